@@ -1,0 +1,50 @@
+import { z } from 'zod'
+
+export const id = z.uuid()
+/** Instants cross the wire as ISO 8601 with a zone. */
+export const instant = z.iso.datetime({ offset: true })
+/** A line of text without control characters. */
+export const line = (most: number) =>
+  z
+    .string()
+    .trim()
+    .max(most)
+    .refine((t) => !hasControl(t), 'no control characters')
+/** Text of several lines. */
+export const text = (most: number) =>
+  z
+    .string()
+    .max(most)
+    .refine((t) => !hasControl(t.replace(/[\n\r\t]/g, '')), 'no control characters')
+export const version = z.int().positive()
+
+function hasControl(t: string): boolean {
+  for (const c of t) {
+    const code = c.codePointAt(0) ?? 0
+    if (code < 32 || code === 127) return true
+  }
+  return false
+}
+
+export const roles = ['viewer', 'mechanic', 'lead'] as const
+export const role = z.enum(roles)
+export type Role = z.infer<typeof role>
+
+/** Does one role carry the rights of another? Lead carries all, viewer none but its own. */
+export const mayAct = (own: Role, needed: Role): boolean => roles.indexOf(own) >= roles.indexOf(needed)
+
+/** RFC 9457 problem details; `errors` names each field by its path. */
+export const problem = z
+  .object({
+    type: z.string(),
+    title: z.string(),
+    status: z.int(),
+    detail: z.string().optional(),
+    errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+    /** On a stale edit: the record as it stands now, to be shown beside what was typed. */
+    current: z.unknown().optional(),
+    changedBy: z.string().optional(),
+    changedAt: instant.optional(),
+  })
+  .meta({ id: 'Problem' })
+export type Problem = z.infer<typeof problem>

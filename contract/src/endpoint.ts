@@ -1,0 +1,31 @@
+import type { z } from 'zod'
+import type { Role } from './common.ts'
+
+/** One address of the API: what goes in, what comes out and who may. Server, client and OpenAPI read the same entry. */
+export interface Endpoint<
+  P extends z.ZodType = z.ZodType,
+  Q extends z.ZodType = z.ZodType,
+  B extends z.ZodType = z.ZodType,
+  R extends z.ZodType = z.ZodType,
+> {
+  readonly id: string
+  readonly method: 'get' | 'post' | 'put' | 'delete'
+  /** Below /api/v1, parameters as `{id}`. */
+  readonly path: string
+  readonly summary: string
+  readonly role: Role | 'anyone'
+  readonly params: P
+  readonly query: Q
+  readonly body: B
+  readonly response: R
+  /** When the body or the answer is no JSON: its media type. */
+  readonly bodyType?: string
+  readonly responseType?: string
+}
+
+export type ParamsOf<E extends Endpoint> = z.output<E['params']>
+export type QueryOf<E extends Endpoint> = z.output<E['query']>
+export type BodyOf<E extends Endpoint> = z.output<E['body']>
+export type ResponseOf<E extends Endpoint> = z.output<E['response']>
+export type QueryInputOf<E extends Endpoint> = z.input<E['query']>
+export type BodyInputOf<E extends Endpoint> = z.input<E['body']>

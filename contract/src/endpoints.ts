@@ -1,0 +1,322 @@
+import { z } from 'zod'
+import { auditEntry } from './audit.ts'
+import { importQuery, importState } from './books.ts'
+import { id, type Role } from './common.ts'
+import type { Endpoint } from './endpoint.ts'
+import { judgement } from './judgement.ts'
+import { foundMachine, machinePage } from './machine-page.ts'
+import {
+  acceptInvitation,
+  invitation,
+  invitationLink,
+  newPerson,
+  person,
+  personEdit,
+  session,
+  signIn,
+} from './people.ts'
+import {
+  area,
+  areaBody,
+  edit,
+  machine,
+  machineBody,
+  motor,
+  motorBody,
+  site,
+  siteBody,
+  unit,
+  unitBody,
+} from './register.ts'
+import { roofPage, roofQuery } from './roof.ts'
+import { rulesEdit, rulesInForce } from './rules.ts'
+import { stop, stopBody, work, workBody } from './stop.ts'
+
+const none = z.strictObject({})
+const noBody = z.undefined()
+const byId = z.strictObject({ id })
+const raw = z.unknown()
+
+type Parts<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, R extends z.ZodType> = {
+  role: Role | 'anyone'
+  summary: string
+  params?: P
+  query?: Q
+  body?: B
+  response: R
+  bodyType?: string
+  responseType?: string
+}
+
+function at<
+  R extends z.ZodType,
+  P extends z.ZodType = typeof none,
+  Q extends z.ZodType = typeof none,
+  B extends z.ZodType = typeof noBody,
+>(id: string, method: Endpoint['method'], path: string, parts: Parts<P, Q, B, R>): Endpoint<P, Q, B, R> {
+  const { params, query, body, ...rest } = parts
+  // The defaults of the type parameters are exactly these schemas, used when a part is left out.
+  return {
+    id,
+    method,
+    path,
+    ...rest,
+    params: params ?? (none as unknown as P),
+    query: query ?? (none as unknown as Q),
+    body: body ?? (noBody as unknown as B),
+  }
+}
+
+const calcDescription = z.object({
+  id: z.string(),
+  title: z.string(),
+  basis: z.array(z.unknown()),
+  input: z.record(z.string(), z.unknown()),
+  output: z.record(z.string(), z.unknown()),
+  example: z.record(z.string(), z.unknown()),
+})
+const calcId = z.strictObject({ id: z.string().max(60) })
+const token = z.strictObject({ token: z.string().max(100) })
+const saved = z.object({ stop, judgement: judgement.nullable(), already: z.boolean() })
+
+export const endpoints = {
+  session: at('session', 'get', '/session', {
+    role: 'anyone',
+    summary: 'Who is signed in, and the token for changes',
+    response: session,
+  }),
+  signIn: at('signIn', 'post', '/session', { role: 'anyone', summary: 'Sign in', body: signIn, response: session }),
+  signOut: at('signOut', 'delete', '/session', { role: 'anyone', summary: 'Sign out', response: session }),
+  invitation: at('invitation', 'get', '/invitations/{token}', {
+    role: 'anyone',
+    summary: 'What a one-time link is for',
+    params: token,
+    response: invitation,
+  }),
+  acceptInvitation: at('acceptInvitation', 'post', '/invitations/{token}', {
+    role: 'anyone',
+    summary: 'Set the password by a one-time link',
+    params: token,
+    body: acceptInvitation,
+    response: session,
+  }),
+
+  people: at('people', 'get', '/people', {
+    role: 'lead',
+    summary: 'Everyone with an account',
+    response: z.array(person),
+  }),
+  addPerson: at('addPerson', 'post', '/people', {
+    role: 'lead',
+    summary: 'Add a person; the answer holds a one-time link',
+    body: newPerson,
+    response: invitationLink,
+  }),
+  editPerson: at('editPerson', 'put', '/people/{id}', {
+    role: 'lead',
+    summary: 'Change role, or close an account',
+    params: byId,
+    body: personEdit,
+    response: person,
+  }),
+  newLink: at('newLink', 'post', '/people/{id}/link', {
+    role: 'lead',
+    summary: 'A new one-time link for a person',
+    params: byId,
+    response: invitationLink,
+  }),
+
+  places: at('places', 'get', '/places', {
+    role: 'viewer',
+    summary: 'Sites, areas and units',
+    response: z.object({ sites: z.array(site), areas: z.array(area), units: z.array(unit) }),
+  }),
+  addSite: at('addSite', 'post', '/sites', { role: 'lead', summary: 'Add a site', body: siteBody, response: site }),
+  editSite: at('editSite', 'put', '/sites/{id}', {
+    role: 'lead',
+    summary: 'Change a site',
+    params: byId,
+    body: edit(siteBody),
+    response: site,
+  }),
+  addArea: at('addArea', 'post', '/areas', {
+    role: 'lead',
+    summary: 'Add a roof or room',
+    body: areaBody,
+    response: area,
+  }),
+  editArea: at('editArea', 'put', '/areas/{id}', {
+    role: 'lead',
+    summary: 'Change a roof or room',
+    params: byId,
+    body: edit(areaBody),
+    response: area,
+  }),
+  addUnit: at('addUnit', 'post', '/units', { role: 'mechanic', summary: 'Add a unit', body: unitBody, response: unit }),
+  editUnit: at('editUnit', 'put', '/units/{id}', {
+    role: 'mechanic',
+    summary: 'Change a unit',
+    params: byId,
+    body: edit(unitBody),
+    response: unit,
+  }),
+  addMachine: at('addMachine', 'post', '/machines', {
+    role: 'mechanic',
+    summary: 'Add a fan assembly',
+    body: machineBody,
+    response: machine,
+  }),
+  editMachine: at('editMachine', 'put', '/machines/{id}', {
+    role: 'mechanic',
+    summary: 'Change a fan assembly',
+    params: byId,
+    body: edit(machineBody),
+    response: machine,
+  }),
+  retireMachine: at('retireMachine', 'post', '/machines/{id}/retire', {
+    role: 'lead',
+    summary: 'Take a fan assembly out of the rounds; its past stays',
+    params: byId,
+    body: z.strictObject({
+      version: z.int().positive(),
+      why: z.string().trim().min(1, 'say why').max(400),
+      retired: z.boolean(),
+    }),
+    response: machine,
+  }),
+  findMachines: at('findMachines', 'get', '/machines', {
+    role: 'viewer',
+    summary: 'Find machines by tag or words',
+    query: z.strictObject({ q: z.string().trim().max(60) }),
+    response: z.array(foundMachine),
+  }),
+  machinePage: at('machinePage', 'get', '/machines/{id}', {
+    role: 'viewer',
+    summary: 'A machine with its plate, stops, work and judgement',
+    params: byId,
+    response: machinePage,
+  }),
+  fitMotor: at('fitMotor', 'post', '/machines/{id}/motors', {
+    role: 'mechanic',
+    summary: 'Fit a motor; the one in place is kept in the past',
+    params: byId,
+    body: motorBody.extend({ removedWhy: z.string().max(400).default('') }),
+    response: motor,
+  }),
+  editMotor: at('editMotor', 'put', '/motors/{id}', {
+    role: 'mechanic',
+    summary: 'Correct the plate of a fitted motor',
+    params: byId,
+    body: edit(motorBody),
+    response: motor,
+  }),
+
+  saveStop: at('saveStop', 'post', '/stops', {
+    role: 'mechanic',
+    summary: 'Keep a stop; the same id twice keeps one',
+    body: stopBody,
+    response: saved,
+  }),
+  saveWork: at('saveWork', 'post', '/work', {
+    role: 'mechanic',
+    summary: 'Record work; it may start a new epoch',
+    body: workBody,
+    response: work,
+  }),
+  roof: at('roof', 'get', '/roof', {
+    role: 'viewer',
+    summary: 'What needs a person: every machine, worst first',
+    query: roofQuery,
+    response: roofPage,
+  }),
+
+  rules: at('rules', 'get', '/rules', { role: 'viewer', summary: 'House rules in force', response: rulesInForce }),
+  editRules: at('editRules', 'put', '/rules', {
+    role: 'lead',
+    summary: 'Change house rules; every machine is judged again',
+    body: rulesEdit,
+    response: rulesInForce,
+  }),
+  audit: at('audit', 'get', '/audit', {
+    role: 'viewer',
+    summary: 'Who changed what, newest first',
+    query: z.strictObject({
+      entity: z.string().max(40).optional(),
+      id: id.optional(),
+      limit: z.coerce.number().int().min(1).max(200).default(50),
+    }),
+    response: z.array(auditEntry),
+  }),
+
+  calculators: at('calculators', 'get', '/calc', {
+    role: 'viewer',
+    summary: 'The calculators with their schemas',
+    response: z.array(calcDescription),
+  }),
+  calculate: at('calculate', 'post', '/calc/{id}', {
+    role: 'viewer',
+    summary: 'Run a calculator',
+    params: calcId,
+    body: z.record(z.string(), z.unknown()),
+    response: z.record(z.string(), z.unknown()),
+  }),
+
+  startImport: at('startImport', 'post', '/books/imports', {
+    role: 'lead',
+    summary: 'Send a file; every row is checked, nothing is kept yet',
+    query: importQuery,
+    body: raw,
+    bodyType: 'application/octet-stream',
+    response: importState,
+  }),
+  imports: at('imports', 'get', '/books/imports', {
+    role: 'lead',
+    summary: 'Latest imports',
+    response: z.array(importState),
+  }),
+  importState: at('importState', 'get', '/books/imports/{id}', {
+    role: 'lead',
+    summary: 'How an import stands',
+    params: byId,
+    response: importState,
+  }),
+  keepImport: at('keepImport', 'post', '/books/imports/{id}/keep', {
+    role: 'lead',
+    summary: 'Keep a checked file',
+    params: byId,
+    response: importState,
+  }),
+  cancelImport: at('cancelImport', 'delete', '/books/imports/{id}', {
+    role: 'lead',
+    summary: 'Stop and forget an import that is not kept',
+    params: byId,
+    response: importState,
+  }),
+  exportReadings: at('exportReadings', 'get', '/books/readings.csv', {
+    role: 'viewer',
+    summary: 'All readings as CSV',
+    query: z.strictObject({ site: id.optional(), machine: id.optional() }),
+    response: raw,
+    responseType: 'text/csv',
+  }),
+  exportRegister: at('exportRegister', 'get', '/books/register.csv', {
+    role: 'viewer',
+    summary: 'The register as CSV, one row a machine',
+    response: raw,
+    responseType: 'text/csv',
+  }),
+  exportOrganisation: at('exportOrganisation', 'get', '/books/organisation.json', {
+    role: 'lead',
+    summary: 'The whole organisation as one file',
+    response: raw,
+    responseType: 'application/json',
+  }),
+  organisationSchema: at('organisationSchema', 'get', '/books/organisation.schema.json', {
+    role: 'anyone',
+    summary: 'JSON Schema of that file',
+    response: raw,
+    responseType: 'application/schema+json',
+  }),
+}
+
+export type EndpointId = keyof typeof endpoints

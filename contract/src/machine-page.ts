@@ -1,0 +1,33 @@
+import { z } from 'zod'
+import { id, instant } from './common.ts'
+import { judgement } from './judgement.ts'
+import { area, machine, motor, site, unit } from './register.ts'
+import { stop, work } from './stop.ts'
+
+/** Everything the machine page and the stop page show, and all that judging in the hand needs. */
+export const machinePage = z
+  .object({
+    machine,
+    unit,
+    area,
+    site,
+    motor: motor.nullable(),
+    pastMotors: z.array(motor),
+    siblings: z.array(z.object({ id, unitTag: z.string(), tag: z.string() })),
+    /** Newest first; superseded ones carry the id of what replaced them. At most 400. */
+    stops: z.array(stop),
+    moreStops: z.int(),
+    work: z.array(work),
+    judgement: judgement.nullable(),
+    dueAt: instant.nullable(),
+  })
+  .meta({ id: 'MachinePage' })
+export type MachinePage = z.infer<typeof machinePage>
+
+export const foundMachine = z.object({
+  id,
+  unitTag: z.string(),
+  tag: z.string(),
+  purpose: z.string(),
+  siteName: z.string(),
+})

@@ -1,0 +1,30 @@
+import { z } from 'zod'
+import { id, instant, line, role } from './common.ts'
+
+export const login = line(40)
+  .min(2)
+  .regex(/^[a-z0-9][a-z0-9._-]*$/, 'small letters, digits, dot, dash')
+export const password = z.string().min(10, 'at least 10 characters').max(200)
+
+export const person = z
+  .object({ id, login: z.string(), name: z.string(), role, disabledAt: instant.nullable() })
+  .meta({ id: 'Person' })
+export type Person = z.infer<typeof person>
+
+export const signIn = z.strictObject({ login: z.string().max(100), password: z.string().max(200) })
+export const session = z
+  .object({
+    person: person.nullable(),
+    /** Sent back in the header `x-csrf-token` with every change. */
+    csrf: z.string(),
+    organisation: z.string(),
+    now: instant,
+  })
+  .meta({ id: 'Session' })
+
+export const newPerson = z.strictObject({ id, login, name: line(60).min(1), role })
+export const personEdit = z.strictObject({ role, disabled: z.boolean() })
+/** A one-time link by which a person sets the password; shown once. */
+export const invitationLink = z.object({ person, path: z.string(), expiresAt: instant })
+export const invitation = z.object({ login: z.string().nullable(), name: z.string().nullable(), role })
+export const acceptInvitation = z.strictObject({ login: login.optional(), name: line(60).min(1).optional(), password })

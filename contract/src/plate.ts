@@ -1,0 +1,101 @@
+import { readColumns, type Plate } from '@motor-round/core/plate'
+import { z } from 'zod'
+import { line } from './common.ts'
+
+const short = line(60).min(1)
+const positive = z.number().positive()
+
+export const plateFields = [
+  'maker',
+  'model',
+  'serial',
+  'power',
+  'phases',
+  'volts',
+  'amps',
+  'hz',
+  'rpm',
+  'sf',
+  'sfa',
+  'frame',
+  'insulationClass',
+  'design',
+  'code',
+  'efficiency',
+  'powerFactor',
+  'enclosure',
+  'duty',
+  'thermalProtection',
+  'bearings',
+  'shaft',
+  'rotation',
+  'capacitorUf',
+  'capacitorVolts',
+  'speedTaps',
+  'signal',
+] as const
+
+function readable(volts: string, amps?: string, sfa?: string): { path: string; message: string } | null {
+  try {
+    readColumns(volts, amps, sfa)
+    return null
+  } catch (e) {
+    if (!(e instanceof RangeError)) throw e
+    const [path = 'volts', ...rest] = e.message.split(': ')
+    return { path, message: rest.join(': ') }
+  }
+}
+
+/** A motor's nameplate; what is printed in columns stays as printed. */
+export const plate = z
+  .strictObject({
+    maker: short.exactOptional(),
+    model: short.exactOptional(),
+    serial: short.exactOptional(),
+    power: positive.max(2000).exactOptional(),
+    powerUnit: z.enum(['hp', 'kW']).exactOptional(),
+    phases: z.union([z.literal(1), z.literal(3)]).exactOptional(),
+    volts: short.exactOptional(),
+    amps: short.exactOptional(),
+    hz: short.exactOptional(),
+    rpm: positive.max(7200).exactOptional(),
+    sf: positive.max(3).exactOptional(),
+    sfa: short.exactOptional(),
+    frame: short.exactOptional(),
+    insulationClass: short.exactOptional(),
+    design: short.exactOptional(),
+    code: short.exactOptional(),
+    efficiency: positive.max(1).exactOptional(),
+    powerFactor: positive.max(1).exactOptional(),
+    enclosure: short.exactOptional(),
+    duty: short.exactOptional(),
+    thermalProtection: short.exactOptional(),
+    bearings: short.exactOptional(),
+    shaft: short.exactOptional(),
+    rotation: z.enum(['clockwise', 'counter-clockwise', 'either']).exactOptional(),
+    rotationSeenFrom: z.enum(['drive end', 'opposite end']).exactOptional(),
+    capacitorUf: positive.max(1000).exactOptional(),
+    capacitorVolts: positive.max(1000).exactOptional(),
+    speedTaps: short.exactOptional(),
+    signal: short.exactOptional(),
+    unreadable: z.array(z.enum(plateFields)).readonly().exactOptional(),
+  })
+  .superRefine((p, ctx) => {
+    if (p.volts !== undefined) {
+      const wrong = readable(p.volts, p.amps, p.sfa)
+      if (wrong) ctx.addIssue({ code: 'custom', path: [wrong.path], message: wrong.message })
+    } else if (p.amps !== undefined)
+      ctx.addIssue({ code: 'custom', path: ['volts'], message: 'amps need the volts they were printed for' })
+    for (const field of p.unreadable ?? [])
+      if (p[field] !== undefined)
+        ctx.addIssue({ code: 'custom', path: [field], message: 'marked unreadable and filled in: which is it?' })
+  })
+  .meta({ id: 'Plate' }) satisfies z.ZodType<Plate>
+
+export const unitPlate = z
+  .strictObject({ volts: short, amps: short })
+  .superRefine((p, ctx) => {
+    const wrong = readable(p.volts, p.amps)
+    if (wrong) ctx.addIssue({ code: 'custom', path: [wrong.path], message: wrong.message })
+  })
+  .meta({ id: 'UnitPlate' })

@@ -1,0 +1,56 @@
+import { z } from 'zod'
+import { id, instant } from './common.ts'
+import { level, rail } from './judgement.ts'
+
+export const roofLevels = [...level.options, 'unseen'] as const
+
+export const roofRow = z
+  .object({
+    machineId: id,
+    siteId: id,
+    areaId: id,
+    unitTag: z.string(),
+    tag: z.string(),
+    purpose: z.string(),
+    siteName: z.string(),
+    areaName: z.string(),
+    /** Null: never seen, or seen without a reading. */
+    level: level.nullable(),
+    headline: z.string(),
+    confidence: z.enum(['full', 'low']),
+    rail: rail.nullable(),
+    meanVolts: z.number().nullable(),
+    /** Mean amps as a share of the allowed current at the latest stops, oldest first. */
+    spark: z.array(z.number()),
+    seenAt: instant.nullable(),
+    dueAt: instant.nullable(),
+  })
+  .meta({ id: 'RoofRow' })
+export type RoofRow = z.infer<typeof roofRow>
+
+export const roofSorts = ['need', 'tag', 'seen', 'load'] as const
+
+const list = <T extends z.ZodType>(item: T) =>
+  z.preprocess(
+    (v) => (v === undefined || v === '' ? undefined : typeof v === 'string' ? v.split(',') : v),
+    z.array(item).optional(),
+  )
+
+export const roofQuery = z.strictObject({
+  site: id.optional(),
+  area: id.optional(),
+  level: list(z.enum(roofLevels)),
+  q: z.string().trim().max(60).optional(),
+  sort: z.enum(roofSorts).default('need'),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
+  limit: z.coerce.number().int().min(1).max(500).default(200),
+})
+
+export const roofPage = z
+  .object({
+    rows: z.array(roofRow),
+    total: z.int(),
+    counts: z.object({ stop: z.int(), fix: z.int(), watch: z.int(), ok: z.int(), unseen: z.int(), overdue: z.int() }),
+  })
+  .meta({ id: 'RoofPage' })
+export type RoofPage = z.infer<typeof roofPage>

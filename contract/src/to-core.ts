@@ -1,0 +1,53 @@
+import type { JudgeInput } from '@motor-round/core/judge'
+import type { HouseRules } from '@motor-round/core/limits'
+import type { Stop, WorkDone } from '@motor-round/core/trend'
+import type { Machine, Motor } from './register.ts'
+import type { StopRecord, WorkRecord } from './stop.ts'
+
+/** Records of the wire as core judges them; instants become milliseconds. */
+export const coreStop = (s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings'>): Stop => ({
+  id: s.id,
+  at: Date.parse(s.takenAt),
+  state: s.state,
+  readings: s.readings,
+})
+
+export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note'>): WorkDone => ({
+  at: Date.parse(w.doneAt),
+  kind: w.kind,
+  note: w.note,
+})
+
+interface Known {
+  readonly machine: Pick<Machine, 'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'unitPlate'>
+  readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'removedAt'>[]
+  readonly work: readonly WorkRecord[]
+  readonly stops: readonly StopRecord[]
+  readonly rules: HouseRules
+}
+
+/**
+ * The input for judging a stop of a machine: the motor that was in the slot at that time, the stops that still
+ * hold, and each motor's fitting as work, since it starts an epoch.
+ */
+export function judgeInput(known: Known, stop: Stop): JudgeInput {
+  const motor = known.motors.find(
+    (m) => Date.parse(m.fittedAt) <= stop.at && (m.removedAt === null || Date.parse(m.removedAt) > stop.at),
+  )
+  // A motor entered after readings were taken still is the best known plate for them.
+  const best = motor ?? [...known.motors].sort((a, b) => Date.parse(a.fittedAt) - Date.parse(b.fittedAt))[0]
+  const earliest = Math.min(...known.motors.map((m) => Date.parse(m.fittedAt)))
+  const fittings = known.motors
+    .filter((m) => Date.parse(m.fittedAt) !== earliest)
+    .map((m): WorkDone => ({ at: Date.parse(m.fittedAt), kind: 'motor-replaced', note: '' }))
+  return {
+    machine: known.machine,
+    motor: best
+      ? { plate: best.plate, connectionVolts: best.connectionVolts, fittedAt: Date.parse(best.fittedAt) }
+      : null,
+    stop,
+    history: known.stops.filter((s) => s.supersededBy === null && s.id !== stop.id).map(coreStop),
+    work: [...known.work.map(coreWork), ...fittings],
+    rules: known.rules,
+  }
+}

@@ -1,0 +1,14 @@
+import { z } from 'zod'
+import type { Calculator } from './calculator.ts'
+
+/** A calculator as data: inputs and outputs as JSON Schema. */
+export function describeCalculator(c: Calculator) {
+  return {
+    id: c.id,
+    title: c.title,
+    basis: c.basis,
+    input: z.toJSONSchema(c.input, { io: 'input' }),
+    output: z.toJSONSchema(c.output),
+    example: c.example,
+  }
+}

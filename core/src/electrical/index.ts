@@ -1,0 +1,8 @@
+export { ampsAtVolts } from './amps-at-volts.ts'
+export { fullLoadCurrent, type TableCurrent } from './full-load-tables.ts'
+export { loadByLine, loadByRatio, loadByRoot, type LoadFromAmps } from './load-from-amps.ts'
+export { lostLegByAmps, lostLineByVolts, type LegPattern } from './lost-leg.ts'
+export { negativeSequenceRatio } from './negative-sequence.ts'
+export { overloadSetting, type OverloadSetting } from './overload-setting.ts'
+export { currentUnbalance, voltageUnbalance } from './unbalance.ts'
+export { unbalanceDerating } from './unbalance-derating.ts'

@@ -1,0 +1,47 @@
+import { practice } from '../../limits/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+
+function lacking(c: Context): { serious: string[]; minor: string[] } {
+  const serious: string[] = []
+  const minor: string[] = []
+  const { state } = c.stop
+  if (c.machine.phases === 3 && c.legsRead.length > 0 && c.legsRead.length < 3)
+    serious.push(`amps on ${c.legsRead.map((l) => l.name).join(' and ')} only`)
+  if (c.legsRead.length === 0) serious.push('no amps read')
+  if (state.settled === false) serious.push('read before it had settled')
+  if (state.panels === 'off') serious.push('panels off')
+  if (state.sister === 'off') serious.push('sister fan off')
+  if (state.settled === null) minor.push('whether it had settled')
+  if (c.machine.hasSister && state.sister === null) minor.push('whether the sister fan ran')
+  if (c.machine.hasDrive && c.hz === undefined) minor.push('the drive’s Hz')
+  if (c.volts.length === 0) minor.push('the volts')
+  return { serious, minor }
+}
+
+/** What was not read or not said: it lowers the confidence in everything else, and says so. */
+export const conditions: Check = {
+  id: 'conditions',
+  title: 'How it was read',
+  applies: (c) => {
+    const { serious, minor } = lacking(c)
+    return serious.length > 0 || minor.length > 0
+  },
+  judge(c) {
+    const { serious, minor } = lacking(c)
+    const parts = [
+      serious.length > 0 ? `Taken with ${serious.join(', ')}` : '',
+      minor.length > 0 ? `${serious.length > 0 ? 'not said: ' : 'Not said: '}${minor.join(', ')}` : '',
+    ].filter(Boolean)
+    return verdict(this, {
+      level: serious.length > 0 ? 'watch' : 'ok',
+      basis: [practice('unlike readings are not compared')],
+      because: `${parts.join('; ')}.`,
+      next:
+        serious.length > 0
+          ? 'Read again, all legs, settled, panels on, the sister fan in its usual state.'
+          : 'Say it next time.',
+      confidence: 'low',
+    })
+  },
+}

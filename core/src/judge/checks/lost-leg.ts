@@ -1,0 +1,51 @@
+import { lostLegByAmps, lostLineByVolts } from '../../electrical/index.ts'
+import { standard } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+
+const name = (leg: number) => `L${leg + 1}`
+
+/** A leg that is gone, told by its currents or its volts. */
+export const lostLeg: Check = {
+  id: 'lost-leg',
+  title: 'All three legs there',
+  applies: (c) => c.threeAmps !== null || c.threeVolts !== null,
+  judge(c) {
+    const basis = [standard('symmetrical components: a line lost puts √3 on the other two')]
+    const line = c.threeVolts ? lostLineByVolts(c.threeVolts) : null
+    const pattern = c.threeAmps ? lostLegByAmps(c.threeAmps, c.limit('lost-leg').value) : null
+    if (pattern?.kind === 'open leg' && c.threeAmps) {
+      const others = c.threeAmps.filter((_, i) => i !== pattern.leg)
+      const names = [0, 1, 2].filter((i) => i !== pattern.leg).map(name)
+      const times = c.usual ? `, ${(Math.max(...others) / c.usual.middle).toFixed(1)} times the usual` : ''
+      return verdict(this, {
+        level: 'stop',
+        basis,
+        because: `${name(pattern.leg)} has almost no current (${show.amps(c.threeAmps[pattern.leg] ?? 0)} A) while ${names.join(' and ')} carry ${others.map(show.amps).join(' and ')} A${times}. One leg is lost.`,
+        next: 'Switch off at the source. Then fuses, contactor poles, lugs, winding. A voltmeter at the motor is fooled; the clamp is not.',
+      })
+    }
+    if (pattern?.kind === 'open primary')
+      return verdict(this, {
+        level: 'stop',
+        basis: [standard('symmetrical components: an open primary line gives 2 : 1 : 1')],
+        because: `${name(pattern.leg)} carries twice the other two. That is a line lost ahead of the supply transformer.`,
+        next: 'Switch off at the source. Check the primary fuses of the transformer that feeds this board.',
+      })
+    if (line !== null && c.threeVolts)
+      return verdict(this, {
+        level: 'stop',
+        basis,
+        because: `${show.volts(c.threeVolts[0])}, ${show.volts(c.threeVolts[1])}, ${show.volts(c.threeVolts[2])} V: ${name(line)} is lost or open.`,
+        next: 'Switch off at the source and find the open line before anything is started.',
+      })
+    if (pattern?.kind === 'no current')
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        because: 'No current on any leg: the motor is not running.',
+        next: 'Is it called for? Then disconnect, breaker, fuses, control power, outside in.',
+      })
+    return verdict(this, { level: 'ok', basis, because: 'All three legs work.', next: 'Nothing to do.' })
+  },
+}

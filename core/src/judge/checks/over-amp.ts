@@ -1,0 +1,121 @@
+import { overloadSetting, voltageUnbalance } from '../../electrical/index.ts'
+import { houseRule, plateBasis, practice, type Basis } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { workWords } from '../../trend/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import type { Level } from '../verdict.ts'
+
+/** The current up to which the house's school calls it OK, and up to which it is a watch. Amperes. */
+export function bounds(c: Context): { ok: number; watch: number; school: string } {
+  const plate = c.allowed?.amps ?? 0
+  if (c.rules.overAmp === 'trim below plate')
+    return {
+      ok: plate * (1 - c.rules.trim),
+      watch: plate,
+      school: `house rule: trim ${show.percent(c.rules.trim)} below the plate`,
+    }
+  const unbalanced =
+    c.threeVolts !== null &&
+    Math.max(...c.threeVolts) > 0 &&
+    voltageUnbalance(c.threeVolts) > c.limit('voltage-unbalance-clean').value
+  if (c.rules.overAmp === 'service factor' && c.allowed?.sfa != null && !unbalanced)
+    return {
+      ok: plate,
+      watch: Math.max(plate, c.allowed.sfa),
+      school: 'house rule: the service factor may carry it for a while',
+    }
+  return {
+    ok: plate,
+    watch: plate,
+    school:
+      c.rules.overAmp === 'service factor' && unbalanced
+        ? 'house rule: no service factor on an unbalanced supply'
+        : 'house rule: the plate is the limit',
+  }
+}
+
+function source(c: Context): Basis {
+  const a = c.allowed
+  if (!a) return practice()
+  const both = a.motorAmps !== null && a.unitAmps !== null
+  const other = both
+    ? a.source === 'unit plate'
+      ? `, lower than the motor's ${show.amps(a.motorAmps ?? 0)} A`
+      : `, lower than the unit's ${show.amps(a.unitAmps ?? 0)} A`
+    : ''
+  return plateBasis(`${a.source}, ${show.volts(a.columnVolts)} V column${other}`)
+}
+
+function lowVolts(c: Context): string {
+  const first = c.volts[0]
+  if (!first || !c.allowed) return ''
+  const average = c.volts.reduce((s, v) => s + v.volts, 0) / c.volts.length
+  const short = 1 - average / c.allowed.columnVolts
+  return short > 0.03
+    ? ` At ${show.volts(average)} V the same load draws up to ${show.percent(1 / (1 - short) - 1)} more than at ${show.volts(c.allowed.columnVolts)} V.`
+    : ''
+}
+
+/** What the work that began this epoch did to the amps, when it put them over. */
+function sinceWork(c: Context): string {
+  if (!c.point || !c.before || c.epoch.from === null || c.epoch.startedBy === null) return ''
+  const moved = c.point.normal / c.before.middle - 1
+  return moved > 0.02
+    ? ` Up ${show.percent(moved)} since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at)}.`
+    : ''
+}
+
+/** Amps of each leg against the allowed current, by the house's school. */
+export const overAmp: Check = {
+  id: 'over-amp',
+  title: 'Amps against the plate',
+  applies: (c) => c.allowed !== null && c.legsRead.length > 0,
+  judge(c) {
+    const allowed = c.allowed
+    if (!allowed) throw new RangeError('allowed must be known')
+    const { ok, watch, school } = bounds(c)
+    const top = c.legsRead.reduce((a, b) => (b.amps > a.amps ? b : a))
+    const low = Math.min(...c.legsRead.map((l) => l.amps))
+    const share = top.amps / allowed.amps
+    const { greatest } = overloadSetting(allowed.amps, allowed.sf ?? 1)
+    let level: Level = 'ok'
+    if (top.amps > ok) level = 'watch'
+    if (top.amps > watch) level = 'fix'
+    if (top.amps > greatest) level = 'stop'
+    const unsettled = c.stop.state.settled === false
+    // A start draws several times the plate: until settled, high amps ask for a second reading, no more.
+    if (unsettled && level !== 'ok') level = 'watch'
+    const even = c.legsRead.length === 3 && top.amps - low < 0.05 * allowed.amps
+    const where =
+      c.machine.phases === 1 ? '' : even && c.legsRead.length === 3 ? ' on all three legs' : ` on ${top.name}`
+    const sister =
+      level !== 'ok' && c.stop.state.sister === 'off'
+        ? ' The sister fan is off, so this one may be moving all the air.'
+        : ''
+    const doors =
+      level !== 'ok' && c.stop.state.panels === 'off' ? ' Read with panels off, which loads some wheels more.' : ''
+    const of = `${show.percent(share)} of the ${show.volts(allowed.columnVolts)} V plate${where}: ${show.amps(top.amps)} of ${show.amps(allowed.amps)} A.`
+    const basis = [source(c), houseRule(school)]
+    if (level === 'stop') basis.push(c.limit('overload-greatest').basis)
+    const words: Record<Level, string> = {
+      ok: 'Nothing to do.',
+      watch: unsettled
+        ? 'Read again when it has settled.'
+        : c.rules.overAmp === 'trim below plate'
+          ? 'Trim the load: a little slower, or find what drags.'
+          : 'Only for a while: set an end date, find why, read again.',
+      fix: 'Find why: speed, volts, tight belt, dragging bearing, door off, wheel. Then read again.',
+      stop: 'Switch it off in order. No overload relay may be set this high: find out why it did not trip.',
+    }
+    return verdict(this, {
+      level,
+      value: top.amps,
+      limit: ok,
+      basis,
+      because: `${of}${level === 'ok' ? '' : sinceWork(c) + lowVolts(c)}${sister}${doors}`,
+      next: words[level],
+      confidence: unsettled || c.legsRead.length < c.machine.phases ? 'low' : 'full',
+    })
+  },
+}

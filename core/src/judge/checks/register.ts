@@ -1,0 +1,29 @@
+import type { Check } from '../check.ts'
+import { change } from './change.ts'
+import { conditions } from './conditions.ts'
+import { currentUnbalanceCheck } from './current-unbalance.ts'
+import { farBelow } from './far-below.ts'
+import { lostLeg } from './lost-leg.ts'
+import { noPlate } from './no-plate.ts'
+import { overAmp } from './over-amp.ts'
+import { serviceVoltage } from './service-voltage.ts'
+import { stale } from './stale.ts'
+import { trend } from './trend.ts'
+import { turning } from './turning.ts'
+import { voltageUnbalanceCheck } from './voltage-unbalance.ts'
+
+/** Every check, most urgent kind first: of two equally bad verdicts the earlier one speaks for the machine. */
+export const checks: readonly Check[] = [
+  lostLeg,
+  turning,
+  voltageUnbalanceCheck,
+  overAmp,
+  currentUnbalanceCheck,
+  serviceVoltage,
+  stale,
+  change,
+  trend,
+  farBelow,
+  noPlate,
+  conditions,
+]

@@ -1,0 +1,54 @@
+import { show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+
+/** Every line voltage against the plate's window and the service range. */
+export const serviceVoltage: Check = {
+  id: 'service-voltage',
+  title: 'Volts at the motor',
+  applies: (c) => c.volts.length > 0 && c.volts.some((v) => v.volts > 0),
+  judge(c) {
+    const plate = c.allowed?.columnVolts ?? null
+    const window = c.limit('volts-motor-window')
+    const service = c.limit('volts-service-range')
+    const nominal = c.machine.serviceVolts
+    const reference = plate ?? nominal
+    const off = (v: number) => Math.abs(v / reference - 1)
+    const worst = c.volts.reduce((a, b) => (off(b.volts) > off(a.volts) ? b : a))
+    const away = worst.volts / reference - 1
+    const told = `${worst.name} ${show.volts(worst.volts)} V is ${show.percent(Math.abs(away))} ${away < 0 ? 'below' : 'above'} the ${show.volts(reference)} V ${plate === null ? 'supply' : 'plate'}`
+    if (Math.abs(away) > window.value + 1e-9)
+      return verdict(this, {
+        level: 'fix',
+        value: worst.volts,
+        limit: reference * (1 + Math.sign(away) * window.value),
+        basis: [window.basis],
+        because:
+          Math.abs(away) > 0.3
+            ? `${told}. Is the right plate column in the book, or the right supply?`
+            : `${told}; a motor works within ${show.percent(window.value)}.`,
+        next:
+          away < 0
+            ? 'Measure at the board: is it the supply, or drop on the way?'
+            : 'Check the transformer taps and the connection of the motor.',
+      })
+    const outside = c.volts.filter((v) => Math.abs(v.volts / nominal - 1) > service.value + 1e-9)
+    const first = outside[0]
+    if (first)
+      return verdict(this, {
+        level: 'watch',
+        value: first.volts,
+        limit: nominal * (1 + Math.sign(first.volts - nominal) * service.value),
+        basis: [service.basis],
+        because: `${first.name} ${show.volts(first.volts)} V on a ${nominal} V service, outside its ${show.percent(service.value)}; still inside what the motor stands.`,
+        next: 'Read it at another hour; if it stays, tell the one who looks after the supply.',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: worst.volts,
+      limit: reference * (1 + window.value),
+      basis: [window.basis, service.basis],
+      because: `Volts as they should be: ${told}.`,
+      next: 'Nothing to do.',
+    })
+  },
+}

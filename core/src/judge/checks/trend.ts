@@ -1,0 +1,63 @@
+import { history, standard } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { dayMs } from '../../trend/index.ts'
+import { verdict, type Check } from '../check.ts'
+
+const method = standard('Theil-Sen slope with Sen 95 % limits')
+
+/** Where the amps of this epoch are heading, and when they meet the plate. */
+export const trend: Check = {
+  id: 'trend',
+  title: 'Trend',
+  applies: (c) => c.drift.kind !== 'too few',
+  judge(c) {
+    const d = c.drift
+    if (d.kind === 'too few') throw new RangeError('drift must be fitted')
+    const perYear = `${show.signed(d.fit.perYear, 2)} A a year (${show.signed(d.fit.low, 2)} to ${show.signed(d.fit.high, 2)})`
+    const basis = [method, history(`${d.fit.n} stops since ${show.month(d.fit.from.at)}`)]
+    if (d.kind === 'none')
+      return verdict(this, {
+        level: 'ok',
+        value: d.fit.perYear,
+        basis,
+        because: `No trend that matters: ${perYear}.`,
+        next: 'Nothing to do.',
+      })
+    if (d.kind === 'falling') {
+      const lost = 1 - d.fit.to.value / d.fit.from.value
+      const bad = lost > c.limit('change-watch').value
+      return verdict(this, {
+        level: bad ? 'watch' : 'ok',
+        value: d.fit.perYear,
+        basis,
+        because: `Falling ${perYear}, ${show.percent(lost)} since ${show.month(d.fit.from.at)}.`,
+        next: bad
+          ? 'A belt that slips more each month, or a filter or coil that fills: look at both.'
+          : 'Nothing to do yet.',
+      })
+    }
+    const horizon = c.limit('trend-horizon')
+    if (!d.meets)
+      return verdict(this, {
+        level: 'watch',
+        value: d.fit.perYear,
+        basis,
+        because: `Rising ${perYear}, and the fit is already at the limit.`,
+        next: 'Find what drags or speeds it up.',
+      })
+    const days = (d.meets.at - c.stop.at) / dayMs
+    const window =
+      d.meets.latest === null
+        ? `${show.month(d.meets.earliest)} at the earliest`
+        : `${show.month(d.meets.earliest)} to ${show.month(d.meets.latest)}`
+    const soon = days <= horizon.value
+    return verdict(this, {
+      level: soon ? 'watch' : 'ok',
+      value: d.fit.perYear,
+      limit: c.allowed?.amps ?? null,
+      basis: [...basis, horizon.basis],
+      because: `Rising ${perYear}; meets the plate in about ${Math.max(0, Math.round(days))} days (${window}).`,
+      next: soon ? 'Plan the work before then: bearings, belt tension, wheel, supply.' : 'Nothing to do yet.',
+    })
+  },
+}

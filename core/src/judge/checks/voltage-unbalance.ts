@@ -1,0 +1,60 @@
+import { lostLineByVolts, negativeSequenceRatio, unbalanceDerating, voltageUnbalance } from '../../electrical/index.ts'
+import { standard } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+
+/** Voltage unbalance by the NEMA definition, and what it leaves of the allowed load. */
+export const voltageUnbalanceCheck: Check = {
+  id: 'voltage-unbalance',
+  title: 'Voltage unbalance',
+  applies: (c) => c.threeVolts !== null && Math.max(...c.threeVolts) > 0 && lostLineByVolts(c.threeVolts) === null,
+  judge(c) {
+    const volts = c.threeVolts ?? [0, 0, 0]
+    const u = voltageUnbalance(volts)
+    const stop = c.limit('voltage-unbalance-stop')
+    const clean = c.limit('voltage-unbalance-clean')
+    const supply = c.limit('voltage-unbalance-supply')
+    const told = `${show.percent(u)} voltage unbalance (${volts.map(show.volts).join(', ')} V)`
+    if (negativeSequenceRatio(volts) === null)
+      return verdict(this, {
+        level: 'fix',
+        value: u,
+        basis: [standard('three line voltages close a triangle')],
+        because: `${volts.map(show.volts).join(', ')} V cannot be the three voltages of one supply. One was misread.`,
+        next: 'Read all three again.',
+        confidence: 'low',
+      })
+    if (u > stop.value)
+      return verdict(this, {
+        level: 'stop',
+        value: u,
+        limit: stop.value,
+        basis: [stop.basis],
+        because: `${told}. Above ${show.percent(stop.value)} no motor should run.`,
+        next: 'Switch off. Find the fault in the supply or its transformer before anything on this board runs.',
+      })
+    if (u <= clean.value)
+      return verdict(this, {
+        level: 'ok',
+        value: u,
+        limit: clean.value,
+        basis: [clean.basis],
+        because: `${told}.`,
+        next: 'Nothing to do.',
+      })
+    const derate = unbalanceDerating(u) ?? 0
+    const loaded = c.point && c.allowed ? c.point.normal / c.allowed.amps : null
+    const over = loaded !== null && loaded > derate
+    const bad = over || u > supply.value
+    return verdict(this, {
+      level: bad ? 'fix' : 'watch',
+      value: u,
+      limit: clean.value,
+      basis: [standard('NEMA MG 1, 14.36, derating curve', 'from memory'), ...(u > supply.value ? [supply.basis] : [])],
+      because: `${told}: the motor may carry ${show.percent(derate)} of its load${over ? `, and carries ${show.percent(loaded)}` : ''}. The winding runs about ${show.percent(2 * u * u * 100)} hotter.`,
+      next: bad
+        ? 'Find the uneven load or bad joint in the supply; until then slow the fan below the derated load.'
+        : 'Read the volts at the board too: is it the supply or this branch?',
+    })
+  },
+}

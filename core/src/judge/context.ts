@@ -1,0 +1,106 @@
+import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
+import { allowedCurrent, type AllowedCurrent } from '../plate/index.ts'
+import { legPositions, linePositions, mean, neutralPositions, type ThreePhase } from '../quantity/index.ts'
+import {
+  comparable,
+  dayMs,
+  drift,
+  epochAt,
+  loadPoint,
+  thin,
+  usualRange,
+  valueOf,
+  valuesAt,
+  type Drift,
+  type Epoch,
+  type LoadPoint,
+  type Usual,
+} from '../trend/index.ts'
+import type { JudgeInput } from './input.ts'
+
+/** What every check needs, worked out once. */
+export interface Context extends JudgeInput {
+  readonly allowed: AllowedCurrent | null
+  /** Amps by leg as read; undefined where a leg was not read. */
+  readonly legs: readonly (number | undefined)[]
+  readonly legsRead: readonly { readonly name: string; readonly amps: number }[]
+  readonly threeAmps: ThreePhase | null
+  readonly threeVolts: ThreePhase | null
+  /** Every line voltage read, for a single-phase machine the one. */
+  readonly volts: readonly { readonly name: string; readonly volts: number }[]
+  readonly hz: number | undefined
+  readonly point: LoadPoint | null
+  readonly epoch: Epoch
+  /** Earlier comparable points of this epoch, oldest first. */
+  readonly past: readonly LoadPoint[]
+  readonly usual: Usual | null
+  /** The usual range of comparable stops before this epoch began. */
+  readonly before: Usual | null
+  readonly drift: Drift
+  readonly limit: (id: LimitId) => LimitInForce
+}
+
+function three(values: readonly (number | undefined)[]): ThreePhase | null {
+  const [a, b, c] = values
+  return a !== undefined && b !== undefined && c !== undefined ? [a, b, c] : null
+}
+
+const longestHistory = 400
+
+/** Work out the context of a stop. @throws RangeError when the service volts are not above zero */
+export function contextOf(input: JudgeInput): Context {
+  const { machine, motor, stop, rules } = input
+  const allowed = allowedCurrent(
+    motor?.plate ?? null,
+    machine.unitPlate,
+    machine.serviceVolts,
+    motor?.connectionVolts ?? undefined,
+  )
+  const legNames = machine.phases === 3 ? legPositions : legPositions.slice(0, 1)
+  const legs = valuesAt(stop.readings, 'amps', legNames)
+  const line = valuesAt(stop.readings, 'volts_ll', linePositions)
+  const neutral = valuesAt(stop.readings, 'volts_ln', neutralPositions)
+  const named = (names: readonly string[], values: readonly (number | undefined)[]) =>
+    values.flatMap((v, i) => (v === undefined ? [] : [{ name: names[i] ?? '', volts: v }]))
+  const read = named(linePositions, line)
+  const epoch = epochAt(input.work, 'amps', stop.at)
+  const columnVolts = allowed?.columnVolts ?? null
+  const point = loadPoint(stop, columnVolts)
+  const comparablePoints = (from: number | null, to: number) =>
+    thin(
+      input.history
+        .filter((s) => s.at < to && (from === null || s.at >= from) && comparable(s, stop))
+        .sort((x, y) => x.at - y.at),
+      longestHistory,
+    ).flatMap((s) => {
+      const p = loadPoint(s, columnVolts)
+      // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
+      return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
+    })
+  const past = comparablePoints(epoch.from, stop.at)
+  const earlier = epoch.from === null ? [] : comparablePoints(null, epoch.from)
+  const whole = point && point.legs.length === machine.phases && stop.state.settled !== false ? [point] : []
+  const since = stop.at - limitInForce('trend-window', rules).value * dayMs
+  const fitted = [...past.filter((p) => p.at >= since), ...whole]
+  return {
+    ...input,
+    allowed,
+    legs,
+    legsRead: legs.flatMap((a, i) => (a === undefined ? [] : [{ name: legPositions[i] ?? '', amps: a }])),
+    threeAmps: machine.phases === 3 ? three(legs) : null,
+    threeVolts: machine.phases === 3 ? three(line) : null,
+    volts: read.length > 0 ? read : named(neutralPositions, neutral),
+    hz: valueOf(stop.readings, 'hz'),
+    point,
+    epoch,
+    past,
+    usual: usualRange(past.map((p) => p.normal)),
+    before: usualRange(earlier.map((p) => p.normal)),
+    drift: drift(
+      fitted.map((p) => ({ at: p.at, value: p.normal })),
+      allowed?.amps ?? null,
+      (allowed?.amps ?? mean(fitted.map((p) => p.normal).concat(1))) * 0.01,
+    ),
+    limit: (id) => limitInForce(id, rules),
+  }
+}

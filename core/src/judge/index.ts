@@ -1,0 +1,6 @@
+export { checks } from './checks/register.ts'
+export { dueAt } from './due.ts'
+export type { FittedMotor, JudgeInput, MachineFacts } from './input.ts'
+export { judge, loadShare, type Judgement, type Rail } from './judgement.ts'
+export { slipGuard, type Slip } from './slip-guard.ts'
+export { levels, rank, worse, type Level, type Verdict } from './verdict.ts'

@@ -1,0 +1,29 @@
+import type { HouseRules } from '../limits/index.ts'
+import type { Plate, UnitPlate } from '../plate/index.ts'
+import type { Stop, WorkDone } from '../trend/index.ts'
+
+/** What is known of a machine besides its motor. */
+export interface MachineFacts {
+  readonly phases: 1 | 3
+  /** Nominal volts of the supply: 120, 208, 240, 400, 480, 600. */
+  readonly serviceVolts: number
+  readonly hasDrive: boolean
+  readonly hasSister: boolean
+  readonly unitPlate: UnitPlate | null
+}
+
+export interface FittedMotor {
+  readonly plate: Plate
+  readonly connectionVolts: number | null
+  readonly fittedAt: number
+}
+
+/** All that judging a stop needs. `history` holds the other stops of the machine, superseded ones left out. */
+export interface JudgeInput {
+  readonly machine: MachineFacts
+  readonly motor: FittedMotor | null
+  readonly stop: Stop
+  readonly history: readonly Stop[]
+  readonly work: readonly WorkDone[]
+  readonly rules: HouseRules
+}

@@ -1,0 +1,23 @@
+import type { HouseRules } from './house-rules.ts'
+import type { Basis } from './limit.ts'
+import { limitRegister, type LimitId } from './register.ts'
+
+/** A limit as this house applies it: its own value where one is set within the bounds, else the published one. */
+export interface LimitInForce {
+  readonly id: LimitId
+  readonly value: number
+  readonly basis: Basis
+}
+
+/** @returns the value to judge by and the basis to show beside it */
+export function limitInForce(id: LimitId, rules: HouseRules): LimitInForce {
+  const limit = limitRegister[id]
+  const own = rules.limits[id]
+  if (own === undefined || limit.house === null || own < limit.house.min || own > limit.house.max)
+    return { id, value: limit.value, basis: limit.basis }
+  return {
+    id,
+    value: own,
+    basis: { kind: 'house rule', text: `house rule: ${limit.title.toLowerCase()}`, sure: 'certain' },
+  }
+}

@@ -1,0 +1,11 @@
+import { houseRule, type Limit } from './limit.ts'
+
+export const trendHorizon: Limit = {
+  id: 'trend-horizon',
+  title: 'Tell of a trend that meets the plate within',
+  value: 365,
+  unit: 'days',
+  basis: houseRule('a year ahead'),
+  house: { min: 30, max: 1095 },
+  means: 'Time enough to plan the work.',
+}

@@ -1,0 +1,11 @@
+import { houseRule, type Limit } from './limit.ts'
+
+export const visitInterval: Limit = {
+  id: 'visit-interval',
+  title: 'Days between stops at a healthy machine',
+  value: 92,
+  unit: 'days',
+  basis: houseRule('once a quarter'),
+  house: { min: 7, max: 730 },
+  means: 'After this a machine is due again.',
+}

@@ -1,0 +1,45 @@
+/** A current as a clamp shows it: 2.44, 13.6, 104. */
+export function amps(value: number): string {
+  if (value >= 99.95) return value.toFixed(0)
+  if (value >= 9.995) return value.toFixed(1)
+  const two = value.toFixed(2)
+  return two.endsWith('0') ? two.slice(0, -1) : two
+}
+
+/** Volts without decimals from 100 up, with one below. */
+export function volts(value: number): string {
+  return value >= 100 ? value.toFixed(0) : value.toFixed(1)
+}
+
+/**
+ * A fraction as per cent: 0.004 is "0.4 %", 1.06 is "106 %". Close to 100 it keeps a decimal, so that
+ * 100.3 never reads as exactly the plate.
+ */
+export function percent(fraction: number): string {
+  const p = fraction * 100
+  const near = Math.abs(p - 100) < 0.95 && Math.abs(p - 100) > 0.05
+  return `${Math.abs(p) < 9.95 || near ? p.toFixed(1) : p.toFixed(0)} %`
+}
+
+/** Signed figure with a real minus sign, for slopes and changes. */
+export function signed(value: number, digits: number): string {
+  const text = Math.abs(value).toFixed(digits)
+  if (Number(text) === 0) return text
+  return value < 0 ? `−${text}` : `+${text}`
+}
+
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+/** Short day of an instant (ms since 1970) in UTC; the year only when it differs from that of `asOf`. */
+export function day(at: number, asOf?: number): string {
+  const d = new Date(at)
+  const text = `${d.getUTCDate()} ${months[d.getUTCMonth()] ?? ''}`
+  const sameYear = asOf !== undefined && new Date(asOf).getUTCFullYear() === d.getUTCFullYear()
+  return sameYear ? text : `${text} ${d.getUTCFullYear()}`
+}
+
+/** Month and year of an instant, for forecasts that are no more exact than that. */
+export function month(at: number): string {
+  const d = new Date(at)
+  return `${months[d.getUTCMonth()] ?? ''} ${d.getUTCFullYear()}`
+}

@@ -1,0 +1,78 @@
+/**
+ * Units as they stand on meters and plates, each with the factor and offset to the unit in which
+ * the product keeps that dimension: storage = entered * factor + offset.
+ * Exact by definition where not said otherwise; hp is the electrical-plate horsepower of 745.7 W.
+ */
+export type Dimension =
+  'current' | 'voltage' | 'frequency' | 'speed' | 'power' | 'resistance' | 'temperature' | 'capacitance' | 'ratio'
+
+export interface Unit {
+  readonly id: string
+  readonly dimension: Dimension
+  readonly factor: number
+  readonly offset: number
+  /** Other spellings met in files. Compared without regard to case unless the case decides (mΩ, MΩ). */
+  readonly also: readonly string[]
+}
+
+const unit = (id: string, dimension: Dimension, factor: number, also: readonly string[] = [], offset = 0): Unit => ({
+  id,
+  dimension,
+  factor,
+  offset,
+  also,
+})
+
+export const units: readonly Unit[] = [
+  unit('A', 'current', 1, ['amp', 'amps', 'ampere', 'amperes']),
+  unit('mA', 'current', 1e-3, ['milliamp', 'milliamps']),
+  unit('V', 'voltage', 1, ['volt', 'volts', 'vac']),
+  unit('mV', 'voltage', 1e-3, ['millivolt', 'millivolts']),
+  unit('kV', 'voltage', 1e3, ['kilovolt', 'kilovolts']),
+  unit('Hz', 'frequency', 1, ['hertz', 'cps']),
+  unit('rpm', 'speed', 1, ['r/min', '1/min', 'min-1', 'rev/min']),
+  unit('W', 'power', 1, ['watt', 'watts']),
+  unit('kW', 'power', 1e3, ['kilowatt', 'kilowatts']),
+  unit('hp', 'power', 745.7, ['horsepower']),
+  unit('ohm', 'resistance', 1, ['Ω', 'ohms']),
+  unit('mohm', 'resistance', 1e-3, ['mΩ', 'milliohm', 'milliohms']),
+  unit('kohm', 'resistance', 1e3, ['kΩ', 'kiloohm', 'kilohms']),
+  unit('Mohm', 'resistance', 1e6, ['MΩ', 'megohm', 'megohms', 'meg']),
+  unit('Gohm', 'resistance', 1e9, ['GΩ', 'gigohm', 'gigohms']),
+  unit('degC', 'temperature', 1, ['°C', 'c', 'celsius']),
+  unit('degF', 'temperature', 5 / 9, ['°F', 'f', 'fahrenheit'], -160 / 9),
+  unit('uF', 'capacitance', 1, ['µF', 'μF', 'mfd', 'microfarad']),
+  unit('%', 'ratio', 0.01, ['percent', 'pct']),
+]
+
+const exact = new Map<string, Unit>()
+const folded = new Map<string, Unit | null>()
+for (const u of units) {
+  for (const name of [u.id, ...u.also]) {
+    exact.set(name, u)
+    const low = name.toLowerCase()
+    // Two units may fold to one spelling (mohm and Mohm): then only the exact case tells them apart.
+    folded.set(low, folded.has(low) && folded.get(low) !== u ? null : u)
+  }
+}
+
+/** The unit of that spelling, or undefined when it is not known or only its case would decide. */
+export function findUnit(spelling: string): Unit | undefined {
+  const text = spelling.trim()
+  return exact.get(text) ?? folded.get(text.toLowerCase()) ?? undefined
+}
+
+/**
+ * Convert a value between two units of one dimension.
+ * @throws RangeError when a unit is unknown, the dimensions differ or the value is not finite
+ */
+export function convert(value: number, from: string, to: string): number {
+  const a = findUnit(from)
+  const b = findUnit(to)
+  if (!a) throw new RangeError(`from: unknown unit "${from}"`)
+  if (!b) throw new RangeError(`to: unknown unit "${to}"`)
+  if (a.dimension !== b.dimension) throw new RangeError(`to: ${b.id} is ${b.dimension}, ${a.id} is ${a.dimension}`)
+  if (!Number.isFinite(value)) throw new RangeError('value must be a finite number')
+  if (a === b) return value
+  return (value * a.factor + a.offset - b.offset) / b.factor
+}

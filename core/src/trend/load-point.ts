@@ -1,0 +1,38 @@
+import { legPositions, linePositions, mean, neutralPositions } from '../quantity/index.ts'
+import { valuesAt, type Stop } from './stop.ts'
+
+/** A stop's current as one figure that can be compared over time. */
+export interface LoadPoint {
+  readonly at: number
+  /** Mean of the legs as read, amperes. */
+  readonly amps: number
+  /** The same, referred to the plate column's volts (constant shaft power), amperes. */
+  readonly normal: number
+  readonly legs: readonly number[]
+}
+
+/** Mean line voltage of a stop: line to line, for single-phase line to neutral where that was read; null without. */
+export function meanVolts(stop: Stop): number | null {
+  for (const [quantity, positions] of [
+    ['volts_ll', linePositions],
+    ['volts_ln', neutralPositions],
+  ] as const) {
+    const read = valuesAt(stop.readings, quantity, positions).filter((v) => v !== undefined)
+    if (read.length > 0) return mean(read)
+  }
+  return null
+}
+
+/**
+ * @param columnVolts volts of the plate column in use, or null to leave the amps as they are
+ * @returns null when the stop has no amps, or the machine was not drawing current
+ */
+export function loadPoint(stop: Stop, columnVolts: number | null): LoadPoint | null {
+  const legs = valuesAt(stop.readings, 'amps', legPositions).filter((v) => v !== undefined)
+  if (legs.length === 0) return null
+  const amps = mean(legs)
+  if (amps <= 0) return null
+  const volts = meanVolts(stop)
+  const normal = volts !== null && columnVolts !== null && volts > 0 ? (amps * volts) / columnVolts : amps
+  return { at: stop.at, amps, normal, legs }
+}

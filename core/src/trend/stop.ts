@@ -1,0 +1,64 @@
+import type { Reading } from '../quantity/index.ts'
+import type { WorkKindId } from './work-kinds.ts'
+
+/** What a machine was doing while it was read. `null`: nobody said. Unlike states are not trended together. */
+export interface StopState {
+  readonly settled: boolean | null
+  readonly mode: 'normal' | 'test' | 'warm-up' | 'purge' | 'low speed' | 'high speed' | null
+  readonly filters: 'clean' | 'dirty' | 'out' | null
+  readonly panels: 'on' | 'off' | null
+  readonly sister: 'running' | 'off' | 'none' | null
+  readonly turning: 'right way' | 'backwards' | 'not turning' | null
+}
+
+export const unsaid: StopState = {
+  settled: null,
+  mode: null,
+  filters: null,
+  panels: null,
+  sister: null,
+  turning: null,
+}
+
+/** One visit: instant in ms since 1970, the state and what was read. */
+export interface Stop {
+  readonly id: string
+  readonly at: number
+  readonly state: StopState
+  readonly readings: readonly Reading[]
+}
+
+export interface WorkDone {
+  readonly at: number
+  readonly kind: WorkKindId
+  readonly note: string
+}
+
+/** The values of a quantity in the order of the given positions; undefined where one was not read. */
+export function valuesAt(
+  readings: readonly Reading[],
+  quantity: string,
+  positions: readonly string[],
+): (number | undefined)[] {
+  return positions.map((p) => readings.find((r) => r.quantity === quantity && r.position === p)?.value)
+}
+
+/** The first value of a quantity, wherever it was read. */
+export function valueOf(readings: readonly Reading[], quantity: string): number | undefined {
+  return readings.find((r) => r.quantity === quantity)?.value
+}
+
+const agree = <T>(a: T | null, b: T | null) => a === null || b === null || a === b
+
+/**
+ * May two stops be compared? Both settled as far as anyone said, same mode, panels and sister fan, and within
+ * one hertz. Filters are not asked: their loading is what a trend is to show.
+ */
+export function comparable(a: Stop, b: Stop): boolean {
+  if (a.state.settled === false || b.state.settled === false) return false
+  if (!agree(a.state.mode, b.state.mode) || !agree(a.state.panels, b.state.panels)) return false
+  if (!agree(a.state.sister, b.state.sister)) return false
+  const ha = valueOf(a.readings, 'hz')
+  const hb = valueOf(b.readings, 'hz')
+  return ha === undefined || hb === undefined || Math.abs(ha - hb) <= 1
+}

@@ -1,0 +1,38 @@
+import type { QuantityCode } from '../quantity/index.ts'
+
+/** Something done to a machine. `breaks` names the quantities whose trend starts anew with it. */
+export interface WorkKind {
+  readonly id: string
+  readonly words: string
+  readonly breaks: readonly QuantityCode[]
+}
+
+/** Every kind of work that can be recorded. A new kind is one line here. */
+export const workKinds = [
+  { id: 'motor-replaced', words: 'motor change', breaks: ['amps', 'rpm'] },
+  { id: 'belts-renewed', words: 'new belt set', breaks: ['amps', 'rpm'] },
+  { id: 'belts-tensioned', words: 'belt tensioning', breaks: ['amps', 'rpm'] },
+  { id: 'sheave-turned', words: 'turn of the motor sheave', breaks: ['amps', 'rpm'] },
+  { id: 'sheave-changed', words: 'sheave change', breaks: ['amps', 'rpm'] },
+  { id: 'speed-set', words: 'speed setting', breaks: ['amps', 'rpm', 'hz'] },
+  { id: 'wheel-cleaned', words: 'wheel cleaning', breaks: ['amps'] },
+  { id: 'wheel-replaced', words: 'wheel change', breaks: ['amps', 'rpm'] },
+  { id: 'bearings-renewed', words: 'bearing change', breaks: ['amps'] },
+  { id: 'filters-changed', words: 'filter change', breaks: ['amps'] },
+  { id: 'air-path-changed', words: 'change of the air path', breaks: ['amps'] },
+  { id: 'supply-mended', words: 'mending of the supply', breaks: ['amps', 'volts_ll', 'volts_ln', 'volts_lg'] },
+  { id: 'greased', words: 'greasing', breaks: [] },
+  { id: 'note', words: 'note', breaks: [] },
+] as const satisfies readonly WorkKind[]
+
+export type WorkKindId = (typeof workKinds)[number]['id']
+
+const byId = new Map<string, WorkKind>(workKinds.map((k) => [k.id, k]))
+
+/** Does that kind of work start a new epoch for that quantity? Unknown kinds break nothing. */
+export function breaksTrend(kind: WorkKindId, quantity: QuantityCode): boolean {
+  return byId.get(kind)?.breaks.includes(quantity) ?? false
+}
+
+/** The words of a kind of work. */
+export const workWords = (kind: WorkKindId): string => byId.get(kind)?.words ?? kind

@@ -1,0 +1,66 @@
+import { coreStop, judgeInput, organisationFile, type Motor, type StopRecord } from '@motor-round/contract'
+import { judge, rank } from '@motor-round/core/judge'
+import { defaultHouseRules } from '@motor-round/core/limits'
+import { questionPlate } from '@motor-round/core/plate'
+import { describe, expect, it } from 'vitest'
+import { demoOrganisation } from './organisation.ts'
+import { storyOf, truth } from './truth.ts'
+
+const now = new Date('2026-11-25T09:00:00Z')
+const file = demoOrganisation(now)
+const unitTag = new Map(file.units.map((u) => [u.id, u.tag]))
+const nameOf = (m: (typeof file.machines)[number]) => `${unitTag.get(m.unitId) ?? ''}/${m.tag}`
+
+function judged(machine: (typeof file.machines)[number]) {
+  const stops = file.stops
+    .filter((s) => s.machineId === machine.id)
+    .map((s): StopRecord => ({ ...s, supersededBy: null, source: 'file' }))
+    .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
+  const motors = file.motors.filter((m) => m.machineId === machine.id).map((m): Motor => ({ ...m, version: 1 }))
+  const work = file.work.filter((w) => w.machineId === machine.id)
+  const last = stops[0]
+  if (!last) throw new Error(`no stops of ${nameOf(machine)}`)
+  return judge(judgeInput({ machine, motors, work, stops, rules: defaultHouseRules }, coreStop(last)))
+}
+
+describe('the demo', () => {
+  it('is a valid organisation file and the same for the same seed', () => {
+    expect(organisationFile.safeParse(file).error).toBeUndefined()
+    expect(demoOrganisation(now)).toEqual(file)
+  })
+
+  it('holds three sites, about 64 machines, and four years of stops that end the day before', () => {
+    expect(file.sites).toHaveLength(3)
+    expect(file.machines.length).toBeGreaterThanOrEqual(60)
+    expect(file.machines.length).toBeLessThanOrEqual(68)
+    const times = file.stops.map((s) => Date.parse(s.takenAt))
+    expect(new Date(Math.max(...times)).toISOString().slice(0, 10)).toBe('2026-11-24')
+    expect((now.getTime() - Math.min(...times)) / 86_400_000 / 365).toBeGreaterThan(3.8)
+  })
+
+  it('prints plates that nobody would question', () => {
+    for (const m of file.motors)
+      if (m.plate.unreadable === undefined) expect([m.plate.model, questionPlate(m.plate)]).toEqual([m.plate.model, []])
+  })
+
+  for (const story of truth)
+    it(`finds the planted story: ${story.id}`, () => {
+      const machine = file.machines.find((m) => nameOf(m) === story.machine)
+      if (!machine) throw new Error(`no machine ${story.machine}`)
+      const judgement = judged(machine)
+      const told = judgement.verdicts.find((v) => v.check === story.check)
+      expect(told, JSON.stringify(judgement.verdicts, null, 1)).toBeDefined()
+      expect(rank(told?.level ?? 'ok')).toBeGreaterThanOrEqual(rank(story.level))
+      expect(rank(judgement.level)).toBeGreaterThanOrEqual(rank(story.level))
+    })
+
+  it('cries wolf on no healthy machine', () => {
+    const healthy = file.machines.filter((m) => !storyOf(nameOf(m)))
+    const wolves = healthy
+      .map((m) => ({ name: nameOf(m), j: judged(m) }))
+      .filter(({ j }) => rank(j.level) >= rank('fix'))
+    expect(wolves.map(({ name, j }) => `${name}: ${j.headline}`)).toEqual([])
+    const watched = healthy.map((m) => ({ name: nameOf(m), j: judged(m) })).filter(({ j }) => j.level === 'watch')
+    expect(watched.map(({ name, j }) => `${name}: ${j.headline}`)).toHaveLength(0)
+  })
+})

@@ -1,0 +1,99 @@
+/** What was planted where, and what the judge must say of it. A machine that is not named here is healthy. */
+export interface Story {
+  readonly id: string
+  /** `unit/section`, unique over the demo. */
+  readonly machine: string
+  readonly tells: string
+  /** The check that must find it, and how bad it must be told at least. */
+  readonly check: string
+  readonly level: 'watch' | 'fix' | 'stop'
+}
+
+export const truth: readonly Story[] = [
+  {
+    id: 'lost-leg',
+    machine: 'EF-7/EF',
+    tells: 'A fuse blew before the last stop: L1 carries nothing, L2 and L3 carry it all.',
+    check: 'lost-leg',
+    level: 'stop',
+  },
+  {
+    id: 'sheave-closed',
+    machine: 'AHU-2/SF',
+    tells: 'The motor sheave was closed half a turn eleven weeks ago: a few per cent over the plate since.',
+    check: 'over-amp',
+    level: 'fix',
+  },
+  {
+    id: 'loose-lug',
+    machine: 'RTU-11/SF',
+    tells: 'A lug works loose: one leg falls behind the others on a balanced supply.',
+    check: 'current-unbalance',
+    level: 'watch',
+  },
+  {
+    id: 'belt-slips',
+    machine: 'RTU-4/SF',
+    tells: 'The belt began to slip between the last two stops; nothing is in the book.',
+    check: 'change',
+    level: 'watch',
+  },
+  {
+    id: 'bearing-drags',
+    machine: 'MAU-1/SF',
+    tells: 'A bearing drags a little more every month; the plate is a few months off.',
+    check: 'trend',
+    level: 'watch',
+  },
+  {
+    id: 'filter-wall',
+    machine: 'AHU-5/SF',
+    tells: 'Filters left in for a year: a forward-curved wheel takes less and less.',
+    check: 'trend',
+    level: 'watch',
+  },
+  {
+    id: 'twin-off',
+    machine: 'RTU-31/SF-1',
+    tells: 'The sister fan stood still at the last stop, so this one moved all the air.',
+    check: 'conditions',
+    level: 'watch',
+  },
+  {
+    id: 'supply-unbalance',
+    machine: 'EF-16/EF',
+    tells: 'A tap on the gift hall board burns: one line sags by a few per cent.',
+    check: 'voltage-unbalance',
+    level: 'watch',
+  },
+  {
+    id: 'stand-in',
+    machine: 'EF-24/EF',
+    tells: 'A stand-in motor of the next smaller size was fitted in spring; its own plate is the limit now.',
+    check: 'over-amp',
+    level: 'fix',
+  },
+  {
+    id: 'unit-plate',
+    machine: 'RTU-32/SF',
+    tells: 'The unit plate allows less than the motor plate; the motor alone would look fine.',
+    check: 'over-amp',
+    level: 'fix',
+  },
+  {
+    id: 'sun-bleached',
+    machine: 'EF-12/EF',
+    tells: 'The amps on the plate cannot be read any more.',
+    check: 'no-plate',
+    level: 'watch',
+  },
+  {
+    id: 'low-volts',
+    machine: 'RTU-5/SF',
+    tells: 'A 230 V motor on the crew house 208 V: below its window at every peak hour.',
+    check: 'service-voltage',
+    level: 'fix',
+  },
+]
+
+export const storyOf = (machine: string): Story | undefined => truth.find((s) => s.machine === machine)

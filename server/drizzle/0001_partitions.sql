@@ -1,0 +1,27 @@
+-- One partition a year; what lies outside the years falls into the default one.
+DO $$
+BEGIN
+  FOR y IN 2010..2039 LOOP
+    EXECUTE format('CREATE TABLE stops_%s PARTITION OF stops FOR VALUES FROM (%L) TO (%L)', y, y || '-01-01T00:00:00Z', (y + 1) || '-01-01T00:00:00Z');
+    EXECUTE format('CREATE TABLE readings_%s PARTITION OF readings FOR VALUES FROM (%L) TO (%L)', y, y || '-01-01T00:00:00Z', (y + 1) || '-01-01T00:00:00Z');
+  END LOOP;
+END $$;--> statement-breakpoint
+CREATE TABLE stops_other PARTITION OF stops DEFAULT;--> statement-breakpoint
+CREATE TABLE readings_other PARTITION OF readings DEFAULT;--> statement-breakpoint
+CREATE FUNCTION facts_stay() RETURNS trigger LANGUAGE plpgsql AS $$
+BEGIN
+  RAISE EXCEPTION '% is append-only', TG_TABLE_NAME USING ERRCODE = 'restrict_violation';
+END $$;--> statement-breakpoint
+CREATE TRIGGER stops_stay BEFORE UPDATE OR DELETE ON stops FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER readings_stay BEFORE UPDATE OR DELETE ON readings FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TABLE session (
+  sid varchar NOT NULL PRIMARY KEY,
+  sess json NOT NULL,
+  expire timestamptz(6) NOT NULL
+);--> statement-breakpoint
+CREATE INDEX session_expire ON session (expire);--> statement-breakpoint
+CREATE TABLE sign_in_tries (
+  key varchar(255) NOT NULL PRIMARY KEY,
+  points integer NOT NULL DEFAULT 0,
+  expire bigint
+);

@@ -1,0 +1,38 @@
+import type { AuditEntry } from '@motor-round/contract'
+import { v7 as uuid } from 'uuid'
+import type { Db, Tx } from '../db/client.ts'
+import { audit } from '../db/schema.ts'
+
+interface Entry {
+  readonly by: string
+  readonly at: Date
+  readonly what: string
+  readonly entity: string
+  readonly entityId: string | null
+  readonly why?: string
+  readonly before?: object
+  readonly after?: object
+}
+
+/** What differs between two records, field by field. */
+export function differences(before: object, after: object): AuditEntry['changes'] {
+  const a = new Map<string, unknown>(Object.entries(before))
+  const b = new Map<string, unknown>(Object.entries(after))
+  return [...new Set([...a.keys(), ...b.keys()])]
+    .filter((k) => k !== 'version' && JSON.stringify(a.get(k)) !== JSON.stringify(b.get(k)))
+    .map((field) => ({ field, before: a.get(field) ?? null, after: b.get(field) ?? null }))
+}
+
+/** Write down who changed what, in the same transaction as the change. */
+export async function record(tx: Db | Tx, e: Entry): Promise<void> {
+  await tx.insert(audit).values({
+    id: uuid(),
+    at: e.at,
+    by: e.by,
+    what: e.what,
+    entity: e.entity,
+    entityId: e.entityId,
+    why: e.why ?? '',
+    changes: differences(e.before ?? {}, e.after ?? {}),
+  })
+}

@@ -1,0 +1,66 @@
+import { randomBytes, timingSafeEqual } from 'node:crypto'
+import type { Person } from '@motor-round/contract'
+import connect from 'connect-pg-simple'
+import { eq } from 'drizzle-orm'
+import type { Request, RequestHandler } from 'express'
+import session from 'express-session'
+import { people } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { HttpProblem } from '../http/problem.ts'
+
+declare module 'express-session' {
+  interface SessionData {
+    personId: string
+    csrf: string
+  }
+}
+
+/** Server-side sessions in PostgreSQL; the cookie holds only a signed id. */
+export function sessions(deps: Deps): RequestHandler {
+  const Store = connect(session)
+  return session({
+    name: 'motor-round',
+    secret: deps.config.SESSION_SECRET,
+    store: new Store({
+      pool: deps.pool,
+      tableName: 'session',
+      pruneSessionInterval: 900,
+      errorLog: (...args: unknown[]) => deps.log.warn({ args }, 'session store'),
+    }),
+    resave: false,
+    saveUninitialized: false,
+    rolling: true,
+    // "auto": secure on https; on plain http only loopback serves, see the listen address.
+    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: 14 * 86_400_000, path: '/' },
+  })
+}
+
+export const newToken = (): string => randomBytes(24).toString('base64url')
+
+export const asPerson = (p: typeof people.$inferSelect): Person => ({
+  id: p.id,
+  login: p.login,
+  name: p.name,
+  role: p.role,
+  disabledAt: p.disabledAt?.toISOString() ?? null,
+})
+
+/** Who is signed in. Read afresh at every request, so that a closed account or a changed role holds at once. */
+export async function personOf(deps: Deps, req: Request): Promise<Person | null> {
+  const id = req.session.personId
+  if (id === undefined) return null
+  const [row] = await deps.db.select().from(people).where(eq(people.id, id))
+  return row && row.disabledAt === null ? asPerson(row) : null
+}
+
+/** Defence against forged requests: same origin, and the session's own token in a header. */
+export function checkToken(req: Request): void {
+  const origin = req.get('origin')
+  if (origin !== undefined && new URL(origin).host !== req.get('host'))
+    throw new HttpProblem(403, 'This request comes from another site.')
+  if (req.session.personId === undefined) return
+  const sent = Buffer.from(req.get('x-csrf-token') ?? '')
+  const own = Buffer.from(req.session.csrf ?? '')
+  if (own.length === 0 || sent.length !== own.length || !timingSafeEqual(sent, own))
+    throw new HttpProblem(403, 'The page is out of date: load it again.')
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod'
+
+const schema = z.object({
+  DATABASE_URL: z.string().min(1),
+  PORT: z.coerce.number().int().min(1).max(65535).default(4170),
+  HOST: z.string().default('127.0.0.1'),
+  WEB_DIR: z.string().optional(),
+  SESSION_SECRET: z.string().min(16),
+  LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),
+  /** Fixes the clock of the server: for tests and pictures only. */
+  FIXED_NOW: z.iso.datetime({ offset: true }).optional(),
+  DEMO: z.enum(['yes', 'no']).default('no'),
+  /** Checks every answer against the contract before it leaves: for tests. */
+  CHECK_ANSWERS: z.enum(['yes', 'no']).default('no'),
+  TRUST_PROXY: z.coerce.number().int().min(0).max(5).default(0),
+})
+
+export type Config = z.infer<typeof schema>
+
+/** Read the settings from the environment. @throws Error in one line naming the setting */
+export function readConfig(env: Record<string, string | undefined>): Config {
+  const parsed = schema.safeParse(env)
+  if (!parsed.success) {
+    const first = parsed.error.issues[0]
+    throw new Error(`setting ${first?.path.join('.') ?? ''}: ${first?.message ?? 'not valid'}`)
+  }
+  return parsed.data
+}

@@ -1,0 +1,251 @@
+import type { Judgement } from '@motor-round/core/judge'
+import type { Plate, UnitPlate } from '@motor-round/core/plate'
+import type { StopState, WorkKindId } from '@motor-round/core/trend'
+import type { AuditEntry, Role } from '@motor-round/contract'
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  real,
+  smallint,
+  text,
+  timestamp,
+  unique,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { sql } from 'drizzle-orm'
+
+const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+
+export const organisation = pgTable('organisation', {
+  id: integer().primaryKey(),
+  name: text().notNull(),
+  rules: jsonb().notNull(),
+  rulesVersion: integer('rules_version').notNull(),
+  rulesBy: text('rules_by'),
+  rulesAt: at('rules_at'),
+})
+
+export const people = pgTable('people', {
+  id: uuid().primaryKey(),
+  login: text().notNull().unique(),
+  name: text().notNull(),
+  role: text().$type<Role>().notNull(),
+  passwordHash: text('password_hash'),
+  createdAt: at('created_at').notNull().defaultNow(),
+  disabledAt: at('disabled_at'),
+})
+
+/** One-time links: only the hash of the token is kept. Person null: the first lead. */
+export const invitations = pgTable('invitations', {
+  tokenHash: text('token_hash').primaryKey(),
+  personId: uuid('person_id').references(() => people.id),
+  role: text().$type<Role>().notNull(),
+  expiresAt: at('expires_at').notNull(),
+})
+
+export const sites = pgTable('sites', {
+  id: uuid().primaryKey(),
+  name: text().notNull().unique(),
+  zone: text().notNull(),
+  version: integer().notNull().default(1),
+})
+
+export const areas = pgTable(
+  'areas',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    name: text().notNull(),
+    kind: text().$type<'roof' | 'room'>().notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [unique('areas_name').on(t.siteId, t.name)],
+)
+
+export const units = pgTable(
+  'units',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    areaId: uuid('area_id')
+      .notNull()
+      .references(() => areas.id),
+    tag: text().notNull(),
+    kind: text().notNull(),
+    modelLine: text('model_line').notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [uniqueIndex('units_tag').on(t.siteId, sql`lower(${t.tag})`)],
+)
+
+export const machines = pgTable(
+  'machines',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    unitId: uuid('unit_id')
+      .notNull()
+      .references(() => units.id),
+    tag: text().notNull(),
+    purpose: text().notNull(),
+    phases: smallint().$type<1 | 3>().notNull(),
+    serviceVolts: doublePrecision('service_volts').notNull(),
+    drive: text().$type<'belt' | 'direct'>().notNull(),
+    hasDrive: boolean('has_drive').notNull(),
+    hasSister: boolean('has_sister').notNull(),
+    unitPlate: jsonb('unit_plate').$type<UnitPlate>(),
+    retiredAt: at('retired_at'),
+    version: integer().notNull().default(1),
+  },
+  (t) => [uniqueIndex('machines_tag').on(t.unitId, sql`lower(${t.tag})`)],
+)
+
+/** What is fitted in a slot of a machine, and what was. The spec's shape follows the kind. */
+export const components = pgTable(
+  'components',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    slot: text().$type<'motor'>().notNull(),
+    spec: jsonb().$type<{ plate: Plate; connectionVolts: number | null }>().notNull(),
+    fittedAt: at('fitted_at').notNull(),
+    fittedBy: text('fitted_by').notNull(),
+    why: text().notNull(),
+    standIn: boolean('stand_in').notNull(),
+    removedAt: at('removed_at'),
+    removedWhy: text('removed_why').notNull(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [
+    index('components_machine').on(t.machineId, t.slot),
+    uniqueIndex('components_one_in_place')
+      .on(t.machineId, t.slot)
+      .where(sql`${t.removedAt} is null`),
+  ],
+)
+
+export const work = pgTable(
+  'work',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    doneAt: at('done_at').notNull(),
+    kind: text().$type<WorkKindId>().notNull(),
+    note: text().notNull(),
+    by: text().notNull(),
+    recordedAt: at('recorded_at').notNull().defaultNow(),
+  },
+  (t) => [index('work_machine').on(t.machineId, t.doneAt)],
+)
+
+/** Append-only, partitioned by year of `taken_at`. A correction is a new stop that names the one it supersedes. */
+export const stops = pgTable(
+  'stops',
+  {
+    id: uuid().notNull(),
+    siteId: uuid('site_id').notNull(),
+    machineId: uuid('machine_id').notNull(),
+    takenAt: at('taken_at').notNull(),
+    recordedAt: at('recorded_at').notNull().defaultNow(),
+    by: text().notNull(),
+    byId: uuid('by_id'),
+    state: jsonb().$type<StopState>().notNull(),
+    note: text().notNull(),
+    supersedes: uuid(),
+    reason: text().notNull(),
+    source: text().$type<'walk' | 'import' | 'file'>().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.id] }), index('stops_id').on(t.id)],
+)
+
+/** Append-only, partitioned by year of `taken_at`. Values are in the quantity's own unit. */
+export const readings = pgTable(
+  'readings',
+  {
+    siteId: uuid('site_id').notNull(),
+    machineId: uuid('machine_id').notNull(),
+    takenAt: at('taken_at').notNull(),
+    stopId: uuid('stop_id').notNull(),
+    quantity: text().notNull(),
+    position: text().notNull(),
+    value: doublePrecision().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.stopId, t.quantity, t.position] })],
+)
+
+/** Which stop was replaced by which: one replacement a stop. */
+export const supersessions = pgTable('supersessions', {
+  oldStopId: uuid('old_stop_id').primaryKey(),
+  newStopId: uuid('new_stop_id').notNull(),
+  machineId: uuid('machine_id').notNull(),
+})
+
+/** The latest judgement of each machine: what the Roof shows. Rebuilt from the facts at every change. */
+export const machineStates = pgTable(
+  'machine_states',
+  {
+    machineId: uuid('machine_id')
+      .primaryKey()
+      .references(() => machines.id),
+    siteId: uuid('site_id').notNull(),
+    areaId: uuid('area_id').notNull(),
+    sortKey: text('sort_key').notNull(),
+    words: text().notNull(),
+    retired: boolean().notNull().default(false),
+    /** stop 4, fix 3, watch 2, never seen 1, ok 0 */
+    need: smallint().notNull(),
+    judgement: jsonb().$type<Judgement>(),
+    meanVolts: doublePrecision('mean_volts'),
+    load: doublePrecision(),
+    spark: real().array().notNull(),
+    seenAt: at('seen_at'),
+    dueAt: at('due_at'),
+  },
+  (t) => [
+    index('machine_states_need').on(t.need.desc(), t.dueAt, t.sortKey),
+    index('machine_states_site').on(t.siteId, t.areaId),
+  ],
+)
+
+export const audit = pgTable(
+  'audit',
+  {
+    id: uuid().primaryKey(),
+    at: at('at').notNull(),
+    by: text().notNull(),
+    what: text().notNull(),
+    entity: text().notNull(),
+    entityId: uuid('entity_id'),
+    why: text().notNull(),
+    changes: jsonb().$type<AuditEntry['changes']>().notNull(),
+  },
+  (t) => [index('audit_at').on(t.at), index('audit_entity').on(t.entityId, t.at)],
+)
+
+export const imports = pgTable('imports', {
+  id: uuid().primaryKey(),
+  state: jsonb().notNull(),
+  startedAt: at('started_at').notNull().defaultNow(),
+})

@@ -1,0 +1,13 @@
+import type { Logger } from 'pino'
+import type pg from 'pg'
+import type { Config } from './config.ts'
+import type { Db } from './db/client.ts'
+
+/** What every feature is given. */
+export interface Deps {
+  readonly config: Config
+  readonly db: Db
+  readonly pool: pg.Pool
+  readonly log: Logger
+  readonly now: () => Date
+}

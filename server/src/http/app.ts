@@ -1,0 +1,85 @@
+import { existsSync } from 'node:fs'
+import { join } from 'node:path'
+import compression from 'compression'
+import express, { Router, type Express } from 'express'
+import helmet from 'helmet'
+import { pinoHttp } from 'pino-http'
+import { auditRoutes } from '../audit/routes.ts'
+import { authRoutes } from '../auth/routes.ts'
+import { sessions } from '../auth/session.ts'
+import { bookRoutes } from '../books/routes.ts'
+import { calcRoutes } from '../calc/routes.ts'
+import type { Deps } from '../deps.ts'
+import { openApiDocument } from '../openapi/document.ts'
+import { peopleRoutes } from '../people/routes.ts'
+import { machineRoutes } from '../register/machines.ts'
+import { motorRoutes } from '../register/motors.ts'
+import { placeRoutes } from '../register/places.ts'
+import { roofRoutes } from '../roof/routes.ts'
+import { rulesRoutes } from '../rules/routes.ts'
+import { stopRoutes } from '../stops/routes.ts'
+import { problemHandler } from './errors.ts'
+import { HttpProblem } from './problem.ts'
+
+/** The whole server as one Express application: API below /api/v1, the web app for every other address. */
+export function createApp(deps: Deps): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.set('trust proxy', deps.config.TRUST_PROXY)
+  app.use(
+    helmet({
+      strictTransportSecurity: false,
+      contentSecurityPolicy: {
+        directives: {
+          'script-src': ["'self'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'upgrade-insecure-requests': null,
+        },
+      },
+    }),
+  )
+  app.use(compression())
+  app.use(
+    pinoHttp({ logger: deps.log, autoLogging: deps.config.LOG_LEVEL === 'info' || deps.config.LOG_LEVEL === 'debug' }),
+  )
+
+  app.get('/api/v1/health', async (_req, res) => {
+    await deps.pool.query('select 1')
+    res.json({ ok: true })
+  })
+  let document: object | null = null
+  app.get('/api/v1/openapi.json', (_req, res) => {
+    document ??= openApiDocument()
+    res.json(document)
+  })
+
+  const api = Router()
+  api.use(sessions(deps))
+  authRoutes(api, deps)
+  peopleRoutes(api, deps)
+  placeRoutes(api, deps)
+  machineRoutes(api, deps)
+  motorRoutes(api, deps)
+  stopRoutes(api, deps)
+  roofRoutes(api, deps)
+  rulesRoutes(api, deps)
+  auditRoutes(api, deps)
+  calcRoutes(api, deps)
+  bookRoutes(api, deps)
+  app.use('/api/v1', api)
+  app.use('/api', () => {
+    throw new HttpProblem(404, 'No such address in this API.')
+  })
+
+  const web = deps.config.WEB_DIR
+  if (web !== undefined && existsSync(join(web, 'index.html'))) {
+    app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(express.static(web, { index: false, maxAge: 0 }))
+    app.get('/{*path}', (_req, res) => {
+      res.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'))
+    })
+  }
+  app.use(problemHandler(deps.log))
+  return app
+}

@@ -1,0 +1,81 @@
+import type { ErrorRequestHandler } from 'express'
+import type { Logger } from 'pino'
+import { HttpProblem } from './problem.ts'
+
+interface PgError {
+  code: string
+  constraint?: string
+  detail?: string
+}
+const isPg = (e: unknown): e is PgError =>
+  typeof e === 'object' && e !== null && 'code' in e && typeof e.code === 'string' && /^[0-9A-Z]{5}$/.test(e.code)
+
+const taken: Record<string, [string, string]> = {
+  sites_name_unique: ['name', 'a site of that name exists'],
+  areas_name: ['name', 'that site has an area of that name'],
+  units_tag: ['tag', 'that site has a unit of that tag'],
+  machines_tag: ['tag', 'that unit has a machine of that tag'],
+  people_login_unique: ['login', 'that sign-in name is taken'],
+  components_one_in_place: ['fittedAt', 'another motor was fitted in the meantime; look again'],
+}
+
+function cause(e: unknown): unknown {
+  return e instanceof Error && e.cause !== undefined && !isPg(e) ? cause(e.cause) : e
+}
+
+function fromDatabase(e: PgError): HttpProblem | null {
+  if (e.code === '23505') {
+    const [path, message] = taken[e.constraint ?? ''] ?? ['id', 'that id is in use']
+    return new HttpProblem(409, `${path}: ${message}`, { errors: [{ path, message }] })
+  }
+  if (e.code === '23503') return new HttpProblem(422, 'It names something that is not there.')
+  if (e.code === '22P05' || e.code === '22021')
+    return new HttpProblem(422, 'Text holds a character that cannot be kept.')
+  if (/^(08|57P|53)/.test(e.code))
+    return new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
+  return null
+}
+
+function fromBody(e: unknown): HttpProblem | null {
+  if (typeof e !== 'object' || e === null || !('type' in e)) return null
+  if (e.type === 'entity.parse.failed') return new HttpProblem(400, 'The body is not JSON.')
+  if (e.type === 'entity.too.large') return new HttpProblem(413, 'The body is too large.')
+  if (typeof e.type === 'string' && /^(encoding|charset|request)\./.test(e.type))
+    return new HttpProblem(400, 'The request cannot be read.')
+  return null
+}
+
+const unreachable = (e: unknown) =>
+  e instanceof Error &&
+  /ECONNREFUSED|ECONNRESET|Connection terminated|timeout exceeded when trying to connect|terminating connection/.test(
+    `${e.message} ${(e as NodeJS.ErrnoException).code ?? ''}`,
+  )
+
+/** Every error becomes problem details; what nobody foresaw is logged whole and answered without its insides. */
+export function problemHandler(log: Logger): ErrorRequestHandler {
+  return (error: unknown, req, res, next) => {
+    const e = cause(error)
+    const known =
+      e instanceof HttpProblem
+        ? e
+        : e instanceof URIError
+          ? new HttpProblem(400, 'The address cannot be read.')
+          : isPg(e)
+            ? fromDatabase(e)
+            : unreachable(e)
+              ? new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
+              : fromBody(e)
+    if (!known) log.error({ err: error, url: req.url }, 'unforeseen')
+    if (res.headersSent) {
+      next(error)
+      return
+    }
+    const problem = known?.problem ?? {
+      type: 'about:blank',
+      title: 'Our mistake',
+      status: 500,
+      detail: 'Something went wrong here. It has been noted.',
+    }
+    res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
+  }
+}

@@ -1,0 +1,80 @@
+import {
+  mayAct,
+  type BodyOf,
+  type Endpoint,
+  type ParamsOf,
+  type Person,
+  type QueryOf,
+  type ResponseOf,
+} from '@motor-round/contract'
+import { json, type Request, type Response, type Router } from 'express'
+import type { z } from 'zod'
+import type { Deps } from '../deps.ts'
+import { checkToken, personOf } from '../auth/session.ts'
+import { HttpProblem, invalid } from './problem.ts'
+
+/** What a handler is given: the input as the contract types it, and who asks. */
+export interface Call<E extends Endpoint, Who = Person> {
+  readonly params: ParamsOf<E>
+  readonly query: QueryOf<E>
+  readonly body: BodyOf<E>
+  readonly person: Who
+  readonly req: Request
+  readonly res: Response
+}
+
+type WhoOf<E extends Endpoint> = E['role'] extends 'anyone' ? Person | null : Person
+
+function parse<T extends z.ZodType>(schema: T, value: unknown, status?: number): z.output<T> {
+  const parsed = schema.safeParse(value)
+  if (!parsed.success) throw invalid(parsed.error, status)
+  return parsed.data
+}
+
+const bodyParser = json({ limit: '2mb', strict: true })
+
+/**
+ * Serve an endpoint of the contract: role, token, input and, where asked for, the answer are checked here and nowhere
+ * else. A handler that has answered by itself (a stream) returns undefined.
+ */
+export function mount<E extends Endpoint>(
+  router: Router,
+  deps: Deps,
+  endpoint: E,
+  handler: (call: Call<E, WhoOf<E>>) => Promise<ResponseOf<E> | undefined> | ResponseOf<E> | undefined,
+): void {
+  const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1')
+  const answer = async (req: Request, res: Response) => {
+    const person = await personOf(deps, req)
+    if (endpoint.role !== 'anyone') {
+      if (!person) throw new HttpProblem(401, 'Sign in first.')
+      if (!mayAct(person.role, endpoint.role))
+        throw new HttpProblem(403, `That takes a ${endpoint.role}; you are signed in as ${person.role}.`)
+    }
+    if (endpoint.method !== 'get') checkToken(req)
+    const call = {
+      params: parse(endpoint.params, req.params, 404),
+      query: parse(endpoint.query, req.query),
+      body: endpoint.bodyType
+        ? undefined
+        : parse(
+            endpoint.body,
+            endpoint.method === 'get' || endpoint.method === 'delete' ? undefined : emptyAsNone(req.body),
+          ),
+      person,
+      req,
+      res,
+    } as Call<E, WhoOf<E>>
+    const result = await handler(call)
+    if (result === undefined) return
+    if (deps.config.CHECK_ANSWERS === 'yes') endpoint.response.parse(result)
+    res.set('cache-control', 'no-store').json(result)
+  }
+  const steps = endpoint.bodyType ? [answer] : [bodyParser, answer]
+  router[endpoint.method](path, ...steps)
+}
+
+/** A post without a body arrives as undefined or as {}: both are "no body". */
+function emptyAsNone(body: unknown): unknown {
+  return typeof body === 'object' && body !== null && Object.keys(body).length === 0 ? undefined : body
+}

@@ -1,0 +1,52 @@
+import { pino } from 'pino'
+import { sweepImports } from './books/routes.ts'
+import { clock } from './clock.ts'
+import { readConfig } from './config.ts'
+import { migrateUp, openDb, openPool } from './db/client.ts'
+import type { Deps } from './deps.ts'
+import { createApp } from './http/app.ts'
+import { demoSignIns, firstLead, loadDemo } from './seed.ts'
+
+/** Say one line to the one who started us, and end. */
+function end(message: string): never {
+  process.stderr.write(`${message}\n`)
+  process.exit(1)
+}
+
+async function run(): Promise<void> {
+  const config = readConfig(process.env)
+  const log = pino({ level: config.LOG_LEVEL }, pino.destination(2))
+  const pool = openPool(config.DATABASE_URL, (e) => log.warn({ err: e.message }, 'a database connection was lost'))
+  const deps: Deps = { config, db: openDb(pool), pool, log, now: clock(config.FIXED_NOW) }
+  try {
+    await migrateUp(pool)
+  } catch (e) {
+    end(
+      `The database at ${new URL(config.DATABASE_URL).host} cannot be used: ${e instanceof Error ? (e.cause instanceof Error ? e.cause.message : e.message) : String(e)}`,
+    )
+  }
+  if (config.DEMO === 'yes') await loadDemo(deps)
+  const demo = await demoSignIns(deps)
+  const link = await firstLead(deps)
+  await sweepImports(deps)
+  const app = createApp(deps)
+  const server = app.listen(config.PORT, config.HOST, (error?: Error) => {
+    if (error)
+      end(
+        (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
+          ? `Port ${config.PORT} is taken; choose another with PORT=…`
+          : error.message,
+      )
+    process.stdout.write(`${JSON.stringify({ ready: true, port: config.PORT, firstLead: link, demo })}\n`)
+  })
+  server.requestTimeout = 0 // a file of a gigabyte over a slow line takes its time
+  const stop = () => {
+    server.close(() => void pool.end().then(() => process.exit(0)))
+    server.closeIdleConnections()
+    setTimeout(() => process.exit(0), 5000).unref()
+  }
+  process.on('SIGINT', stop)
+  process.on('SIGTERM', stop)
+}
+
+run().catch((e: unknown) => end(e instanceof Error ? e.message : String(e)))

@@ -1,0 +1,152 @@
+import type { FileStop, Machine, Motor, StopRecord, WorkRecord } from '@motor-round/contract'
+import type { Reading } from '@motor-round/core/quantity'
+import { and, asc, inArray, sql } from 'drizzle-orm'
+import type { Db, Tx } from '../db/client.ts'
+import { components, machines, work } from '../db/schema.ts'
+
+/** All that is known of a machine and needed to judge it. */
+export interface Known {
+  readonly machine: Machine
+  readonly motors: readonly Motor[]
+  readonly work: readonly WorkRecord[]
+  /** Newest first: the latest ones, and of older ones the first of each week. */
+  readonly stops: readonly StopRecord[]
+  readonly allStops: number
+}
+
+export const iso = (v: Date | string): string => (v instanceof Date ? v : new Date(v)).toISOString()
+
+export const asMachine = (m: typeof machines.$inferSelect): Machine => ({
+  ...m,
+  retiredAt: m.retiredAt?.toISOString() ?? null,
+})
+
+export const asMotor = (c: typeof components.$inferSelect): Motor => ({
+  id: c.id,
+  machineId: c.machineId,
+  plate: c.spec.plate,
+  connectionVolts: c.spec.connectionVolts,
+  fittedAt: c.fittedAt.toISOString(),
+  fittedBy: c.fittedBy,
+  why: c.why,
+  standIn: c.standIn,
+  removedAt: c.removedAt?.toISOString() ?? null,
+  removedWhy: c.removedWhy,
+  version: c.version,
+})
+
+export const asWork = (w: typeof work.$inferSelect): WorkRecord => ({
+  id: w.id,
+  machineId: w.machineId,
+  doneAt: w.doneAt.toISOString(),
+  kind: w.kind,
+  note: w.note,
+  by: w.by,
+})
+
+interface StopRow extends Record<string, unknown> {
+  id: string
+  machine_id: string
+  taken_at: string
+  recorded_at: string
+  by: string
+  state: FileStop['state']
+  note: string
+  supersedes: string | null
+  reason: string
+  source: StopRecord['source']
+  superseded_by: string | null
+  of_all: string
+  readings: [string, string, number][]
+}
+
+const latest = 150
+
+/**
+ * Stops with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
+ * first of each week, so that a trend spans its epoch and judging costs the same however much is read.
+ */
+async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]> {
+  const siteIds = sql.param(list.map((m) => m.siteId))
+  const ids = sql.param(list.map((m) => m.id))
+  const result = await db.execute<StopRow>(sql`
+    with chosen as (
+      select x.* from unnest(${siteIds}::uuid[], ${ids}::uuid[]) as m(site_id, machine_id)
+      cross join lateral (
+        select s.site_id, s.machine_id, s.taken_at, s.id,
+          row_number() over (order by s.taken_at desc, s.id desc) as n,
+          row_number() over (partition by date_trunc('week', s.taken_at) order by s.taken_at, s.id) as of_week,
+          count(*) over () as of_all
+        from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
+      ) x
+      where x.n <= ${latest} or x.of_week = 1
+    )
+    select s.id, s.machine_id, s.taken_at, s.recorded_at, s.by, s.state, s.note, s.supersedes, s.reason, s.source,
+      x.new_stop_id as superseded_by, c.of_all,
+      coalesce((
+        select jsonb_agg(jsonb_build_array(r.quantity, r.position, r.value) order by r.quantity, r.position)
+        from readings r
+        where r.site_id = c.site_id and r.machine_id = c.machine_id and r.taken_at = c.taken_at and r.stop_id = c.id
+      ), '[]') as readings
+    from chosen c
+    join stops s on s.site_id = c.site_id and s.machine_id = c.machine_id and s.taken_at = c.taken_at and s.id = c.id
+    left join supersessions x on x.old_stop_id = s.id
+    order by s.taken_at desc, s.id desc`)
+  return result.rows
+}
+
+const asStop = (r: StopRow): StopRecord => ({
+  id: r.id,
+  machineId: r.machine_id,
+  takenAt: iso(r.taken_at),
+  recordedAt: iso(r.recorded_at),
+  by: r.by,
+  state: r.state,
+  readings: r.readings.map(([quantity, position, value]) => ({ quantity, position, value }) as Reading),
+  note: r.note,
+  supersedes: r.supersedes,
+  reason: r.reason,
+  supersededBy: r.superseded_by,
+  source: r.source,
+})
+
+function grouped<T, R>(rows: readonly T[], key: (row: T) => string, as: (row: T) => R): Map<string, R[]> {
+  const out = new Map<string, R[]>()
+  for (const row of rows) {
+    const list = out.get(key(row))
+    if (list) list.push(as(row))
+    else out.set(key(row), [as(row)])
+  }
+  return out
+}
+
+/** Load machines with everything that judging needs. Keep the list to some hundred at a time. */
+export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Promise<Known[]> {
+  if (machineIds.length === 0) return []
+  const ids = [...machineIds]
+  const list = (await db.select().from(machines).where(inArray(machines.id, ids))).map(asMachine)
+  const motors = grouped(
+    await db
+      .select()
+      .from(components)
+      .where(and(inArray(components.machineId, ids), sql`${components.slot} = 'motor'`))
+      .orderBy(asc(components.fittedAt)),
+    (c) => c.machineId,
+    asMotor,
+  )
+  const done = grouped(
+    await db.select().from(work).where(inArray(work.machineId, ids)).orderBy(asc(work.doneAt)),
+    (w) => w.machineId,
+    asWork,
+  )
+  const rows = await stopsOf(db, list)
+  const stops = grouped(rows, (s) => s.machine_id, asStop)
+  const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
+  return list.map((machine) => ({
+    machine,
+    motors: motors.get(machine.id) ?? [],
+    work: done.get(machine.id) ?? [],
+    stops: stops.get(machine.id) ?? [],
+    allStops: counts.get(machine.id) ?? 0,
+  }))
+}

@@ -1,0 +1,125 @@
+import { coreStop } from '@motor-round/contract'
+import { dueAt, loadShare, rank, type Judgement } from '@motor-round/core/judge'
+import type { HouseRules } from '@motor-round/core/limits'
+import { loadPoint, meanVolts } from '@motor-round/core/trend'
+import { eq, inArray, sql } from 'drizzle-orm'
+import type { Tx } from '../db/client.ts'
+import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
+import { judgeStop, speakingStop } from './judge-known.ts'
+import { loadKnown, type Known } from './known.ts'
+import { naturalKey } from './natural-key.ts'
+
+const needOf = (judgement: Judgement | null): number => {
+  if (judgement === null) return 1
+  const r = rank(judgement.level)
+  return r === 0 ? 0 : r + 1
+}
+
+function spark(known: Known, judgement: Judgement | null): number[] {
+  const allowed = judgement?.rail.allowed
+  if (allowed == null) return []
+  return known.stops
+    .filter((s) => s.supersededBy === null)
+    .flatMap((s) => {
+      const p = loadPoint(coreStop(s), null)
+      return p ? [Math.round((p.amps / allowed) * 1000) / 1000] : []
+    })
+    .slice(0, 16)
+    .reverse()
+}
+
+/**
+ * Judge machines again and write what the Roof shows of them. The state rows are locked first, in order, so that two
+ * writers to one machine follow each other and the later one sees both.
+ */
+export async function refresh(tx: Tx, machineIds: readonly string[], rules: HouseRules): Promise<void> {
+  const ids = [...machineIds].sort()
+  if (ids.length === 0) return
+  await tx
+    .select({ id: machineStates.machineId })
+    .from(machineStates)
+    .where(inArray(machineStates.machineId, ids))
+    .orderBy(machineStates.machineId)
+    .for('update')
+  const places = new Map(
+    (
+      await tx
+        .select({
+          id: machines.id,
+          areaId: units.areaId,
+          unitTag: units.tag,
+          siteName: sites.name,
+          areaName: areas.name,
+        })
+        .from(machines)
+        .innerJoin(units, eq(units.id, machines.unitId))
+        .innerJoin(sites, eq(sites.id, machines.siteId))
+        .innerJoin(areas, eq(areas.id, units.areaId))
+        .where(inArray(machines.id, ids))
+    ).map((p) => [p.id, p]),
+  )
+  const rows = (await loadKnown(tx, ids)).flatMap((known) => {
+    const place = places.get(known.machine.id)
+    if (!place) return []
+    const stop = speakingStop(known)
+    const judgement = stop ? judgeStop(known, stop, rules) : null
+    const seen = known.stops.find((s) => s.supersededBy === null)
+    return [
+      {
+        machineId: known.machine.id,
+        siteId: known.machine.siteId,
+        areaId: place.areaId,
+        sortKey: naturalKey(place.siteName, place.unitTag, known.machine.tag),
+        words: [place.unitTag, '/', known.machine.tag, known.machine.purpose, place.areaName, place.siteName]
+          .join(' ')
+          .toLowerCase(),
+        retired: known.machine.retiredAt !== null,
+        need: needOf(judgement),
+        judgement,
+        meanVolts: stop ? meanVolts(coreStop(stop)) : null,
+        load: judgement ? loadShare(judgement.rail) : null,
+        spark: spark(known, judgement),
+        seenAt: seen ? new Date(seen.takenAt) : null,
+        dueAt: judgement && stop ? new Date(dueAt(judgement.level, Date.parse(stop.takenAt), rules)) : null,
+      },
+    ]
+  })
+  if (rows.length === 0) return
+  const set = Object.fromEntries(
+    (
+      [
+        ['siteId', 'site_id'],
+        ['areaId', 'area_id'],
+        ['sortKey', 'sort_key'],
+        ['words', 'words'],
+        ['retired', 'retired'],
+        ['need', 'need'],
+        ['judgement', 'judgement'],
+        ['meanVolts', 'mean_volts'],
+        ['load', 'load'],
+        ['spark', 'spark'],
+        ['seenAt', 'seen_at'],
+        ['dueAt', 'due_at'],
+      ] as const
+    ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
+  )
+  await tx.insert(machineStates).values(rows).onConflictDoUpdate({ target: machineStates.machineId, set })
+}
+
+const batch = 100
+
+/** Judge many machines, some at a time. */
+export async function refreshMany(tx: Tx, machineIds: readonly string[], rules: HouseRules): Promise<void> {
+  const sorted = [...machineIds].sort()
+  for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch), rules)
+}
+
+/** Judge every machine of the house. */
+export async function refreshAll(tx: Tx, rules: HouseRules): Promise<void> {
+  const all = await tx.select({ id: machines.id }).from(machines)
+  await refreshMany(
+    tx,
+    all.map((m) => m.id),
+    rules,
+  )
+}

@@ -1,0 +1,101 @@
+import { endpoints, type RoofRow } from '@motor-round/contract'
+import { and, asc, count, desc, eq, inArray, like, sql, type SQL } from 'drizzle-orm'
+import type { Router } from 'express'
+import { areas, machines, machineStates as state, sites, units } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { mount } from '../http/mount.ts'
+
+const needs = { stop: 4, fix: 3, watch: 2, unseen: 1, ok: 0 } as const
+
+const orders: Record<'need' | 'tag' | 'seen' | 'load', SQL[]> = {
+  need: [desc(state.need), sql`${state.dueAt} asc nulls first`, asc(state.sortKey)],
+  tag: [asc(state.sortKey)],
+  seen: [sql`${state.seenAt} asc nulls first`, asc(state.sortKey)],
+  load: [sql`${state.load} desc nulls last`, asc(state.sortKey)],
+}
+
+/** What is typed into a search box, as a pattern that means itself. */
+export const likePattern = (q: string): string => `%${q.toLowerCase().replace(/[\\%_]/g, (c) => `\\${c}`)}%`
+
+/** The Roof: every machine in service, worst first. */
+export function roofRoutes(router: Router, deps: Deps): void {
+  mount(router, deps, endpoints.roof, async ({ query }) => {
+    const wide = and(
+      eq(state.retired, false),
+      query.site === undefined ? undefined : eq(state.siteId, query.site),
+      query.area === undefined ? undefined : eq(state.areaId, query.area),
+      query.q === undefined || query.q === '' ? undefined : like(state.words, likePattern(query.q)),
+    )
+    const narrow =
+      query.level && query.level.length > 0
+        ? and(
+            wide,
+            inArray(
+              state.need,
+              query.level.map((l) => needs[l]),
+            ),
+          )
+        : wide
+    const counted = await deps.db
+      .select({
+        need: state.need,
+        n: count(),
+        overdue: sql<string>`count(*) filter (where ${state.dueAt} < ${deps.now().toISOString()}::timestamptz)`,
+      })
+      .from(state)
+      .where(wide)
+      .groupBy(state.need)
+    const of = (need: number) => counted.find((c) => c.need === need)?.n ?? 0
+    const rows = await deps.db
+      .select({
+        state,
+        unitTag: units.tag,
+        tag: machines.tag,
+        purpose: machines.purpose,
+        siteName: sites.name,
+        areaName: areas.name,
+      })
+      .from(state)
+      .innerJoin(machines, eq(machines.id, state.machineId))
+      .innerJoin(units, eq(units.id, machines.unitId))
+      .innerJoin(sites, eq(sites.id, state.siteId))
+      .innerJoin(areas, eq(areas.id, state.areaId))
+      .where(narrow)
+      .orderBy(...orders[query.sort])
+      .offset(query.offset)
+      .limit(query.limit)
+    const total = (query.level?.length ? query.level : (Object.keys(needs) as (keyof typeof needs)[])).reduce(
+      (sum, l) => sum + of(needs[l]),
+      0,
+    )
+    return {
+      rows: rows.map((r): RoofRow => ({
+        machineId: r.state.machineId,
+        siteId: r.state.siteId,
+        areaId: r.state.areaId,
+        unitTag: r.unitTag,
+        tag: r.tag,
+        purpose: r.purpose,
+        siteName: r.siteName,
+        areaName: r.areaName,
+        level: r.state.judgement?.level ?? null,
+        headline: r.state.judgement?.headline ?? '',
+        confidence: r.state.judgement?.confidence ?? 'full',
+        rail: r.state.judgement?.rail ?? null,
+        meanVolts: r.state.meanVolts,
+        spark: r.state.spark,
+        seenAt: r.state.seenAt?.toISOString() ?? null,
+        dueAt: r.state.dueAt?.toISOString() ?? null,
+      })),
+      total,
+      counts: {
+        stop: of(4),
+        fix: of(3),
+        watch: of(2),
+        unseen: of(1),
+        ok: of(0),
+        overdue: counted.reduce((sum, c) => sum + Number(c.overdue), 0),
+      },
+    }
+  })
+}

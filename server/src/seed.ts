@@ -1,0 +1,47 @@
+import { demoOrganisation, demoPassword, demoPeople } from '@motor-round/demo'
+import { defaultHouseRules } from '@motor-round/core/limits'
+import { eq } from 'drizzle-orm'
+import { invite } from './auth/invitations.ts'
+import { hashPassword } from './auth/password.ts'
+import { applyOrganisation } from './books/organisation.ts'
+import { invitations, organisation, people } from './db/schema.ts'
+import type { Deps } from './deps.ts'
+import { refreshMany } from './roof/refresh.ts'
+import { currentRules } from './rules/current.ts'
+
+/** Load the demo into an empty database. @returns false when there is something in it already */
+export async function loadDemo(deps: Deps): Promise<boolean> {
+  return deps.db.transaction(async (tx) => {
+    const [there] = await tx.select().from(organisation)
+    if (there) return false
+    const { machines } = await applyOrganisation(tx, demoOrganisation(deps.now()))
+    for (const p of demoPeople)
+      await tx
+        .update(people)
+        .set({ passwordHash: await hashPassword(demoPassword(p.login)) })
+        .where(eq(people.id, p.id))
+    await refreshMany(tx, machines, await currentRules(tx))
+    return true
+  })
+}
+
+/** Make an organisation without demo, and a one-time link for its first lead while nobody has an account. */
+export async function firstLead(deps: Deps): Promise<string | null> {
+  return deps.db.transaction(async (tx) => {
+    await tx
+      .insert(organisation)
+      .values({ id: 1, name: 'Our rounds', rules: defaultHouseRules, rulesVersion: 1 })
+      .onConflictDoNothing()
+    const [someone] = await tx.select({ id: people.id }).from(people).limit(1)
+    if (someone) return null
+    await tx.delete(invitations)
+    return (await invite(tx, null, 'lead', deps.now())).path
+  })
+}
+
+/** The demo's sign-ins, where the demo is what the database holds; null elsewhere. */
+export async function demoSignIns(deps: Deps): Promise<{ login: string; password: string; role: string }[] | null> {
+  const rows = await deps.db.select({ id: people.id }).from(people)
+  const there = demoPeople.filter((p) => rows.some((r) => r.id === p.id))
+  return there.length === 0 ? null : there.map((p) => ({ login: p.login, password: demoPassword(p.login), role: p.role }))
+}

@@ -1,0 +1,11 @@
+import { defineConfig } from 'vite'
+
+export default defineConfig({
+  build: {
+    ssr: 'src/main.ts',
+    target: 'node20',
+    outDir: 'dist',
+    sourcemap: true,
+    rolldownOptions: { output: { entryFileNames: 'main.js' } },
+  },
+})

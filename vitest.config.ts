@@ -1,0 +1,21 @@
+import { defineConfig } from 'vitest/config'
+
+export default defineConfig({
+  test: {
+    projects: [
+      {
+        oxc: { jsx: { runtime: 'automatic' } },
+        test: { name: 'unit', environment: 'node', include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}'] },
+      },
+      {
+        test: {
+          name: 'server',
+          environment: 'node',
+          include: ['server/src/**/*.test.ts'],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+})
