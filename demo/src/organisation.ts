@@ -18,7 +18,7 @@ const walkers = ['Mosi Okonjo', 'Mosi Okonjo', 'Brin Hallow'] as const
 /** Load share at which a story shows what it should; healthy machines run between two thirds and nine tenths. */
 const storyLoad: Record<string, number> = {
   'sheave-closed': 0.93,
-  'bearing-drags': 0.79,
+  'bearing-drags': 0.83,
   'filter-wall': 0.92,
   'stand-in': 0.8,
   'unit-plate': 0.9,
@@ -195,7 +195,7 @@ export function demoOrganisation(now: Date): OrganisationFile {
     site.areas.forEach((area, a) => {
       const areaId = seededId(random, birth)
       parts.areas.push({ id: areaId, siteId, name: area.name, kind: area.kind })
-      const lean = [0, 1, 2].map(() => random.between(-0.0015, 0.0015))
+      const lean = [0, 1, 2].map(() => random.between(-0.0022, 0.0022))
       const units = new Map<string, string>()
       for (const spec of area.machines) {
         n += 1

@@ -7,6 +7,8 @@ import {
   drift,
   epochAt,
   loadPoint,
+  meanVolts,
+  median,
   thin,
   usualRange,
   valueOf,
@@ -14,6 +16,7 @@ import {
   type Drift,
   type Epoch,
   type LoadPoint,
+  type Stop,
   type Usual,
 } from '../trend/index.ts'
 import type { JudgeInput } from './input.ts'
@@ -47,6 +50,15 @@ function three(values: readonly (number | undefined)[]): ThreePhase | null {
 
 const longestHistory = 400
 
+/**
+ * The volts to which a machine's amps are referred before they are compared: the median of what was found there, so
+ * that the figures stay those of the clamp and only the swings of the supply are taken out.
+ */
+export function referenceVolts(history: readonly Stop[], stop: Stop): number | null {
+  const found = [...history, stop].flatMap((s) => meanVolts(s) ?? []).filter((v) => v > 0)
+  return found.length === 0 ? null : median(found)
+}
+
 /** Work out the context of a stop. @throws RangeError when the service volts are not above zero */
 export function contextOf(input: JudgeInput): Context {
   const { machine, motor, stop, rules } = input
@@ -64,8 +76,8 @@ export function contextOf(input: JudgeInput): Context {
     values.flatMap((v, i) => (v === undefined ? [] : [{ name: names[i] ?? '', volts: v }]))
   const read = named(linePositions, line)
   const epoch = epochAt(input.work, 'amps', stop.at)
-  const columnVolts = allowed?.columnVolts ?? null
-  const point = loadPoint(stop, columnVolts)
+  const reference = referenceVolts(input.history, stop)
+  const point = loadPoint(stop, reference)
   const comparablePoints = (from: number | null, to: number) =>
     thin(
       input.history
@@ -73,7 +85,7 @@ export function contextOf(input: JudgeInput): Context {
         .sort((x, y) => x.at - y.at),
       longestHistory,
     ).flatMap((s) => {
-      const p = loadPoint(s, columnVolts)
+      const p = loadPoint(s, reference)
       // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
       return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
     })

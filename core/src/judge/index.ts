@@ -1,4 +1,5 @@
 export { checks } from './checks/register.ts'
+export { ampsHistory, type AmpsEpoch, type AmpsHistory } from './amps-history.ts'
 export { dueAt } from './due.ts'
 export type { FittedMotor, JudgeInput, MachineFacts } from './input.ts'
 export { judge, loadShare, type Judgement, type Rail } from './judgement.ts'

@@ -6,6 +6,14 @@ export function amps(value: number): string {
   return two.endsWith('0') ? two.slice(0, -1) : two
 }
 
+/** Currents of one machine side by side, each with the decimals of its size: 7.70 7.73 7.77, never 7.7 beside 7.73. */
+export function ampsRow(values: readonly number[]): string[] {
+  const shown = values.map(amps)
+  const decimals = (text: string) => text.split('.')[1]?.length ?? 0
+  const small = Math.max(0, ...shown.filter((_, i) => (values[i] ?? 0) < 9.995).map(decimals))
+  return shown.map((text, i) => ((values[i] ?? 0) < 9.995 ? (values[i] ?? 0).toFixed(small) : text))
+}
+
 /** Volts without decimals from 100 up, with one below. */
 export function volts(value: number): string {
   return value >= 100 ? value.toFixed(0) : value.toFixed(1)

@@ -6,7 +6,7 @@ export interface LoadPoint {
   readonly at: number
   /** Mean of the legs as read, amperes. */
   readonly amps: number
-  /** The same, referred to the plate column's volts (constant shaft power), amperes. */
+  /** The same at the machine's reference volts (constant shaft power), amperes. */
   readonly normal: number
   readonly legs: readonly number[]
 }
@@ -24,15 +24,15 @@ export function meanVolts(stop: Stop): number | null {
 }
 
 /**
- * @param columnVolts volts of the plate column in use, or null to leave the amps as they are
+ * @param reference volts to refer the amps to, or null to leave them as they are
  * @returns null when the stop has no amps, or the machine was not drawing current
  */
-export function loadPoint(stop: Stop, columnVolts: number | null): LoadPoint | null {
+export function loadPoint(stop: Stop, reference: number | null): LoadPoint | null {
   const legs = valuesAt(stop.readings, 'amps', legPositions).filter((v) => v !== undefined)
   if (legs.length === 0) return null
   const amps = mean(legs)
   if (amps <= 0) return null
   const volts = meanVolts(stop)
-  const normal = volts !== null && columnVolts !== null && volts > 0 ? (amps * volts) / columnVolts : amps
+  const normal = volts !== null && reference !== null && volts > 0 ? (amps * volts) / reference : amps
   return { at: stop.at, amps, normal, legs }
 }

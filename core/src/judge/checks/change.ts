@@ -40,7 +40,9 @@ export const change: Check = {
         basis,
         because: c.usual
           ? `${show.amps(point.normal)} A against ${from}${since}.`
-          : `${show.signed(moved * 100, 0)} % since ${when}.`,
+          : Math.abs(moved) < 0.005
+            ? `As on ${when}.`
+            : `${show.signed(moved * 100, 0)} % since ${when}.`,
         next: 'Nothing to do.',
       })
     const hint =

@@ -10,8 +10,8 @@ function lacking(c: Context): { serious: string[]; minor: string[] } {
     serious.push(`amps on ${c.legsRead.map((l) => l.name).join(' and ')} only`)
   if (c.legsRead.length === 0) serious.push('no amps read')
   if (state.settled === false) serious.push('read before it had settled')
-  if (state.panels === 'off') serious.push('panels off')
-  if (state.sister === 'off') serious.push('sister fan off')
+  if (state.panels === 'off') serious.push('panels off, which loads some wheels more')
+  if (state.sister === 'off') serious.push('the sister fan off')
   if (state.settled === null) minor.push('whether it had settled')
   if (c.machine.hasSister && state.sister === null) minor.push('whether the sister fan ran')
   if (c.machine.hasDrive && c.hz === undefined) minor.push('the drive’s Hz')
@@ -29,6 +29,7 @@ export const conditions: Check = {
   },
   judge(c) {
     const { serious, minor } = lacking(c)
+    const { state } = c.stop
     const parts = [
       serious.length > 0 ? `Taken with ${serious.join(', ')}` : '',
       minor.length > 0 ? `${serious.length > 0 ? 'not said: ' : 'Not said: '}${minor.join(', ')}` : '',
@@ -36,7 +37,7 @@ export const conditions: Check = {
     return verdict(this, {
       level: serious.length > 0 ? 'watch' : 'ok',
       basis: [practice('unlike readings are not compared')],
-      because: `${parts.join('; ')}.`,
+      because: `${parts.join('; ')}.${state.sister === 'off' ? ' This one may be moving all the air.' : ''}`,
       next:
         serious.length > 0
           ? 'Read again, all legs, settled, panels on, the sister fan in its usual state.'

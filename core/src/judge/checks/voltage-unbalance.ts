@@ -1,4 +1,10 @@
-import { lostLineByVolts, negativeSequenceRatio, unbalanceDerating, voltageUnbalance } from '../../electrical/index.ts'
+import {
+  loadByRatio,
+  lostLineByVolts,
+  negativeSequenceRatio,
+  unbalanceDerating,
+  voltageUnbalance,
+} from '../../electrical/index.ts'
 import { standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
@@ -43,7 +49,11 @@ export const voltageUnbalanceCheck: Check = {
         next: 'Nothing to do.',
       })
     const derate = unbalanceDerating(u) ?? 0
-    const loaded = c.point && c.allowed ? c.point.normal / c.allowed.amps : null
+    const average = (volts[0] + volts[1] + volts[2]) / 3
+    const loaded =
+      c.point && c.allowed
+        ? (loadByRatio(c.point.amps, c.allowed.amps, average, c.allowed.columnVolts).load ?? 0)
+        : null
     const over = loaded !== null && loaded > derate
     const bad = over || u > supply.value
     return verdict(this, {

@@ -1,0 +1,126 @@
+// Pictures of the main views from the demo data, into docs/screenshots (or a folder given as argument).
+import { spawn } from 'node:child_process'
+import { mkdirSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import { chromium as browserType } from '@playwright/test'
+import { chromium, needBuild } from './lib/packages.mjs'
+import { root } from './lib/paths.mjs'
+import { anyPort, Cluster } from './lib/postgres.mjs'
+import { main } from './lib/say.mjs'
+
+const now = '2026-11-25T09:00:00Z'
+const out = resolve(process.argv[2] ?? join(root, 'docs/screenshots'))
+const only = process.argv.slice(3)
+
+/** Start the server on demo data of its own. */
+async function serve() {
+  await needBuild()
+  const dir = join(tmpdir(), `motor-round-shots-${process.pid}`)
+  const cluster = new Cluster(dir, { fast: true })
+  await cluster.start()
+  const port = await anyPort()
+  const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
+    env: { ...process.env, DATABASE_URL: await cluster.ensureDatabase('shots'), PORT: String(port), SESSION_SECRET: 'only-for-pictures-0000', WEB_DIR: join(root, 'web/dist'), DEMO: 'yes', FIXED_NOW: now },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise((done, fail) => {
+    server.stdout.once('data', done)
+    server.once('exit', () => fail(new Error('the server did not start')))
+  })
+  return {
+    base: `http://127.0.0.1:${port}`,
+    end: async () => {
+      server.kill('SIGTERM')
+      await new Promise((r) => server.once('exit', r))
+      await cluster.stop('immediate')
+      rmSync(dir, { recursive: true, force: true })
+    },
+  }
+}
+
+const desktop = { width: 1280, height: 800 }
+const phone = { width: 390, height: 844 }
+
+/** Each picture: name, size, and how to get there. */
+const pictures = [
+  ['sign-in', desktop, null, async (page) => page.getByRole('heading', { name: 'Motor Round' }).waitFor()],
+  ['roof', desktop, '/roof', async (page) => page.getByText('EF-7 / EF').waitFor()],
+  ['roof-phone', phone, '/roof', async (page) => page.getByText('EF-7 / EF').waitFor()],
+  ['machine', desktop, ['AHU-2', 'SF'], async (page) => page.locator('canvas').waitFor()],
+  ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').waitFor()],
+  ['machine-plant-room', desktop, ['MAU-1', 'SF'], async (page) => {
+    await page.locator('canvas').waitFor()
+    await page.getByRole('button', { name: 'Plant room' }).click()
+  }],
+  ['stop-phone', phone, ['AHU-2', 'SF', 'stop'], async (page) => {
+    await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], false)
+  }],
+  ['stop-asks', phone, ['AHU-1', 'SF', 'stop'], async (page) => {
+    await type(page, ['479', '478', '480', '10.2', '104'], true)
+    await page.getByRole('alert').waitFor()
+  }],
+  ['stop-state', phone, ['RTU-31', 'SF-1', 'stop'], async (page) => page.getByRole('button', { name: 'State' }).click()],
+  ['stop', desktop, ['AHU-2', 'SF', 'stop'], async (page) => {
+    await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], true)
+  }],
+  ['plate-edit', desktop, ['EF-12', 'EF'], async (page) => {
+    await page.locator('canvas').waitFor()
+    await page.getByRole('button', { name: /Full-load amps/ }).click()
+    await page.keyboard.type('2.1')
+    await page.keyboard.press('Enter')
+  }],
+  ['replace-motor', desktop, ['EF-24', 'EF', 'motor'], async (page) => page.getByRole('heading', { name: /Replace/ }).waitFor()],
+  ['new-machine', desktop, '/machines/new', async (page) => page.getByRole('heading', { name: 'Add a machine' }).waitFor()],
+  ['books', desktop, '/books', async (page) => {
+    const lines = ['site,unit,machine,taken_at,quantity,position,value,unit_of_measure', 'Slipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L1,9.8,A', 'Slipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L2,9.7,furlong', 'Slipway Workshop,AHU-9,SF,2026-11-31T10:00:00Z,amps,L3,9.9,A']
+    await page.locator('input[type=file]').setInputFiles({ name: 'slipway-november.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\r\n')) })
+    await page.getByRole('alert').waitFor()
+  }],
+  ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and where').waitFor()],
+]
+
+async function type(page, values, last) {
+  for (const [i, v] of values.entries()) {
+    await page.keyboard.type(v)
+    if (last || i < values.length - 1) await page.keyboard.press('Enter')
+  }
+}
+
+main(async () => {
+  mkdirSync(out, { recursive: true })
+  const { base, end } = await serve()
+  const browser = await browserType.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+  try {
+    const signedIn = await browser.newContext({ locale: 'en-GB', timezoneId: 'America/Halifax' })
+    const entry = await signedIn.newPage()
+    await entry.goto(`${base}/sign-in`)
+    await entry.getByLabel('Sign-in name').fill('vale')
+    await entry.getByLabel('Password', { exact: true }).fill('vale-on-the-roof')
+    await entry.getByRole('button', { name: 'Sign in' }).click()
+    await entry.waitForURL('**/roof')
+    const state = await signedIn.storageState()
+    for (const [name, viewport, where, act] of pictures) {
+      if (only.length > 0 && !only.includes(name)) continue
+      const context = await browser.newContext({ viewport, locale: 'en-GB', timezoneId: 'America/Halifax', ...(where ? { storageState: state } : {}) })
+      const page = await context.newPage()
+      await page.clock.setFixedTime(new Date(now))
+      let path = where ?? '/sign-in'
+      if (Array.isArray(where)) {
+        const found = await context.request.get(`${base}/api/v1/machines?q=${encodeURIComponent(where[0])}`)
+        const machine = (await found.json()).find((m) => m.unitTag === where[0] && m.tag === where[1])
+        path = `/machines/${machine.id}${where[2] ? `/${where[2]}` : ''}`
+      }
+      await page.goto(base + path)
+      await page.waitForLoadState('networkidle')
+      await act(page)
+      await page.waitForTimeout(250)
+      await page.screenshot({ path: join(out, `${name}.png`) })
+      process.stdout.write(`${name}.png\n`)
+      await context.close()
+    }
+  } finally {
+    await browser.close()
+    await end()
+  }
+})

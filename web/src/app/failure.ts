@@ -1,0 +1,34 @@
+import { problem, type Problem } from '@motor-round/contract'
+
+/** What went wrong with a call: the server's problem details, or no answer at all. */
+export interface Failure {
+  readonly noSignal: boolean
+  readonly problem: Problem
+}
+
+/** Read an error of the base query. */
+export function failureOf(status: unknown, data: unknown): Failure {
+  const parsed = problem.safeParse(data)
+  if (parsed.success) return { noSignal: false, problem: parsed.data }
+  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR')
+    return {
+      noSignal: true,
+      problem: { type: 'about:blank', title: 'No signal', status: 0, detail: 'No answer from the server.' },
+    }
+  return {
+    noSignal: false,
+    problem: {
+      type: 'about:blank',
+      title: 'Our mistake',
+      status: 500,
+      detail: 'The server answered with something that cannot be read.',
+    },
+  }
+}
+
+/** The message of a failure for a person. */
+export const messageOf = (f: Failure): string => f.problem.detail ?? f.problem.title
+
+/** The message that belongs to a field, or undefined. */
+export const fieldMessage = (f: Failure | undefined, path: string): string | undefined =>
+  f?.problem.errors?.find((e) => e.path === path || e.path.startsWith(`${path}.`))?.message

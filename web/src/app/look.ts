@@ -1,0 +1,17 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+
+export type Look = 'day' | 'plant'
+const key = 'motor-round-look'
+
+/** Which of the two looks: bright daylight, or the dark plant room. Remembered on this device. */
+export const look = createSlice({
+  name: 'look',
+  initialState: (): { theme: Look } => ({ theme: localStorage.getItem(key) === 'plant' ? 'plant' : 'day' }),
+  reducers: {
+    setLook(state, action: PayloadAction<Look>) {
+      state.theme = action.payload
+      localStorage.setItem(key, action.payload)
+    },
+  },
+})
+export const { setLook } = look.actions

@@ -1,0 +1,8 @@
+import { useMemo } from 'react'
+import { api } from './api.ts'
+
+/** The server's clock as of the last look at the session; this device's until then. */
+export function useNow(): number {
+  const now = api.useSessionQuery({}).data?.now
+  return useMemo(() => (now === undefined ? Date.now() : Date.parse(now)), [now])
+}

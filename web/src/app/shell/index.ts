@@ -1,0 +1,2 @@
+export { Shell } from './shell.tsx'
+export { usePerson, useMay } from './person.ts'

@@ -1,0 +1,96 @@
+import { Suspense, useEffect } from 'react'
+import { useDispatch, useSelector } from 'react-redux'
+import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { Finder } from '../../features/finder/index.ts'
+import { api } from '../api.ts'
+import { setLook } from '../look.ts'
+import type { RootState } from '../store.ts'
+import './shell.css'
+
+function Account({ name }: { name: string }) {
+  const dispatch = useDispatch()
+  const navigate = useNavigate()
+  const theme = useSelector((s: RootState) => s.look.theme)
+  const [signOut] = api.useSignOutMutation()
+  return (
+    <div className="shell-account">
+      <button type="button" onClick={() => dispatch(setLook(theme === 'day' ? 'plant' : 'day'))}>
+        {theme === 'day' ? 'Plant room' : 'Daylight'}
+      </button>
+      <span>{name}</span>
+      <button
+        type="button"
+        onClick={() => {
+          void signOut({}).then(() => {
+            dispatch(api.util.resetApiState())
+            return navigate('/sign-in')
+          })
+        }}
+      >
+        Sign out
+      </button>
+    </div>
+  )
+}
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+
+/** The frame of every screen. `bare` leaves out the bar: a stop on a phone needs the room. */
+export function Shell({ bare = false }: { bare?: boolean }) {
+  const session = api.useSessionQuery({})
+  const location = useLocation()
+  const navigate = useNavigate()
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return
+      if (e.key === '/' && !bare) {
+        e.preventDefault()
+        document.getElementById('find-machine')?.focus()
+      } else if (e.key === '?') void navigate('/keys')
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [bare, navigate])
+
+  if (session.isLoading) return <p className="page">Loading …</p>
+  if (session.isError)
+    return (
+      <div className="page">
+        <div className="problem">
+          <h3>
+            {session.error && 'noSignal' in session.error && session.error.noSignal
+              ? 'No signal'
+              : 'The server does not answer'}
+          </h3>
+          <p>Nothing is lost. Try again when there is signal.</p>
+          <button type="button" className="link-button" onClick={() => void session.refetch()}>
+            Try again
+          </button>
+        </div>
+      </div>
+    )
+  const person = session.data?.person
+  if (!person) return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />
+  const body = (
+    <Suspense fallback={<p className="page">Loading …</p>}>
+      <Outlet />
+    </Suspense>
+  )
+  if (bare) return body
+  return (
+    <>
+      <header className="shell-bar">
+        <span className="shell-name">{session.data?.organisation}</span>
+        <nav aria-label="Screens">
+          <NavLink to="/roof">Roof</NavLink>
+          <NavLink to="/books">Books</NavLink>
+          <NavLink to="/house-rules">House rules</NavLink>
+        </nav>
+        <Finder />
+        <Account name={person.name} />
+      </header>
+      <main>{body}</main>
+    </>
+  )
+}

@@ -1,0 +1,63 @@
+import { ConfigProvider, theme as antdTheme } from 'antd'
+import { useEffect, type ReactNode } from 'react'
+import { useSelector } from 'react-redux'
+import type { RootState } from './store.ts'
+
+const day = {
+  colorPrimary: '#0A5468',
+  colorText: '#10181D',
+  colorTextSecondary: '#3A464D',
+  colorTextPlaceholder: '#4A575E',
+  colorBorder: '#8A969C',
+  colorBgContainer: '#FFFFFF',
+  colorBgElevated: '#FFFFFF',
+  colorBgLayout: '#E6EAEB',
+  colorError: '#93290B',
+  colorSuccess: '#1C5E42',
+  colorWarning: '#704800',
+}
+const plant = {
+  colorPrimary: '#7FD0E0',
+  colorTextLightSolid: '#062029',
+  colorText: '#F2F5F6',
+  colorTextSecondary: '#C3CED3',
+  colorTextPlaceholder: '#A9B6BC',
+  colorBorder: '#5F7079',
+  colorBgContainer: '#1B2429',
+  colorBgElevated: '#1B2429',
+  colorBgLayout: '#0D1215',
+  colorError: '#FFA98A',
+  colorSuccess: '#8FDCB4',
+  colorWarning: '#F2C46D',
+}
+
+/** Our look, told to Ant Design by its tokens and to our own drawings by CSS variables. */
+export function Themed({ children }: { children: ReactNode }) {
+  const theme = useSelector((s: RootState) => s.look.theme)
+  useEffect(() => {
+    document.documentElement.dataset['theme'] = theme
+  }, [theme])
+  return (
+    <ConfigProvider
+      theme={{
+        algorithm: theme === 'plant' ? antdTheme.darkAlgorithm : antdTheme.defaultAlgorithm,
+        token: {
+          ...(theme === 'plant' ? plant : day),
+          borderRadius: 0,
+          borderRadiusLG: 0,
+          borderRadiusSM: 0,
+          fontFamily: "'Barlow', sans-serif",
+          fontSize: 16,
+          controlHeight: 40,
+          controlHeightLG: 48,
+          motion: false,
+          boxShadow: 'none',
+          boxShadowSecondary: '0 0 0 1px var(--rule-2)',
+        },
+        components: { Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 } },
+      }}
+    >
+      {children}
+    </ConfigProvider>
+  )
+}

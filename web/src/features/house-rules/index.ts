@@ -1,0 +1,1 @@
+export { HouseRulesScreen } from './house-rules.tsx'

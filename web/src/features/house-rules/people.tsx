@@ -1,0 +1,139 @@
+import { roles, type Role } from '@motor-round/contract'
+import { Button, Input, Select } from 'antd'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { usePerson } from '../../app/shell/index.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+
+const roleWords: Record<Role, string> = {
+  lead: 'lead: plans, sets rules, brings files in',
+  mechanic: 'mechanic: takes stops, records work, enters plates',
+  viewer: 'viewer: looks',
+}
+
+function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => void }) {
+  const [name, setName] = useState('')
+  const [login, setLogin] = useState('')
+  const [role, setRole] = useState<Role>('mechanic')
+  const [add, attempt] = api.useAddPersonMutation()
+  const failure = attempt.error as Failure | undefined
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void add({ body: { id: uuid(), name, login, role } })
+          .unwrap()
+          .then(
+            (l) => {
+              onLink({ name: l.person.name, path: l.path })
+              setName('')
+              setLogin('')
+            },
+            () => undefined,
+          )
+      }}
+    >
+      <div className="form-grid">
+        <Field label="Name" error={fieldMessage(failure, 'name')}>
+          <Input value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
+        </Field>
+        <Field label="Sign-in name" error={fieldMessage(failure, 'login')}>
+          <Input value={login} maxLength={40} autoCapitalize="none" onChange={(e) => setLogin(e.target.value)} />
+        </Field>
+        <Field label="Role">
+          <Select<Role>
+            aria-label="Role"
+            value={role}
+            popupMatchSelectWidth={false}
+            options={roles.map((r) => ({ value: r, label: roleWords[r] }))}
+            onChange={setRole}
+          />
+        </Field>
+      </div>
+      <div>
+        <Button htmlType="submit" loading={attempt.isLoading} disabled={name.trim() === '' || login.trim() === ''}>
+          Add and make a link
+        </Button>
+      </div>
+    </form>
+  )
+}
+
+/** Who may sign in, and as what. A new person gets a one-time link and chooses the password. */
+export function People() {
+  const people = api.usePeopleQuery({}).data ?? []
+  const me = usePerson()
+  const [edit, editing] = api.useEditPersonMutation()
+  const [newLink] = api.useNewLinkMutation()
+  const [link, setLink] = useState<{ name: string; path: string } | null>(null)
+  return (
+    <section className="sheet stack">
+      <h2>People</h2>
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="People">
+        <table className="table">
+          <thead>
+            <tr>
+              <th>Name</th>
+              <th>Sign-in name</th>
+              <th>Role</th>
+              <th>Account</th>
+            </tr>
+          </thead>
+          <tbody>
+            {people.map((p) => (
+              <tr key={p.id}>
+                <td>{p.name}</td>
+                <td>{p.login}</td>
+                <td>
+                  <Select<Role>
+                    aria-label={`Role of ${p.name}`}
+                    value={p.role}
+                    disabled={p.id === me?.id}
+                    options={roles.map((r) => ({ value: r, label: r }))}
+                    onChange={(role) =>
+                      void edit({ params: { id: p.id }, body: { role, disabled: p.disabledAt !== null } })
+                    }
+                  />
+                </td>
+                <td>
+                  <Button
+                    disabled={p.id === me?.id}
+                    onClick={() =>
+                      void edit({ params: { id: p.id }, body: { role: p.role, disabled: p.disabledAt === null } })
+                    }
+                  >
+                    {p.disabledAt === null ? 'Close' : 'Open again'}
+                  </Button>{' '}
+                  <Button
+                    disabled={p.disabledAt !== null}
+                    onClick={() =>
+                      void newLink({ params: { id: p.id } })
+                        .unwrap()
+                        .then(
+                          (l) => setLink({ name: p.name, path: l.path }),
+                          () => undefined,
+                        )
+                    }
+                  >
+                    New link
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <FailureNote failure={editing.error as Failure | undefined} kept="Nothing has changed." />
+      {link ? (
+        <p role="status">
+          Give {link.name} this link; it works once, for three days: <b>{`${window.location.origin}${link.path}`}</b>
+        </p>
+      ) : null}
+      <h3>Add a person</h3>
+      <AddPerson onLink={setLink} />
+    </section>
+  )
+}

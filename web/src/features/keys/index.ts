@@ -1,0 +1,1 @@
+export { Keys } from './keys.tsx'

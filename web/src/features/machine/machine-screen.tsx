@@ -1,0 +1,216 @@
+import { coreWork, type MachinePage } from '@motor-round/contract'
+import { ampsHistory, judge, loadShare, type Judgement } from '@motor-round/core/judge'
+import { linePositions, neutralPositions, show } from '@motor-round/core/quantity'
+import { valuesAt, type Stop } from '@motor-round/core/trend'
+import { Button } from 'antd'
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { dueWords, shortDay } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useNow } from '../../app/now.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { LoadRail } from '../../parts/load-rail/index.ts'
+import { PlatePanel } from './plate-panel.tsx'
+import { RecordWork } from './record-work.tsx'
+import { StopsTable } from './stops-table.tsx'
+import { Trail } from './trail.tsx'
+import { speaking, useJudging } from './use-judging.ts'
+import { Verdicts } from './verdicts.tsx'
+import './machine.css'
+
+const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
+
+function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; now: number }) {
+  const volts = [
+    ...valuesAt(stop.readings, 'volts_ll', linePositions),
+    ...valuesAt(stop.readings, 'volts_ln', neutralPositions),
+  ].filter((v) => v !== undefined)
+  return (
+    <div className="machine-latest">
+      <div className="machine-rail">
+        <LoadRail rail={judgement.rail} full />
+      </div>
+      <div>
+        <b className="machine-amps">
+          {judgement.rail.legs.length > 0
+            ? `${show.ampsRow(judgement.rail.legs.map((l) => l.amps)).join('  ')} A`
+            : 'no amps'}
+        </b>
+        <p className="quiet">
+          {volts.length > 0 ? `${volts.map(show.volts).join(' ')} V` : 'no volts'} ·{' '}
+          {shortDay(new Date(stop.at).toISOString(), now)}
+          {stop.state.settled ? ', settled' : stop.state.settled === false ? ', not settled' : ''}
+        </p>
+      </div>
+    </div>
+  )
+}
+
+function Facts({ page }: { page: MachinePage }) {
+  const { machine, unit, area, site } = page
+  const facts: [string, string][] = [
+    ['Stands', `${site.name}, ${area.name}`],
+    [
+      'Supply',
+      `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
+    ],
+    ['Drive', `${machine.drive}${machine.hasDrive ? ', variable-frequency drive' : ''}`],
+    ['Unit', `${unit.kind}${unit.modelLine ? ` ${unit.modelLine}` : ''}`],
+  ]
+  return (
+    <section className="sheet">
+      <h2>What it is</h2>
+      <dl className="facts">
+        {facts.map(([k, v]) => (
+          <div key={k}>
+            <dt>{k}</dt>
+            <dd>{v}</dd>
+          </div>
+        ))}
+        {page.siblings.length > 0 ? (
+          <div>
+            <dt>In the same unit</dt>
+            <dd>
+              {page.siblings.map((s) => (
+                <Link key={s.id} to={`/machines/${s.id}`}>
+                  {s.unitTag} / {s.tag}{' '}
+                </Link>
+              ))}
+            </dd>
+          </div>
+        ) : null}
+      </dl>
+    </section>
+  )
+}
+
+/** A machine: plate, latest stop, what it says and why, amps over time, stops, work. */
+export function MachineScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useMachinePageQuery({ params: { id } })
+  const page = query.currentData
+  const judging = useJudging(page)
+  const now = useNow()
+  const mayAct = useMay('mechanic')
+  const navigate = useNavigate()
+  const [working, setWorking] = useState(false)
+  const stop = page ? speaking(page) : null
+  const judged = useMemo(() => {
+    if (!judging || !stop) return null
+    const input = judging(stop)
+    return { judgement: judge(input), history: ampsHistory(input), work: input.work }
+    // The stop is derived from the page, as judging is.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [judging])
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const own = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(e.target.tagName)
+      if (!own && e.key === 's' && !e.ctrlKey && !e.metaKey && mayAct) void navigate(`/machines/${id}/stop`)
+    }
+    window.addEventListener('keydown', onKey)
+    return () => window.removeEventListener('keydown', onKey)
+  }, [id, mayAct, navigate])
+
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  const { machine, unit } = page
+  const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
+  const bad = judged?.judgement.verdicts.filter((v) => v.level !== 'ok') ?? []
+  const share = judged ? loadShare(judged.judgement.rail) : null
+  return (
+    <div className="page stack">
+      <header className="machine-head">
+        <div>
+          <h1 className="machine-tag">
+            {unit.tag} / {machine.tag}
+          </h1>
+          <p className="quiet">
+            {machine.purpose} · {page.area.name}
+            {machine.retiredAt ? ' · retired' : ` · due ${due.words}`}
+          </p>
+        </div>
+        {judged && stop ? <Latest stop={stop} judgement={judged.judgement} now={now} /> : <p>Never read.</p>}
+        {mayAct ? (
+          <div className="row machine-buttons">
+            <Link to={`/machines/${id}/edit`}>
+              <Button>Edit</Button>
+            </Link>
+            <Button onClick={() => setWorking(true)}>Record work</Button>
+            <Link to={`/machines/${id}/stop`}>
+              <Button type="primary">Take a stop</Button>
+            </Link>
+          </div>
+        ) : null}
+      </header>
+      {working ? <RecordWork machineId={id} now={now} done={() => setWorking(false)} /> : null}
+      <div className="machine-columns">
+        <div className="stack">
+          <PlatePanel key={page.motor?.id ?? 'none'} page={page} mayEdit={mayAct} now={now} />
+          <Facts page={page} />
+        </div>
+        <div className="stack">
+          {judged ? (
+            <>
+              <section className={`sheet machine-says says-${judged.judgement.level}`}>
+                <header>
+                  <h2>What it says</h2>
+                  {bad.length === 0 ? <LevelMark level="ok" /> : null}
+                </header>
+                {bad.length === 0 ? <p>{judged.judgement.headline}</p> : <Verdicts verdicts={bad} />}
+              </section>
+              <section className="sheet">
+                <header>
+                  <h2>Amps</h2>
+                  <span className="quiet">{share === null ? '' : `now ${show.percent(share)} of plate`}</span>
+                </header>
+                <Suspense fallback={<div className="amps-chart" />}>
+                  <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.work} />
+                </Suspense>
+              </section>
+              <section className="sheet">
+                <header>
+                  <h2>Checked and in order</h2>
+                </header>
+                <Verdicts verdicts={judged.judgement.verdicts.filter((v) => v.level === 'ok')} />
+              </section>
+            </>
+          ) : (
+            <section className="sheet">
+              <h2>Nothing read yet</h2>
+              <p>
+                Take a first stop: volts, amps, and the state it runs in. From the fourth on, its own usual range is
+                known.
+              </p>
+            </section>
+          )}
+          <section className="sheet">
+            <header>
+              <h2>Stops</h2>
+              <span className="quiet">{page.stops.length + page.moreStops} in the book</span>
+            </header>
+            <StopsTable stops={page.stops} more={page.moreStops} mayCorrect={mayAct} />
+          </section>
+          <section className="sheet">
+            <h2>Work</h2>
+            {page.work.length === 0 ? <p className="quiet">No work in the book.</p> : null}
+            {[...page.work].reverse().map((w) => (
+              <p key={w.id} className="trail">
+                {shortDay(w.doneAt, now)} · {coreWork(w).kind.replaceAll('-', ' ')}
+                {w.note ? `: ${w.note}` : ''} <span className="quiet">{w.by}</span>
+              </p>
+            ))}
+          </section>
+          <Trail ids={[machine.id, ...(page.motor ? [page.motor.id] : [])]} />
+        </div>
+      </div>
+    </div>
+  )
+}

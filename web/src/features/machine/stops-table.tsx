@@ -1,0 +1,97 @@
+import type { StopRecord } from '@motor-round/contract'
+import { legPositions, linePositions, neutralPositions, show } from '@motor-round/core/quantity'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { dayTime } from '../../app/dates.ts'
+
+const figures = (s: StopRecord, quantity: string, positions: readonly string[], as: (v: number) => string) =>
+  positions
+    .flatMap((p) => {
+      const r = s.readings.find((x) => x.quantity === quantity && x.position === p)
+      return r ? [as(r.value)] : []
+    })
+    .join('  ')
+
+const stateWords = (s: StopRecord): string => {
+  const { state } = s
+  return [
+    state.settled === null ? '' : state.settled ? 'settled' : 'not settled',
+    state.mode === null || state.mode === 'normal' ? '' : state.mode,
+    state.sister === 'off' ? 'sister off' : '',
+    state.panels === 'off' ? 'panels off' : '',
+    state.filters === 'dirty' ? 'filters dirty' : state.filters === 'out' ? 'filters out' : '',
+    state.turning === 'backwards' || state.turning === 'not turning' ? state.turning : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
+/** Every stop, newest first. Corrected ones stay, struck out, with the reason beside what replaced them. */
+export function StopsTable({
+  stops,
+  more,
+  mayCorrect,
+}: {
+  stops: readonly StopRecord[]
+  more: number
+  mayCorrect: boolean
+}) {
+  const [all, setAll] = useState(false)
+  const shown = all ? stops : stops.slice(0, 12)
+  return (
+    <>
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="Stops">
+        <table className="table stops-table">
+          <thead>
+            <tr>
+              <th>Taken</th>
+              <th>Volts</th>
+              <th>Amps</th>
+              <th>State</th>
+              <th>By</th>
+              <th>Note</th>
+              <th>
+                <span className="visually-hidden">Correct</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((s) => (
+              <tr key={s.id} className={s.supersededBy ? 'stop-replaced' : ''}>
+                <td>{dayTime(s.takenAt)}</td>
+                <td className="figures">
+                  {figures(s, 'volts_ll', linePositions, show.volts) ||
+                    figures(s, 'volts_ln', neutralPositions, show.volts) ||
+                    '–'}{' '}
+                  V
+                </td>
+                <td className="figures">
+                  {figures(s, 'amps', legPositions, show.amps) || '–'} A
+                  {figures(s, 'hz', ['motor'], (v) => `  ${v} Hz`)}
+                </td>
+                <td>{stateWords(s)}</td>
+                <td>{s.by}</td>
+                <td>
+                  {s.note}
+                  {s.supersedes ? <span className="quiet"> Corrects an earlier stop: {s.reason}</span> : null}
+                  {s.supersededBy ? <span className="quiet"> Corrected, no longer counts.</span> : null}
+                </td>
+                <td>
+                  {mayCorrect && !s.supersededBy ? (
+                    <Link to={`/machines/${s.machineId}/stop?corrects=${s.id}`}>Correct</Link>
+                  ) : null}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {stops.length > shown.length ? (
+        <button type="button" className="link-button" onClick={() => setAll(true)}>
+          Show {stops.length - shown.length} earlier stops
+        </button>
+      ) : null}
+      {more > 0 ? <p className="quiet">{more} more are in the book; export them under Books.</p> : null}
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+import { useState } from 'react'
+import { api } from '../../app/api.ts'
+import { dayTime } from '../../app/dates.ts'
+
+const told = (v: unknown): string =>
+  v === null || v === undefined
+    ? 'blank'
+    : typeof v === 'object'
+      ? JSON.stringify(v)
+      : String(v as string | number | boolean)
+
+/** Who changed what on this machine's record. Opened on demand. */
+export function Trail({ ids }: { ids: readonly string[] }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <section className="sheet">
+      <header>
+        <h2>Who changed what</h2>
+        <button type="button" className="link-button" onClick={() => setOpen(!open)}>
+          {open ? 'Hide' : 'Show'}
+        </button>
+      </header>
+      {open ? ids.map((id) => <Entries key={id} id={id} />) : null}
+    </section>
+  )
+}
+
+function Entries({ id }: { id: string }) {
+  const entries = api.useAuditQuery({ query: { id } }).data ?? []
+  return entries.map((e) => (
+    <p key={e.id} className="trail">
+      {dayTime(e.at)} · {e.by} · {e.what}
+      {e.why ? `: ${e.why}` : ''}
+      <span className="quiet">
+        {' '}
+        {e.changes
+          .slice(0, 6)
+          .map((c) => `${c.field}: ${told(c.before)} → ${told(c.after)}`)
+          .join('; ')}
+      </span>
+    </p>
+  ))
+}

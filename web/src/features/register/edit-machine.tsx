@@ -1,0 +1,167 @@
+import type { Machine, MachinePage } from '@motor-round/contract'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
+
+const rows: readonly [keyof MachineDraft, string][] = [
+  ['tag', 'Section tag'],
+  ['purpose', 'What it serves'],
+  ['serviceVolts', 'Supply, V'],
+  ['phases', 'Phases'],
+  ['drive', 'Drive train'],
+  ['hasDrive', 'Variable-frequency drive'],
+  ['hasSister', 'Sister fan'],
+  ['unitPlateVolts', 'Unit plate volts'],
+  ['unitPlateAmps', 'Unit plate amps'],
+]
+
+/** Someone else saved first: both versions side by side, nothing typed is lost. */
+function Stale({
+  failure,
+  mine,
+  keepMine,
+  takeTheirs,
+}: {
+  failure: Failure
+  mine: MachineDraft
+  keepMine: (m: Machine) => void
+  takeTheirs: (m: Machine) => void
+}) {
+  const current = failure.problem.current as Machine
+  const theirs = draftOf(current)
+  return (
+    <div className="problem" role="alert">
+      <h3>{failure.problem.detail}</h3>
+      <table className="table">
+        <thead>
+          <tr>
+            <th>What</th>
+            <th>Yours</th>
+            <th>In the book now</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows
+            .filter(([k]) => mine[k] !== theirs[k])
+            .map(([k, words]) => (
+              <tr key={k}>
+                <td>{words}</td>
+                <td>{String(mine[k])}</td>
+                <td>{String(theirs[k])}</td>
+              </tr>
+            ))}
+        </tbody>
+      </table>
+      <div className="row">
+        <Button onClick={() => keepMine(current)}>Save mine over it</Button>
+        <Button onClick={() => takeTheirs(current)}>Take what is in the book</Button>
+      </div>
+    </div>
+  )
+}
+
+function Retire({ machine }: { machine: Machine }) {
+  const [why, setWhy] = useState('')
+  const [retire, attempt] = api.useRetireMachineMutation()
+  const navigate = useNavigate()
+  const away = machine.retiredAt === null
+  return (
+    <section className="sheet stack">
+      <h2>{away ? 'Retire it' : 'Put it back in service'}</h2>
+      <p className="quiet">
+        {away
+          ? 'A retired machine leaves the Roof. Its plate, stops and work stay in the book.'
+          : 'It comes back to the Roof with all its past.'}
+      </p>
+      <Field label="Why">
+        <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+      </Field>
+      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing has changed." />
+      <div className="row">
+        <Button
+          danger={away}
+          disabled={why.trim() === ''}
+          loading={attempt.isLoading}
+          onClick={() =>
+            void retire({ params: { id: machine.id }, body: { version: machine.version, why, retired: away } })
+              .unwrap()
+              .then(
+                () => navigate(away ? '/roof' : `/machines/${machine.id}`),
+                () => undefined,
+              )
+          }
+        >
+          {away ? 'Retire this machine' : 'Back in service'}
+        </Button>
+      </div>
+    </section>
+  )
+}
+
+function EditForm({ page }: { page: MachinePage }) {
+  const { machine } = page
+  const [base, setBase] = useState(machine)
+  const [draft, setDraft] = useState<MachineDraft>(() => draftOf(machine))
+  const [save, attempt] = api.useEditMachineMutation()
+  const lead = useMay('lead')
+  const navigate = useNavigate()
+  const failure = attempt.error as Failure | undefined
+  const send = (version: number) =>
+    void save({
+      params: { id: machine.id },
+      body: { id: machine.id, unitId: machine.unitId, version, ...bodyOf(draft) },
+    })
+      .unwrap()
+      .then(
+        () => navigate(`/machines/${machine.id}`),
+        () => undefined,
+      )
+  return (
+    <div className="page stack">
+      <h1>
+        Edit {page.unit.tag} / {machine.tag}
+      </h1>
+      <section className="sheet">
+        <MachineFields draft={draft} set={(d) => setDraft({ ...draft, ...d })} failure={failure} />
+      </section>
+      {failure?.problem.status === 409 && failure.problem.current !== undefined ? (
+        <Stale
+          failure={failure}
+          mine={draft}
+          keepMine={(current) => send(current.version)}
+          takeTheirs={(current) => {
+            setBase(current)
+            setDraft(draftOf(current))
+            attempt.reset()
+          }}
+        />
+      ) : (
+        <FailureNote failure={failure} kept="What you typed stays here." />
+      )}
+      <div className="row">
+        <Button type="primary" size="large" loading={attempt.isLoading} onClick={() => send(base.version)}>
+          Save
+        </Button>
+        <Link to={`/machines/${machine.id}`}>
+          <Button size="large">Leave it</Button>
+        </Link>
+      </div>
+      {lead ? <Retire machine={machine} /> : null}
+    </div>
+  )
+}
+
+/** Change what is known of a machine. */
+export function EditMachine() {
+  const id = useParams()['id'] ?? ''
+  const page = api.useMachinePageQuery({ params: { id } }).currentData
+  const mayEdit = useMay('mechanic')
+  if (!page) return <p className="page">Loading …</p>
+  if (!mayEdit) return <p className="page">A mechanic or a lead can change this.</p>
+  return <EditForm key={id} page={page} />
+}

@@ -1,0 +1,148 @@
+import type { MachinePage } from '@motor-round/contract'
+import { questionPlate, readColumns, type Plate } from '@motor-round/core/plate'
+import { Button, Input, Select, Switch } from 'antd'
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { localInput } from '../../app/local-input.ts'
+import { useNow } from '../../app/now.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { PlateCard } from '../../parts/plate/index.ts'
+
+function voltsOf(plate: Plate): number[] {
+  if (plate.volts === undefined) return []
+  try {
+    return readColumns(plate.volts).map((c) => c.volts)
+  } catch (e) {
+    if (e instanceof RangeError) return []
+    throw e
+  }
+}
+
+function FitForm({ page, now }: { page: MachinePage; now: number }) {
+  const { machine, motor } = page
+  const [id] = useState(() => uuid())
+  const [plate, setPlate] = useState<Plate>({ phases: machine.phases, hz: motor?.plate.hz ?? '60' })
+  const [connection, setConnection] = useState<number | null>(null)
+  const [fittedAt, setFittedAt] = useState(() => localInput(now))
+  const [removedWhy, setRemovedWhy] = useState('')
+  const [why, setWhy] = useState('')
+  const [standIn, setStandIn] = useState(false)
+  const [save, attempt] = api.useFitMotorMutation()
+  const navigate = useNavigate()
+  const failure = attempt.error as Failure | undefined
+  const questions = questionPlate(plate)
+  return (
+    <div className="page stack">
+      <h1>
+        {motor ? 'Replace the motor of' : 'Motor plate of'} {page.unit.tag} / {machine.tag}
+      </h1>
+      {motor ? (
+        <p>
+          The {motor.plate.maker ?? ''}{' '}
+          {motor.plate.power === undefined ? 'motor' : `${motor.plate.power} ${motor.plate.powerUnit ?? 'hp'}`},{' '}
+          {motor.plate.amps ?? 'amps not read'} A, moves to the past. From this day the new plate is the limit and a new
+          epoch begins.
+        </p>
+      ) : (
+        <p>
+          Tap a cell and type what the plate says. Enter goes to the next one; what the sun has eaten is “cannot be
+          read”.
+        </p>
+      )}
+      <div className="fit-columns">
+        <div className="stack">
+          <PlateCard
+            plate={plate}
+            serviceVolts={machine.serviceVolts}
+            connectionVolts={connection}
+            caption="new"
+            blanks
+            onChange={setPlate}
+          />
+          {questions.map((q) => (
+            <p key={q.asks} className="plate-question">
+              <b className="condensed">Look again:</b> {q.asks}
+            </p>
+          ))}
+        </div>
+        <section className="sheet stack">
+          <Field label="Fitted" error={fieldMessage(failure, 'fittedAt')}>
+            <Input type="datetime-local" value={fittedAt} onChange={(e) => setFittedAt(e.target.value)} />
+          </Field>
+          <Field label="Connected for">
+            <Select<number | 0>
+              aria-label="Connected for"
+              value={connection ?? 0}
+              options={[
+                { value: 0, label: `nearest ${machine.serviceVolts} V` },
+                ...voltsOf(plate).map((v) => ({ value: v, label: `${v} V` })),
+              ]}
+              onChange={(v) => setConnection(v === 0 ? null : v)}
+            />
+          </Field>
+          {motor ? (
+            <Field label="Why the old one came out">
+              <Input value={removedWhy} maxLength={400} onChange={(e) => setRemovedWhy(e.target.value)} />
+            </Field>
+          ) : null}
+          <Field label="About the new one">
+            <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+          </Field>
+          <Field label="A stand-in, until the right one comes">
+            <span>
+              <Switch aria-label="Stand-in" checked={standIn} onChange={setStandIn} />
+            </span>
+          </Field>
+          <FailureNote failure={failure} kept="What you typed stays here." />
+          <div className="row">
+            <Button
+              type="primary"
+              size="large"
+              loading={attempt.isLoading}
+              disabled={fittedAt === '' || Object.keys(plate).length <= 2}
+              onClick={() =>
+                void save({
+                  params: { id: machine.id },
+                  body: {
+                    id,
+                    plate,
+                    connectionVolts: connection,
+                    fittedAt: new Date(fittedAt).toISOString(),
+                    why,
+                    standIn,
+                    removedWhy,
+                  },
+                })
+                  .unwrap()
+                  .then(
+                    () => navigate(`/machines/${machine.id}`),
+                    () => undefined,
+                  )
+              }
+            >
+              {motor ? 'Record the swap' : 'Save the plate'}
+            </Button>
+            <Link to={`/machines/${machine.id}`}>
+              <Button size="large">Leave it</Button>
+            </Link>
+          </div>
+        </section>
+      </div>
+    </div>
+  )
+}
+
+/** Enter the first plate of a machine, or replace its motor. */
+export function FitMotor() {
+  const id = useParams()['id'] ?? ''
+  const page = api.useMachinePageQuery({ params: { id } }).currentData
+  const mayEdit = useMay('mechanic')
+  const now = useNow()
+  if (!page) return <p className="page">Loading …</p>
+  if (!mayEdit) return <p className="page">A mechanic or a lead can change this.</p>
+  return <FitForm key={id} page={page} now={now} />
+}

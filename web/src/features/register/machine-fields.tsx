@@ -1,0 +1,135 @@
+import type { Machine } from '@motor-round/contract'
+import { Input, Select, Switch } from 'antd'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { Field } from '../../parts/fields/index.ts'
+
+/** What is asked of a machine besides where it stands and its motor. */
+export interface MachineDraft {
+  readonly tag: string
+  readonly purpose: string
+  readonly phases: Machine['phases']
+  readonly serviceVolts: number
+  readonly drive: Machine['drive']
+  readonly hasDrive: boolean
+  readonly hasSister: boolean
+  readonly unitPlateVolts: string
+  readonly unitPlateAmps: string
+}
+
+export const blankMachine: MachineDraft = {
+  tag: 'SF',
+  purpose: '',
+  phases: 3,
+  serviceVolts: 480,
+  drive: 'belt',
+  hasDrive: false,
+  hasSister: false,
+  unitPlateVolts: '',
+  unitPlateAmps: '',
+}
+
+export const draftOf = (m: Machine): MachineDraft => ({
+  ...m,
+  unitPlateVolts: m.unitPlate?.volts ?? '',
+  unitPlateAmps: m.unitPlate?.amps ?? '',
+})
+
+/** The draft as the server takes it. */
+export const bodyOf = (d: MachineDraft) => ({
+  tag: d.tag.trim(),
+  purpose: d.purpose.trim(),
+  phases: d.phases,
+  serviceVolts: d.serviceVolts,
+  drive: d.drive,
+  hasDrive: d.hasDrive,
+  hasSister: d.hasSister,
+  unitPlate:
+    d.unitPlateVolts.trim() === '' && d.unitPlateAmps.trim() === ''
+      ? null
+      : { volts: d.unitPlateVolts.trim(), amps: d.unitPlateAmps.trim() },
+})
+
+const services = [120, 208, 240, 380, 400, 415, 480, 600]
+
+export function MachineFields({
+  draft,
+  set,
+  failure,
+}: {
+  draft: MachineDraft
+  set: (d: Partial<MachineDraft>) => void
+  failure: Failure | undefined
+}) {
+  return (
+    <div className="form-grid">
+      <Field label="Section tag, SF, RF, EF, SF-1 …" error={fieldMessage(failure, 'tag')}>
+        <Input value={draft.tag} maxLength={24} onChange={(e) => set({ tag: e.target.value })} />
+      </Field>
+      <Field label="What it serves" error={fieldMessage(failure, 'purpose')}>
+        <Input value={draft.purpose} maxLength={80} onChange={(e) => set({ purpose: e.target.value })} />
+      </Field>
+      <Field label="Supply">
+        <Select
+          aria-label="Supply"
+          value={draft.serviceVolts}
+          options={services.map((v) => ({ value: v, label: `${v} V` }))}
+          onChange={(serviceVolts: number) => set({ serviceVolts })}
+        />
+      </Field>
+      <Field label="Phases">
+        <Select<1 | 3>
+          aria-label="Phases"
+          value={draft.phases}
+          options={[
+            { value: 3, label: 'three-phase' },
+            { value: 1, label: 'single-phase' },
+          ]}
+          onChange={(phases) => set({ phases })}
+        />
+      </Field>
+      <Field label="Drive train">
+        <Select<Machine['drive']>
+          aria-label="Drive train"
+          value={draft.drive}
+          options={[
+            { value: 'belt', label: 'belt' },
+            { value: 'direct', label: 'direct' },
+          ]}
+          onChange={(drive) => set({ drive })}
+        />
+      </Field>
+      <Field label="Variable-frequency drive">
+        <span>
+          <Switch
+            aria-label="Variable-frequency drive"
+            checked={draft.hasDrive}
+            onChange={(hasDrive) => set({ hasDrive })}
+          />
+        </span>
+      </Field>
+      <Field label="Sister fan in the same unit">
+        <span>
+          <Switch
+            aria-label="Sister fan in the same unit"
+            checked={draft.hasSister}
+            onChange={(hasSister) => set({ hasSister })}
+          />
+        </span>
+      </Field>
+      <Field label="Unit plate: volts, if it states the fan motor" error={fieldMessage(failure, 'unitPlate.volts')}>
+        <Input
+          value={draft.unitPlateVolts}
+          placeholder="208-230/460"
+          onChange={(e) => set({ unitPlateVolts: e.target.value })}
+        />
+      </Field>
+      <Field label="Unit plate: amps allowed" error={fieldMessage(failure, 'unitPlate.amps')}>
+        <Input
+          value={draft.unitPlateAmps}
+          placeholder="27.0-25.6/12.8"
+          onChange={(e) => set({ unitPlateAmps: e.target.value })}
+        />
+      </Field>
+    </div>
+  )
+}

@@ -1,0 +1,68 @@
+import { Button } from 'antd'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { messageOf, type Failure } from '../../app/failure.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { bodyOf, blankMachine, MachineFields, type MachineDraft } from './machine-fields.tsx'
+import { blankPlace, PlaceFields, useMakePlace, usePlace, type PlaceDraft } from './place-fields.tsx'
+
+/** Add a machine: where it stands, what it is; its plate comes next. */
+export function NewMachine() {
+  const [id] = useState(() => uuid())
+  const [place, setPlace] = useState<PlaceDraft>(blankPlace)
+  const [machine, setMachine] = useState<MachineDraft>(blankMachine)
+  const [failure, setFailure] = useState<Failure | undefined>()
+  const found = usePlace(place)
+  const makePlace = useMakePlace()
+  const [addMachine] = api.useAddMachineMutation()
+  const navigate = useNavigate()
+  const mayAdd = useMay('mechanic')
+  const complete =
+    place.site.trim() !== '' &&
+    place.unit.trim() !== '' &&
+    (found.unit !== undefined || place.area.trim() !== '') &&
+    machine.tag.trim() !== ''
+  if (!mayAdd) return <p className="page">A mechanic or a lead can add machines.</p>
+  const send = async () => {
+    try {
+      setFailure(undefined)
+      const unitId = await makePlace(place, found)
+      await addMachine({ body: { id, unitId, ...bodyOf(machine) } }).unwrap()
+      await navigate(`/machines/${id}/motor`)
+    } catch (e) {
+      setFailure(e as Failure)
+    }
+  }
+  return (
+    <form
+      className="page stack"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void send()
+      }}
+    >
+      <h1>Add a machine</h1>
+      <section className="sheet stack">
+        <h2>Where it stands</h2>
+        <PlaceFields draft={place} set={(d) => setPlace({ ...place, ...d })} />
+      </section>
+      <section className="sheet stack">
+        <h2>What it is</h2>
+        <MachineFields draft={machine} set={(d) => setMachine({ ...machine, ...d })} failure={failure} />
+      </section>
+      {failure ? (
+        <div className="problem" role="alert">
+          <h3>{failure.problem.title}</h3>
+          <p>{messageOf(failure)}</p>
+        </div>
+      ) : null}
+      <div className="row">
+        <Button type="primary" size="large" htmlType="submit" disabled={!complete}>
+          Add, then enter the plate
+        </Button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,1 @@
+export { Roof } from './roof.tsx'

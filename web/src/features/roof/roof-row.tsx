@@ -1,0 +1,55 @@
+import type { RoofRow as Row } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
+import { Link } from 'react-router'
+import { dueWords, shortDay } from '../../app/dates.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { LoadRail } from '../../parts/load-rail/index.ts'
+import { Spark } from '../../parts/spark/index.ts'
+
+/** One machine on the Roof: how bad, which, how loaded and how even, why, when seen, when due. */
+export function RoofRow({ row, now }: { row: Row; now: number }) {
+  const due = row.level === 'stop' ? { words: 'now', late: true } : dueWords(row.dueAt, now)
+  const level = row.level ?? 'unseen'
+  const { rail } = row
+  return (
+    <Link to={`/machines/${row.machineId}`} className={`roof-row roof-${level}`} role="row">
+      <span role="cell" className="roof-level">
+        <LevelMark level={level} filled />
+      </span>
+      <span role="cell" className="roof-tag">
+        <b>
+          {row.unitTag} / {row.tag}
+        </b>
+        <span>{row.purpose || row.areaName}</span>
+      </span>
+      <span role="cell" className="roof-rail">
+        {rail ? <LoadRail rail={rail} /> : null}
+      </span>
+      <span role="cell" className="roof-amps">
+        {rail && rail.legs.length > 0 ? (
+          <>
+            <b>{show.ampsRow(rail.legs.map((l) => l.amps)).join('  ')}</b>
+            <span>
+              {rail.allowed === null ? 'no plate limit' : `of ${show.amps(rail.allowed)} A`}
+              {row.meanVolts === null ? '' : ` at ${show.volts(row.meanVolts)} V`}
+            </span>
+          </>
+        ) : (
+          <span>no amps yet</span>
+        )}
+      </span>
+      <span role="cell" className="roof-says">
+        {row.headline === '' ? 'Never read. Take a first stop.' : row.headline}
+      </span>
+      <span role="cell" className="roof-spark">
+        <Spark values={row.spark} />
+      </span>
+      <span role="cell" className="roof-seen">
+        {row.seenAt === null ? 'never' : shortDay(row.seenAt, now)}
+      </span>
+      <span role="cell" className={due.late ? 'roof-due roof-late' : 'roof-due'}>
+        {due.words}
+      </span>
+    </Link>
+  )
+}

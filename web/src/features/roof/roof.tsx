@@ -1,0 +1,252 @@
+import { roofLevels, roofSorts, type RoofPage } from '@motor-round/contract'
+import { useWindowVirtualizer } from '@tanstack/react-virtual'
+import { Button, Select } from 'antd'
+import { useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { api, type RoofFilter } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useNow } from '../../app/now.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
+import { RoofRow } from './roof-row.tsx'
+import './roof.css'
+
+type RoofLevel = (typeof roofLevels)[number]
+const sortWords: Record<(typeof roofSorts)[number], string> = {
+  need: 'Needs a person first',
+  tag: 'By tag',
+  seen: 'Longest unseen first',
+  load: 'Heaviest loaded first',
+}
+const tellOrder: readonly RoofLevel[] = ['stop', 'fix', 'watch', 'ok', 'unseen']
+
+function useFilter() {
+  const [params, setParams] = useSearchParams()
+  const level = (params.get('level') ?? '')
+    .split(',')
+    .filter((l): l is RoofLevel => (roofLevels as readonly string[]).includes(l))
+  const sort = roofSorts.find((s) => s === params.get('sort')) ?? 'need'
+  const filter: RoofFilter = {
+    sort,
+    ...(params.get('site') ? { site: params.get('site') ?? undefined } : {}),
+    ...(params.get('area') ? { area: params.get('area') ?? undefined } : {}),
+    ...(level.length > 0 ? { level } : {}),
+  }
+  const set = (changes: Record<string, string | null>) =>
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old)
+        for (const [k, v] of Object.entries(changes)) {
+          if (v === null || v === '') next.delete(k)
+          else next.set(k, v)
+        }
+        return next
+      },
+      { replace: true },
+    )
+  return { filter, level, sort, set }
+}
+
+function Counts({
+  counts,
+  chosen,
+  toggle,
+}: {
+  counts: RoofPage['counts']
+  chosen: readonly RoofLevel[]
+  toggle: (l: RoofLevel) => void
+}) {
+  const words: Record<RoofLevel, string> = {
+    stop: 'to stop',
+    fix: 'to fix',
+    watch: 'to watch',
+    ok: 'OK',
+    unseen: 'never seen',
+  }
+  return (
+    <div className="roof-counts" role="group" aria-label="Show only a level">
+      {tellOrder
+        .filter((l) => counts[l] > 0 || l === 'ok')
+        .map((l) => (
+          <button key={l} type="button" aria-pressed={chosen.includes(l)} onClick={() => toggle(l)}>
+            <LevelMark level={l} word={`${counts[l]} ${words[l]}`} />
+          </button>
+        ))}
+      {counts.overdue > 0 ? <span className="quiet">{counts.overdue} past their day</span> : null}
+    </div>
+  )
+}
+
+function Places({ filter, set }: { filter: RoofFilter; set: (c: Record<string, string | null>) => void }) {
+  const { data } = api.usePlacesQuery({})
+  const options = (data?.sites ?? []).map((s) => ({
+    label: s.name,
+    options: [
+      { value: `site ${s.id}`, label: `All of ${s.name}` },
+      ...(data?.areas ?? []).filter((a) => a.siteId === s.id).map((a) => ({ value: `area ${a.id}`, label: a.name })),
+    ],
+  }))
+  const value = filter.area ? `area ${filter.area}` : filter.site ? `site ${filter.site}` : ''
+  return (
+    <Select
+      aria-label="Site or area"
+      className="roof-place"
+      popupMatchSelectWidth={false}
+      value={value}
+      options={[{ value: '', label: 'All areas' }, ...options]}
+      onChange={(v: string) => {
+        const [kind, id] = v.split(' ')
+        set({ site: kind === 'site' ? (id ?? null) : null, area: kind === 'area' ? (id ?? null) : null })
+      }}
+    />
+  )
+}
+
+/** The rows, only those in sight; further pages are fetched as the eye comes near. */
+function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
+  const roof = api.useRoofInfiniteQuery(filter)
+  const rows = roof.data?.pages.flatMap((p) => p.rows) ?? []
+  const body = useRef<HTMLDivElement>(null)
+  const [top, setTop] = useState(0)
+  useLayoutEffect(() => setTop(body.current?.offsetTop ?? 0), [roof.isSuccess])
+  const phone = useNarrow()
+  const virtual = useWindowVirtualizer({
+    count: rows.length,
+    estimateSize: () => (phone ? 128 : 58),
+    overscan: 8,
+    scrollMargin: top,
+    getItemKey: (i) => rows[i]?.machineId ?? i,
+  })
+  const items = virtual.getVirtualItems()
+  const last = items[items.length - 1]?.index ?? 0
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = roof
+  useEffect(() => {
+    if (last >= rows.length - 40 && hasNextPage && !isFetchingNextPage) void fetchNextPage()
+  }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage])
+
+  if (roof.error) return <FailureNote failure={roof.error as Failure} kept="The ledger cannot be read now." />
+  if (roof.isLoading) return <p>Loading …</p>
+  if (rows.length === 0)
+    return (
+      <div className="sheet">
+        <h2>No machine here</h2>
+        <p>
+          Nothing fits this filter, or the register is still empty. <Link to="/machines/new">Add a machine</Link>, or
+          bring a register file in under <Link to="/books">Books</Link>.
+        </p>
+      </div>
+    )
+  return (
+    <div
+      className="roof-ledger"
+      role="table"
+      aria-label="Machines"
+      aria-rowcount={roof.data?.pages[0]?.total ?? rows.length}
+    >
+      <div role="row" className="roof-head">
+        {[
+          'Level',
+          'Machine',
+          'Amps on the rail 0 – plate – 125 %',
+          'L1  L2  L3 of plate',
+          'What it says',
+          'Lately',
+          'Seen',
+          'Due',
+        ].map((h) => (
+          <span key={h} role="columnheader">
+            {h}
+          </span>
+        ))}
+      </div>
+      <div ref={body} role="rowgroup" style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {items.map((item) => {
+          const row = rows[item.index]
+          return row ? (
+            <div
+              key={item.key}
+              role="presentation"
+              ref={virtual.measureElement}
+              data-index={item.index}
+              className="roof-place-row"
+              style={{ transform: `translateY(${item.start - top}px)` }}
+            >
+              <RoofRow row={row} now={now} />
+            </div>
+          ) : null
+        })}
+      </div>
+    </div>
+  )
+}
+
+function useNarrow(): boolean {
+  const [narrow, setNarrow] = useState(() => window.matchMedia('(max-width: 900px)').matches)
+  useEffect(() => {
+    const query = window.matchMedia('(max-width: 900px)')
+    const on = () => setNarrow(query.matches)
+    query.addEventListener('change', on)
+    return () => query.removeEventListener('change', on)
+  }, [])
+  return narrow
+}
+
+/** Arrow keys walk the rows. */
+function walk(e: React.KeyboardEvent) {
+  if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return
+  const rows = [...document.querySelectorAll<HTMLElement>('.roof-row')]
+  const at = rows.findIndex((r) => r === document.activeElement)
+  const next = rows[at < 0 ? 0 : at + (e.key === 'ArrowDown' ? 1 : -1)]
+  if (!next) return
+  e.preventDefault()
+  next.focus()
+}
+
+/** The Roof: what needs a person today. */
+export function Roof() {
+  const { filter, level, sort, set } = useFilter()
+  const now = useNow()
+  const mayAdd = useMay('mechanic')
+  const first = api.useRoofInfiniteQuery(filter).data?.pages[0]
+  const counts = first?.counts
+  const all = counts ? tellOrder.reduce((n, l) => n + counts[l], 0) : null
+  return (
+    <div className="page" onKeyDown={walk}>
+      <div className="roof-top">
+        <h1>{all === null ? 'Roof' : `${all} ${all === 1 ? 'machine' : 'machines'}`}</h1>
+        {counts ? (
+          <Counts
+            counts={counts}
+            chosen={level}
+            toggle={(l) => set({ level: (level.includes(l) ? level.filter((x) => x !== l) : [...level, l]).join(',') })}
+          />
+        ) : null}
+        <div className="roof-tools">
+          <Places filter={filter} set={set} />
+          <Select
+            aria-label="Order"
+            popupMatchSelectWidth={false}
+            value={sort}
+            options={roofSorts.map((s) => ({ value: s, label: sortWords[s] }))}
+            onChange={(s: string) => set({ sort: s === 'need' ? null : s })}
+          />
+          {mayAdd ? (
+            <Link to="/machines/new">
+              <Button>Add a machine</Button>
+            </Link>
+          ) : null}
+        </div>
+      </div>
+      {level.length > 0 ? (
+        <p className="quiet">
+          Only {level.map((l) => levelWords[l]).join(', ')}.{' '}
+          <button type="button" className="link-button" onClick={() => set({ level: null })}>
+            Show all
+          </button>
+        </p>
+      ) : null}
+      <Ledger filter={filter} now={now} />
+    </div>
+  )
+}

@@ -1,0 +1,1 @@
+export { SignIn } from './sign-in.tsx'

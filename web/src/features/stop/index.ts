@@ -1,0 +1,1 @@
+export { StopScreen } from './stop-screen.tsx'

@@ -1,0 +1,42 @@
+import './keypad.css'
+
+const digits = ['7', '8', '9', '4', '5', '6', '1', '2', '3'] as const
+
+/** The keypad at the thumb: large keys for gloves. It never takes the focus from the cell. */
+export function Keypad({
+  onKey,
+  onErase,
+  onPrevious,
+  onNext,
+}: {
+  onKey: (k: string) => void
+  onErase: () => void
+  onPrevious: () => void
+  onNext: () => void
+}) {
+  const hold = (e: React.MouseEvent | React.PointerEvent) => e.preventDefault()
+  const key = (name: string, label: string, act: () => void, style = '') => (
+    <button
+      key={name}
+      type="button"
+      tabIndex={-1}
+      aria-label={label}
+      className={`key ${style}`}
+      onPointerDown={hold}
+      onMouseDown={hold}
+      onClick={act}
+    >
+      {name}
+    </button>
+  )
+  return (
+    <div className="keypad" role="group" aria-label="Keypad">
+      {digits.map((d) => key(d, d, () => onKey(d), `key-${d}`))}
+      {key('Back', 'Rub out the last digit', onErase, 'key-side key-back')}
+      {key('Previous', 'Previous cell', onPrevious, 'key-side key-previous')}
+      {key('Next', 'Next cell', onNext, 'key-next')}
+      {key('0', '0', () => onKey('0'), 'key-0')}
+      {key('.', 'Decimal point', () => onKey('.'), 'key-point')}
+    </div>
+  )
+}

@@ -1,0 +1,80 @@
+import type { Machine } from '@motor-round/contract'
+import type { StopState } from '@motor-round/core/trend'
+import { Choice } from '../../parts/fields/index.ts'
+
+/** The state a machine is read in. What nobody says stays unsaid, and lowers the confidence. */
+export function StateForm({
+  machine,
+  state,
+  onChange,
+}: {
+  machine: Machine
+  state: StopState
+  onChange: (s: StopState) => void
+}) {
+  const set = (part: Partial<StopState>) => onChange({ ...state, ...part })
+  return (
+    <div className="stack stop-state">
+      <Choice
+        label="Turning"
+        value={state.turning}
+        options={[
+          { value: 'right way', label: 'Right way' },
+          { value: 'backwards', label: 'Backwards' },
+          { value: 'not turning', label: 'Not turning' },
+        ]}
+        onChange={(turning) => set({ turning })}
+      />
+      <Choice
+        label="Settled"
+        value={state.settled}
+        options={[
+          { value: true, label: 'Yes' },
+          { value: false, label: 'Not yet' },
+        ]}
+        onChange={(settled) => set({ settled })}
+      />
+      {machine.hasSister ? (
+        <Choice
+          label="Sister fan"
+          value={state.sister}
+          options={[
+            { value: 'running', label: 'Running' },
+            { value: 'off', label: 'Off' },
+          ]}
+          onChange={(sister) => set({ sister })}
+        />
+      ) : null}
+      <Choice
+        label="Panels"
+        value={state.panels}
+        options={[
+          { value: 'on', label: 'On' },
+          { value: 'off', label: 'Off' },
+        ]}
+        onChange={(panels) => set({ panels })}
+      />
+      <Choice
+        label="Filters"
+        value={state.filters}
+        options={[
+          { value: 'clean', label: 'Clean' },
+          { value: 'dirty', label: 'Dirty' },
+          { value: 'out', label: 'Out' },
+        ]}
+        onChange={(filters) => set({ filters })}
+      />
+      <Choice
+        label="Mode"
+        value={state.mode}
+        options={[
+          { value: 'normal', label: 'Normal' },
+          { value: 'test', label: 'Test' },
+          { value: 'warm-up', label: 'Warm-up' },
+          { value: 'purge', label: 'Purge' },
+        ]}
+        onChange={(mode) => set({ mode })}
+      />
+    </div>
+  )
+}

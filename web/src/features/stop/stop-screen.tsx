@@ -1,0 +1,25 @@
+import type { MachinePage, StopRecord } from '@motor-round/contract'
+import { useParams, useSearchParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { StopForm } from './stop-form.tsx'
+
+/** Take a stop at a machine, or correct one. */
+export function StopScreen() {
+  const id = useParams()['id'] ?? ''
+  const [params] = useSearchParams()
+  const corrects = params.get('corrects')
+  const query = api.useMachinePageQuery({ params: { id } })
+  const page: MachinePage | undefined = query.currentData
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  const old: StopRecord | undefined = corrects === null ? undefined : page.stops.find((s) => s.id === corrects)
+  if (corrects !== null && !old) return <p className="page">That stop is not among those in hand.</p>
+  return <StopForm key={`${id} ${corrects ?? ''}`} page={page} old={old ?? null} />
+}

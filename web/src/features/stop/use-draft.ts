@@ -1,0 +1,55 @@
+import type { StopState } from '@motor-round/core/trend'
+import { unsaid } from '@motor-round/core/trend'
+import { useCallback, useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import type { Typed } from './cells.ts'
+
+/** A stop that is being taken. Kept on this device at every key, until the server has it. */
+export interface Draft {
+  readonly id: string
+  readonly typed: Typed
+  readonly state: StopState
+  readonly note: string
+  readonly reason: string
+  readonly takenAt: string | null
+  /** Slips the mechanic has said are no slips: `key value`. */
+  readonly meant: readonly string[]
+}
+
+const storeKey = (machineId: string, corrects: string | null) => `motor-round-stop ${machineId} ${corrects ?? ''}`
+
+function load(key: string): Draft | null {
+  const text = localStorage.getItem(key)
+  if (text === null) return null
+  try {
+    const kept = JSON.parse(text) as Partial<Draft>
+    if (typeof kept.id !== 'string' || typeof kept.typed !== 'object') return null
+    return { ...empty(), ...kept, state: { ...unsaid, ...kept.state } }
+  } catch {
+    return null // what cannot be read is no draft of ours
+  }
+}
+
+const empty = (): Draft => ({ id: uuid(), typed: {}, state: unsaid, note: '', reason: '', takenAt: null, meant: [] })
+
+/** The draft of a machine, with what it starts from when there is none. */
+export function useDraft(machineId: string, corrects: string | null, start: Partial<Draft>) {
+  const key = storeKey(machineId, corrects)
+  const [draft, setDraft] = useState<Draft>(() => load(key) ?? { ...empty(), ...start })
+  const change = useCallback(
+    (part: Partial<Draft>) =>
+      setDraft((old) => {
+        const next = { ...old, ...part }
+        localStorage.setItem(key, JSON.stringify(next))
+        return next
+      }),
+    [key],
+  )
+  const forget = useCallback(() => {
+    localStorage.removeItem(key)
+    setDraft({ ...empty(), ...start })
+    // The start is what the page was opened with.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key])
+  return { draft, change, forget }
+}

@@ -1,0 +1,86 @@
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { fieldMessage, messageOf, type Failure } from '../../app/failure.ts'
+import { Field } from '../../parts/fields/index.ts'
+import '../../parts/fields/entry.css'
+
+/** A one-time link: set the password; the very first one also chooses name and sign-in name. */
+export function Welcome() {
+  const token = useParams()['token'] ?? ''
+  const invitation = api.useInvitationQuery({ params: { token } })
+  const [accept, attempt] = api.useAcceptInvitationMutation()
+  const [login, setLogin] = useState('')
+  const [name, setName] = useState('')
+  const [password, setPassword] = useState('')
+  const navigate = useNavigate()
+  if (invitation.isLoading) return <p className="page">Loading …</p>
+  if (invitation.error)
+    return (
+      <main className="entry">
+        <h1>This link does not work</h1>
+        <p>{messageOf(invitation.error as Failure)}</p>
+        <Link to="/sign-in">Sign in</Link>
+      </main>
+    )
+  const known = invitation.data?.login ?? null
+  const failure = attempt.error as Failure | undefined
+  return (
+    <main className="entry">
+      <h1>{known === null ? 'Make the first account' : `Welcome, ${invitation.data?.name ?? ''}`}</h1>
+      <form
+        className="sheet stack"
+        onSubmit={(e) => {
+          e.preventDefault()
+          const own = known === null ? { login: login.trim(), name: name.trim() } : {}
+          void accept({ params: { token }, body: { ...own, password } })
+            .unwrap()
+            .then(
+              () => navigate('/roof', { replace: true }),
+              () => undefined,
+            )
+        }}
+      >
+        {known === null ? (
+          <>
+            <Field label="Your name" error={fieldMessage(failure, 'name')}>
+              <Input size="large" value={name} autoFocus onChange={(e) => setName(e.target.value)} />
+            </Field>
+            <Field label="Sign-in name" error={fieldMessage(failure, 'login')}>
+              <Input
+                size="large"
+                value={login}
+                autoCapitalize="none"
+                autoComplete="username"
+                onChange={(e) => setLogin(e.target.value)}
+              />
+            </Field>
+          </>
+        ) : (
+          <p>
+            You sign in as <b>{known}</b>.
+          </p>
+        )}
+        <Field label="Password, at least 10 characters" error={fieldMessage(failure, 'password')}>
+          <Input.Password
+            size="large"
+            value={password}
+            autoComplete="new-password"
+            onChange={(e) => setPassword(e.target.value)}
+          />
+        </Field>
+        {failure && !failure.problem.errors ? <p className="field-error">{messageOf(failure)}</p> : null}
+        <Button
+          type="primary"
+          size="large"
+          htmlType="submit"
+          loading={attempt.isLoading}
+          disabled={password.length < 10}
+        >
+          Set password and sign in
+        </Button>
+      </form>
+    </main>
+  )
+}

@@ -1,0 +1,1 @@
+export { LevelMark, levelWords } from './level-mark.tsx'

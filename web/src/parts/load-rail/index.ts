@@ -1,0 +1,2 @@
+export { LoadRail } from './load-rail.tsx'
+export { railWords, spreadLabels } from './geometry.ts'

@@ -1,0 +1,3 @@
+export { PlateCard } from './plate-card.tsx'
+export { plateCells } from './cells.ts'
+export { readCell, writeCell } from './cell-text.ts'

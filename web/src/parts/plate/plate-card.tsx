@@ -1,0 +1,171 @@
+import { chooseColumn, readColumns, type Plate, type PlateField } from '@motor-round/core/plate'
+import { useState } from 'react'
+import { headOf, plateCells, type PlateCell } from './cells.ts'
+import { markUnreadable, readCell, writeCell } from './cell-text.ts'
+import './plate.css'
+
+interface Props {
+  readonly plate: Plate
+  readonly serviceVolts: number
+  readonly connectionVolts: number | null
+  readonly caption?: string
+  /** Show blank cells from the start: for a plate that is being entered. */
+  readonly blanks?: boolean
+  /** Given: cells can be edited in place. */
+  readonly onChange?: (plate: Plate) => void
+}
+
+/** Printed figures apart, with the place of the one in force. */
+function Printed({ text, inForce }: { text: string; inForce: number | null }) {
+  let at = -1
+  return (
+    <>
+      {text.split(/([/-])/).map((part, i) => {
+        if (part === '/') return <span key={i} className="plate-gap" />
+        if (part === '-') return '-'
+        at += 1
+        return at === inForce ? <u key={i}>{part}</u> : part
+      })}
+    </>
+  )
+}
+
+/** Which of the printed voltages is in force, as the place in the row; null when none fits or it cannot be read. */
+function columnInForce({ plate, serviceVolts, connectionVolts }: Props): number | null {
+  if (plate.volts === undefined) return null
+  try {
+    const columns = readColumns(plate.volts)
+    const chosen = chooseColumn(columns, serviceVolts, connectionVolts ?? undefined)
+    return chosen ? columns.indexOf(chosen.column) : null
+  } catch (e) {
+    if (e instanceof RangeError) return null
+    throw e
+  }
+}
+
+function Editor({ props, cell, close }: { props: Props; cell: PlateCell; close: (next?: PlateField) => void }) {
+  const [text, setText] = useState(readCell(props.plate, cell.field))
+  const [message, setMessage] = useState<string | null>(null)
+  const commit = () => {
+    const written = writeCell(props.plate, cell.field, text)
+    if (!written.ok) {
+      setMessage(written.message)
+      return false
+    }
+    props.onChange?.(written.plate)
+    return true
+  }
+  return (
+    <span className="plate-editor">
+      <input
+        autoFocus
+        aria-label={cell.title}
+        aria-invalid={message !== null}
+        value={text}
+        placeholder={cell.title}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={(e) => {
+          if (
+            !(e.relatedTarget instanceof HTMLElement && e.relatedTarget.dataset['unreadable'] !== undefined) &&
+            commit()
+          )
+            close()
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' || e.key === 'Tab') {
+            e.preventDefault()
+            if (!commit()) return
+            const next = plateCells[plateCells.indexOf(cell) + (e.shiftKey ? -1 : 1)]
+            close(next?.field)
+          } else if (e.key === 'Escape') close()
+        }}
+      />
+      <button
+        type="button"
+        data-unreadable=""
+        onClick={() => {
+          props.onChange?.(markUnreadable(props.plate, cell.field))
+          close()
+        }}
+      >
+        cannot be read
+      </button>
+      {message === null ? null : (
+        <span role="alert" className="field-error">
+          {message}
+        </span>
+      )}
+    </span>
+  )
+}
+
+/** The motor's nameplate as a plate. The voltage in force and its amps are underlined. */
+export function PlateCard(props: Props) {
+  const { plate, onChange } = props
+  const [editing, setEditing] = useState<PlateField | null>(null)
+  const [more, setMore] = useState(props.blanks ?? false)
+  const inForce = columnInForce(props)
+  const cells = plateCells.filter(
+    (c) =>
+      plate[c.field] !== undefined ||
+      plate.unreadable?.includes(c.field) ||
+      (onChange && more && (c.phases === undefined || c.phases === plate.phases)),
+  )
+  const value = (cell: PlateCell) => {
+    if (plate.unreadable?.includes(cell.field)) return <i>cannot be read</i>
+    const text = readCell(plate, cell.field)
+    if (text === '') return <span className="plate-blank">–</span>
+    if (cell.field === 'volts' || cell.field === 'amps' || cell.field === 'sfa')
+      return <Printed text={text} inForce={inForce} />
+    return cell.field === 'efficiency' || cell.field === 'powerFactor' ? `${text} %` : text
+  }
+  return (
+    <section className="plate" aria-label="Motor plate">
+      <i className="rivet" />
+      <i className="rivet" />
+      <i className="rivet" />
+      <i className="rivet" />
+      <header>
+        {onChange && editing === 'maker' ? (
+          <Editor
+            props={props}
+            cell={{ field: 'maker', head: 'MAKER', title: 'Maker' }}
+            close={() => setEditing(null)}
+          />
+        ) : onChange ? (
+          <button type="button" className="plate-maker" onClick={() => setEditing('maker')}>
+            {plate.maker ?? 'Maker'}
+          </button>
+        ) : (
+          <b className="plate-maker">{plate.maker ?? 'Motor plate'}</b>
+        )}
+        <span>{props.caption}</span>
+      </header>
+      <div className="plate-cells">
+        {cells.map((cell) => (
+          <div key={cell.field} className={cell.wide ? 'plate-cell plate-wide' : 'plate-cell'} title={cell.title}>
+            <small>{headOf(cell, plate)}</small>
+            {onChange && editing === cell.field ? (
+              <Editor key={cell.field} props={props} cell={cell} close={(next) => setEditing(next ?? null)} />
+            ) : onChange ? (
+              <button
+                type="button"
+                aria-label={`${cell.title}: ${readCell(plate, cell.field) || 'blank'}`}
+                onClick={() => setEditing(cell.field)}
+              >
+                {value(cell)}
+              </button>
+            ) : (
+              <span>{value(cell)}</span>
+            )}
+          </div>
+        ))}
+      </div>
+      {onChange && !more ? (
+        <button type="button" className="plate-more" onClick={() => setMore(true)}>
+          Fill in more cells
+        </button>
+      ) : null}
+    </section>
+  )
+}

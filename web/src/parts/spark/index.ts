@@ -1,0 +1,1 @@
+export { Spark } from './spark.tsx'

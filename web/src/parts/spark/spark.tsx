@@ -1,0 +1,32 @@
+import './spark.css'
+
+/** The latest loads as a small line under the plate: shares of the allowed current, oldest first. */
+export function Spark({ values }: { values: readonly number[] }) {
+  if (values.length < 2) return <span className="quiet">–</span>
+  const low = Math.min(0.5, ...values)
+  const high = Math.max(1.1, ...values)
+  const y = (v: number) => 31 - ((v - low) / (high - low)) * 28
+  const x = (i: number) => 2 + (i / (values.length - 1)) * 76
+  const last = values[values.length - 1] ?? 0
+  return (
+    <svg
+      className="spark"
+      viewBox="0 0 80 34"
+      role="img"
+      aria-label={`last ${values.length} stops, now ${Math.round(last * 100)} % of plate`}
+    >
+      <line x1="0" x2="80" y1={y(1)} y2={y(1)} className="spark-plate" />
+      <polyline
+        points={values.map((v, i) => `${x(i).toFixed(1)},${y(v).toFixed(1)}`).join(' ')}
+        className="spark-line"
+      />
+      <rect
+        x={x(values.length - 1) - 2.5}
+        y={y(last) - 2.5}
+        width="5"
+        height="5"
+        className={last > 1 ? 'spark-over' : 'spark-end'}
+      />
+    </svg>
+  )
+}
