@@ -14,6 +14,8 @@ export default defineConfig({
           include: ['server/src/**/*.test.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
+          globalSetup: ['scripts/vitest-postgres.mjs'],
+          maxWorkers: 2,
         },
       },
     ],

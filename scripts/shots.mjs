@@ -21,7 +21,15 @@ async function serve() {
   await cluster.start()
   const port = await anyPort()
   const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
-    env: { ...process.env, DATABASE_URL: await cluster.ensureDatabase('shots'), PORT: String(port), SESSION_SECRET: 'only-for-pictures-0000', WEB_DIR: join(root, 'web/dist'), DEMO: 'yes', FIXED_NOW: now },
+    env: {
+      ...process.env,
+      DATABASE_URL: await cluster.ensureDatabase('shots'),
+      PORT: String(port),
+      SESSION_SECRET: 'only-for-pictures-0000',
+      WEB_DIR: join(root, 'web/dist'),
+      DEMO: 'yes',
+      FIXED_NOW: now,
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
   await new Promise((done, fail) => {
@@ -49,34 +57,86 @@ const pictures = [
   ['roof-phone', phone, '/roof', async (page) => page.getByText('EF-7 / EF').waitFor()],
   ['machine', desktop, ['AHU-2', 'SF'], async (page) => page.locator('canvas').waitFor()],
   ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').waitFor()],
-  ['machine-plant-room', desktop, ['MAU-1', 'SF'], async (page) => {
-    await page.locator('canvas').waitFor()
-    await page.getByRole('button', { name: 'Plant room' }).click()
-  }],
-  ['stop-phone', phone, ['AHU-2', 'SF', 'stop'], async (page) => {
-    await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], false)
-  }],
-  ['stop-asks', phone, ['AHU-1', 'SF', 'stop'], async (page) => {
-    await type(page, ['479', '478', '480', '10.2', '104'], true)
-    await page.getByRole('alert').waitFor()
-  }],
-  ['stop-state', phone, ['RTU-31', 'SF-1', 'stop'], async (page) => page.getByRole('button', { name: 'State' }).click()],
-  ['stop', desktop, ['AHU-2', 'SF', 'stop'], async (page) => {
-    await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], true)
-  }],
-  ['plate-edit', desktop, ['EF-12', 'EF'], async (page) => {
-    await page.locator('canvas').waitFor()
-    await page.getByRole('button', { name: /Full-load amps/ }).click()
-    await page.keyboard.type('2.1')
-    await page.keyboard.press('Enter')
-  }],
-  ['replace-motor', desktop, ['EF-24', 'EF', 'motor'], async (page) => page.getByRole('heading', { name: /Replace/ }).waitFor()],
-  ['new-machine', desktop, '/machines/new', async (page) => page.getByRole('heading', { name: 'Add a machine' }).waitFor()],
-  ['books', desktop, '/books', async (page) => {
-    const lines = ['site,unit,machine,taken_at,quantity,position,value,unit_of_measure', 'Slipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L1,9.8,A', 'Slipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L2,9.7,furlong', 'Slipway Workshop,AHU-9,SF,2026-11-31T10:00:00Z,amps,L3,9.9,A']
-    await page.locator('input[type=file]').setInputFiles({ name: 'slipway-november.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\r\n')) })
-    await page.getByRole('alert').waitFor()
-  }],
+  [
+    'machine-plant-room',
+    desktop,
+    ['MAU-1', 'SF'],
+    async (page) => {
+      await page.locator('canvas').waitFor()
+      await page.getByRole('button', { name: 'Plant room' }).click()
+    },
+  ],
+  [
+    'stop-phone',
+    phone,
+    ['AHU-2', 'SF', 'stop'],
+    async (page) => {
+      await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], false)
+    },
+  ],
+  [
+    'stop-asks',
+    phone,
+    ['AHU-1', 'SF', 'stop'],
+    async (page) => {
+      await type(page, ['479', '478', '480', '10.2', '104'], true)
+      await page.getByRole('alert').waitFor()
+    },
+  ],
+  [
+    'stop-state',
+    phone,
+    ['RTU-31', 'SF-1', 'stop'],
+    async (page) => page.getByRole('button', { name: 'State' }).click(),
+  ],
+  [
+    'stop',
+    desktop,
+    ['AHU-2', 'SF', 'stop'],
+    async (page) => {
+      await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], true)
+    },
+  ],
+  [
+    'plate-edit',
+    desktop,
+    ['EF-12', 'EF'],
+    async (page) => {
+      await page.locator('canvas').waitFor()
+      await page.getByRole('button', { name: /Full-load amps/ }).click()
+      await page.keyboard.type('2.1')
+      await page.keyboard.press('Enter')
+    },
+  ],
+  [
+    'replace-motor',
+    desktop,
+    ['EF-24', 'EF', 'motor'],
+    async (page) => page.getByRole('heading', { name: /Replace/ }).waitFor(),
+  ],
+  [
+    'new-machine',
+    desktop,
+    '/machines/new',
+    async (page) => page.getByRole('heading', { name: 'Add a machine' }).waitFor(),
+  ],
+  [
+    'books',
+    desktop,
+    '/books',
+    async (page) => {
+      const lines = [
+        'site,unit,machine,taken_at,quantity,position,value,unit_of_measure',
+        'Slipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L1,9.8,A',
+        'Slipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L2,9.7,furlong',
+        'Slipway Workshop,AHU-9,SF,2026-11-31T10:00:00Z,amps,L3,9.9,A',
+      ]
+      await page
+        .locator('input[type=file]')
+        .setInputFiles({ name: 'slipway-november.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\r\n')) })
+      await page.getByRole('alert').waitFor()
+    },
+  ],
   ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and where').waitFor()],
 ]
 
@@ -90,7 +150,18 @@ async function type(page, values, last) {
 main(async () => {
   mkdirSync(out, { recursive: true })
   const { base, end } = await serve()
-  const browser = await browserType.launch({ executablePath: chromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] })
+  const browser = await browserType.launch({
+    executablePath: chromium(),
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync',
+    ],
+  })
   try {
     const signedIn = await browser.newContext({ locale: 'en-GB', timezoneId: 'America/Halifax' })
     const entry = await signedIn.newPage()
@@ -102,7 +173,12 @@ main(async () => {
     const state = await signedIn.storageState()
     for (const [name, viewport, where, act] of pictures) {
       if (only.length > 0 && !only.includes(name)) continue
-      const context = await browser.newContext({ viewport, locale: 'en-GB', timezoneId: 'America/Halifax', ...(where ? { storageState: state } : {}) })
+      const context = await browser.newContext({
+        viewport,
+        locale: 'en-GB',
+        timezoneId: 'America/Halifax',
+        ...(where ? { storageState: state } : {}),
+      })
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(now))
       let path = where ?? '/sign-in'

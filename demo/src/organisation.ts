@@ -152,7 +152,7 @@ function addMachine(
     story,
     load: story !== undefined && storyLoad[story] !== undefined ? storyLoad[story] : random.between(0.68, 0.88),
     lean: [siteLean[0] ?? 0, siteLean[1] ?? 0, siteLean[2] ?? 0],
-    windings: [1 + random.between(-0.006, 0.006), 1 + random.between(-0.006, 0.006), 1 + random.between(-0.006, 0.006)],
+    windings: [1 + random.between(-0.011, 0.011), 1 + random.between(-0.011, 0.011), 1 + random.between(-0.011, 0.011)],
   }
   const motors = addMotors(parts, random, now, id, spec, service, story, n)
   addWork(parts, random, now, id, spec, story)

@@ -43,5 +43,7 @@ export async function firstLead(deps: Deps): Promise<string | null> {
 export async function demoSignIns(deps: Deps): Promise<{ login: string; password: string; role: string }[] | null> {
   const rows = await deps.db.select({ id: people.id }).from(people)
   const there = demoPeople.filter((p) => rows.some((r) => r.id === p.id))
-  return there.length === 0 ? null : there.map((p) => ({ login: p.login, password: demoPassword(p.login), role: p.role }))
+  return there.length === 0
+    ? null
+    : there.map((p) => ({ login: p.login, password: demoPassword(p.login), role: p.role }))
 }

@@ -50,7 +50,9 @@ export function lostLineByVolts(lineVolts: ThreePhase): number | null {
     const far = (line + 1) % 3
     const near = rest(lineVolts, far)
     if (lineVolts[far] !== top) continue
-    if (near.every((v) => v < 0.64 * top)) return line
+    // Two readings that do not reach the third are a misread voltage, unless both are next to nothing.
+    const closes = near[0] + near[1] >= 0.995 * top || near.every((v) => v < 0.2 * top)
+    if (closes && near.every((v) => v < 0.64 * top)) return line
   }
   return null
 }

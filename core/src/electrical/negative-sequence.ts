@@ -9,9 +9,10 @@ import { requireMagnitude, type ThreePhase } from '../quantity/index.ts'
  */
 export function negativeSequenceRatio(lineVolts: ThreePhase): number | null {
   for (const v of lineVolts) requireMagnitude('lineVolts', v)
-  const squares = lineVolts.map((v) => v * v)
+  const top = Math.max(...lineVolts)
+  if (top === 0) throw new RangeError('lineVolts must not all be zero')
+  const squares = lineVolts.map((v) => (v / top) ** 2)
   const sum = squares.reduce((a, b) => a + b, 0)
-  if (sum === 0) throw new RangeError('lineVolts must not all be zero')
   const beta = squares.reduce((a, b) => a + b * b, 0) / (sum * sum)
   const inner = 3 - 6 * beta
   if (inner < -1e-12) return null

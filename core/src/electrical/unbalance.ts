@@ -2,9 +2,12 @@ import { mean, requireMagnitude, type ThreePhase } from '../quantity/index.ts'
 
 function largestDeviation(name: string, values: ThreePhase): number {
   for (const v of values) requireMagnitude(name, v)
-  const average = mean(values)
-  if (average === 0) throw new RangeError(`${name} must not all be zero`)
-  return Math.max(...values.map((v) => Math.abs(v - average))) / average
+  const top = Math.max(...values)
+  if (top === 0) throw new RangeError(`${name} must not all be zero`)
+  // Scaled first, so that no figure, however small, is lost to rounding.
+  const shares = values.map((v) => v / top)
+  const average = mean(shares)
+  return Math.max(...shares.map((v) => Math.abs(v - average))) / average
 }
 
 /**

@@ -1,5 +1,6 @@
 import { organisationFile, type ImportState, type OrganisationFile } from '@motor-round/contract'
 import { asc, sql } from 'drizzle-orm'
+import { parse as parseJson, type ParseError } from 'jsonc-parser'
 import type { PgTable } from 'drizzle-orm/pg-core'
 import type { Db, Tx } from '../db/client.ts'
 import {
@@ -20,10 +21,11 @@ import { unitKind } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
 import { Errors } from './state.ts'
 
-/** Where in a JSON text a syntax error lies. */
-function lineOf(text: string, message: string): number {
-  const position = /position (\d+)/.exec(message)?.[1]
-  return position === undefined ? 1 : text.slice(0, Number(position)).split('\n').length
+/** The line on which a text stops being JSON. */
+function brokenLine(text: string): number {
+  const errors: ParseError[] = []
+  parseJson(text, errors, { disallowComments: true })
+  return text.slice(0, errors[0]?.offset ?? 0).split('\n').length
 }
 
 /** Check an organisation file: form and references. Errors name the path in the file. */
@@ -31,8 +33,8 @@ export function readOrganisation(text: string, errors: Errors): OrganisationFile
   let json: unknown
   try {
     json = JSON.parse(text.replace(/^\uFEFF/, ''))
-  } catch (e) {
-    errors.add(lineOf(text, String(e)), '', 'The file is not JSON.')
+  } catch {
+    errors.add(brokenLine(text), '', 'The file is not JSON.')
     return null
   }
   const parsed = organisationFile.safeParse(json)

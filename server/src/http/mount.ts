@@ -8,7 +8,7 @@ import {
   type ResponseOf,
 } from '@motor-round/contract'
 import { json, type Request, type Response, type Router } from 'express'
-import type { z } from 'zod'
+import { z } from 'zod'
 import type { Deps } from '../deps.ts'
 import { checkToken, personOf } from '../auth/session.ts'
 import { HttpProblem, invalid } from './problem.ts'
@@ -55,12 +55,7 @@ export function mount<E extends Endpoint>(
     const call = {
       params: parse(endpoint.params, req.params, 404),
       query: parse(endpoint.query, req.query),
-      body: endpoint.bodyType
-        ? undefined
-        : parse(
-            endpoint.body,
-            endpoint.method === 'get' || endpoint.method === 'delete' ? undefined : emptyAsNone(req.body),
-          ),
+      body: endpoint.bodyType ? undefined : parse(endpoint.body, bodyOf(endpoint, req)),
       person,
       req,
       res,
@@ -74,7 +69,9 @@ export function mount<E extends Endpoint>(
   router[endpoint.method](path, ...steps)
 }
 
-/** A post without a body arrives as undefined or as {}: both are "no body". */
-function emptyAsNone(body: unknown): unknown {
+/** A request without a body arrives as undefined or as {}: where none is wanted, both are "no body". */
+function bodyOf(endpoint: Endpoint, req: Request): unknown {
+  const body: unknown = req.body
+  if (!(endpoint.body instanceof z.ZodUndefined)) return body
   return typeof body === 'object' && body !== null && Object.keys(body).length === 0 ? undefined : body
 }

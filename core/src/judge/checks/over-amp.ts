@@ -52,7 +52,8 @@ function lowVolts(c: Context): string {
   if (!first || !c.allowed) return ''
   const average = c.volts.reduce((s, v) => s + v.volts, 0) / c.volts.length
   const short = 1 - average / c.allowed.columnVolts
-  return short > 0.03
+  // Below half the plate volts nothing runs: that is a lost line, not a low supply.
+  return short > 0.03 && short < 0.5
     ? ` At ${show.volts(average)} V the same load draws up to ${show.percent(1 / (1 - short) - 1)} more than at ${show.volts(c.allowed.columnVolts)} V.`
     : ''
 }

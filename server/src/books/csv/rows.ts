@@ -125,9 +125,10 @@ export async function readRows(source: Readable, sink: Sink): Promise<void> {
         take(results.data, results.errors).then(
           () => parser.resume(),
           (e: unknown) => {
+            // Told first: to abort ends the parse as if it were complete.
+            fail(e)
             parser.abort()
             stream.destroy()
-            fail(e)
           },
         )
       },

@@ -1,6 +1,6 @@
 import type { AmpsHistory, Judgement } from '@motor-round/core/judge'
 import { show } from '@motor-round/core/quantity'
-import { workWords, type WorkDone } from '@motor-round/core/trend'
+import { dayMs, workWords, type WorkDone } from '@motor-round/core/trend'
 import {
   Chart,
   Filler,
@@ -49,6 +49,12 @@ function legSets(history: AmpsHistory, allowed: number | null): ChartData<'line'
   })
 }
 
+/** How far the forecast is drawn: to the plate, at most some way past a year. */
+function endOf(judgement: Judgement, last: number): number {
+  const d = judgement.drift
+  return d.kind === 'rising' && d.meets ? Math.max(last, Math.min(d.meets.at, last + 400 * dayMs)) : last
+}
+
 function fitSets(judgement: Judgement): ChartData<'line'>['datasets'] {
   const d = judgement.drift
   if (d.kind === 'too few') return []
@@ -65,8 +71,8 @@ function fitSets(judgement: Judgement): ChartData<'line'>['datasets'] {
     },
   ]
   if (d.kind !== 'rising' || !d.meets) return out
-  const end = Math.min(d.meets.at, d.fit.to.at + 400 * 86_400_000)
-  const years = (end - d.fit.to.at) / (365.25 * 86_400_000)
+  const end = endOf(judgement, d.fit.to.at)
+  const years = (end - d.fit.to.at) / (365.25 * dayMs)
   const edge = (perYear: number) => [
     { x: d.fit.to.at, y: d.fit.to.value },
     { x: end, y: d.fit.to.value + perYear * years },
@@ -77,6 +83,12 @@ function fitSets(judgement: Judgement): ChartData<'line'>['datasets'] {
     { ...fan, label: 'fan', data: edge(d.fit.low), fill: false },
     { ...fan, label: 'fan', data: edge(d.fit.high), fill: '-1' },
   ]
+}
+
+/** From the first to the last stop, in ms. */
+function spanOf(history: AmpsHistory): [number, number] {
+  const times = history.points.map((p) => p.at)
+  return [Math.min(...times), Math.max(...times)]
 }
 
 function annotations({ history, judgement, work }: Props): Record<string, AnnotationOptions> {
@@ -114,7 +126,11 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
       },
     }
   const shown = work.filter((w) => history.epochs.some((e) => e.from === w.at))
+  const [first, last] = spanOf(history)
   shown.forEach((w, i) => {
+    const content = w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${w.note.slice(0, 34)}`
+    // The label stands beside its line, on the side where there is room.
+    const side = (w.at - first) / Math.max(1, last - first) > 0.5 ? -1 : 1
     out[`work${i}`] = {
       type: 'line',
       xMin: w.at,
@@ -124,11 +140,10 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
       borderDash: [2, 4],
       label: {
         display: true,
-        content: w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${w.note.slice(0, 34)}`,
-        position: 'start',
-        xAdjust: i === shown.length - 1 ? -6 : 6,
+        content,
+        position: 'end',
+        xAdjust: side * (content.length * 3 + 10),
         yAdjust: (i % 3) * 16,
-        textAlign: 'start',
         backgroundColor: 'transparent',
         color: ink,
         font,
@@ -144,6 +159,7 @@ export function AmpsChart(props: Props) {
   const theme = useSelector((s: RootState) => s.look.theme)
   const { history, judgement } = props
   const allowed = judgement.rail.allowed
+  const [first, last] = spanOf(history)
   const all = history.points.flatMap((p) => p.legs)
   const low = Math.min(...all.filter((a) => a > 0.5 * (allowed ?? Math.max(...all))), allowed ?? Infinity)
   const high = Math.max(...all, allowed ?? 0)
@@ -155,6 +171,8 @@ export function AmpsChart(props: Props) {
     scales: {
       x: {
         type: 'time',
+        min: first - (last - first) * 0.02,
+        max: endOf(judgement, last) + (last - first) * 0.03,
         time: { displayFormats: { month: 'MMM YY', year: 'YYYY', quarter: 'MMM YY', day: 'D MMM' } },
         grid: { display: false },
         ticks: {

@@ -1,0 +1,465 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { defaultHouseRules, type HouseRules } from '../limits/index.ts'
+import type { Plate } from '../plate/index.ts'
+import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
+import { dayMs, unsaid, type Stop, type StopState, type WorkDone } from '../trend/index.ts'
+import { ampsHistory, dueAt, judge, rank, slipGuard, type JudgeInput, type Level, type MachineFacts } from './index.ts'
+
+const start = Date.UTC(2026, 0, 5)
+const plate: Plate = {
+  volts: '208-230/460',
+  amps: '27.0-25.6/12.8',
+  phases: 3,
+  power: 10,
+  powerUnit: 'hp',
+  hz: '60',
+  rpm: 1755,
+  sf: 1.15,
+}
+const facts: MachineFacts = { phases: 3, serviceVolts: 480, hasDrive: false, hasSister: false, unitPlate: null }
+
+const three = (quantity: 'amps' | 'volts_ll', values: readonly number[]): Reading[] =>
+  values.map((value, i) => ({
+    quantity,
+    position: (quantity === 'amps' ? legPositions : linePositions)[i] ?? '',
+    value,
+  }))
+
+let count = 0
+function stopAt(
+  day: number,
+  amps: readonly number[],
+  volts: readonly number[] = [478, 479, 477],
+  state: Partial<StopState> = {},
+  more: Reading[] = [],
+): Stop {
+  count += 1
+  return {
+    id: `stop-${count}`,
+    at: start + day * dayMs,
+    state: { ...unsaid, settled: true, panels: 'on', turning: 'right way', ...state },
+    readings: [...three('volts_ll', volts), ...three('amps', amps), ...more],
+  }
+}
+
+interface Over {
+  machine?: Partial<MachineFacts>
+  plate?: Plate | null
+  history?: Stop[]
+  work?: WorkDone[]
+  rules?: Partial<HouseRules>
+}
+
+const inputOf = (stop: Stop, over: Over = {}): JudgeInput => ({
+  machine: { ...facts, ...over.machine },
+  motor: over.plate === null ? null : { plate: over.plate ?? plate, connectionVolts: null, fittedAt: 0 },
+  stop,
+  history: over.history ?? [],
+  work: over.work ?? [],
+  rules: { ...defaultHouseRules, ...over.rules },
+})
+const judged = (stop: Stop, over: Over = {}) => judge(inputOf(stop, over))
+const told = (stop: Stop, check: string, over: Over = {}) => judged(stop, over).verdicts.find((v) => v.check === check)
+const levelOf = (stop: Stop, check: string, over: Over = {}): Level | undefined => told(stop, check, over)?.level
+
+const steady = (n: number, amps = 11) =>
+  Array.from({ length: n }, (_, i) => stopAt(i * 30, [amps + (i % 2) * 0.05, amps, amps + 0.05]))
+
+describe('amps against the plate', () => {
+  it('is OK up to the plate of the column in use', () => {
+    const v = told(stopAt(0, [12.8, 12.7, 12.8]), 'over-amp')
+    expect(v).toMatchObject({ level: 'ok', limit: 12.8, value: 12.8 })
+    expect(v?.because).toBe('100 % of the 460 V plate on all three legs: 12.8 of 12.8 A.')
+  })
+  it('is to fix above it: 13.6 A on a 12.8 A plate is 106 %', () => {
+    const v = told(stopAt(0, [13.6, 13.2, 13.4]), 'over-amp')
+    expect(v?.level).toBe('fix')
+    expect(v?.because).toContain('106 %')
+    expect(v?.basis.map((b) => b.kind)).toEqual(['plate', 'house rule'])
+  })
+  it('judges the worst leg, not the mean', () => expect(levelOf(stopAt(0, [13, 12.2, 12.2]), 'over-amp')).toBe('fix'))
+  it('is a stop above what any overload relay may be set to (NEC 430.32(C))', () => {
+    expect(levelOf(stopAt(0, [17.9, 17.9, 17.9]), 'over-amp')).toBe('fix')
+    expect(levelOf(stopAt(0, [18, 18, 18]), 'over-amp')).toBe('stop')
+    expect(levelOf(stopAt(0, [16.7, 16.7, 16.7]), 'over-amp', { plate: { ...plate, sf: 1 } })).toBe('stop')
+  })
+  it('holds the lower of motor and unit plate, and names it', () => {
+    const v = told(stopAt(0, [12.2, 12.2, 12.2]), 'over-amp', {
+      machine: { unitPlate: { volts: '460', amps: '11.9' } },
+    })
+    expect(v).toMatchObject({ level: 'fix', limit: 11.9 })
+    expect(v?.basis[0]?.text).toContain('unit plate')
+    expect(v?.basis[0]?.text).toContain('12.8')
+  })
+  it('by the school of the service factor: a watch inside it, never OK, and not on an unbalanced supply', () => {
+    const rules = { overAmp: 'service factor' } as const
+    expect(levelOf(stopAt(0, [12.8, 12.8, 12.8]), 'over-amp', { rules })).toBe('ok')
+    expect(levelOf(stopAt(0, [14.5, 14.5, 14.5]), 'over-amp', { rules })).toBe('watch')
+    expect(levelOf(stopAt(0, [14.8, 14.8, 14.8]), 'over-amp', { rules })).toBe('fix')
+    expect(levelOf(stopAt(0, [14.5, 14.5, 14.5], [470, 480, 490]), 'over-amp', { rules })).toBe('fix')
+  })
+  it('by the stricter school: trimmed below the plate (common practice: 2.44 A on 2.40 trimmed to 2.26)', () => {
+    const rules = { overAmp: 'trim below plate', trim: 0.05 } as const
+    const small: Plate = { volts: '460', amps: '2.40', phases: 3 }
+    expect(levelOf(stopAt(0, [2.26, 2.26, 2.26]), 'over-amp', { rules, plate: small })).toBe('ok')
+    expect(levelOf(stopAt(0, [2.35, 2.35, 2.35]), 'over-amp', { rules, plate: small })).toBe('watch')
+    expect(levelOf(stopAt(0, [2.44, 2.44, 2.44]), 'over-amp', { rules, plate: small })).toBe('fix')
+  })
+  it('says what low volts do, and raises no limit for them', () => {
+    const v = told(stopAt(0, [29, 29, 29], [205, 205, 205]), 'over-amp', {
+      machine: { serviceVolts: 208 },
+      plate: { volts: '230', amps: '25.6', phases: 3 },
+    })
+    expect(v?.limit).toBe(25.6)
+    expect(v?.because).toContain('At 205 V the same load draws up to 12 % more than at 230 V.')
+  })
+  it('says that a standing sister fan may be the reason', () =>
+    expect(told(stopAt(0, [14, 14, 14], undefined, { sister: 'off' }), 'over-amp')?.because).toContain(
+      'sister fan is off',
+    ))
+  it('asks for a second reading before it has settled, however high', () => {
+    const v = told(stopAt(0, [60, 60, 60], undefined, { settled: false }), 'over-amp')
+    expect(v).toMatchObject({ level: 'watch', confidence: 'low' })
+  })
+  it('gives no verdict on amps without a plate', () => {
+    expect(told(stopAt(0, [12, 12, 12]), 'over-amp', { plate: null })).toBeUndefined()
+    expect(levelOf(stopAt(0, [12, 12, 12]), 'no-plate', { plate: null })).toBe('watch')
+    expect(told(stopAt(0, [12, 12, 12]), 'no-plate', { plate: { volts: '200', amps: '30' } })?.because).toContain(
+      'No column',
+    )
+  })
+})
+
+describe('the supply', () => {
+  it('460/560/560 V is 12.7 %: a stop, and 560 V is an overvoltage too (common practice example)', () => {
+    const s = stopAt(0, [11, 11, 11], [460, 560, 560])
+    expect(told(s, 'voltage-unbalance')).toMatchObject({ level: 'stop' })
+    expect(told(s, 'voltage-unbalance')?.because).toContain('13 %')
+    expect(levelOf(s, 'service-voltage')).toBe('fix')
+  })
+  it('derates the load: 2.6 % leaves 90.8 % (NEMA MG 1, 14.36)', () => {
+    const volts = [460, 472, 448]
+    const u = told(stopAt(0, [9, 9, 9], volts), 'voltage-unbalance')
+    expect(u?.level).toBe('watch')
+    expect(u?.because).toContain('91 % of its load')
+    expect(levelOf(stopAt(0, [12.5, 12.5, 12.5], volts), 'voltage-unbalance')).toBe('fix')
+  })
+  it('is clean up to 1 % (NEMA MG 1, 12.45) and to mend above 3 % (ANSI C84.1)', () => {
+    expect(levelOf(stopAt(0, [8, 8, 8], [480, 478, 481]), 'voltage-unbalance')).toBe('ok')
+    expect(levelOf(stopAt(0, [4, 4, 4], [480, 465, 495]), 'voltage-unbalance')).toBe('fix')
+  })
+  it('finds a misread voltage', () =>
+    expect(told(stopAt(0, [8, 8, 8], [480, 480, 970]), 'voltage-unbalance')?.because).toContain('misread'))
+  it.each([
+    [414, 'watch'],
+    [413, 'fix'],
+    [506, 'watch'],
+    [507, 'fix'],
+    [456, 'ok'],
+    [504, 'ok'],
+  ] as const)('%d V on a 460 V plate of a 480 V service: %s (NEMA MG 1 12.44; ANSI C84.1 Range A)', (v, level) =>
+    expect(levelOf(stopAt(0, [8, 8, 8], [v, v, v]), 'service-voltage')).toBe(level),
+  )
+  it('asks for the column when the volts are those of another one', () =>
+    expect(told(stopAt(0, [8, 8, 8], [231, 230, 231]), 'service-voltage')?.because).toContain('right plate column'))
+})
+
+describe('evenness', () => {
+  it('explains uneven currents by the supply when they are six to ten times its unbalance (NEMA MG 1, 14.36)', () =>
+    expect(told(stopAt(0, [13, 12.1, 15.3], [462, 458, 471]), 'current-unbalance')?.because).toContain(
+      'the supply explains it',
+    ))
+  it('points at motor and lugs when they are far more', () => {
+    const v = told(stopAt(0, [12, 12.1, 15], [480, 481, 479]), 'current-unbalance')
+    expect(v?.level).toBe('fix')
+    expect(v?.because).toContain('not the supply')
+  })
+  it('neither blames nor clears the supply without volts', () => {
+    const s = { ...stopAt(0, [12, 12.1, 15]), readings: three('amps', [12, 12.1, 15]) }
+    expect(told(s, 'current-unbalance')).toMatchObject({ confidence: 'low' })
+    expect(told(s, 'current-unbalance')?.because).toContain('no volts read')
+  })
+  it('finds a lost leg by amps, by volts, and the far side of a transformer: stop each', () => {
+    const byAmps = told(stopAt(0, [0.4, 17.9, 17.4]), 'lost-leg')
+    expect(byAmps).toMatchObject({ level: 'stop' })
+    expect(byAmps?.because).toContain('L1 has almost no current')
+    expect(levelOf(stopAt(0, [11, 11, 11], [480, 277, 277]), 'lost-leg')).toBe('stop')
+    expect(told(stopAt(0, [22, 11, 11]), 'lost-leg')?.because).toContain('transformer')
+  })
+  it('does not call a lost leg merely uneven', () =>
+    expect(told(stopAt(0, [0.4, 17.9, 17.4]), 'current-unbalance')).toBeUndefined())
+})
+
+describe('turning', () => {
+  it('amps without turning are a stop: a burnt winding can hold its plate amps', () => {
+    const j = judged(stopAt(0, [12, 12, 12], undefined, { turning: 'not turning' }))
+    expect(j.level).toBe('stop')
+  })
+  it('backwards is to fix', () =>
+    expect(levelOf(stopAt(0, [9, 9, 9], undefined, { turning: 'backwards' }), 'turning')).toBe('fix'))
+})
+
+describe('change and usual range', () => {
+  it('tells a step down that nothing in the book explains', () => {
+    const v = told(stopAt(300, [9.7, 9.6, 9.7]), 'change', { history: steady(8) })
+    expect(v?.level).toBe('watch')
+    expect(v?.because).toMatch(/^Down 12 % from the usual 11\.0 A, nothing in the book since/)
+  })
+  it('takes the swing of the supply out', () => {
+    // 5 % lower volts, 5 % more amps: the same load.
+    expect(levelOf(stopAt(300, [11.58, 11.58, 11.58], [454, 454, 454]), 'change', { history: steady(8) })).toBe('ok')
+  })
+  it('does not compare unlike states', () => {
+    const history = steady(8).map((s) => ({ ...s, state: { ...s.state, sister: 'running' as const } }))
+    expect(told(stopAt(300, [14, 14, 14], undefined, { sister: 'off' }), 'change', { history })).toBeUndefined()
+  })
+  it('starts anew after work, and says what the work did', () => {
+    const work: WorkDone[] = [{ at: start + 250 * dayMs, kind: 'sheave-turned', note: '' }]
+    const s = stopAt(300, [13.4, 13.3, 13.4])
+    expect(told(s, 'change', { history: steady(8), work })).toBeUndefined()
+    expect(told(s, 'over-amp', { history: steady(8), work })?.because).toContain(
+      'Up 21 % since the turn of the motor sheave on 12 Sep.',
+    )
+  })
+  it('says when the reading is older than the last work', () =>
+    expect(
+      levelOf(stopAt(300, [11, 11, 11]), 'stale', {
+        work: [{ at: start + 301 * dayMs, kind: 'filters-changed', note: '' }],
+      }),
+    ).toBe('watch'))
+  it('is far below the plate a watch, unless it always was', () => {
+    expect(levelOf(stopAt(0, [4, 4, 4]), 'far-below')).toBe('watch')
+    expect(levelOf(stopAt(300, [4, 4, 4]), 'far-below', { history: steady(6, 4) })).toBe('ok')
+  })
+})
+
+describe('trend', () => {
+  const rising = Array.from({ length: 12 }, (_, i) => stopAt(i * 30, [11 + i * 0.1, 11 + i * 0.1, 11 + i * 0.1]))
+  it('tells when a rise meets the plate', () => {
+    const v = told(stopAt(360, [12.2, 12.2, 12.2]), 'trend', { history: rising })
+    expect(v?.level).toBe('watch')
+    expect(v?.because).toMatch(/meets the plate in about 1[78]\d days/)
+  })
+  it('says so when there is none', () =>
+    expect(told(stopAt(240, [11, 11, 11]), 'trend', { history: steady(8) })?.because).toContain('No trend'))
+  it('is fitted inside the epoch only', () => {
+    const work: WorkDone[] = [{ at: start + 200 * dayMs, kind: 'belts-renewed', note: '' }]
+    expect(told(stopAt(360, [12.2, 12.2, 12.2]), 'trend', { history: rising.slice(0, 9), work })).toBeUndefined()
+  })
+})
+
+describe('how it was read', () => {
+  it('amps on one leg only is never OK and says so', () => {
+    const s = { ...stopAt(0, []), readings: [...three('volts_ll', [478, 479, 477]), ...three('amps', [9])] }
+    const j = judged(s)
+    expect(j.level).toBe('watch')
+    expect(j.confidence).toBe('low')
+    expect(j.headline).toContain('amps on L1 only')
+  })
+  it('tells what was not said, without raising the level', () => {
+    const j = judged({ ...stopAt(0, [11, 11, 11]), state: unsaid })
+    expect(j.level).toBe('ok')
+    expect(j.confidence).toBe('low')
+  })
+})
+
+describe('a whole judgement', () => {
+  it('is worst first with a sentence for the Roof', () => {
+    const j = judged(stopAt(0, [13.6, 13.2, 11]))
+    expect(j.verdicts.map((v) => rank(v.level))).toEqual(
+      [...j.verdicts.map((v) => rank(v.level))].sort((a, b) => b - a),
+    )
+    expect(j.headline).toBe(j.verdicts[0]?.because)
+    expect(judged(stopAt(300, [11, 11.1, 11]), { history: steady(8) }).headline).toBe('86 % of plate, even, as usual.')
+  })
+  it('never leaves out basis, sentence or next step', () => {
+    for (const v of judged(stopAt(0, [13.6, 13.2, 11], [460, 480, 470], { sister: 'off' })).verdicts) {
+      expect(v.basis.length).toBeGreaterThan(0)
+      expect(v.because).not.toBe('')
+      expect(v.next).not.toBe('')
+    }
+  })
+  it('judges a single-phase machine by its one leg', () => {
+    const s: Stop = {
+      id: 'x',
+      at: start,
+      state: { ...unsaid, settled: true },
+      readings: [
+        { quantity: 'volts_ln', position: 'L1-N', value: 118 },
+        { quantity: 'amps', position: 'L1', value: 3.8 },
+      ],
+    }
+    const j = judged(s, { machine: { phases: 1, serviceVolts: 120 }, plate: { volts: '115', amps: '3.5', phases: 1 } })
+    expect(j.level).toBe('fix')
+    expect(j.headline).toContain('109 % of the 115 V plate: 3.8 of 3.5 A')
+    expect(j.verdicts.some((v) => v.check === 'current-unbalance' || v.check === 'lost-leg')).toBe(false)
+  })
+  it('is the same for the same input', () => {
+    const input = inputOf(stopAt(300, [13, 12, 11]), { history: steady(8) })
+    expect(judge(input)).toEqual(judge(JSON.parse(JSON.stringify(input)) as JudgeInput))
+  })
+})
+
+describe('properties', () => {
+  const amps = fc.double({ min: 0, max: 60, noNaN: true })
+  const volts = fc.double({ min: 0, max: 700, noNaN: true })
+  const any3 = (x: fc.Arbitrary<number>) => fc.tuple(x, x, x)
+  const state = fc.record({
+    settled: fc.constantFrom(true, false, null),
+    sister: fc.constantFrom('running' as const, 'off' as const, null),
+    panels: fc.constantFrom('on' as const, 'off' as const, null),
+    turning: fc.constantFrom('right way' as const, 'backwards' as const, 'not turning' as const, null),
+  })
+  const school = fc.constantFrom('plate' as const, 'service factor' as const, 'trim below plate' as const)
+
+  it('no NaN and no infinity leaves a judgement, whatever was read', () => {
+    fc.assert(
+      fc.property(
+        any3(amps),
+        any3(volts),
+        state,
+        school,
+        fc.array(any3(amps), { maxLength: 15 }),
+        (a, v, s, overAmp, past) => {
+          const history = past.map((p, i) => stopAt(i * 20, p))
+          const j = judged(stopAt(400, a, v, s), { history, rules: { overAmp } })
+          // JSON writes NaN and infinity as null: comparing with a deep copy finds them.
+          const numbers = JSON.stringify(j, (_k, x: unknown) =>
+            typeof x === 'number' && !Number.isFinite(x) ? 'not finite' : x,
+          )
+          expect(numbers).not.toContain('not finite')
+          expect(numbers).not.toMatch(/NaN|Infinity|undefined/)
+        },
+      ),
+      { numRuns: 300 },
+    )
+  })
+
+  const check = (id: string, stop: Stop, over: Over = {}) => rank(levelOf(stop, id, over) ?? 'ok')
+
+  it('more amps never make the verdict on amps better', () => {
+    fc.assert(
+      fc.property(
+        any3(amps),
+        fc.integer({ min: 0, max: 2 }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        school,
+        state,
+        (a, leg, more, overAmp, s) => {
+          const worse = a.map((x, i) => (i === leg ? x + more : x))
+          expect(check('over-amp', stopAt(0, worse, undefined, s), { rules: { overAmp } })).toBeGreaterThanOrEqual(
+            check('over-amp', stopAt(0, a, undefined, s), { rules: { overAmp } }),
+          )
+        },
+      ),
+    )
+  })
+  it('volts farther apart never make the verdict on unbalance better', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 30, noNaN: true }),
+        any3(amps),
+        (d, more, a) => {
+          const at = (x: number) => stopAt(0, a, [470 - x, 470, 470 + x])
+          expect(check('voltage-unbalance', at(d + more))).toBeGreaterThanOrEqual(check('voltage-unbalance', at(d)))
+        },
+      ),
+    )
+  })
+  it('volts farther off never make the verdict on volts better', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        fc.double({ min: 0, max: 100, noNaN: true }),
+        fc.constantFrom(1, -1),
+        (d, more, side) => {
+          const at = (x: number) =>
+            stopAt(
+              0,
+              [8, 8, 8],
+              [480, 480, 480].map((v) => v + side * x),
+            )
+          // Around the plate's 460 V the service's own 480 V is the nearest fault-free point.
+          fc.pre(side > 0 || d >= 24)
+          expect(check('service-voltage', at(d + more))).toBeGreaterThanOrEqual(check('service-voltage', at(d)))
+        },
+      ),
+    )
+  })
+  it('amps farther apart never make the verdict on evenness better', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0, max: 3, noNaN: true }), (d, more) => {
+        const at = (x: number) => stopAt(0, [10 - x, 10, 10 + x])
+        expect(check('current-unbalance', at(d + more))).toBeGreaterThanOrEqual(check('current-unbalance', at(d)))
+      }),
+    )
+  })
+  it('an unsafe state is never OK', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 8, max: 40, noNaN: true }),
+        fc.integer({ min: 0, max: 2 }),
+        state,
+        school,
+        (a, leg, s, overAmp) => {
+          const lost = [a, a, a].map((x, i) => (i === leg ? 0.05 * x : x * 1.73))
+          expect(judged(stopAt(0, lost, undefined, s), { rules: { overAmp } }).level).toBe('stop')
+        },
+      ),
+    )
+  })
+})
+
+describe('the slip guard', () => {
+  const r = (value: number, position = 'L1', quantity: 'amps' | 'volts_ll' = 'amps'): Reading => ({
+    quantity,
+    position,
+    value,
+  })
+  const none = () => []
+  it('asks about ten times and a tenth of the usual', () => {
+    expect(slipGuard(r(104), [], [10.3, 10.6, 10.5], none, null)?.kind).toBe('ten times')
+    expect(slipGuard(r(1.04), [], [10.3, 10.6, 10.5], none, null)?.kind).toBe('a tenth')
+  })
+  it('goes by the plate while there is no past', () => {
+    expect(slipGuard(r(128), [], [], none, 12.8)?.kind).toBe('ten times')
+    expect(slipGuard(r(12), [], [], none, 12.8)).toBeNull()
+  })
+  it('asks about what no instrument shows', () =>
+    expect(slipGuard(r(4610, 'L1-L2', 'volts_ll'), [], [461, 460], none, 480)?.kind).toBe('out of range'))
+  it('asks whether a phase was read twice, where the phases usually differ', () => {
+    const others = [r(10.6, 'L1')]
+    expect(slipGuard(r(10.6, 'L2'), others, [11.2, 11.3, 11.2], () => [10.6, 10.7, 10.6], null)?.kind).toBe(
+      'phase twice',
+    )
+    expect(slipGuard(r(10.6, 'L2'), others, [10.6, 10.7, 10.6], () => [10.6, 10.7, 10.6], null)).toBeNull()
+  })
+  it('lets an honest change pass: a third of the usual is no slip', () =>
+    expect(slipGuard(r(3.5), [], [10.3, 10.6], none, null)).toBeNull())
+})
+
+describe('when it is due', () => {
+  it('at once when stopped, then by level (house rules)', () => {
+    expect(dueAt('stop', start, defaultHouseRules)).toBe(start)
+    expect(dueAt('fix', start, defaultHouseRules)).toBe(start + 7 * dayMs)
+    expect(dueAt('watch', start, defaultHouseRules)).toBe(start + 30 * dayMs)
+    expect(dueAt('ok', start, { ...defaultHouseRules, limits: { 'visit-interval': 60 } })).toBe(start + 60 * dayMs)
+  })
+})
+
+describe('the history for the chart', () => {
+  it('has an epoch for each work that breaks the trend, each with its own usual range', () => {
+    const work: WorkDone[] = [
+      { at: start + 125 * dayMs, kind: 'belts-renewed', note: '' },
+      { at: start + 130 * dayMs, kind: 'greased', note: '' },
+    ]
+    const later = Array.from({ length: 5 }, (_, i) => stopAt(150 + i * 30, [12, 12, 12]))
+    const h = ampsHistory(inputOf(stopAt(330, [12, 12, 12]), { history: [...steady(5), ...later], work }))
+    expect(h.epochs).toHaveLength(2)
+    expect(h.epochs[0]?.usual?.middle).toBeCloseTo(11, 0)
+    expect(h.epochs[1]?.usual?.middle).toBeCloseTo(12, 1)
+    expect(h.points).toHaveLength(11)
+  })
+})

@@ -1,0 +1,69 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { near } from '../near.test-help.ts'
+import { convert, findUnit, parseFigure, show, units } from './index.ts'
+
+describe('units', () => {
+  it('10 hp is 7.457 kW (1 hp = 745.7 W)', () => near(convert(10, 'hp', 'kW'), 7.457))
+  it('converts temperatures with their offset (definition)', () => {
+    expect(convert(140, 'degF', 'degC')).toBeCloseTo(60, 9)
+    expect(convert(-40, '°C', '°F')).toBeCloseTo(-40, 9)
+  })
+  it('tells milliohm from megohm by the case, and refuses to guess', () => {
+    expect(findUnit('MΩ')?.id).toBe('Mohm')
+    expect(findUnit('mΩ')?.id).toBe('mohm')
+    expect(findUnit('MOHM')).toBeUndefined()
+    expect(findUnit('AMPS')?.id).toBe('A')
+  })
+  it('refuses unknown and unlike units, naming the argument', () => {
+    expect(() => convert(1, 'furlong', 'A')).toThrow(/^from/)
+    expect(() => convert(1, 'A', 'V')).toThrow(/^to/)
+    expect(() => convert(NaN, 'A', 'mA')).toThrow(/^value/)
+  })
+  it('comes back from any unit of the same dimension', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...units),
+        fc.constantFrom(...units),
+        fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+        (a, b, v) => {
+          fc.pre(a.dimension === b.dimension)
+          expect(convert(convert(v, a.id, b.id), b.id, a.id)).toBeCloseTo(v, 4)
+        },
+      ),
+    )
+  })
+})
+
+describe('figures as people write them', () => {
+  it.each([
+    ['13.6', 13.6],
+    ['13,6', 13.6],
+    ['.5', 0.5],
+    ['1/2', 0.5],
+    ['7-1/2', 7.5],
+    ['1 1/2', 1.5],
+    ['1e3', 1000],
+    [' 12 ', 12],
+  ])('%s', (text, value) => expect(parseFigure(text)).toBe(value))
+  it.each(['', 'abc', '1.2.3', '1/0', '12 A', '--4', '1,234'])('refuses "%s"', (text) =>
+    expect(parseFigure(text)).toBeNull(),
+  )
+  it('reads 1,234 only where the file says its comma is the decimal one', () => {
+    expect(parseFigure('1,234', true)).toBe(1.234)
+    expect(parseFigure('12,5', false)).toBeNull()
+  })
+})
+
+describe('shown figures', () => {
+  it('amps as a clamp shows them', () =>
+    expect([2.44, 7.1, 13.64, 104.3, 9.996].map(show.amps)).toEqual(['2.44', '7.1', '13.6', '104', '10.0']))
+  it('side by side with one count of decimals', () =>
+    expect(show.ampsRow([7.7, 7.73, 10.31])).toEqual(['7.70', '7.73', '10.3']))
+  it('never hides that something is just over the plate', () => {
+    expect(show.percent(1.003)).toBe('100.3 %')
+    expect(show.percent(1)).toBe('100 %')
+    expect(show.percent(1.06)).toBe('106 %')
+    expect(show.percent(0.004)).toBe('0.4 %')
+  })
+})

@@ -1,0 +1,134 @@
+import { randomUUID } from 'node:crypto'
+import { endpoints, mayAct, type Endpoint } from '@motor-round/contract'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openWorld, type World } from '../test/world.ts'
+
+let world: World
+beforeAll(async () => {
+  world = await openWorld(true)
+})
+afterAll(() => world.end())
+
+describe('sign-in', () => {
+  it('opens a session, and closes it', async () => {
+    const lead = await world.as('vale')
+    const session = await lead.get('/session')
+    expect(session.body.person).toMatchObject({ login: 'vale', role: 'lead' })
+    expect(session.body).not.toHaveProperty('password')
+    await lead.delete('/session')
+    expect((await lead.get('/session')).body.person).toBeNull()
+    expect((await lead.get('/roof')).status).toBe(401)
+  })
+
+  it('sets a cookie that scripts and other sites cannot use', async () => {
+    const r = await world.visitor().signIn('arden', 'arden-on-the-roof')
+    const cookie = String(r.headers['set-cookie'])
+    expect(cookie).toContain('HttpOnly')
+    expect(cookie).toContain('SameSite=Strict')
+  })
+
+  it('answers the same to a wrong name and a wrong password', async () => {
+    const a = await world.visitor().signIn('vale', 'wrong-password')
+    const b = await world.visitor().signIn('nobody', 'wrong-password')
+    expect([a.status, a.body]).toEqual([401, b.body])
+  })
+
+  it('stops guessing after eight tries, even with the right password then', async () => {
+    for (let i = 0; i < 8; i++) expect((await world.visitor().signIn('okonjo', 'guess')).status).toBe(401)
+    expect((await world.visitor().signIn('okonjo', 'okonjo-on-the-roof')).status).toBe(429)
+    await world.deps.pool.query('delete from sign_in_tries')
+    expect((await world.visitor().signIn('okonjo', 'okonjo-on-the-roof')).status).toBe(200)
+  })
+
+  it('keeps no password that could be read', async () => {
+    const rows = await world.deps.pool.query<{ password_hash: string }>('select password_hash from people')
+    for (const r of rows.rows) expect(r.password_hash).toMatch(/^\$argon2id\$/)
+  })
+})
+
+describe('forged requests', () => {
+  it('need the token of the session', async () => {
+    const lead = await world.as('vale')
+    lead.csrf = 'something else'
+    const r = await lead.post('/sites', { id: randomUUID(), name: 'Forged', zone: 'UTC' })
+    expect(r.status).toBe(403)
+  })
+  it('from another origin are refused', async () => {
+    const lead = await world.as('vale')
+    const r = await lead
+      .post('/sites', { id: randomUUID(), name: 'Forged', zone: 'UTC' })
+      .set('origin', 'https://elsewhere.example')
+    expect(r.status).toBe(403)
+    expect((await lead.get('/places')).body.sites.map((s: { name: string }) => s.name)).not.toContain('Forged')
+  })
+})
+
+describe('roles are checked on every route', () => {
+  const address = (e: Endpoint) => e.path.replace('{id}', randomUUID()).replace('{token}', 'x')
+  const all = Object.values(endpoints) as Endpoint[]
+  it.each(all.filter((e) => e.role !== 'anyone').map((e) => [e.id, e] as const))('%s', async (_id, e) => {
+    const nobody = world.visitor()
+    const viewer = await world.as('arden')
+    const call = (who: typeof viewer) =>
+      e.method === 'get'
+        ? who.get(address(e))
+        : e.method === 'delete'
+          ? who.delete(address(e))
+          : who[e.method](address(e), {})
+    expect((await call(nobody)).status).toBe(401)
+    const status = (await call(viewer)).status
+    if (mayAct('viewer', e.role as 'lead')) expect(status).not.toBe(403)
+    else expect(status).toBe(403)
+  })
+})
+
+describe('accounts', () => {
+  it('are made with a one-time link, by which the person sets the password', async () => {
+    const lead = await world.as('vale')
+    const made = await lead.post('/people', { id: randomUUID(), login: 'new.hand', name: 'New Hand', role: 'mechanic' })
+    expect(made.status).toBe(200)
+    const token = String(made.body.path).replace('/welcome/', '')
+    const visitor = world.visitor()
+    expect((await visitor.get(`/invitations/${token}`)).body).toMatchObject({ login: 'new.hand', role: 'mechanic' })
+    expect((await visitor.post(`/invitations/${token}`, { password: 'short' })).status).toBe(422)
+    const accepted = await visitor.post(`/invitations/${token}`, { password: 'a long password' })
+    expect(accepted.body.person.login).toBe('new.hand')
+    expect((await world.visitor().post(`/invitations/${token}`, { password: 'a long password 2' })).status).toBe(404)
+    expect((await world.visitor().signIn('new.hand', 'a long password')).status).toBe(200)
+  })
+
+  it('that are closed lose their open sessions at once', async () => {
+    const lead = await world.as('vale')
+    const mechanic = await world.as('okonjo')
+    const id = (await mechanic.get('/session')).body.person.id as string
+    await lead.put(`/people/${id}`, { role: 'mechanic', disabled: true })
+    expect((await mechanic.get('/roof')).status).toBe(401)
+    expect((await world.visitor().signIn('okonjo', 'okonjo-on-the-roof')).status).toBe(401)
+    await lead.put(`/people/${id}`, { role: 'mechanic', disabled: false })
+  })
+
+  it('keep at least one lead', async () => {
+    const lead = await world.as('vale')
+    const id = (await lead.get('/session')).body.person.id as string
+    expect((await lead.put(`/people/${id}`, { role: 'viewer', disabled: false })).status).toBe(422)
+  })
+})
+
+describe('a first start without demo', () => {
+  it('makes the first lead by a link that works once', async () => {
+    const empty = await openWorld(false)
+    const token = String(empty.link).replace('/welcome/', '')
+    const visitor = empty.visitor()
+    expect((await visitor.post(`/invitations/${token}`, { password: 'a long password' })).body.errors[0].path).toBe(
+      'login',
+    )
+    const r = await visitor.post(`/invitations/${token}`, {
+      password: 'a long password',
+      login: 'first',
+      name: 'First Lead',
+    })
+    expect(r.body.person).toMatchObject({ login: 'first', role: 'lead' })
+    expect((await empty.visitor().get(`/invitations/${token}`)).status).toBe(404)
+    await empty.end()
+  })
+})

@@ -1,0 +1,157 @@
+import { randomUUID } from 'node:crypto'
+import { coreStop, judgeInput, toHouseRules, type MachinePage } from '@motor-round/contract'
+import { judge } from '@motor-round/core/judge'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+
+let world: World
+let mechanic: Caller
+beforeAll(async () => {
+  world = await openWorld(true)
+  mechanic = await world.as('okonjo')
+})
+afterAll(() => world.end())
+
+const page = async (id: string) => (await mechanic.get(`/machines/${id}`)).body as MachinePage
+
+describe('a stop', () => {
+  it('is kept, judged and shown', async () => {
+    const id = await mechanic.machine('RTU-12/SF')
+    const sent = stopOf(id, [5.6, 5.5, 5.6], { note: 'quiet' })
+    const r = await mechanic.post('/stops', sent)
+    expect(r.status).toBe(200)
+    expect(r.body).toMatchObject({ already: false, stop: { id: sent.id, by: 'Mosi Okonjo', note: 'quiet' } })
+    expect((await page(id)).stops[0]?.id).toBe(sent.id)
+    const row = (await mechanic.get('/roof?q=rtu-12')).body.rows[0]
+    expect(row.rail.legs.map((l: { amps: number }) => l.amps)).toEqual([5.6, 5.5, 5.6])
+    expect(row.seenAt).toBe('2026-11-25T08:00:00.000Z')
+  })
+
+  it('sent many times at once is kept once', async () => {
+    const id = await mechanic.machine('RTU-13/SF-1')
+    const before = (await page(id)).stops.length
+    const sent = stopOf(id, [8.1, 8, 8.1])
+    const answers = await Promise.all(Array.from({ length: 6 }, () => mechanic.post('/stops', sent)))
+    expect(answers.map((a) => a.status)).toEqual([200, 200, 200, 200, 200, 200])
+    expect(answers.filter((a) => a.body.already === false)).toHaveLength(1)
+    expect((await page(id)).stops).toHaveLength(before + 1)
+    const rows = await world.deps.pool.query('select * from readings where stop_id = $1', [sent.id])
+    expect(rows.rowCount).toBe(6)
+  })
+
+  it('of two people at one machine keeps both', async () => {
+    const id = await mechanic.machine('RTU-13/SF-2')
+    const lead = await world.as('vale')
+    const [a, b] = await Promise.all([
+      mechanic.post('/stops', stopOf(id, [8, 8, 8])),
+      lead.post('/stops', stopOf(id, [8.1, 8.1, 8.1])),
+    ])
+    const ids = (await page(id)).stops.map((s) => s.id)
+    expect(ids).toContain(a.body.stop.id)
+    expect(ids).toContain(b.body.stop.id)
+  })
+
+  it('is corrected by another that says why; both stay, the newer counts', async () => {
+    const id = await mechanic.machine('RTU-21/SF')
+    const wrong = stopOf(id, [31, 3.2, 3.1])
+    await mechanic.post('/stops', wrong)
+    expect((await page(id)).judgement?.level).toBe('stop')
+    const noReason = await mechanic.post('/stops', stopOf(id, [3.1, 3.2, 3.1], { supersedes: wrong.id }))
+    expect(noReason.body.errors[0].path).toBe('reason')
+    const right = stopOf(id, [3.1, 3.2, 3.1], { supersedes: wrong.id, reason: 'decimal point' })
+    expect((await mechanic.post('/stops', right)).status).toBe(200)
+    const after = await page(id)
+    expect(after.judgement?.level).toBe('ok')
+    expect(after.stops.find((s) => s.id === wrong.id)).toMatchObject({
+      supersededBy: right.id,
+      readings: wrong.readings.toSorted((a, b) =>
+        `${a.quantity} ${a.position}`.localeCompare(`${b.quantity} ${b.position}`),
+      ),
+    })
+    const again = await mechanic.post('/stops', stopOf(id, [3, 3, 3], { supersedes: wrong.id, reason: 'again' }))
+    expect(again.status).toBe(409)
+    expect((await mechanic.get(`/audit?id=${id}`)).body[0]).toMatchObject({
+      what: 'stop corrected',
+      why: 'decimal point',
+    })
+  })
+
+  it('cannot be changed or taken out of the database', async () => {
+    for (const sql of [
+      'update readings set value = 1',
+      'delete from readings',
+      "update stops set note = 'x'",
+      'delete from stops',
+    ])
+      await expect(world.deps.pool.query(sql)).rejects.toThrow('append-only')
+  })
+
+  it.each([
+    ['an impossible reading', { readings: [{ quantity: 'amps', position: 'L1', value: 99999 }] }, 'readings.0.value'],
+    ['a wrong position', { readings: [{ quantity: 'amps', position: 'L9', value: 9 }] }, 'readings.0.position'],
+    ['an unknown quantity', { readings: [{ quantity: 'smell', position: 'L1', value: 9 }] }, 'readings.0.quantity'],
+    [
+      'a reading given twice',
+      { readings: [1, 2].map((value) => ({ quantity: 'amps', position: 'L1', value })) },
+      'readings.1',
+    ],
+    ['nothing', { readings: [] }, 'readings'],
+    ['a date in the future', { takenAt: '2027-01-01T00:00:00Z' }, 'takenAt'],
+    ['no date', { takenAt: 'yesterday' }, 'takenAt'],
+  ])('with %s is refused at its field and nothing is kept', async (_name, over, path) => {
+    const id = await mechanic.machine('EF-1/EF')
+    const before = (await page(id)).stops.length
+    const r = await mechanic.post('/stops', stopOf(id, [4, 4, 4], over))
+    expect(r.status).toBe(422)
+    expect(r.body.errors[0].path).toBe(path)
+    expect((await page(id)).stops).toHaveLength(before)
+  })
+
+  it('of a machine that is not there is refused', async () => {
+    expect((await mechanic.post('/stops', stopOf(randomUUID(), [4, 4, 4]))).status).toBe(404)
+  })
+})
+
+describe('work', () => {
+  it('starts a new epoch and makes the last reading stale; sent twice it is kept once', async () => {
+    const id = await mechanic.machine('AHU-3/SF')
+    expect((await page(id)).judgement?.usual).not.toBeNull()
+    const body = {
+      id: randomUUID(),
+      machineId: id,
+      doneAt: '2026-11-25T07:00:00Z',
+      kind: 'belts-renewed',
+      note: 'matched set',
+    }
+    await mechanic.post('/work', body)
+    await mechanic.post('/work', body)
+    const after = await page(id)
+    expect(after.work.filter((w) => w.id === body.id)).toHaveLength(1)
+    expect(after.judgement?.verdicts.map((v) => v.check)).toContain('stale')
+    await mechanic.post('/stops', stopOf(id, [17, 17, 17]))
+    expect((await page(id)).judgement?.usual).toBeNull()
+  })
+})
+
+describe('the judge in the hand and the judge on the server', () => {
+  it('say the same of every machine of the demo', async () => {
+    const rules = toHouseRules((await mechanic.get('/rules')).body.rules)
+    const roof = (await mechanic.get('/roof?limit=200')).body.rows as {
+      machineId: string
+      headline: string
+      level: string
+    }[]
+    expect(roof.length).toBeGreaterThan(60)
+    for (const row of roof) {
+      const p = await page(row.machineId)
+      const speaking = p.stops.find((s) => s.supersededBy === null && s.readings.length > 0)
+      if (!speaking) throw new Error('every demo machine was read')
+      const motors = [...(p.motor ? [p.motor] : []), ...p.pastMotors]
+      const inHand = judge(
+        judgeInput({ machine: p.machine, motors, work: p.work, stops: p.stops, rules }, coreStop(speaking)),
+      )
+      expect(inHand).toEqual(p.judgement)
+      expect([row.level, row.headline]).toEqual([inHand.level, inHand.headline])
+    }
+  })
+})

@@ -1,0 +1,122 @@
+import { randomUUID } from 'node:crypto'
+import type { Express } from 'express'
+import type { JudgeInput } from '@motor-round/core/judge'
+import { demoPassword } from '@motor-round/demo'
+import pg from 'pg'
+import { pino } from 'pino'
+import supertest from 'supertest'
+import { inject } from 'vitest'
+import { clock } from '../clock.ts'
+import { readConfig } from '../config.ts'
+import { migrateUp, openDb, openPool } from '../db/client.ts'
+import type { Deps } from '../deps.ts'
+import { createApp } from '../http/app.ts'
+import { firstLead, loadDemo } from '../seed.ts'
+
+declare module 'vitest' {
+  interface ProvidedContext {
+    databaseUrl: string
+  }
+}
+
+export const testNow = '2026-11-25T09:00:00Z'
+
+/** A server over a database of its own, on the real PostgreSQL. */
+export async function openWorld(demo: boolean) {
+  const admin = inject('databaseUrl')
+  const name = `t_${randomUUID().replaceAll('-', '')}`
+  const client = new pg.Client(admin)
+  await client.connect()
+  await client.query(`create database ${name}`)
+  await client.end()
+  const url = admin.replace(/\/postgres$/, `/${name}`)
+  const config = readConfig({
+    DATABASE_URL: url,
+    SESSION_SECRET: 'only-for-tests-000000',
+    LOG_LEVEL: 'error',
+    CHECK_ANSWERS: 'yes',
+    FIXED_NOW: testNow,
+  })
+  const lost: string[] = []
+  const pool = openPool(url, (e) => lost.push(e.message))
+  const logged: string[] = []
+  const log = pino({ level: 'error' }, { write: (line: string) => void logged.push(line) })
+  const deps: Deps = { config, db: openDb(pool), pool, log, now: clock(testNow) }
+  await migrateUp(pool)
+  if (demo) await loadDemo(deps)
+  const link = await firstLead(deps)
+  const app = createApp(deps)
+  return {
+    deps,
+    app,
+    /** The one-time link of the first lead; null where there are people. */
+    link,
+    /** What the server logged as unforeseen. */
+    logged,
+    visitor: () => new Caller(app),
+    as: async (login: 'vale' | 'okonjo' | 'arden') => {
+      const caller = new Caller(app)
+      await caller.signIn(login, demoPassword(login))
+      return caller
+    },
+    end: () => pool.end(),
+  }
+}
+export type World = Awaited<ReturnType<typeof openWorld>>
+
+/** One person's browser: cookie and token. */
+export class Caller {
+  private readonly agent: ReturnType<typeof supertest.agent>
+  csrf = ''
+  constructor(app: Express) {
+    this.agent = supertest.agent(app)
+  }
+  async signIn(login: string, password: string) {
+    const r = await this.agent.post('/api/v1/session').send({ login, password })
+    if (r.status === 200) this.csrf = String(r.body.csrf)
+    return r
+  }
+  get = (path: string) => this.agent.get(`/api/v1${path}`)
+  post = (path: string, body?: object) => this.agent.post(`/api/v1${path}`).set('x-csrf-token', this.csrf).send(body)
+  put = (path: string, body?: object) => this.agent.put(`/api/v1${path}`).set('x-csrf-token', this.csrf).send(body)
+  delete = (path: string) => this.agent.delete(`/api/v1${path}`).set('x-csrf-token', this.csrf)
+  /** Send a file to be checked. */
+  file = (kind: string, content: string | Buffer, more = '') =>
+    this.agent
+      .post(`/api/v1/books/imports?kind=${kind}&id=${randomUUID()}${more}`)
+      .set('x-csrf-token', this.csrf)
+      .set('content-type', 'application/octet-stream')
+      .send(content)
+  /** The machine of a tag in the demo, `AHU-2/SF`. */
+  async machine(tag: string) {
+    const [unit, section] = tag.split('/')
+    const found = await this.get(`/machines?q=${encodeURIComponent(unit ?? '')}`)
+    const hit = (found.body as { id: string; unitTag: string; tag: string }[]).find(
+      (m) => m.unitTag === unit && m.tag === section,
+    )
+    if (!hit) throw new Error(`no machine ${tag}`)
+    return hit.id
+  }
+}
+
+const unsaid: JudgeInput['stop']['state'] = {
+  settled: true,
+  mode: null,
+  filters: null,
+  panels: null,
+  sister: null,
+  turning: null,
+}
+
+/** A stop to send. */
+export const stopOf = (machineId: string, amps: readonly number[], over: object = {}) => ({
+  id: randomUUID(),
+  machineId,
+  takenAt: '2026-11-25T08:00:00Z',
+  state: unsaid,
+  readings: [
+    ...[479, 478, 480].map((value, i) => ({ quantity: 'volts_ll', position: ['L1-L2', 'L2-L3', 'L3-L1'][i], value })),
+    ...amps.map((value, i) => ({ quantity: 'amps', position: `L${i + 1}`, value })),
+  ],
+  ...over,
+})
