@@ -1,4 +1,3 @@
-/* eslint-env node */
 // The house rule of imports: web -> contract -> core <- contract <- server, and inside core each
 // folder may use only the folders below it in this list.
 const order = ['quantity', 'limits', 'plate', 'electrical', 'machine', 'trend', 'judge', 'calc']

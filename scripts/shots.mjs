@@ -1,51 +1,14 @@
 // Pictures of the main views from the demo data, into docs/screenshots (or a folder given as argument).
-import { spawn } from 'node:child_process'
-import { mkdirSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { chromium as browserType } from '@playwright/test'
+import { demoServer, fixedNow } from './lib/demo-server.mjs'
 import { chromium, needBuild } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
-import { anyPort, Cluster } from './lib/postgres.mjs'
 import { main } from './lib/say.mjs'
 
-const now = '2026-11-25T09:00:00Z'
 const out = resolve(process.argv[2] ?? join(root, 'docs/screenshots'))
 const only = process.argv.slice(3)
-
-/** Start the server on demo data of its own. */
-async function serve() {
-  await needBuild()
-  const dir = join(tmpdir(), `motor-round-shots-${process.pid}`)
-  const cluster = new Cluster(dir, { fast: true })
-  await cluster.start()
-  const port = await anyPort()
-  const server = spawn(process.execPath, [join(root, 'server/dist/main.js')], {
-    env: {
-      ...process.env,
-      DATABASE_URL: await cluster.ensureDatabase('shots'),
-      PORT: String(port),
-      SESSION_SECRET: 'only-for-pictures-0000',
-      WEB_DIR: join(root, 'web/dist'),
-      DEMO: 'yes',
-      FIXED_NOW: now,
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  await new Promise((done, fail) => {
-    server.stdout.once('data', done)
-    server.once('exit', () => fail(new Error('the server did not start')))
-  })
-  return {
-    base: `http://127.0.0.1:${port}`,
-    end: async () => {
-      server.kill('SIGTERM')
-      await new Promise((r) => server.once('exit', r))
-      await cluster.stop('immediate')
-      rmSync(dir, { recursive: true, force: true })
-    },
-  }
-}
 
 const desktop = { width: 1280, height: 800 }
 const phone = { width: 390, height: 844 }
@@ -149,7 +112,8 @@ async function type(page, values, last) {
 
 main(async () => {
   mkdirSync(out, { recursive: true })
-  const { base, end } = await serve()
+  await needBuild()
+  const { base, end } = await demoServer()
   const browser = await browserType.launch({
     executablePath: chromium(),
     args: [
@@ -180,7 +144,7 @@ main(async () => {
         ...(where ? { storageState: state } : {}),
       })
       const page = await context.newPage()
-      await page.clock.setFixedTime(new Date(now))
+      await page.clock.setFixedTime(new Date(fixedNow))
       let path = where ?? '/sign-in'
       if (Array.isArray(where)) {
         const found = await context.request.get(`${base}/api/v1/machines?q=${encodeURIComponent(where[0])}`)

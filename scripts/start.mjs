@@ -87,7 +87,9 @@ main(async () => {
     ? [join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', '--clear-screen=false', join(root, 'server/src/main.ts')]
     : ['--enable-source-maps', join(root, 'server/dist/main.js')]
   // Detached, so that Ctrl-C reaches this process alone and everything is stopped in order.
-  const server = spawn(process.execPath, command, { env, stdio: ['ignore', 'pipe', 'pipe'], detached: true })
+  // The channel tells the server when this process is gone, however it went.
+  const stdio = ['ignore', 'pipe', 'pipe', 'ipc']
+  const server = spawn(process.execPath, command, { env, stdio, detached: true })
   children.push(server)
   let complaint = ''
   server.stderr.on('data', (b) => {

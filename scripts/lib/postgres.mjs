@@ -151,7 +151,7 @@ export class Cluster {
     for (let i = 0; i < 100; i++) {
       const there = this.pid()
       if (!there) return false
-      let state = ''
+      let state
       let command = ''
       try {
         state = /^State:\s+(\S)/m.exec(readFileSync(`/proc/${there.pid}/status`, 'utf8'))?.[1] ?? ''
@@ -174,8 +174,11 @@ export class Cluster {
     this.bin = await needPostgres()
     await this.place()
     await this.init()
-    this.ours = !(await this.settle())
-    if (this.ours) {
+    const running = await this.settle()
+    // A cluster that outlived the process that started it is ours to stop, as one we start now.
+    this.ours = !running || !this.starterLives()
+    if (this.ours) writeFileSync(join(this.dir, 'starter'), String(process.pid))
+    if (!running) {
       const use = port ?? (await anyPort())
       const done = await this.pg(
         'pg_ctl',
@@ -192,6 +195,17 @@ export class Cluster {
     }
     this.port = this.pid()?.port
     return this.url()
+  }
+
+  /** Is the process that started the running cluster still there? */
+  starterLives() {
+    try {
+      return /node/.test(
+        readFileSync(`/proc/${readFileSync(join(this.dir, 'starter'), 'utf8').trim()}/cmdline`, 'utf8'),
+      )
+    } catch {
+      return false
+    }
   }
 
   password() {

@@ -47,6 +47,8 @@ async function run(): Promise<void> {
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
+  // Started by another process: when that one is gone, nobody would stop us.
+  if (process.connected) process.on('disconnect', stop)
 }
 
 run().catch((e: unknown) => end(e instanceof Error ? e.message : String(e)))

@@ -1,3 +1,4 @@
+import { promisify } from 'node:util'
 import { endpoints, type Person } from '@motor-round/contract'
 import { eq } from 'drizzle-orm'
 import type { Request, Router } from 'express'
@@ -12,12 +13,9 @@ import { findInvitation, useInvitation } from './invitations.ts'
 import { fits, hashPassword } from './password.ts'
 import { asPerson, newToken } from './session.ts'
 
-const regenerate = (req: Request) =>
-  new Promise<void>((resolve, reject) => req.session.regenerate((e: unknown) => (e ? reject(e as Error) : resolve())))
-const save = (req: Request) =>
-  new Promise<void>((resolve, reject) => req.session.save((e: unknown) => (e ? reject(e as Error) : resolve())))
-const destroy = (req: Request) =>
-  new Promise<void>((resolve, reject) => req.session.destroy((e: unknown) => (e ? reject(e as Error) : resolve())))
+const regenerate = (req: Request) => promisify<void>((done) => req.session.regenerate(done))()
+const save = (req: Request) => promisify<void>((done) => req.session.save(done))()
+const destroy = (req: Request) => promisify<void>((done) => req.session.destroy(done))()
 
 /** Sign-in, sign-out and one-time links. */
 export function authRoutes(router: Router, deps: Deps): void {

@@ -73,7 +73,7 @@ export class Caller {
   }
   async signIn(login: string, password: string) {
     const r = await this.agent.post('/api/v1/session').send({ login, password })
-    if (r.status === 200) this.csrf = String(r.body.csrf)
+    if (r.status === 200) this.csrf = (r.body as { csrf: string }).csrf
     return r
   }
   get = (path: string) => this.agent.get(`/api/v1${path}`)

@@ -42,7 +42,8 @@ export const api = createApi({
     ) =>
       b.mutation<ResponseOf<E>, Args<E>>({
         query: (args) => requestOf(e, args),
-        invalidatesTags: (_result, error) => (error ? [] : tags),
+        // A stale edit tells that what is shown is old: it is fetched anew, what was typed stays.
+        invalidatesTags: (_result, error) => (error && error.problem.status !== 409 ? [] : tags),
       })
     return {
       session: get(endpoints.session, 'session'),

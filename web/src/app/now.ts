@@ -1,8 +1,9 @@
-import { useMemo } from 'react'
+import { useState } from 'react'
 import { api } from './api.ts'
 
 /** The server's clock as of the last look at the session; this device's until then. */
 export function useNow(): number {
   const now = api.useSessionQuery({}).data?.now
-  return useMemo(() => (now === undefined ? Date.now() : Date.parse(now)), [now])
+  const [opened] = useState(() => Date.now())
+  return now === undefined ? opened : Date.parse(now)
 }

@@ -8,8 +8,8 @@ export interface Args<E extends Endpoint> {
 }
 
 const filled = (path: string, params: object | undefined): string => {
-  const values = new Map<string, unknown>(Object.entries(params ?? {}))
-  return path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(String(values.get(name) ?? '')))
+  const values = new Map<string, string>(Object.entries(params ?? {}) as [string, string][])
+  return path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(values.get(name) ?? ''))
 }
 
 const search = (query: object | undefined): string => {

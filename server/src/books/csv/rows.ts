@@ -113,7 +113,7 @@ export async function readRows(source: Readable, sink: Sink): Promise<void> {
     let failed = false
     const fail = (e: unknown) => {
       failed = true
-      reject(e as Error)
+      reject(e instanceof Error ? e : new Error(String(e)))
     }
     const stream = Readable.from(whole(), { objectMode: false, highWaterMark: 1 << 18 })
     Papa.parse<string[]>(stream, {

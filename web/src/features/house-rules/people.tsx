@@ -48,6 +48,7 @@ function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => 
             aria-label="Role"
             value={role}
             popupMatchSelectWidth={false}
+            style={{ minWidth: 0, width: '100%' }}
             options={roles.map((r) => ({ value: r, label: roleWords[r] }))}
             onChange={setRole}
           />

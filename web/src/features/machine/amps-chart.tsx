@@ -206,8 +206,13 @@ export function AmpsChart(props: Props) {
     },
   }
   return (
-    <div className="amps-chart" role="img" aria-label={`Amps over time, ${history.points.length} stops`}>
-      <Line key={theme} options={options} data={{ datasets: [...legSets(history, allowed), ...fitSets(judgement)] }} />
+    <div className="amps-chart">
+      <Line
+        key={theme}
+        aria-label={`Amps over time, ${history.points.length} stops`}
+        options={options}
+        data={{ datasets: [...legSets(history, allowed), ...fitSets(judgement)] }}
+      />
     </div>
   )
 }

@@ -4,13 +4,19 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
 
-const figures = (s: StopRecord, quantity: string, positions: readonly string[], as: (v: number) => string) =>
-  positions
-    .flatMap((p) => {
+const figures = (
+  s: StopRecord,
+  quantity: string,
+  positions: readonly string[],
+  as: (v: readonly number[]) => readonly string[],
+) =>
+  as(
+    positions.flatMap((p) => {
       const r = s.readings.find((x) => x.quantity === quantity && x.position === p)
-      return r ? [as(r.value)] : []
-    })
-    .join('  ')
+      return r ? [r.value] : []
+    }),
+  ).join('  ')
+const asVolts = (v: readonly number[]) => v.map(show.volts)
 
 const stateWords = (s: StopRecord): string => {
   const { state } = s
@@ -60,14 +66,14 @@ export function StopsTable({
               <tr key={s.id} className={s.supersededBy ? 'stop-replaced' : ''}>
                 <td>{dayTime(s.takenAt)}</td>
                 <td className="figures">
-                  {figures(s, 'volts_ll', linePositions, show.volts) ||
-                    figures(s, 'volts_ln', neutralPositions, show.volts) ||
+                  {figures(s, 'volts_ll', linePositions, asVolts) ||
+                    figures(s, 'volts_ln', neutralPositions, asVolts) ||
                     '–'}{' '}
                   V
                 </td>
                 <td className="figures">
-                  {figures(s, 'amps', legPositions, show.amps) || '–'} A
-                  {figures(s, 'hz', ['motor'], (v) => `  ${v} Hz`)}
+                  {figures(s, 'amps', legPositions, show.ampsRow) || '–'} A
+                  {figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${hz} Hz`))}
                 </td>
                 <td>{stateWords(s)}</td>
                 <td>{s.by}</td>

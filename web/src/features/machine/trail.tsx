@@ -2,12 +2,10 @@ import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 
-const told = (v: unknown): string =>
-  v === null || v === undefined
-    ? 'blank'
-    : typeof v === 'object'
-      ? JSON.stringify(v)
-      : String(v as string | number | boolean)
+function told(v: unknown): string {
+  if (v === null || v === undefined) return 'blank'
+  return typeof v === 'string' ? v : JSON.stringify(v)
+}
 
 /** Who changed what on this machine's record. Opened on demand. */
 export function Trail({ ids }: { ids: readonly string[] }) {

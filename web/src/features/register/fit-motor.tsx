@@ -74,7 +74,7 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
             <Input type="datetime-local" value={fittedAt} onChange={(e) => setFittedAt(e.target.value)} />
           </Field>
           <Field label="Connected for">
-            <Select<number | 0>
+            <Select<number>
               aria-label="Connected for"
               value={connection ?? 0}
               options={[

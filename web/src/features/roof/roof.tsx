@@ -193,7 +193,8 @@ function useNarrow(): boolean {
 }
 
 /** Arrow keys walk the rows. */
-function walk(e: React.KeyboardEvent) {
+function walk(e: KeyboardEvent) {
+  if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA)$/.test(e.target.tagName)) return
   if (e.key !== 'ArrowDown' && e.key !== 'ArrowUp') return
   const rows = [...document.querySelectorAll<HTMLElement>('.roof-row')]
   const at = rows.findIndex((r) => r === document.activeElement)
@@ -208,11 +209,15 @@ export function Roof() {
   const { filter, level, sort, set } = useFilter()
   const now = useNow()
   const mayAdd = useMay('mechanic')
+  useEffect(() => {
+    window.addEventListener('keydown', walk)
+    return () => window.removeEventListener('keydown', walk)
+  }, [])
   const first = api.useRoofInfiniteQuery(filter).data?.pages[0]
   const counts = first?.counts
   const all = counts ? tellOrder.reduce((n, l) => n + counts[l], 0) : null
   return (
-    <div className="page" onKeyDown={walk}>
+    <div className="page">
       <div className="roof-top">
         <h1>{all === null ? 'Roof' : `${all} ${all === 1 ? 'machine' : 'machines'}`}</h1>
         {counts ? (

@@ -17,17 +17,12 @@ interface Props {
 
 /** Printed figures apart, with the place of the one in force. */
 function Printed({ text, inForce }: { text: string; inForce: number | null }) {
-  let at = -1
-  return (
-    <>
-      {text.split(/([/-])/).map((part, i) => {
-        if (part === '/') return <span key={i} className="plate-gap" />
-        if (part === '-') return '-'
-        at += 1
-        return at === inForce ? <u key={i}>{part}</u> : part
-      })}
-    </>
-  )
+  const parts = text.split(/([/-])/)
+  return parts.map((part, i) => {
+    if (part === '/') return <span key={i} className="plate-gap" />
+    // Figures stand at the even places, the signs between them.
+    return i / 2 === inForce ? <u key={i}>{part}</u> : part
+  })
 }
 
 /** Which of the printed voltages is in force, as the place in the row; null when none fits or it cannot be read. */
@@ -63,6 +58,7 @@ function Editor({ props, cell, close }: { props: Props; cell: PlateCell; close: 
         aria-invalid={message !== null}
         value={text}
         placeholder={cell.title}
+        onFocus={(e) => e.target.select()}
         onChange={(e) => setText(e.target.value)}
         onBlur={(e) => {
           if (

@@ -1,0 +1,65 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+import { desktop, machineId, phone, test } from './world.ts'
+
+/** Serious and critical findings of axe on a page. */
+async function findings(page: Page): Promise<string[]> {
+  const result = await new AxeBuilder({ page }).analyze()
+  return result.violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)
+}
+
+const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
+  ['roof', () => Promise.resolve('/roof'), '.roof-row'],
+  ['machine', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
+  ['stop', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/stop`, '.stop-cells'],
+  ['edit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/edit`, '.form-grid'],
+  ['motor', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/motor`, '.plate'],
+  ['new machine', () => Promise.resolve('/machines/new'), '.form-grid'],
+  ['books', () => Promise.resolve('/books'), '.import-drop'],
+  ['house rules', () => Promise.resolve('/house-rules'), '.limits-table'],
+  ['keys', () => Promise.resolve('/keys'), '.table'],
+]
+
+for (const [look, viewport] of [
+  ['daylight', desktop],
+  ['daylight', phone],
+  ['plant room', desktop],
+] as const)
+  test(`no serious accessibility finding on any screen, ${look}, ${viewport.width} wide`, async ({ open }) => {
+    test.setTimeout(180_000)
+    const page = await open('vale', viewport)
+    if (look === 'plant room') await page.addInitScript(() => localStorage.setItem('motor-round-look', 'plant'))
+    for (const [name, path, ready] of screens) {
+      await page.goto(await path(page))
+      await page.locator(ready).first().waitFor()
+      expect([name, await findings(page)]).toEqual([name, []])
+      if (viewport === phone) {
+        const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+        expect([name, wide <= 0]).toEqual([name, true])
+      }
+    }
+  })
+
+test('no serious accessibility finding on the sign-in page', async ({ page }) => {
+  await page.goto('/sign-in')
+  await page.getByRole('heading', { name: 'Motor Round' }).waitFor()
+  expect(await findings(page)).toEqual([])
+})
+
+test('the Roof is walked by keys and filtered by level', async ({ open }) => {
+  const page = await open('arden')
+  await page.goto('/roof')
+  await expect(page.locator('.roof-row').first()).toContainText('EF-7 / EF')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('Enter')
+  await expect(page).toHaveURL(/\/machines\//)
+  await page.goto('/roof')
+  await page.getByRole('button', { name: /to stop$/ }).click()
+  await expect(page).toHaveURL(/level=stop/)
+  await expect(page.getByText('OK', { exact: true })).toHaveCount(0)
+})

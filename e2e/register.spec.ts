@@ -1,0 +1,129 @@
+import { expect, type Page } from '@playwright/test'
+import { machineId, test, typeStop } from './world.ts'
+
+/** Type a plate cell by cell, Enter going from one to the next. */
+async function typePlate(page: Page, values: Record<string, string>) {
+  for (const [title, value] of Object.entries(values)) {
+    await page.getByRole('button', { name: new RegExp(`^${title}`) }).click()
+    await page.keyboard.type(value)
+    await page.keyboard.press('Enter')
+    await page.keyboard.press('Escape')
+  }
+}
+
+test('a machine is added with its place and its plate; an impossible plate is asked about, not blocked', async ({
+  open,
+}) => {
+  const page = await open('vale')
+  await page.goto('/machines/new')
+  await page.getByLabel('Site', { exact: true }).fill('Tern Point Depot')
+  await page.getByLabel('Unit tag').fill('RTU-61')
+  await page.getByLabel('Area', { exact: true }).fill('Depot roof')
+  await page.getByLabel('What it serves').fill('Depot supply')
+  await page.getByRole('button', { name: 'Add, then enter the plate' }).click()
+  await expect(page.getByRole('heading', { name: 'Motor plate of RTU-61 / SF' })).toBeVisible()
+  await typePlate(page, {
+    'Rated power': '3.25',
+    'Full-load speed': '1750',
+    'Volts as printed': '230/460',
+    'Full-load amps': '4.8/2.4',
+  })
+  await expect(page.getByText(/4\.8 A at 230 V carries 1\.91 kVA, too little for 3\.25 hp/)).toBeVisible()
+  await page.getByRole('button', { name: 'Save the plate' }).click()
+  await expect(page.getByRole('heading', { name: 'RTU-61 / SF' })).toBeVisible()
+  await expect(page.getByText('Never read.')).toBeVisible()
+  await expect(page.locator('.plate u').first()).toHaveText('460')
+  // It was a misread 1.25: mended in place on the plate.
+  await typePlate(page, { 'Rated power': '1-1/2' })
+  await expect(page.getByText('Look again:')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Save plate' }).click()
+  await expect(page.getByRole('button', { name: 'Save plate' })).toHaveCount(0)
+  await page.reload()
+  await expect(page.getByRole('button', { name: /^Rated power.*1\.5/ })).toBeVisible()
+})
+
+test('a motor is replaced: the old one is kept, the new plate is the limit from that day', async ({ open }) => {
+  const page = await open('okonjo')
+  const id = await machineId(page, 'EF-6/EF')
+  await page.goto(`/machines/${id}`)
+  await page.getByRole('button', { name: 'Replace the motor' }).click()
+  await expect(page.getByRole('heading', { name: 'Replace the motor of EF-6 / EF' })).toBeVisible()
+  await typePlate(page, {
+    'Rated power': '3',
+    'Full-load speed': '1750',
+    'Volts as printed': '208-230/460',
+    'Full-load amps': '8.9-8.4/4.2',
+    'Service factor ?:': '1.15',
+  })
+  await page.getByLabel('Fitted').fill('2026-11-25T04:00')
+  await page.getByLabel('Why the old one came out').fill('winding to ground')
+  await page.getByRole('switch', { name: 'Stand-in' }).click()
+  await page.getByRole('button', { name: 'Record the swap' }).click()
+  await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
+  await expect(page.getByText(/winding to ground/).first()).toBeVisible()
+  await expect(page.getByText(/^stand-in, fitted 25 Nov/)).toBeVisible()
+  await expect(page.getByText('These amps no longer count.')).toBeVisible()
+  await page.getByRole('button', { name: 'Take a stop' }).click()
+  await typeStop(page, ['478', '479', '477', '4.5', '4.5', '4.6'])
+  await expect(page.locator('.part-judge')).toContainText('110 % of the 460 V plate on all three legs: 4.6 of 4.2 A.')
+})
+
+test('a stale edit is told what changed, and nothing typed is lost', async ({ open }) => {
+  const mine = await open('okonjo')
+  const theirs = await open('vale')
+  const id = await machineId(mine, 'AHU-8/SF')
+  for (const page of [mine, theirs]) await page.goto(`/machines/${id}/edit`)
+  await mine.getByLabel('What it serves').fill('Drying hall, upper')
+  await theirs.getByLabel('What it serves').fill('Drying hall, lower')
+  await theirs.getByRole('button', { name: 'Save' }).click()
+  await expect(theirs).toHaveURL(new RegExp(`/machines/${id}$`))
+  await mine.getByRole('button', { name: 'Save' }).click()
+  const told = mine.getByRole('alert')
+  await expect(told).toContainText('Tamsin Vale changed this machine in the meantime.')
+  await expect(told.getByRole('row', { name: /What it serves/ })).toContainText('Drying hall, upper')
+  await expect(told.getByRole('row', { name: /What it serves/ })).toContainText('Drying hall, lower')
+  await expect(mine.getByLabel('What it serves')).toHaveValue('Drying hall, upper')
+  await mine.getByRole('button', { name: 'Save mine over it' }).click()
+  await expect(mine).toHaveURL(new RegExp(`/machines/${id}$`))
+  await expect(mine.getByText('Drying hall, upper')).toBeVisible()
+})
+
+test('a stale plate edit shows both plates', async ({ open }) => {
+  const mine = await open('okonjo')
+  const theirs = await open('vale')
+  const id = await machineId(mine, 'EF-26/EF')
+  for (const page of [mine, theirs]) await page.goto(`/machines/${id}`)
+  await typePlate(mine, { Frame: '80M' })
+  await typePlate(theirs, { Frame: '80L' })
+  await theirs.getByRole('button', { name: 'Save plate' }).click()
+  await expect(theirs.getByRole('button', { name: 'Save plate' })).toHaveCount(0)
+  await mine.getByRole('button', { name: 'Save plate' }).click()
+  const told = mine.getByRole('alert')
+  await expect(told).toContainText('Tamsin Vale changed this motor in the meantime.')
+  await expect(told.getByRole('row', { name: /Frame/ })).toContainText('80M')
+  await expect(told.getByRole('row', { name: /Frame/ })).toContainText('80L')
+  await told.getByRole('button', { name: 'Take what is in the book' }).click()
+  await expect(mine.getByRole('button', { name: /^Frame: 80L/ })).toBeVisible()
+})
+
+test('work is recorded and starts a new epoch; the machine retires and comes back', async ({ open }) => {
+  const page = await open('vale')
+  const id = await machineId(page, 'EF-11/EF')
+  await page.goto(`/machines/${id}`)
+  await page.getByRole('button', { name: 'Record work' }).click()
+  await expect(page.getByText('This starts a new epoch')).toBeVisible()
+  await page.getByLabel('In a few words').fill('half an inch of slack')
+  await page.getByRole('button', { name: 'Save work' }).click()
+  await expect(page.getByText('belts tensioned: half an inch of slack')).toBeVisible()
+  await expect(page.getByText('These amps no longer count.')).toBeVisible()
+  await page.getByRole('button', { name: 'Edit', exact: true }).click()
+  await page.getByLabel('Why').fill('hall closed for the winter')
+  await page.getByRole('button', { name: 'Retire this machine' }).click()
+  await expect(page).toHaveURL(/\/roof/)
+  await page.goto(`/machines/${id}/edit`)
+  await page.getByLabel('Why').fill('open again')
+  await page.getByRole('button', { name: 'Back in service' }).click()
+  await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
+  await page.getByRole('button', { name: 'Show', exact: true }).click()
+  await expect(page.getByText('machine back in service: open again')).toBeVisible()
+})

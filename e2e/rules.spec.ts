@@ -1,0 +1,30 @@
+import { expect } from '@playwright/test'
+import { test } from './world.ts'
+
+test('a lead changes the over-amp school with a reason; every machine is judged by it, and the change is written down', async ({
+  open,
+}) => {
+  const page = await open('vale')
+  await page.goto('/roof?level=fix')
+  await expect(page.getByText('AHU-2 / SF')).toBeVisible()
+  await page.goto('/house-rules')
+  await expect(page.getByRole('row', { name: /Voltage unbalance, do not run above/ })).toContainText('NEMA MG 1, 14.36')
+  await page.getByRole('radio', { name: /service factor/ }).check()
+  await page.getByLabel('Why').fill('cold spell')
+  await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
+  await expect(page.getByText('Tamsin Vale: cold spell')).toBeVisible()
+  await page.goto('/roof?level=watch')
+  await expect(page.getByText('AHU-2 / SF')).toBeVisible()
+  await page.goto('/house-rules')
+  await page.getByRole('radio', { name: /^plate/ }).check()
+  await page.getByLabel('Why').fill('spring again')
+  await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
+  await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible()
+})
+
+test('a limit out of its bounds is told beside it', async ({ open }) => {
+  const page = await open('vale')
+  await page.goto('/house-rules')
+  await page.getByLabel('Own value: Current unbalance, fix above').fill('90 %')
+  await expect(page.getByRole('alert')).toHaveText('between 5 % and 20 %')
+})

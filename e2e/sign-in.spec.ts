@@ -1,0 +1,41 @@
+import { expect } from '@playwright/test'
+import { signIn, test } from './world.ts'
+
+test('first sign-in: a wrong password is told, the right one leads to the Roof, and where one was going', async ({
+  page,
+}) => {
+  await page.goto('/books')
+  await expect(page).toHaveURL(/sign-in\?to=%2Fbooks/)
+  await page.getByLabel('Sign-in name').fill('vale')
+  await page.getByLabel('Password', { exact: true }).fill('not it')
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await expect(page.getByRole('alert')).toHaveText('Name or password is not right.')
+  await page.getByLabel('Password', { exact: true }).fill('vale-on-the-roof')
+  await page.getByLabel('Password', { exact: true }).press('Enter')
+  await expect(page).toHaveURL(/\/books$/)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page).toHaveURL(/sign-in/)
+  await page.goto('/roof')
+  await expect(page).toHaveURL(/sign-in/)
+})
+
+test('a new hand gets a link, sets a password and sees what the role allows', async ({ page, browser }) => {
+  await signIn(page, 'vale')
+  await page.goto('/house-rules')
+  await page.getByLabel('Name', { exact: true }).fill('Odo Finch')
+  await page.getByLabel('Sign-in name').fill('finch')
+  await page.getByRole('button', { name: 'Add and make a link' }).click()
+  const link = (await page.getByRole('status').textContent())?.match(/\/welcome\/\S+/)?.[0] ?? ''
+  const context = await browser.newContext()
+  const other = await context.newPage()
+  await other.goto(link)
+  await expect(other.getByRole('heading', { name: 'Welcome, Odo Finch' })).toBeVisible()
+  await other.getByLabel('Password, at least 10 characters').fill('a long enough one')
+  await other.getByRole('button', { name: 'Set password and sign in' }).click()
+  await expect(other.getByRole('heading', { name: /machines/ })).toBeVisible()
+  await other.goto('/books')
+  await expect(other.getByText('A lead can bring files in.')).toBeVisible()
+  await other.goto(link)
+  await expect(other.getByRole('heading', { name: 'This link does not work' })).toBeVisible()
+  await context.close()
+})

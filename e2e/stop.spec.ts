@@ -1,0 +1,149 @@
+import { expect } from '@playwright/test'
+import { machineId, phone, test, typeStop } from './world.ts'
+
+test('a stop at phone width with keys only: find, type, see the verdict and the trend', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.goto('/roof')
+  await expect(page.getByText('EF-7 / EF')).toBeVisible()
+  await page.keyboard.press('/')
+  await page.keyboard.type('mau-1')
+  await expect(page.getByText('Galley make-up air').last()).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'MAU-1 / SF' })).toBeVisible()
+  await page.locator('body').click({ position: { x: 5, y: 400 } })
+  await page.keyboard.press('s')
+  await expect(page.getByLabel('volts L1-L2, V')).toBeFocused()
+
+  await typeStop(page, ['479', '478', '480', '9.6', '9.5'])
+  await expect(page.getByLabel('amps L3, A')).toBeFocused()
+  await page.keyboard.type('9.7')
+  // Judged before Enter, after the last key.
+  await expect(page.locator('.stop-told')).toContainText('103 % of the 460 V plate on all three legs: 9.7 of 9.4 A.')
+  await expect(page.getByRole('img', { name: /L1 9.6, L2 9.5, L3 9.7 ampere, 103 % of plate/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Save stop' })).toBeFocused()
+  await page.keyboard.press('Enter')
+
+  await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
+  await expect(page.locator('.machine-amps')).toHaveText('9.6  9.5  9.7 A')
+  await expect(page.getByText('103 % of the 460 V plate')).toBeVisible()
+  await expect(page.getByText(/Rising \+0\.\d+ A a year/)).toBeVisible()
+  await expect(page.locator('canvas')).toBeVisible()
+  await page.goto('/roof?level=fix')
+  await expect(page.getByText('MAU-1 / SF')).toBeVisible()
+})
+
+test('nothing scrolls and nothing is cut off while digits are entered on a phone', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.goto(`/machines/${await machineId(page, 'AHU-3/SF')}/stop`)
+  await typeStop(page, ['597', '598', '596', '15', '15', '15.1', '60'])
+  await page.getByRole('button', { name: 'Live' }).click()
+  const scrolls = await page.evaluate(() => [
+    document.documentElement.scrollHeight,
+    window.innerHeight,
+    document.documentElement.scrollWidth,
+    window.innerWidth,
+  ])
+  expect(scrolls[0]).toBeLessThanOrEqual(scrolls[1] ?? 0)
+  expect(scrolls[2]).toBeLessThanOrEqual(scrolls[3] ?? 0)
+  const part = await page.locator('.part-readings').evaluate((el) => [el.scrollHeight, el.clientHeight])
+  expect(part[0]).toBeLessThanOrEqual(part[1] ?? 0)
+  for (const key of await page.locator('.keypad button').all()) {
+    const box = await key.boundingBox()
+    expect(box?.height).toBeGreaterThanOrEqual(48)
+    expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(844)
+  }
+})
+
+test('the keypad carries a stop with the thumb, and a slip of the finger is asked about', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.goto(`/m/EF-1/EF`)
+  await expect(page.getByRole('heading', { name: 'EF-1 / EF' })).toBeVisible()
+  const tap = async (keys: string) => {
+    for (const k of keys) await page.getByRole('button', { name: k === '.' ? 'Decimal point' : k, exact: true }).tap()
+  }
+  const next = () => page.getByRole('button', { name: 'Next cell' }).tap()
+  for (const v of ['478', '479', '477']) {
+    await tap(v)
+    await next()
+  }
+  await tap('33.5')
+  await next()
+  await expect(page.getByRole('alert')).toContainText('ten times what is usual here')
+  await page.getByRole('button', { name: 'Type it again' }).tap()
+  await tap('3.35')
+  await next()
+  await expect(page.getByLabel('amps L2, A')).toBeFocused()
+  await tap('3.35')
+  await page.getByRole('button', { name: 'Rub out the last digit' }).tap()
+  await tap('8')
+  await next()
+  await tap('3.4')
+  await next()
+  await expect(page.getByRole('button', { name: 'Save stop' })).toBeVisible()
+  // Back in the state: what is said there is kept with the stop.
+  await page.getByRole('button', { name: /^State/ }).tap()
+  await page.getByRole('group', { name: 'Settled' }).getByRole('button', { name: 'Yes' }).tap()
+  await page.getByRole('group', { name: 'Turning' }).getByRole('button', { name: 'Right way' }).tap()
+  await page.getByRole('button', { name: 'Judge' }).tap()
+  await page.getByRole('button', { name: 'Save stop' }).tap()
+  await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
+  await expect(page.getByRole('region', { name: 'Stops' }).getByRole('row').nth(1)).toContainText('3.35  3.38  3.40 A')
+})
+
+test('without a signal nothing is lost: kept on the phone, over a reload, and saved once', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  const id = await machineId(page, 'EF-2/EF')
+  await page.goto(`/machines/${id}/stop`)
+  await typeStop(page, ['478', '479', '477', '1.4', '1.39', '1.41'])
+  await page.context().setOffline(true)
+  await page.getByRole('button', { name: 'Save stop' }).click()
+  await expect(page.getByRole('alert')).toContainText(
+    'Could not save: no signal. Kept on this device, 6 readings waiting.',
+  )
+  await page.context().setOffline(false)
+  await page.reload()
+  await expect(page.getByLabel('amps L3, A')).toHaveValue('1.41')
+  await page.getByRole('button', { name: 'Judge' }).click()
+  await page.getByRole('button', { name: 'Save stop' }).click()
+  await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
+  const stops = (
+    (await (await page.context().request.get(`/api/v1/machines/${id}`)).json()) as { stops: { takenAt: string }[] }
+  ).stops
+  expect(stops.filter((s) => s.takenAt.startsWith('2026-11-25'))).toHaveLength(1)
+})
+
+test('a lost leg is told as a stop with what to do', async ({ open }) => {
+  const page = await open('okonjo')
+  await page.goto(`/machines/${await machineId(page, 'EF-5/EF')}/stop`)
+  await typeStop(page, ['478', '479', '477', '9.8', '0.2', '9.6'])
+  await expect(page.locator('.part-judge')).toContainText('One leg is lost.')
+  await expect(page.locator('.part-judge')).toContainText('Switch off at the source.')
+})
+
+test('a reading is corrected: the old one stays, struck out, with the reason', async ({ open }) => {
+  const page = await open('okonjo')
+  const id = await machineId(page, 'RTU-21/SF')
+  await page.goto(`/machines/${id}`)
+  await page.getByRole('region', { name: 'Stops' }).getByRole('link', { name: 'Correct' }).first().click()
+  await expect(page.getByText('Correcting the stop of')).toBeVisible()
+  await page.getByLabel('amps L2, A').fill('3.61')
+  await page.getByRole('button', { name: 'Save correction' }).isDisabled()
+  await page.getByLabel('Why it is corrected').fill('clamp not closed')
+  await page.getByRole('button', { name: 'Save correction' }).click()
+  await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
+  const table = page.getByRole('region', { name: 'Stops' })
+  await expect(table.getByText('Corrects an earlier stop: clamp not closed')).toBeVisible()
+  await expect(table.locator('tr.stop-replaced')).toContainText('Corrected, no longer counts.')
+  await expect(table.getByRole('row').filter({ hasText: 'clamp not closed' })).toContainText('3.61')
+})
+
+test('a viewer can look and not write', async ({ open }) => {
+  const page = await open('arden')
+  const id = await machineId(page, 'RTU-12/SF')
+  await page.goto(`/machines/${id}`)
+  await expect(page.getByRole('heading', { name: 'RTU-12 / SF' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Take a stop' })).toHaveCount(0)
+  await page.goto(`/machines/${id}/stop`)
+  await expect(page.getByText('You are signed in to look, not to write.')).toBeVisible()
+})

@@ -1,0 +1,71 @@
+import { test as base, type BrowserContext, type Page } from '@playwright/test'
+
+export const fixedNow = new Date('2026-11-25T09:00:00Z')
+export const desktop = { width: 1280, height: 800 }
+export const phone = { width: 390, height: 844 }
+export type Login = 'vale' | 'okonjo' | 'arden'
+
+/** Sign in by the form. */
+export async function signIn(page: Page, login: Login): Promise<void> {
+  await page.goto('/sign-in')
+  await page.getByLabel('Sign-in name').fill(login)
+  await page.getByLabel('Password', { exact: true }).fill(`${login}-on-the-roof`)
+  await page.getByRole('button', { name: 'Sign in' }).click()
+  await page.waitForURL('**/roof')
+}
+
+const kept = new Map<Login, Awaited<ReturnType<BrowserContext['storageState']>>>()
+
+interface Fixtures {
+  /** A page of someone who is signed in; the browser's clock stands where the server's does. */
+  open: (login: Login, viewport?: { width: number; height: number }) => Promise<Page>
+}
+
+export const test = base.extend<Fixtures>({
+  open: async ({ browser }, use) => {
+    const contexts: BrowserContext[] = []
+    await use(async (login, viewport = desktop) => {
+      const state = kept.get(login)
+      const context = await browser.newContext({
+        viewport,
+        ...(state ? { storageState: state } : {}),
+        ...(viewport === phone ? { hasTouch: true } : {}),
+      })
+      contexts.push(context)
+      const page = await context.newPage()
+      await page.clock.setFixedTime(fixedNow)
+      if (!state) {
+        await signIn(page, login)
+        kept.set(login, await context.storageState())
+      }
+      return page
+    })
+    for (const c of contexts) await c.close()
+  },
+})
+
+export interface Found {
+  id: string
+  unitTag: string
+  tag: string
+}
+
+/** The id of a machine by `AHU-2/SF`. */
+export async function machineId(page: Page, tag: string): Promise<string> {
+  const [unit, section] = tag.split('/')
+  const found = (await (
+    await page.context().request.get(`/api/v1/machines?q=${encodeURIComponent(unit ?? '')}`)
+  ).json()) as Found[]
+  const hit = found.find((m) => m.unitTag === unit && m.tag === section)
+  if (!hit) throw new Error(`no machine ${tag}`)
+  return hit.id
+}
+
+/** Type a stop as a mechanic does: digits and Enter, the first cell having the cursor. */
+export async function typeStop(page: Page, values: readonly string[]): Promise<void> {
+  await page.locator('.cell-here input').and(page.locator(':focus')).waitFor()
+  for (const v of values) {
+    await page.keyboard.type(v)
+    await page.keyboard.press('Enter')
+  }
+}

@@ -1,0 +1,103 @@
+// `npm test`: everything, from a fresh clone. Ends with one line `N passed, N failed`.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium, needBuild, needChromium, needModules, needPostgres } from './lib/packages.mjs'
+import { root } from './lib/paths.mjs'
+import { anyPort } from './lib/postgres.mjs'
+import { run } from './lib/run.mjs'
+import { main, Plain } from './lib/say.mjs'
+
+const node = process.execPath
+const bin = (name) => join(root, 'node_modules/.bin', name)
+const reports = join(root, '.cache/reports')
+
+/** A gate passes or fails as a whole and counts as one. */
+async function gate(name, command, args, refuse = () => null) {
+  const started = Date.now()
+  const done = await run(command, args, { cwd: root })
+  const wrong = done.code !== 0 ? `exit ${done.code}` : refuse(done.out)
+  process.stdout.write(`${wrong ? 'FAILED' : 'ok'}  ${name}  ${((Date.now() - started) / 1000).toFixed(0)} s\n`)
+  if (wrong) process.stdout.write(`${done.out.trim()}\n${wrong}\n`)
+  return wrong ? { passed: 0, failed: 1 } : { passed: 1, failed: 0 }
+}
+
+function report(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'))
+  } catch {
+    return null
+  }
+}
+
+async function vitest() {
+  const file = join(reports, 'vitest.json')
+  const done = await run(
+    node,
+    [bin('vitest'), 'run', '--reporter=dot', '--reporter=json', `--outputFile.json=${file}`],
+    { cwd: root, echo: true },
+  )
+  const r = report(file)
+  if (!r) return { passed: 0, failed: 1 }
+  const failed =
+    r.numFailedTests + r.testResults.filter((t) => t.status === 'failed' && t.assertionResults.length === 0).length
+  return { passed: r.numPassedTests, failed: failed === 0 && done.code !== 0 ? 1 : failed }
+}
+
+async function playwright() {
+  const file = join(reports, 'playwright.json')
+  const env = { ...process.env, E2E_REPORT: file, E2E_PORT: String(await anyPort()), CHROMIUM: chromium() }
+  const done = await run(node, [bin('playwright'), 'test'], { cwd: root, echo: true, env })
+  const r = report(file)
+  if (!r) return { passed: 0, failed: 1 }
+  const failed = r.stats.unexpected + r.errors.length
+  return { passed: r.stats.expected + r.stats.flaky, failed: failed === 0 && done.code !== 0 ? 1 : failed }
+}
+
+main(async () => {
+  const only = new Set(process.argv.slice(2))
+  const wants = (name) => only.size === 0 || only.has(name)
+  await needModules()
+  await needPostgres()
+  if (wants('e2e')) await needChromium()
+  rmSync(reports, { recursive: true, force: true })
+  mkdirSync(reports, { recursive: true })
+  const steps = [
+    ['format', () => gate('format', node, [bin('prettier'), '--check', '--log-level', 'warn', '.'])],
+    ['types', () => gate('types', node, [bin('tsc'), '-b'])],
+    [
+      'lint',
+      () =>
+        gate('lint', node, [bin('eslint'), '--max-warnings', '0', '--cache', '--cache-location', '.cache/eslint', '.']),
+    ],
+    [
+      'imports',
+      () =>
+        gate('imports', node, [bin('depcruise'), 'core', 'contract', 'demo', 'server', 'web'], (out) =>
+          // A cruiser that finds no modules is green and worthless.
+          /no dependency violations found \((\d{3,}) modules/.test(out) ? null : 'too few modules were looked at',
+        ),
+    ],
+    ['unit', vitest],
+    [
+      'e2e',
+      async () => {
+        await needBuild()
+        return playwright()
+      },
+    ],
+  ]
+  let passed = 0
+  let failed = 0
+  for (const [name, step] of steps) {
+    if (!wants(name)) continue
+    const result = await step().catch((e) => {
+      if (!(e instanceof Plain)) throw e
+      process.stdout.write(`FAILED  ${name}: ${e.message}\n`)
+      return { passed: 0, failed: 1 }
+    })
+    passed += result.passed
+    failed += result.failed
+  }
+  process.stdout.write(`\n${passed} passed, ${failed} failed\n`)
+  process.exit(failed > 0 || passed === 0 ? 1 : 0)
+})
