@@ -2,6 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
+    maxWorkers: 2,
     projects: [
       {
         oxc: { jsx: { runtime: 'automatic' } },
@@ -15,7 +16,6 @@ export default defineConfig({
           testTimeout: 30_000,
           hookTimeout: 60_000,
           globalSetup: ['scripts/vitest-postgres.mjs'],
-          maxWorkers: 2,
         },
       },
     ],

@@ -16,7 +16,7 @@ class Run {
   constructor(env: Record<string, string>, args: string[] = []) {
     const { DATABASE_URL: _url, FIXED_NOW: _now, ...clean } = process.env
     this.child = spawn(process.execPath, [join(root, 'scripts/start.mjs'), ...args], {
-      env: { ...clean, ...env } as NodeJS.ProcessEnv,
+      env: { ...clean, ...env },
       stdio: ['ignore', 'pipe', 'pipe'],
     })
     this.child.stdout?.on('data', (b: Buffer) => (this.out += b.toString()))

@@ -9,12 +9,13 @@ import { anyPort, Cluster } from './postgres.mjs'
 export const fixedNow = '2026-11-25T09:00:00Z'
 
 /**
+ * `durable` keeps the database's safety on, as in life; tests and pictures do without.
  * The built server on demo data of its own, in a throwaway cluster.
  * @returns {Promise<{base: string, cluster: Cluster, url: string, end: () => Promise<void>}>}
  */
-export async function demoServer({ port, env = {} } = {}) {
+export async function demoServer({ port, env = {}, durable = false } = {}) {
   const dir = mkdtempSync(join(tmpdir(), 'motor-round-demo-'))
-  const cluster = new Cluster(dir, { fast: true })
+  const cluster = new Cluster(dir, { fast: !durable })
   await cluster.start()
   const url = await cluster.ensureDatabase('demo')
   const use = port ?? (await anyPort())

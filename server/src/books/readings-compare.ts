@@ -21,12 +21,8 @@ interface Clash {
   kept: number
 }
 
-/**
- * Find rows that are kept already, rows given twice, and rows that contradict: the same machine, instant, quantity
- * and position with another value. Contradictions are errors; a reading is corrected on its machine, with a reason.
- */
-export async function compareReadings(client: pg.ClientBase, importId: string, errors: Errors): Promise<Comparison> {
-  const t = stagingTable(importId)
+/** Rows given twice inside the file; those with different values are errors. @returns how many rows are too many */
+async function insideFile(client: pg.ClientBase, t: string, errors: Errors): Promise<number> {
   await client.query(`analyze ${t}`)
   const twice = await client.query<{ rows: string; bad: string }>(
     `select coalesce(sum(n - 1), 0) as rows, count(*) filter (where low <> high) as bad from (
@@ -47,13 +43,30 @@ export async function compareReadings(client: pg.ClientBase, importId: string, e
       )
     errors.count += bad - list.rows.length
   }
+  return Number(twice.rows[0]?.rows ?? 0)
+}
+
+/**
+ * Find rows that are kept already, rows given twice, and rows that contradict: the same machine, instant, quantity
+ * and position with another value. Contradictions are errors; a reading is corrected on its machine, with a reason.
+ * @param repeats whether a value may stand twice in the file; when its order rules that out, nobody looks
+ */
+export async function compareReadings(
+  client: pg.ClientBase,
+  importId: string,
+  errors: Errors,
+  repeats: boolean,
+): Promise<Comparison> {
+  const t = stagingTable(importId)
+  const twice = repeats ? await insideFile(client, t, errors) : 0
   const overlap = await client.query<{ there: boolean }>(
     `select exists (
        select 1 from (select site_id, machine_id, min(taken_at) as low, max(taken_at) as high from ${t} group by 1, 2) m
        where exists (select 1 from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
          and s.taken_at between m.low and m.high)) as there`,
   )
-  if (!overlap.rows[0]?.there) return { already: 0, twice: Number(twice.rows[0]?.rows ?? 0), fresh: true }
+  if (!overlap.rows[0]?.there) return { already: 0, twice, fresh: true }
+  await client.query(`analyze ${t}`)
   const kept = await client.query<{ already: string; clash: string }>(
     `select count(*) filter (where same) as already, count(*) filter (where not same) as clash from (
        select t.line, bool_or(r.value = t.value) as same from ${t} t
@@ -77,5 +90,5 @@ export async function compareReadings(client: pg.ClientBase, importId: string, e
       )
     errors.count += clashes - list.rows.length
   }
-  return { already: Number(kept.rows[0]?.already ?? 0), twice: Number(twice.rows[0]?.rows ?? 0), fresh: false }
+  return { already: Number(kept.rows[0]?.already ?? 0), twice, fresh: false }
 }

@@ -49,11 +49,11 @@ export async function checkReadings(
       batch: async (batch) => {
         const checker = rows
         if (!checker || errors.list.some((e) => e.column === 'header')) return
-        let text = ''
-        for (let i = 0; i < batch.rows.length; i++) text += checker.read(batch.rows[i] ?? [], batch.lines[i] ?? 0)
+        const good = batch.rows.map((row, i) => checker.read(row, batch.lines[i] ?? 0))
+        const text = errors.count === 0 ? good.join('') : ''
         count += batch.rows.length
         // Once there is an error nothing will be kept: the rest is only checked.
-        if (text !== '' && errors.count === 0) await copy.write(text)
+        if (text !== '') await copy.write(text)
         if (Date.now() - told > 500) {
           told = Date.now()
           if (!(await saveProgress(deps.db, { ...state, rows: count, bytes, errorCount: errors.count })))
@@ -86,7 +86,7 @@ export async function checkReadings(
     }
   }
   if (errors.count === 0 && count === 0) errors.add(1, 'row', 'there are no rows below the header')
-  const against = errors.count === 0 ? await compareReadings(client, state.id, errors) : null
+  const against = errors.count === 0 ? await compareReadings(client, state.id, errors, checker?.repeats ?? false) : null
   const already = (against?.already ?? 0) + (against?.twice ?? 0)
   return {
     ...read,
@@ -99,34 +99,36 @@ export async function checkReadings(
   }
 }
 
-/** Keep the checked rows, inside the caller's transaction. @returns how many readings were new, and of which machines */
+/**
+ * Keep the checked rows, inside the caller's transaction.
+ * @param plain nothing in the file stands twice or is kept already: no row can clash, so none is looked up
+ * @returns how many readings were new, and of which machines
+ */
 export async function keepReadings(
   client: pg.ClientBase,
   importId: string,
   by: string,
-  fresh: boolean,
+  plain: boolean,
 ): Promise<{ added: number; machines: string[] }> {
   const t = stagingTable(importId)
-  const fromHere = fresh
-    ? `${t} t`
-    : `(select * from ${t} x where not exists (
-         select 1 from readings r where r.site_id = x.site_id and r.machine_id = x.machine_id and r.taken_at = x.taken_at
-           and r.quantity = x.quantity and r.position = x.position)) t`
+  const fresh = `(select * from ${t} x where not exists (
+    select 1 from readings r where r.site_id = x.site_id and r.machine_id = x.machine_id and r.taken_at = x.taken_at
+      and r.quantity = x.quantity and r.position = x.position))`
+  const rows = plain ? t : fresh
+  // One row of each run of rows opens its stop; a stop met again in another part of the file is there already.
   await client.query(
     `insert into stops (id, site_id, machine_id, taken_at, by, state, note, reason, source)
-     select distinct on (t.site_id, t.machine_id, t.taken_at, t.stop_id) t.stop_id, t.site_id, t.machine_id, t.taken_at,
-       case when t.by = '' then $1 else t.by end,
+     select t.stop_id, t.site_id, t.machine_id, t.taken_at, case when t.by = '' then $1 else t.by end,
        jsonb_build_object('settled', t.settled, 'mode', null, 'filters', null, 'panels', null, 'sister', null, 'turning', null),
        t.note, '', 'import'
-     from ${fromHere} order by t.site_id, t.machine_id, t.taken_at, t.stop_id, t.line
+     from ${t} t where t.opens ${plain ? '' : `and t.stop_id in (select n.stop_id from ${rows} n)`}
      on conflict do nothing`,
     [by],
   )
   const inserted = await client.query(
     `insert into readings (site_id, machine_id, taken_at, stop_id, quantity, position, value)
-     select t.site_id, t.machine_id, t.taken_at, t.stop_id, t.quantity, t.position, t.value from ${fromHere}
-     order by t.site_id, t.machine_id, t.taken_at, t.stop_id, t.quantity, t.position
-     on conflict do nothing`,
+     select t.site_id, t.machine_id, t.taken_at, t.stop_id, t.quantity, t.position, t.value from ${rows} t
+     ${plain ? '' : 'on conflict do nothing'}`,
   )
   const touched = await client.query<{ machine_id: string }>(`select distinct machine_id from ${t}`)
   return { added: inserted.rowCount ?? 0, machines: touched.rows.map((r) => r.machine_id) }

@@ -16,6 +16,8 @@ export const machineKey = (site: string, unit: string, machine: string): string 
   `${site.trim().toLowerCase()}\u0001${unit.trim().toLowerCase()}\u0001${machine.trim().toLowerCase()}`
 
 const required = readingColumns.slice(0, 8)
+/** So many stops are remembered while a file is read; beyond, the database looks for repeats. */
+const mostStops = 400_000
 const flags = new Map<string, string>([
   ['', '\\N'],
   ['true', 't'],
@@ -50,8 +52,38 @@ export function headerProblems(
   return out
 }
 
+interface Known {
+  readonly code: string
+  readonly title: string
+  readonly dimension: string
+  readonly unit: string
+  readonly range: readonly [number, number]
+  readonly positions: readonly string[]
+  /** A bit of its own for each position, to see a value given twice in one stop. */
+  readonly bits: ReadonlyMap<string, number>
+}
+
+let bit = 0
+const known = new Map<string, Known>(
+  quantities.map((q) => [q.code, { ...q, bits: new Map(q.positions.map((p) => [p, 1 << bit++])) }]),
+)
+
+/** A text that repeats from row to row, read once: what it means is remembered until another text comes. */
+function remembered<T>(read: (text: string) => T): (text: string) => T {
+  let last: string | null = null
+  let value: T
+  return (text) => {
+    if (text !== last) {
+      value = read(text)
+      last = text
+    }
+    return value
+  }
+}
+
 /**
  * Checker of one file's rows: every cell is checked, and a good row becomes a line of COPY text for the staging table.
+ * Rows of one stop follow each other in most files, so what they share is read once.
  */
 export class ReadingsRows {
   zoneless = 0
@@ -59,22 +91,34 @@ export class ReadingsRows {
   to = -Infinity
   readonly seen = new Set<string>()
   readonly sites = new Set<string>()
-  private readonly index: number[]
+  /** Could a value stand twice in this file? Then the database looks; most files rule it out by their order. */
+  repeats = false
+  private readonly stops = new Set<string>()
+  private inStop = 0
+  private readonly index: readonly number[]
+  private readonly width: number
   private readonly decimalComma: boolean
   private readonly machines: ReadonlyMap<string, NamedMachine>
   private readonly errors: Errors
   private readonly instant: ReturnType<typeof instantReader>
-  private readonly unitsFound = new Map<string, Unit | null>()
-  private readonly known = new Map(
-    quantities.map((q) => [q.code as string, { ...q, at: new Set<string>(q.positions) }]),
-  )
-  private lastNames = ''
-  private lastMachine: NamedMachine | undefined
-  private lastStop = { machine: '', ms: NaN, id: '', text: '' }
+  private readonly unitOf = new Map<string, Unit | null>()
+  private readonly settledOf = remembered((text) => flags.get(text.trim().toLowerCase()))
+  private readonly byOf = remembered((text) => plain(text).trim())
+  private readonly noteOf = remembered(plain)
+  private readonly copiedBy = remembered(copyText)
+  private readonly copied = remembered(copyText)
+  private site = ''
+  private unit = ''
+  private tag = ''
+  private machine: NamedMachine | undefined
+  private stopMachine: NamedMachine | undefined
+  private stopMs = NaN
+  private stopText = ''
 
   constructor(header: Header, machines: ReadonlyMap<string, NamedMachine>, zone: string | null, errors: Errors) {
     for (const message of headerProblems(header.columns, readingColumns, required)) errors.add(1, 'header', message)
     this.index = readingColumns.map((c) => header.columns.indexOf(c))
+    this.width = header.columns.length
     this.decimalComma = header.delimiter !== ','
     this.machines = machines
     this.errors = errors
@@ -87,104 +131,109 @@ export class ReadingsRows {
   }
 
   private machineOf(row: readonly string[], line: number): NamedMachine | undefined {
-    const site = plain(this.cell(row, 0))
-    const unit = plain(this.cell(row, 1))
-    const machine = plain(this.cell(row, 2))
-    const names = `${site}\u0001${unit}\u0001${machine}`
-    if (names !== this.lastNames) {
-      this.lastNames = names
-      this.lastMachine = this.machines.get(machineKey(site, unit, machine))
+    const site = this.cell(row, 0)
+    const unit = this.cell(row, 1)
+    const tag = this.cell(row, 2)
+    if (tag !== this.tag || unit !== this.unit || site !== this.site) {
+      this.site = site
+      this.unit = unit
+      this.tag = tag
+      this.machine = this.machines.get(machineKey(plain(site), plain(unit), plain(tag)))
     }
-    if (!this.lastMachine) {
-      const empty = site.trim() === '' ? 'site' : unit.trim() === '' ? 'unit' : machine.trim() === '' ? 'machine' : null
-      this.errors.add(
-        line,
-        empty ?? 'machine',
-        empty ? 'is empty' : `no machine ${unit.trim()} / ${machine.trim()} at ${site.trim()} in the register`,
-      )
+    if (!this.machine) {
+      const empty = (['site', 'unit', 'machine'] as const).find((_, i) => this.cell(row, i).trim() === '')
+      const told = empty ? 'is empty' : `no machine ${unit.trim()} / ${tag.trim()} at ${site.trim()} in the register`
+      this.errors.add(line, empty ?? 'machine', told)
     }
-    return this.lastMachine
+    return this.machine
   }
 
-  private valueOf(
-    row: readonly string[],
-    line: number,
-    want: { dimension: string; unit: string; range: readonly [number, number]; title: string },
-  ): number | null {
+  private valueOf(row: readonly string[], line: number, want: Known): number | null {
     const text = this.cell(row, 6)
-    const raw = /^\d+(\.\d+)?$/.test(text) ? Number(text) : parseFigure(text, this.decimalComma ? true : undefined)
+    const quick = text === '' ? NaN : Number(text)
+    const raw = Number.isNaN(quick) ? parseFigure(text, this.decimalComma ? true : undefined) : quick
     if (raw === null) {
       this.errors.add(line, 'value', text.trim() === '' ? 'is empty' : `"${text}" is not a figure`)
       return null
     }
     const spelling = this.cell(row, 7)
-    let unit = this.unitsFound.get(spelling)
-    if (unit === undefined) this.unitsFound.set(spelling, (unit = findUnit(spelling) ?? null))
+    let unit = this.unitOf.get(spelling)
+    if (unit === undefined) this.unitOf.set(spelling, (unit = findUnit(spelling) ?? null))
     if (!unit) {
-      this.errors.add(
-        line,
-        'unit_of_measure',
-        spelling.trim() === '' ? 'is empty; a figure without its unit is not kept' : `unknown unit "${spelling}"`,
-      )
+      const told =
+        spelling.trim() === '' ? 'is empty; a figure without its unit is not kept' : `unknown unit "${spelling}"`
+      this.errors.add(line, 'unit_of_measure', told)
       return null
     }
     if (unit.dimension !== want.dimension) {
-      this.errors.add(
-        line,
-        'unit_of_measure',
-        `${unit.id} is ${unit.dimension}; ${want.title.toLowerCase()} is kept in ${want.unit}`,
-      )
+      const told = `${unit.id} is ${unit.dimension}; ${want.title.toLowerCase()} is kept in ${want.unit}`
+      this.errors.add(line, 'unit_of_measure', told)
       return null
     }
     const value = raw * unit.factor + unit.offset
-    if (value < want.range[0] || value > want.range[1]) {
+    if (!(value >= want.range[0] && value <= want.range[1])) {
+      const bounds = `${want.range[0]} to ${want.range[1]} ${want.unit}`
       this.errors.add(
         line,
         'value',
-        `${text} ${unit.id} is outside what ${want.title.toLowerCase()} can be (${want.range[0]} to ${want.range[1]} ${want.unit})`,
+        `${text} ${unit.id} is outside what ${want.title.toLowerCase()} can be (${bounds})`,
       )
       return null
     }
     return value
   }
 
+  /** Is this row the first of its stop? Notes repeats on the way. */
+  private opens(machine: NamedMachine, ms: number, mark: number): boolean {
+    const same = this.stopMachine === machine && this.stopMs === ms
+    if (!same) {
+      const id = importedStopId(machine.id, ms)
+      this.stopMachine = machine
+      this.stopMs = ms
+      this.stopText = `${machine.siteId}\t${machine.id}\t${new Date(ms).toISOString()}\t${id}`
+      this.inStop = 0
+      if (this.stops.has(id) || this.stops.size >= mostStops) this.repeats = true
+      else this.stops.add(id)
+      this.seen.add(machine.id)
+      this.sites.add(machine.siteId)
+      if (ms < this.from) this.from = ms
+      if (ms > this.to) this.to = ms
+    }
+    if ((this.inStop & mark) !== 0) this.repeats = true
+    this.inStop |= mark
+    return !same
+  }
+
   /** @returns a line of COPY text, or '' when something is wrong with the row (then noted) */
   read(row: readonly string[], line: number): string {
-    if (row.length > this.index.length && row.slice(this.index.length).some((c) => c !== '')) {
-      this.errors.add(line, 'row', `${row.length} cells where the header has ${this.index.length}`)
+    if (row.length > this.width && row.slice(this.width).some((c) => c !== '')) {
+      this.errors.add(line, 'row', `${row.length} cells where the header has ${this.width}`)
       return ''
     }
+    const before = this.errors.count
     const machine = this.machineOf(row, line)
     const taken = this.instant(this.cell(row, 3))
     if (taken.kind === 'wrong') this.errors.add(line, 'taken_at', taken.message)
     if (taken.kind === 'no zone') this.zoneless += 1
-    const code = this.cell(row, 4).trim()
-    const quantity = this.known.get(code)
-    if (!quantity) this.errors.add(line, 'quantity', code === '' ? 'is empty' : `unknown quantity "${code}"`)
-    const position = this.cell(row, 5).trim()
-    if (quantity && !quantity.at.has(position))
+    const code = this.cell(row, 4)
+    const quantity = known.get(code) ?? known.get(code.trim())
+    if (!quantity) this.errors.add(line, 'quantity', code.trim() === '' ? 'is empty' : `unknown quantity "${code}"`)
+    const position = this.cell(row, 5)
+    const place = quantity?.bits.has(position) ? position : position.trim()
+    const mark = quantity?.bits.get(place)
+    if (quantity && mark === undefined)
       this.errors.add(line, 'position', `"${position}": ${code} is read at ${quantity.positions.join(', ')}`)
     const value = quantity ? this.valueOf(row, line, quantity) : null
-    const settled = flags.get(this.cell(row, 9).trim().toLowerCase())
+    const settled = this.settledOf(this.cell(row, 9))
     if (settled === undefined) this.errors.add(line, 'settled', `"${this.cell(row, 9)}" is not yes or no`)
-    const by = plain(this.cell(row, 8)).trim()
-    const note = plain(this.cell(row, 10))
+    const by = this.byOf(this.cell(row, 8))
+    const note = this.noteOf(this.cell(row, 10))
     if (by.length > 60) this.errors.add(line, 'by', 'is longer than 60 characters')
     if (note.length > 1000) this.errors.add(line, 'note', 'is longer than 1000 characters')
     if (by.includes('\0') || note.includes('\0')) this.errors.add(line, 'note', 'holds a character that cannot be kept')
-    if (!machine || taken.kind !== 'instant' || value === null || settled === undefined || !quantity) return ''
-    const stop = this.lastStop
-    if (stop.machine !== machine.id || stop.ms !== taken.ms)
-      this.lastStop = {
-        machine: machine.id,
-        ms: taken.ms,
-        id: importedStopId(machine.id, taken.ms),
-        text: new Date(taken.ms).toISOString(),
-      }
-    if (taken.ms < this.from) this.from = taken.ms
-    if (taken.ms > this.to) this.to = taken.ms
-    this.seen.add(machine.id)
-    this.sites.add(machine.siteId)
-    return `${line}\t${machine.siteId}\t${machine.id}\t${this.lastStop.text}\t${this.lastStop.id}\t${code}\t${position}\t${value}\t${copyText(by)}\t${settled}\t${copyText(note)}\n`
+    if (this.errors.count > before || taken.kind !== 'instant') return ''
+    if (!machine || value === null || settled === undefined || !quantity || mark === undefined) return ''
+    const opens = this.opens(machine, taken.ms, mark) ? 't' : 'f'
+    return `${line}\t${this.stopText}\t${quantity.code}\t${place}\t${value}\t${this.copiedBy(by)}\t${settled}\t${this.copied(note)}\t${opens}\n`
   }
 }

@@ -166,13 +166,13 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
       let touched: string[]
       if (state.kind === 'readings') {
         const errors = new Errors()
-        const against = await compareReadings(client, id, errors)
+        const against = await compareReadings(client, id, errors, state.already > 0)
         if (errors.count > 0)
           throw new HttpProblem(
             409,
             'Readings of these machines were added in the meantime and contradict the file. Send it again.',
           )
-        const kept = await keepReadings(client, id, person.name, against.fresh)
+        const kept = await keepReadings(client, id, person.name, against.fresh && against.twice === 0)
         touched = kept.machines
         done = { ...state, status: 'done', added: kept.added, already: state.rows - kept.added }
       } else {

@@ -57,10 +57,11 @@ interface StopRow extends Record<string, unknown> {
   source: StopRecord['source']
   superseded_by: string | null
   of_all: string
-  readings: [string, string, number][]
+  /** `quantity position value` each; null without any. */
+  readings: string[] | null
 }
 
-const latest = 150
+const latest = 60
 
 /**
  * Stops with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
@@ -69,30 +70,35 @@ const latest = 150
 async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]> {
   const siteIds = sql.param(list.map((m) => m.siteId))
   const ids = sql.param(list.map((m) => m.id))
+  const chosen = sql`
+    select x.* from unnest(${siteIds}::uuid[], ${ids}::uuid[]) as m(site_id, machine_id)
+    cross join lateral (
+      select s.*,
+        row_number() over (order by s.taken_at desc, s.id desc) as n,
+        row_number() over (partition by date_trunc('week', s.taken_at) order by s.taken_at, s.id) as of_week,
+        count(*) over () as of_all
+      from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
+    ) x
+    where x.n <= ${latest} or x.of_week = 1`
   const result = await db.execute<StopRow>(sql`
-    with chosen as (
-      select x.* from unnest(${siteIds}::uuid[], ${ids}::uuid[]) as m(site_id, machine_id)
-      cross join lateral (
-        select s.site_id, s.machine_id, s.taken_at, s.id,
-          row_number() over (order by s.taken_at desc, s.id desc) as n,
-          row_number() over (partition by date_trunc('week', s.taken_at) order by s.taken_at, s.id) as of_week,
-          count(*) over () as of_all
-        from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
-      ) x
-      where x.n <= ${latest} or x.of_week = 1
-    )
-    select s.id, s.machine_id, s.taken_at, s.recorded_at, s.by, s.state, s.note, s.supersedes, s.reason, s.source,
-      x.new_stop_id as superseded_by, c.of_all,
-      coalesce((
-        select jsonb_agg(jsonb_build_array(r.quantity, r.position, r.value) order by r.quantity, r.position)
-        from readings r
-        where r.site_id = c.site_id and r.machine_id = c.machine_id and r.taken_at = c.taken_at and r.stop_id = c.id
-      ), '[]') as readings
+    with chosen as materialized (${chosen})
+    select c.id, c.machine_id, c.taken_at, c.recorded_at, c.by, c.state, c.note, c.supersedes, c.reason, c.source, c.of_all,
+      x.new_stop_id as superseded_by, r.readings
     from chosen c
-    join stops s on s.site_id = c.site_id and s.machine_id = c.machine_id and s.taken_at = c.taken_at and s.id = c.id
-    left join supersessions x on x.old_stop_id = s.id
-    order by s.taken_at desc, s.id desc`)
+    left join supersessions x on x.old_stop_id = c.id
+    cross join lateral (
+      select array_agg(r.quantity || ' ' || r.position || ' ' || r.value order by r.quantity, r.position) as readings
+      from readings r
+      where r.site_id = c.site_id and r.machine_id = c.machine_id and r.taken_at = c.taken_at and r.stop_id = c.id
+    ) r
+    order by c.taken_at desc, c.id desc`)
   return result.rows
+}
+
+/** Neither quantities nor positions hold a space. */
+function readingOf(text: string): Reading {
+  const [quantity = '', position = '', value = ''] = text.split(' ')
+  return { quantity: quantity as Reading['quantity'], position, value: Number(value) }
 }
 
 const asStop = (r: StopRow): StopRecord => ({
@@ -102,7 +108,7 @@ const asStop = (r: StopRow): StopRecord => ({
   recordedAt: iso(r.recorded_at),
   by: r.by,
   state: r.state,
-  readings: r.readings.map(([quantity, position, value]) => ({ quantity, position, value }) as Reading),
+  readings: (r.readings ?? []).map(readingOf),
   note: r.note,
   supersedes: r.supersedes,
   reason: r.reason,

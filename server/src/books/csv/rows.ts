@@ -31,7 +31,8 @@ export function guessDelimiter(firstLine: string): string {
 }
 
 /** Undo what an export did to text that a spreadsheet would take for a formula. */
-export const plain = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell)
+export const plain = (cell: string): string =>
+  cell.startsWith("'") && /^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell
 
 interface Sink {
   readonly header: (header: Header) => void

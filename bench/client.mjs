@@ -1,0 +1,25 @@
+/** A signed-in lead on a running server, on fetch. */
+export async function lead(base) {
+  const signIn = await fetch(`${base}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ login: 'vale', password: 'vale-on-the-roof' }),
+  })
+  const cookie = signIn.headers.get('set-cookie').split(';')[0]
+  const { csrf } = await signIn.json()
+  const call = async (method, path, body, type = 'application/octet-stream') => {
+    const r = await fetch(`${base}/api/v1${path}`, {
+      method,
+      headers: { cookie, 'x-csrf-token': csrf, ...(body === undefined ? {} : { 'content-type': type }) },
+      ...(body === undefined ? {} : { body, duplex: 'half' }),
+    })
+    const json = await r.json()
+    if (!r.ok) throw new Error(`${method} ${path}: ${JSON.stringify(json)}`)
+    return json
+  }
+  return { call, cookie }
+}
+
+/** The value below which a share of the list lies. */
+export const quantile = (list, share) =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]
