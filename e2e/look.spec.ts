@@ -17,6 +17,7 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['edit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/edit`, '.form-grid'],
   ['motor', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/motor`, '.plate'],
   ['new machine', () => Promise.resolve('/machines/new'), '.form-grid'],
+  ['places', () => Promise.resolve('/places'), '.place-row'],
   ['books', () => Promise.resolve('/books'), '.import-drop'],
   ['house rules', () => Promise.resolve('/house-rules'), '.limits-table'],
   ['keys', () => Promise.resolve('/keys'), '.table'],

@@ -58,6 +58,8 @@ export const api = createApi({
       places: get(endpoints.places, 'places'),
       addSite: change(endpoints.addSite, 'places'),
       addArea: change(endpoints.addArea, 'places'),
+      editSite: change(endpoints.editSite, 'places', 'machine', 'roof', 'audit'),
+      editArea: change(endpoints.editArea, 'places', 'machine', 'roof', 'audit'),
       addUnit: change(endpoints.addUnit, 'places'),
       editUnit: change(endpoints.editUnit, 'places', 'machine', 'roof'),
       addMachine: change(endpoints.addMachine, 'roof'),

@@ -29,6 +29,7 @@ export const router = createBrowserRouter([
         path: 'machines/:id/motor',
         lazy: async () => ({ Component: (await import('../features/register/index.ts')).FitMotor }),
       },
+      { path: 'places', lazy: async () => ({ Component: (await import('../features/register/index.ts')).Places }) },
       { path: 'books', lazy: async () => ({ Component: (await import('../features/books/index.ts')).Books }) },
       {
         path: 'house-rules',

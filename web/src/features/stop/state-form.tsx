@@ -1,9 +1,10 @@
 import type { Machine } from '@motor-round/contract'
 import type { StopState } from '@motor-round/core/trend'
+import { memo } from 'react'
 import { Choice } from '../../parts/fields/index.ts'
 
 /** The state a machine is read in. What nobody says stays unsaid, and lowers the confidence. */
-export function StateForm({
+export const StateForm = memo(function StateForm({
   machine,
   state,
   onChange,
@@ -15,6 +16,10 @@ export function StateForm({
   const set = (part: Partial<StopState>) => onChange({ ...state, ...part })
   return (
     <div className="stack stop-state">
+      <p className="caution">
+        Live panel: for qualified people, by local code and the site’s lock-out rules. Guards on, sleeves and leads
+        clear of the wheel; a clamp needs no hand inside.
+      </p>
       <Choice
         label="Turning"
         value={state.turning}
@@ -77,4 +82,4 @@ export function StateForm({
       />
     </div>
   )
-}
+})

@@ -2,9 +2,9 @@ import type { MachinePage, StopRecord } from '@motor-round/contract'
 import { judge, loadShare, type Judgement } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import { parseFigure, show } from '@motor-round/core/quantity'
-import { unsaid, type Stop } from '@motor-round/core/trend'
+import { unsaid, type Stop, type StopState } from '@motor-round/core/trend'
 import { Button, Input } from 'antd'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
@@ -92,6 +92,10 @@ function Told({ judgement }: { judgement: Judgement | null }) {
     </div>
   )
 }
+
+const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgement | null }) {
+  return judgement ? <Verdicts verdicts={judgement.verdicts} /> : <p className="quiet">Nothing read yet.</p>
+})
 
 /** The stop page: state, readings, verdict. Digits and Enter carry it all. */
 export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | null }) {
@@ -205,6 +209,10 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
       )
   }
 
+  // The line beside the cells is told at every key; the long list follows as soon as the hand leaves time.
+  const settled = useDeferredValue(judgement)
+  const setState = useCallback((state: StopState) => change({ state }), [change])
+
   if (!mayAct)
     return <p className="page">You are signed in to look, not to write. A mechanic or a lead can take a stop.</p>
   const failure = attempt.error as Failure | undefined
@@ -226,7 +234,7 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
       </nav>
       <section className="stop-part part-state" aria-label="State">
         <h2>The state it is in</h2>
-        <StateForm machine={machine} state={draft.state} onChange={(state) => change({ state })} />
+        <StateForm machine={machine} state={draft.state} onChange={setState} />
       </section>
       <section className="stop-part part-readings" aria-label="Readings">
         {(['volts', 'amps', 'also'] as const).map((group) => {
@@ -313,7 +321,7 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
         />
       </section>
       <section className="stop-part part-judge" aria-label="Judge">
-        {judgement ? <Verdicts verdicts={judgement.verdicts} /> : <p className="quiet">Nothing read yet.</p>}
+        <AllVerdicts judgement={settled} />
         <div className="stack stop-save">
           <Field label="Note">
             <Input.TextArea

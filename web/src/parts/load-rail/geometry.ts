@@ -6,7 +6,7 @@ export const railEnd = 1.25
 
 /** Push labels apart until none is nearer to the next than `gap`, staying between the ends. */
 export function spreadLabels(wanted: readonly number[], gap: number, from: number, to: number): number[] {
-  const order = wanted.map((x, i) => ({ x, i })).sort((a, b) => a.x - b.x)
+  const order = wanted.map((x, i) => ({ x: Math.max(from, x), i })).sort((a, b) => a.x - b.x)
   for (let k = 1; k < order.length; k++) {
     const before = order[k - 1]
     const own = order[k]
@@ -22,7 +22,7 @@ export function spreadLabels(wanted: readonly number[], gap: number, from: numbe
     }
   }
   const out = new Array<number>(wanted.length).fill(from)
-  for (const { x, i } of order) out[i] = Math.max(from, x)
+  for (const { x, i } of order) out[i] = x
   return out
 }
 

@@ -1,0 +1,43 @@
+import { expect } from '@playwright/test'
+import { test } from './world.ts'
+
+test('a site and a unit are renamed where they stand; a taken tag is told beside the field', async ({ open }) => {
+  const page = await open('vale')
+  await page.goto('/places')
+  const unit = page.locator('.place-row').filter({ hasText: 'FCU-2' })
+  await unit.getByRole('button', { name: 'Change' }).click()
+  await page.getByLabel('Unit tag').fill('AHU-6')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByRole('alert').first()).toContainText('that site has a unit of that tag')
+  await page.getByLabel('Unit tag').fill('FCU-20')
+  await page.getByLabel('Model line').fill('low plenum')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('FCU-20')).toBeVisible()
+  await page.goto('/roof')
+  await page.keyboard.press('/')
+  await page.keyboard.type('fcu-20')
+  await expect(page.getByText('Control room').last()).toBeVisible()
+})
+
+test('a place changed by two people: the second is told, and what was typed stays', async ({ open }) => {
+  const mine = await open('vale')
+  const theirs = await open('vale')
+  for (const page of [mine, theirs]) {
+    await page.goto('/places')
+    await page
+      .locator('.place-row')
+      .filter({ hasText: 'Paint hall roof' })
+      .getByRole('button', { name: 'Change' })
+      .click()
+  }
+  await theirs.getByLabel('Name of the area').fill('Paint hall, upper roof')
+  await theirs.getByRole('button', { name: 'Save' }).click()
+  await expect(theirs.getByText('Paint hall, upper roof')).toBeVisible()
+  await mine.getByLabel('Name of the area').fill('Paint hall roof, new')
+  await mine.getByRole('button', { name: 'Save' }).click()
+  await expect(mine.getByText(/changed this area in the meantime/)).toBeVisible()
+  await expect(mine.getByText(/In the book now: Paint hall, upper roof/)).toBeVisible()
+  await expect(mine.getByLabel('Name of the area')).toHaveValue('Paint hall roof, new')
+  await mine.getByRole('button', { name: 'Save' }).click()
+  await expect(mine.getByText('Paint hall roof, new')).toBeVisible()
+})

@@ -1,0 +1,245 @@
+import { unitKinds, type Area, type Site, type Unit } from '@motor-round/contract'
+import { Button, Input, Select } from 'antd'
+import { useState, type ReactNode } from 'react'
+import { Link } from 'react-router'
+import { api } from '../../app/api.ts'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import './places.css'
+
+interface RowProps {
+  readonly words: ReactNode
+  readonly mayEdit: boolean
+  readonly failure: Failure | undefined
+  readonly busy: boolean
+  /** Begin from the record as it is now. */
+  readonly begin: () => void
+  /** Save on the version the edit was begun on; tells whether it is done. */
+  readonly save: () => Promise<boolean>
+  readonly fields: ReactNode
+}
+
+/** One place: its words, and in its own row the fields to change it. A stale edit keeps what was typed. */
+function PlaceRow({ words, mayEdit, failure, busy, begin, save, fields }: RowProps) {
+  const [open, setOpen] = useState(false)
+  if (!open)
+    return (
+      <div className="place-row">
+        <span>{words}</span>
+        {mayEdit ? (
+          <button
+            type="button"
+            className="link-button"
+            onClick={() => {
+              begin()
+              setOpen(true)
+            }}
+          >
+            Change
+          </button>
+        ) : null}
+      </div>
+    )
+  return (
+    <form
+      className="stack place-open"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void save().then((done) => done && setOpen(false))
+      }}
+    >
+      <div className="form-grid">{fields}</div>
+      <FailureNote failure={failure} kept="What you typed stays here." />
+      {failure?.problem.current !== undefined ? (
+        <p className="quiet">In the book now: {words}. Save again to put yours over it, or leave it.</p>
+      ) : null}
+      <div className="row">
+        <Button type="primary" htmlType="submit" loading={busy}>
+          Save
+        </Button>
+        <Button onClick={() => setOpen(false)}>Leave it</Button>
+      </div>
+    </form>
+  )
+}
+
+const settled = (sent: Promise<unknown>) =>
+  sent.then(
+    () => true,
+    () => false,
+  )
+
+function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
+  const [draft, setDraft] = useState(site)
+  const [save, attempt] = api.useEditSiteMutation()
+  const failure = attempt.error as Failure | undefined
+  // After a stale edit the next save knowingly goes over what is in the book now.
+  const version = failure?.problem.current !== undefined ? site.version : draft.version
+  return (
+    <PlaceRow
+      words={
+        <>
+          <b className="condensed place-site">{site.name}</b> <span className="quiet">{site.zone}</span>
+        </>
+      }
+      mayEdit={mayEdit}
+      failure={failure}
+      busy={attempt.isLoading}
+      begin={() => {
+        attempt.reset()
+        setDraft(site)
+      }}
+      save={() => settled(save({ params: { id: site.id }, body: { ...draft, version } }).unwrap())}
+      fields={
+        <>
+          <Field label="Name of the site" error={fieldMessage(failure, 'name')}>
+            <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
+          </Field>
+          <Field label="Time zone" error={fieldMessage(failure, 'zone')}>
+            <Input value={draft.zone} maxLength={60} onChange={(e) => setDraft({ ...draft, zone: e.target.value })} />
+          </Field>
+        </>
+      }
+    />
+  )
+}
+
+function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
+  const [draft, setDraft] = useState(area)
+  const [save, attempt] = api.useEditAreaMutation()
+  const failure = attempt.error as Failure | undefined
+  const version = failure?.problem.current !== undefined ? area.version : draft.version
+  return (
+    <PlaceRow
+      words={
+        <>
+          <b className="condensed place-area">{area.name}</b> <span className="quiet">{area.kind}</span>
+        </>
+      }
+      mayEdit={mayEdit}
+      failure={failure}
+      busy={attempt.isLoading}
+      begin={() => {
+        attempt.reset()
+        setDraft(area)
+      }}
+      save={() => settled(save({ params: { id: area.id }, body: { ...draft, version } }).unwrap())}
+      fields={
+        <>
+          <Field label="Name of the area" error={fieldMessage(failure, 'name')}>
+            <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
+          </Field>
+          <Field label="Roof or room">
+            <Select<Area['kind']>
+              aria-label="Roof or room"
+              value={draft.kind}
+              options={[
+                { value: 'roof', label: 'roof' },
+                { value: 'room', label: 'room' },
+              ]}
+              onChange={(kind) => setDraft({ ...draft, kind })}
+            />
+          </Field>
+        </>
+      }
+    />
+  )
+}
+
+function UnitRow({ unit, areas, mayEdit }: { unit: Unit; areas: readonly Area[]; mayEdit: boolean }) {
+  const [draft, setDraft] = useState(unit)
+  const [save, attempt] = api.useEditUnitMutation()
+  const failure = attempt.error as Failure | undefined
+  const version = failure?.problem.current !== undefined ? unit.version : draft.version
+  const { siteId: _site, ...body } = draft
+  return (
+    <PlaceRow
+      words={
+        <>
+          {unit.tag}{' '}
+          <span className="quiet">
+            {unit.kind}
+            {unit.modelLine ? `, ${unit.modelLine}` : ''}
+          </span>
+        </>
+      }
+      mayEdit={mayEdit}
+      failure={failure}
+      busy={attempt.isLoading}
+      begin={() => {
+        attempt.reset()
+        setDraft(unit)
+      }}
+      save={() => settled(save({ params: { id: unit.id }, body: { ...body, version } }).unwrap())}
+      fields={
+        <>
+          <Field label="Unit tag" error={fieldMessage(failure, 'tag')}>
+            <Input value={draft.tag} maxLength={24} onChange={(e) => setDraft({ ...draft, tag: e.target.value })} />
+          </Field>
+          <Field label="Kind of unit">
+            <Select<Unit['kind']>
+              aria-label="Kind of unit"
+              value={draft.kind}
+              options={unitKinds.map((k) => ({ value: k, label: k }))}
+              onChange={(kind) => setDraft({ ...draft, kind })}
+            />
+          </Field>
+          <Field label="Model line">
+            <Input
+              value={draft.modelLine}
+              maxLength={60}
+              onChange={(e) => setDraft({ ...draft, modelLine: e.target.value })}
+            />
+          </Field>
+          <Field label="Stands on" error={fieldMessage(failure, 'areaId')}>
+            <Select
+              aria-label="Stands on"
+              value={draft.areaId}
+              options={areas.map((a) => ({ value: a.id, label: a.name }))}
+              onChange={(areaId: string) => setDraft({ ...draft, areaId })}
+            />
+          </Field>
+        </>
+      }
+    />
+  )
+}
+
+/** Sites, areas and units, changed where they stand. New ones come with their first machine. */
+export function Places() {
+  const { data, error } = api.usePlacesQuery({})
+  const lead = useMay('lead')
+  const mechanic = useMay('mechanic')
+  if (error) return <FailureNote failure={error as Failure} kept="The places cannot be read now." />
+  if (!data) return <p className="page">Loading …</p>
+  return (
+    <div className="page stack">
+      <h1>Sites and units</h1>
+      <p>
+        New places come with their first machine: <Link to="/machines/new">add a machine</Link>, or bring a register
+        file in under <Link to="/books">Books</Link>.
+      </p>
+      {data.sites.map((site) => {
+        const areas = data.areas.filter((a) => a.siteId === site.id)
+        return (
+          <section key={site.id} className="sheet">
+            <SiteRow site={site} mayEdit={lead} />
+            {areas.map((area) => (
+              <div key={area.id} className="place-in">
+                <AreaRow area={area} mayEdit={lead} />
+                <div className="place-units">
+                  {data.units
+                    .filter((u) => u.areaId === area.id)
+                    .map((u) => (
+                      <UnitRow key={u.id} unit={u} areas={areas} mayEdit={mechanic} />
+                    ))}
+                </div>
+              </div>
+            ))}
+          </section>
+        )
+      })}
+    </div>
+  )
+}
