@@ -216,7 +216,11 @@ export const machineStates = pgTable(
     retired: boolean().notNull().default(false),
     /** stop 4, fix 3, watch 2, never seen 1, ok 0 */
     need: smallint().notNull(),
-    judgement: jsonb().$type<Judgement>(),
+    /** Of the judgement what the Roof shows; null while nothing was read. */
+    level: text().$type<Judgement['level']>(),
+    headline: text().notNull(),
+    confidence: text().$type<Judgement['confidence']>().notNull(),
+    rail: jsonb().$type<Judgement['rail']>(),
     meanVolts: doublePrecision('mean_volts'),
     load: doublePrecision(),
     spark: real().array().notNull(),

@@ -48,12 +48,22 @@ export function roofRoutes(router: Router, deps: Deps): void {
     const of = (need: number) => counted.find((c) => c.need === need)?.n ?? 0
     const rows = await deps.db
       .select({
-        state,
+        machineId: state.machineId,
+        siteId: state.siteId,
+        areaId: state.areaId,
         unitTag: units.tag,
         tag: machines.tag,
         purpose: machines.purpose,
         siteName: sites.name,
         areaName: areas.name,
+        level: state.level,
+        headline: state.headline,
+        confidence: state.confidence,
+        rail: state.rail,
+        meanVolts: state.meanVolts,
+        spark: state.spark,
+        seenAt: state.seenAt,
+        dueAt: state.dueAt,
       })
       .from(state)
       .innerJoin(machines, eq(machines.id, state.machineId))
@@ -70,22 +80,11 @@ export function roofRoutes(router: Router, deps: Deps): void {
     )
     return {
       rows: rows.map((r): RoofRow => ({
-        machineId: r.state.machineId,
-        siteId: r.state.siteId,
-        areaId: r.state.areaId,
-        unitTag: r.unitTag,
-        tag: r.tag,
-        purpose: r.purpose,
-        siteName: r.siteName,
-        areaName: r.areaName,
-        level: r.state.judgement?.level ?? null,
-        headline: r.state.judgement?.headline ?? '',
-        confidence: r.state.judgement?.confidence ?? 'full',
-        rail: r.state.judgement?.rail ?? null,
-        meanVolts: r.state.meanVolts,
-        spark: r.state.spark,
-        seenAt: r.state.seenAt?.toISOString() ?? null,
-        dueAt: r.state.dueAt?.toISOString() ?? null,
+        ...r,
+        headline: r.headline ?? '',
+        confidence: r.confidence ?? 'full',
+        seenAt: r.seenAt?.toISOString() ?? null,
+        dueAt: r.dueAt?.toISOString() ?? null,
       })),
       total,
       counts: {

@@ -1,5 +1,6 @@
 import type { RoofRow as Row } from '@motor-round/contract'
 import { show } from '@motor-round/core/quantity'
+import { memo } from 'react'
 import { Link } from 'react-router'
 import { dueWords, shortDay } from '../../app/dates.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
@@ -7,7 +8,7 @@ import { LoadRail } from '../../parts/load-rail/index.ts'
 import { Spark } from '../../parts/spark/index.ts'
 
 /** One machine on the Roof: how bad, which, how loaded and how even, why, when seen, when due. */
-export function RoofRow({ row, now }: { row: Row; now: number }) {
+export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: number }) {
   const due = row.level === 'stop' ? { words: 'now', late: true } : dueWords(row.dueAt, now)
   const level = row.level ?? 'unseen'
   const { rail } = row
@@ -52,4 +53,4 @@ export function RoofRow({ row, now }: { row: Row; now: number }) {
       </span>
     </Link>
   )
-}
+})

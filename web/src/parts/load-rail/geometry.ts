@@ -6,7 +6,10 @@ export const railEnd = 1.25
 
 /** Push labels apart until none is nearer to the next than `gap`, staying between the ends. */
 export function spreadLabels(wanted: readonly number[], gap: number, from: number, to: number): number[] {
-  const order = wanted.map((x, i) => ({ x: Math.max(from, x), i })).sort((a, b) => a.x - b.x)
+  const order = wanted
+    .map((x, i) => ({ x, i }))
+    .sort((a, b) => a.x - b.x)
+    .map(({ x, i }) => ({ x: Math.max(from, x), i }))
   for (let k = 1; k < order.length; k++) {
     const before = order[k - 1]
     const own = order[k]
