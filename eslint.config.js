@@ -18,6 +18,8 @@ export default defineConfig(
     },
   },
   { files: ['**/*.{js,cjs,mjs}'], languageOptions: { globals: globals.node } },
+  // Parts of these run inside the page.
+  { files: ['bench/**'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
   { files: ['web/src/**'], ...hooks.configs.flat.recommended },
   {
     files: ['core/src/**'],

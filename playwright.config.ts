@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { launchOptions } from './scripts/lib/browser.mjs'
 
 const port = Number(process.env['E2E_PORT'] ?? 4398)
 
@@ -16,18 +17,7 @@ export default defineConfig({
     timezoneId: 'America/Halifax',
     trace: 'retain-on-failure',
     browserName: 'chromium',
-    launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions,
   },
   webServer: {
     command: 'node scripts/e2e-server.mjs',

@@ -23,3 +23,11 @@ export async function lead(base) {
 /** The value below which a share of the list lies. */
 export const quantile = (list, share) =>
   [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(list.length * share))]
+
+/** A page of that lead in a browser. */
+export async function openPage(browser, base, cookie, viewport) {
+  const context = await browser.newContext({ viewport })
+  const [name, value] = cookie.split('=')
+  await context.addCookies([{ name, value, url: base }])
+  return context.newPage()
+}

@@ -1,8 +1,7 @@
-import { chromium as browserType } from '@playwright/test'
 import { demoServer } from '../scripts/lib/demo-server.mjs'
-import { chromium } from '../scripts/lib/packages.mjs'
+import { openBrowser } from '../scripts/lib/browser.mjs'
 import { run } from '../scripts/lib/run.mjs'
-import { lead, quantile } from './client.mjs'
+import { lead, openPage, quantile } from './client.mjs'
 
 const machines = 5000
 
@@ -29,23 +28,9 @@ async function measure(call, cookie, base, areas) {
 
 /** From the address to the first rows, and the worst step of a scroll, in a browser. */
 async function inBrowser(base, cookie) {
-  const browser = await browserType.launch({
-    executablePath: chromium(),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  })
+  const browser = await openBrowser()
   try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
-    const [name, value] = cookie.split('=')
-    await context.addCookies([{ name, value, url: base }])
-    const page = await context.newPage()
+    const page = await openPage(browser, base, cookie, { width: 1280, height: 800 })
     await page.goto(`${base}/roof`)
     await page.locator('.roof-row').first().waitFor()
     const began = performance.now()

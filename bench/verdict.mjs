@@ -1,7 +1,6 @@
-import { chromium as browserType } from '@playwright/test'
 import { demoServer, fixedNow } from '../scripts/lib/demo-server.mjs'
-import { chromium } from '../scripts/lib/packages.mjs'
-import { lead, quantile } from './client.mjs'
+import { openBrowser } from '../scripts/lib/browser.mjs'
+import { lead, openPage, quantile } from './client.mjs'
 
 /** Median time of one judgement in Node, with a long history. */
 async function inNode(stops) {
@@ -42,29 +41,15 @@ async function inNode(stops) {
 /** Time from a key to the verdict on the stop page, in a browser four times slowed. */
 async function inBrowser() {
   const { base, end } = await demoServer()
-  const browser = await browserType.launch({
-    executablePath: chromium(),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  })
+  const browser = await openBrowser()
   try {
     const { call, cookie } = await lead(base)
     const machine = (await call('GET', '/machines?q=mau-1'))[0]
-    const context = await browser.newContext({ viewport: { width: 390, height: 844 } })
-    const [name, value] = cookie.split('=')
-    await context.addCookies([{ name, value, url: base }])
-    const page = await context.newPage()
+    const page = await openPage(browser, base, cookie, { width: 390, height: 844 })
     await page.clock.setFixedTime(new Date(fixedNow))
     await page.goto(`${base}/machines/${machine.id}/stop`)
     await page.locator('.cell-here input').waitFor()
-    await (await context.newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 })
+    await (await page.context().newCDPSession(page)).send('Emulation.setCPUThrottlingRate', { rate: 4 })
     const times = []
     for (const text of ['479', '478', '480', '9.25', '9.15', '9.35'])
       for (let n = 1; n <= text.length; n++) {

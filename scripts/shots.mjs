@@ -1,9 +1,9 @@
 // Pictures of the main views from the demo data, into docs/screenshots (or a folder given as argument).
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { chromium as browserType } from '@playwright/test'
 import { demoServer, fixedNow } from './lib/demo-server.mjs'
-import { chromium, needBuild } from './lib/packages.mjs'
+import { openBrowser } from './lib/browser.mjs'
+import { needBuild, needChromium } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
 import { main } from './lib/say.mjs'
 
@@ -113,19 +113,9 @@ async function type(page, values, last) {
 main(async () => {
   mkdirSync(out, { recursive: true })
   await needBuild()
+  await needChromium()
   const { base, end } = await demoServer()
-  const browser = await browserType.launch({
-    executablePath: chromium(),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
-  })
+  const browser = await openBrowser()
   try {
     const signedIn = await browser.newContext({ locale: 'en-GB', timezoneId: 'America/Halifax' })
     const entry = await signedIn.newPage()

@@ -152,6 +152,12 @@ describe('usual range', () => {
     expect(usualRange([10, 10, 10, 10])).toEqual({ low: 9.7, middle: 10, high: 10.3, n: 4 })
     expect(usualRange([...new Array<number>(20).fill(5), ...new Array<number>(12).fill(10)])?.middle).toBe(10)
   })
+  it('neither widens with a slow drift nor leaves it behind', () => {
+    const rising = Array.from({ length: 12 }, (_, i) => 8 + i * 0.1)
+    const u = usualRange(rising)
+    expect((u?.high ?? 0) - (u?.low ?? 0)).toBeLessThan(0.7)
+    expect(u?.high).toBeGreaterThan(9.1)
+  })
 })
 
 const series = (n: number, value: (i: number) => number, step = 30) =>

@@ -9,4 +9,11 @@ export const store = configureStore({
 })
 setupListeners(store.dispatch)
 
+// The page takes on the look before anything is drawn in it: drawings on a canvas read its colours while they render.
+const paint = () => {
+  document.documentElement.dataset['theme'] = store.getState().look.theme
+}
+paint()
+store.subscribe(paint)
+
 export type RootState = ReturnType<typeof store.getState>

@@ -1,5 +1,5 @@
 import { ConfigProvider, theme as antdTheme } from 'antd'
-import { useEffect, type ReactNode } from 'react'
+import type { ReactNode } from 'react'
 import { useSelector } from 'react-redux'
 import type { RootState } from './store.ts'
 
@@ -34,9 +34,6 @@ const plant = {
 /** Our look, told to Ant Design by its tokens and to our own drawings by CSS variables. */
 export function Themed({ children }: { children: ReactNode }) {
   const theme = useSelector((s: RootState) => s.look.theme)
-  useEffect(() => {
-    document.documentElement.dataset['theme'] = theme
-  }, [theme])
   return (
     <ConfigProvider
       theme={{

@@ -85,6 +85,9 @@ export function Shell({ bare = false }: { bare?: boolean }) {
         <nav aria-label="Screens">
           <NavLink to="/roof">Roof</NavLink>
           <NavLink to="/books">Books</NavLink>
+          <NavLink to="/places" className="shell-wide">
+            Sites
+          </NavLink>
           <NavLink to="/house-rules">House rules</NavLink>
         </nav>
         <Finder />

@@ -85,6 +85,8 @@ function fitSets(judgement: Judgement): ChartData<'line'>['datasets'] {
   ]
 }
 
+const shortened = (note: string) => (note.length > 24 ? `${note.slice(0, 23)}…` : note)
+
 /** From the first to the last stop, in ms. */
 function spanOf(history: AmpsHistory): [number, number] {
   const times = history.points.map((p) => p.at)
@@ -118,7 +120,7 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
       label: {
         display: true,
         content: `${judgement.rail.source === 'unit plate' ? 'unit plate' : 'plate'} ${show.amps(judgement.rail.allowed)} A${judgement.rail.columnVolts === null ? '' : `, ${show.volts(judgement.rail.columnVolts)} V column`}`,
-        position: 'end',
+        position: 'start',
         yAdjust: 12,
         backgroundColor: 'transparent',
         color: ink,
@@ -128,7 +130,7 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
   const shown = work.filter((w) => history.epochs.some((e) => e.from === w.at))
   const [first, last] = spanOf(history)
   shown.forEach((w, i) => {
-    const content = w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${w.note.slice(0, 34)}`
+    const content = w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${shortened(w.note)}`
     // The label stands beside its line, on the side where there is room.
     const side = (w.at - first) / Math.max(1, last - first) > 0.5 ? -1 : 1
     out[`work${i}`] = {
@@ -142,7 +144,7 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
         display: true,
         content,
         position: 'end',
-        xAdjust: side * (content.length * 3 + 10),
+        xAdjust: side * (content.length * 2.45 + 8),
         yAdjust: (i % 3) * 16,
         backgroundColor: 'transparent',
         color: ink,

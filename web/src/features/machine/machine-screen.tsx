@@ -1,5 +1,5 @@
 import { coreWork, type MachinePage } from '@motor-round/contract'
-import { ampsHistory, judge, loadShare, type Judgement } from '@motor-round/core/judge'
+import { ampsHistory, judge, type Judgement } from '@motor-round/core/judge'
 import { linePositions, neutralPositions, show } from '@motor-round/core/quantity'
 import { valuesAt, type Stop } from '@motor-round/core/trend'
 import { Button } from 'antd'
@@ -124,7 +124,6 @@ export function MachineScreen() {
   const { machine, unit } = page
   const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
   const bad = judged?.judgement.verdicts.filter((v) => v.level !== 'ok') ?? []
-  const share = judged ? loadShare(judged.judgement.rail) : null
   return (
     <div className="page stack">
       <header className="machine-head">
@@ -169,7 +168,7 @@ export function MachineScreen() {
               <section className="sheet">
                 <header>
                   <h2>Amps</h2>
-                  <span className="quiet">{share === null ? '' : `now ${show.percent(share)} of plate`}</span>
+                  <span className="quiet">three legs a stop, plate, usual range, work, trend</span>
                 </header>
                 <Suspense fallback={<div className="amps-chart" />}>
                   <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.work} />

@@ -6,51 +6,18 @@ import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, StaleNote, type Difference } from '../../parts/fields/index.ts'
 import { PlateCard, plateCells, readCell } from '../../parts/plate/index.ts'
 
-/** What someone else changed meanwhile, beside what was typed; nothing is lost. */
-function Stale({
-  failure,
-  mine,
-  keepMine,
-  takeTheirs,
-}: {
-  failure: Failure
-  mine: Plate
-  keepMine: (m: Motor) => void
-  takeTheirs: (m: Motor) => void
-}) {
-  const theirs = failure.problem.current as Motor
-  const differ = plateCells.filter((c) => readCell(mine, c.field) !== readCell(theirs.plate, c.field))
-  return (
-    <div className="problem" role="alert">
-      <h3>{failure.problem.detail}</h3>
-      <table className="table">
-        <thead>
-          <tr>
-            <th>Cell</th>
-            <th>Yours</th>
-            <th>In the book now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {differ.map((c) => (
-            <tr key={c.field}>
-              <td>{c.title}</td>
-              <td>{readCell(mine, c.field) || 'blank'}</td>
-              <td>{readCell(theirs.plate, c.field) || 'blank'}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <div className="row">
-        <Button onClick={() => keepMine(theirs)}>Save mine over it</Button>
-        <Button onClick={() => takeTheirs(theirs)}>Take what is in the book</Button>
-      </div>
-    </div>
-  )
-}
+/** The cells in which two plates differ, as they are read. */
+const differing = (mine: Plate, theirs: Plate): Difference[] =>
+  plateCells
+    .map((c) => ({
+      what: c.title,
+      mine: readCell(mine, c.field) || 'blank',
+      theirs: readCell(theirs, c.field) || 'blank',
+    }))
+    .filter((d) => d.mine !== d.theirs)
 
 /** The plate of the fitted motor, edited in place; questions about it stand below. */
 export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit: boolean; now: number }) {
@@ -106,10 +73,10 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
         </p>
       ))}
       {failure?.problem.status === 409 && draft ? (
-        <Stale
+        <StaleNote
           failure={failure}
-          mine={plate}
-          keepMine={(theirs) => send(plate, theirs.version)}
+          differences={differing(plate, (failure.problem.current as Motor).plate)}
+          keepMine={() => send(plate, (failure.problem.current as Motor).version)}
           takeTheirs={() => {
             setDraft(null)
             attempt.reset()

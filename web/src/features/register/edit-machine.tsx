@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote, Field, StaleNote, type Difference } from '../../parts/fields/index.ts'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
 
 const rows: readonly [keyof MachineDraft, string][] = [
@@ -20,49 +20,12 @@ const rows: readonly [keyof MachineDraft, string][] = [
   ['unitPlateAmps', 'Unit plate amps'],
 ]
 
-/** Someone else saved first: both versions side by side, nothing typed is lost. */
-function Stale({
-  failure,
-  mine,
-  keepMine,
-  takeTheirs,
-}: {
-  failure: Failure
-  mine: MachineDraft
-  keepMine: (m: Machine) => void
-  takeTheirs: (m: Machine) => void
-}) {
-  const current = failure.problem.current as Machine
+/** What differs between what was typed and the machine as it is in the book. */
+const differing = (mine: MachineDraft, current: Machine): Difference[] => {
   const theirs = draftOf(current)
-  return (
-    <div className="problem" role="alert">
-      <h3>{failure.problem.detail}</h3>
-      <table className="table">
-        <thead>
-          <tr>
-            <th>What</th>
-            <th>Yours</th>
-            <th>In the book now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows
-            .filter(([k]) => mine[k] !== theirs[k])
-            .map(([k, words]) => (
-              <tr key={k}>
-                <td>{words}</td>
-                <td>{String(mine[k])}</td>
-                <td>{String(theirs[k])}</td>
-              </tr>
-            ))}
-        </tbody>
-      </table>
-      <div className="row">
-        <Button onClick={() => keepMine(current)}>Save mine over it</Button>
-        <Button onClick={() => takeTheirs(current)}>Take what is in the book</Button>
-      </div>
-    </div>
-  )
+  return rows
+    .filter(([k]) => mine[k] !== theirs[k])
+    .map(([k, what]) => ({ what, mine: String(mine[k]), theirs: String(theirs[k]) }))
 }
 
 function Retire({ machine }: { machine: Machine }) {
@@ -130,13 +93,13 @@ function EditForm({ page }: { page: MachinePage }) {
         <MachineFields draft={draft} set={(d) => setDraft({ ...draft, ...d })} failure={failure} />
       </section>
       {failure?.problem.status === 409 && failure.problem.current !== undefined ? (
-        <Stale
+        <StaleNote
           failure={failure}
-          mine={draft}
-          keepMine={(current) => send(current.version)}
-          takeTheirs={(current) => {
-            setBase(current)
-            setDraft(draftOf(current))
+          differences={differing(draft, failure.problem.current as Machine)}
+          keepMine={() => send((failure.problem.current as Machine).version)}
+          takeTheirs={() => {
+            setBase(failure.problem.current as Machine)
+            setDraft(draftOf(failure.problem.current as Machine))
             attempt.reset()
           }}
         />

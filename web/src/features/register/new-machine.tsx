@@ -1,6 +1,6 @@
 import { Button } from 'antd'
 import { useState } from 'react'
-import { useNavigate } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
@@ -44,6 +44,9 @@ export function NewMachine() {
       }}
     >
       <h1>Add a machine</h1>
+      <p className="quiet">
+        A name to mend? <Link to="/places">Sites and units</Link>
+      </p>
       <section className="sheet stack">
         <h2>Where it stands</h2>
         <PlaceFields draft={place} set={(d) => setPlace({ ...place, ...d })} />

@@ -237,11 +237,6 @@ export function Roof() {
             onChange={(s: string) => set({ sort: s === 'need' ? null : s })}
           />
           {mayAdd ? (
-            <Link to="/places">
-              <Button>Sites and units</Button>
-            </Link>
-          ) : null}
-          {mayAdd ? (
             <Link to="/machines/new">
               <Button>Add a machine</Button>
             </Link>
