@@ -131,8 +131,8 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
   const [first, last] = spanOf(history)
   shown.forEach((w, i) => {
     const content = w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${shortened(w.note)}`
-    // The label stands beside its line, on the side where there is room.
-    const side = (w.at - first) / Math.max(1, last - first) > 0.5 ? -1 : 1
+    // The words stand beside their line, on the side where there is room.
+    const toTheLeft = (w.at - first) / Math.max(1, last - first) > 0.5
     out[`work${i}`] = {
       type: 'line',
       xMin: w.at,
@@ -140,16 +140,16 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
       borderColor: color('--ink-2'),
       borderWidth: 1.6,
       borderDash: [2, 4],
-      label: {
-        display: true,
-        content,
-        position: 'end',
-        xAdjust: side * (content.length * 2.45 + 8),
-        yAdjust: (i % 3) * 16,
-        backgroundColor: 'transparent',
-        color: ink,
-        font,
-      },
+    }
+    out[`words${i}`] = {
+      type: 'label',
+      content,
+      xValue: w.at,
+      yValue: (c) => c.chart.scales['y']?.max ?? 0,
+      position: { x: toTheLeft ? 'end' : 'start', y: 'start' },
+      yAdjust: (i % 3) * 16,
+      color: ink,
+      font,
     }
   })
   return out
