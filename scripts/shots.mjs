@@ -46,12 +46,7 @@ const pictures = [
       await page.getByRole('alert').waitFor()
     },
   ],
-  [
-    'stop-state',
-    phone,
-    ['RTU-31', 'SF-1', 'stop'],
-    async (page) => page.getByRole('button', { name: 'State' }).click(),
-  ],
+  ['stop-state', phone, ['RTU-31', 'SF-1', 'stop'], async (page) => page.getByRole('button', { name: 'Look' }).click()],
   [
     'stop',
     desktop,
@@ -100,8 +95,71 @@ const pictures = [
       await page.getByRole('alert').waitFor()
     },
   ],
+  [
+    'stop-safe-phone',
+    phone,
+    ['EF-15', 'EF', 'stop'],
+    async (page) => {
+      await plan(page, 'Full electrical')
+      await page.getByRole('button', { name: 'Make safe' }).click()
+      await page.getByRole('button', { name: 'Prove dead' }).click()
+      await type(page, ['598', '0.2', '0', '0.1', '346', '345', '346', '598'], false)
+    },
+  ],
+  [
+    'stop-gate-phone',
+    phone,
+    ['EF-15', 'EF', 'stop'],
+    async (page) => {
+      await plan(page, 'Full electrical')
+      await page.getByRole('button', { name: 'Dead shut' }).click()
+      await page.getByRole('region', { name: 'Gate' }).waitFor()
+    },
+  ],
+  [
+    'stop-dead',
+    desktop,
+    ['EF-15', 'EF', 'stop'],
+    async (page) => {
+      await makeSafe(page, '598')
+      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Winding ohms' }).click()
+      await type(page, ['5.31', '5.35', '5.33', 'OL', 'OL', 'OL'], true)
+    },
+  ],
+  [
+    'insulation-phone',
+    phone,
+    ['EF-15', 'EF', 'stop'],
+    async (page) => {
+      await makeSafe(page, '598')
+      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Insulation' }).click()
+      await type(page, ['88', '92', '90'], true)
+    },
+  ],
   ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and where').waitFor()],
 ]
+
+/** Choose how much of a stop is taken. */
+async function plan(page, words) {
+  await page.getByRole('button', { name: 'Look' }).click()
+  await page.getByRole('group', { name: 'This stop' }).getByRole('button', { name: words }).click()
+}
+
+/** Lock out and prove dead, as the screen asks for it. */
+async function makeSafe(page, source) {
+  await plan(page, 'Full electrical')
+  await page.getByRole('button', { name: 'Make safe' }).click()
+  await page
+    .getByRole('group', { name: 'Disconnect open, locked, tagged' })
+    .getByRole('button', { name: 'Yes' })
+    .click()
+  await page.getByLabel('Lock or tag number').fill('17')
+  await page.getByRole('group', { name: 'The wheel is' }).getByRole('button', { name: 'Still' }).click()
+  await page.getByRole('button', { name: 'Prove dead' }).click()
+  await type(page, [source, '0.1', '0', '0.2', '0.1', '0', '0.1', source], true)
+}
 
 async function type(page, values, last) {
   for (const [i, v] of values.entries()) {

@@ -29,7 +29,7 @@ import {
   unitBody,
 } from './register.ts'
 import { roofPage, roofQuery } from './roof.ts'
-import { rulesEdit, rulesInForce } from './rules.ts'
+import { houseRules, rulesEdit, rulesEffect, rulesInForce } from './rules.ts'
 import { stop, stopBody, work, workBody } from './stop.ts'
 
 const none = z.strictObject({})
@@ -231,6 +231,12 @@ export const endpoints = {
   }),
 
   rules: at('rules', 'get', '/rules', { role: 'viewer', summary: 'House rules in force', response: rulesInForce }),
+  rulesEffect: at('rulesEffect', 'post', '/rules/effect', {
+    role: 'lead',
+    summary: 'Which machines would change level under other rules; nothing is kept',
+    body: z.strictObject({ rules: houseRules }),
+    response: rulesEffect,
+  }),
   editRules: at('editRules', 'put', '/rules', {
     role: 'lead',
     summary: 'Change house rules; every machine is judged again',

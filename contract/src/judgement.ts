@@ -1,5 +1,6 @@
 import { levels, type Judgement } from '@motor-round/core/judge'
 import { z } from 'zod'
+import { line } from './common.ts'
 
 export const level = z.enum(levels)
 
@@ -50,6 +51,20 @@ const drift = z.discriminatedUnion('kind', [
   z.object({ kind: z.enum(['rising', 'falling']), fit, meets: meets.nullable() }),
 ])
 
+export const gatePass = z.strictObject({
+  gate: z.enum(['dead', 'restore', 'live']),
+  by: line(60).min(1),
+  reason: line(400).min(1),
+})
+
+const gate = z.object({
+  id: z.enum(['dead', 'restore', 'live']),
+  steps: z.array(z.object({ id: z.string(), words: z.string(), met: z.boolean() })).readonly(),
+  bars: z.string().nullable(),
+  passed: gatePass.nullable(),
+  open: z.boolean(),
+})
+
 export const judgement = z
   .object({
     level,
@@ -60,5 +75,6 @@ export const judgement = z
     drift,
     usual: z.object({ low: z.number(), middle: z.number(), high: z.number(), n: z.int() }).nullable(),
     okUpTo: z.number().nullable(),
+    gates: z.array(gate).readonly(),
   })
   .meta({ id: 'Judgement' }) satisfies z.ZodType<Judgement>

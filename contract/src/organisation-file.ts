@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { id, instant, role, text } from './common.ts'
 import { areaBody, machineBody, motorBody, siteBody, unitBody } from './register.ts'
 import { houseRules } from './rules.ts'
-import { reading, stopState, workBody } from './stop.ts'
+import { gatePass } from './judgement.ts'
+import { answers, reading, stopState, workBody } from './stop.ts'
 
 /** A stop in a file: as it was recorded, with who took it. */
 export const fileStop = z.strictObject({
@@ -12,7 +13,9 @@ export const fileStop = z.strictObject({
   recordedAt: instant,
   by: z.string().max(60),
   state: stopState,
-  readings: z.array(reading).max(60),
+  readings: z.array(reading).max(150),
+  answers: answers.default({}),
+  passes: z.array(gatePass).max(3).default([]),
   note: text(1000),
   supersedes: id.nullable(),
   reason: text(400),

@@ -1,3 +1,4 @@
+import type { Controls } from '@motor-round/core/judge'
 import { z } from 'zod'
 import { id, instant, line, text, version } from './common.ts'
 import { plate, unitPlate } from './plate.ts'
@@ -27,6 +28,35 @@ export const unitBody = z.strictObject({
 })
 export const unit = unitBody.extend({ siteId: id, version }).meta({ id: 'Unit' })
 
+const amperes = z.number().positive().max(10000)
+const somevolts = z.number().positive().max(50000)
+/** What stands between the supply and the motor; null: not known. */
+export const controls = z
+  .strictObject({
+    starter: z.enum(['contactor', 'starter', 'none']).nullable().default(null),
+    poles: z
+      .union([z.literal(1), z.literal(2), z.literal(3)])
+      .nullable()
+      .default(null),
+    overload: z.enum(['relay', 'internal', 'electronic', 'none']).nullable().default(null),
+    protection: z.enum(['time-delay fuse', 'non-time-delay fuse', 'breaker']).nullable().default(null),
+    protectionAmps: amperes.nullable().default(null),
+    controlVolts: somevolts.nullable().default(null),
+    transformer: z.strictObject({ ratedIn: somevolts, ratedOut: somevolts }).nullable().default(null),
+    gasSection: z.boolean().default(false),
+    phaseMonitor: z.boolean().default(false),
+    capacitor: z
+      .strictObject({
+        run: z.number().positive().max(1000),
+        second: z.number().positive().max(1000).nullable().default(null),
+        volts: somevolts.nullable().default(null),
+        tolerance: z.number().min(0.01).max(0.3).nullable().default(null),
+      })
+      .nullable()
+      .default(null),
+  })
+  .meta({ id: 'Controls' }) satisfies z.ZodType<Controls>
+
 export const machineBody = z.strictObject({
   id,
   unitId: id,
@@ -37,10 +67,12 @@ export const machineBody = z.strictObject({
   drive: z.enum(['belt', 'direct']),
   hasDrive: z.boolean(),
   hasSister: z.boolean(),
+  /** Left out of an edit they stay as they are. */
+  controls: controls.optional(),
   unitPlate: unitPlate.nullable(),
 })
 export const machine = machineBody
-  .extend({ siteId: id, version, retiredAt: instant.nullable() })
+  .extend({ controls, siteId: id, version, retiredAt: instant.nullable() })
   .meta({ id: 'Machine' })
 export type Machine = z.infer<typeof machine>
 

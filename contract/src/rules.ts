@@ -1,13 +1,30 @@
-import { limitRegister, type HouseRules, type LimitId } from '@motor-round/core/limits'
+import { defaultHouseRules, limitRegister, type HouseRules, type LimitId } from '@motor-round/core/limits'
 import { z } from 'zod'
 import { version } from './common.ts'
+import { level } from './judgement.ts'
 
 const limitIds = Object.keys(limitRegister) as LimitId[]
+
+/** Limits of which the first must lie below the second. */
+const ordered: readonly (readonly [LimitId, LimitId, string])[] = [
+  ['current-unbalance-watch', 'current-unbalance-fix', 'watch must lie below fix'],
+  ['change-watch', 'change-fix', 'watch must lie below fix'],
+  ['contact-drop-watch', 'contact-drop-fix', 'watch must lie below fix'],
+  ['ground-amps-watch', 'ground-amps-stop', 'watch must lie below stop'],
+  ['insulation-fall-fix', 'insulation-fall-watch', 'the deeper fall must be the lower share'],
+  ['winding-even', 'winding-reject', 'even must lie below uneven'],
+]
 
 export const houseRules = z
   .strictObject({
     overAmp: z.enum(['plate', 'service factor', 'trim below plate']),
     trim: z.number().min(0).max(0.2),
+    insulation: z
+      .enum(['random-wound 5', 'kV plus 1', 'form-wound 100', 'lamp 30'])
+      .default(defaultHouseRules.insulation),
+    insulationSystem: z.enum(['thermosetting', 'thermoplastic']).default(defaultHouseRules.insulationSystem),
+    capacitor: z.enum(['new with the motor', 'keep if it measures']).default(defaultHouseRules.capacitor),
+    temperature: z.enum(['F', 'C']).default(defaultHouseRules.temperature),
     limits: z.partialRecord(z.enum(limitIds), z.number()),
   })
   .superRefine((r, ctx) => {
@@ -20,17 +37,28 @@ export const houseRules = z
       else if (own < house.min || own > house.max)
         ctx.addIssue({ code: 'custom', path: ['limits', id], message: `between ${house.min} and ${house.max}` })
     }
-    const watch = r.limits['current-unbalance-watch'] ?? limitRegister['current-unbalance-watch'].value
-    const fix = r.limits['current-unbalance-fix'] ?? limitRegister['current-unbalance-fix'].value
-    const changeWatch = r.limits['change-watch'] ?? limitRegister['change-watch'].value
-    const changeFix = r.limits['change-fix'] ?? limitRegister['change-fix'].value
-    if (watch >= fix)
-      ctx.addIssue({ code: 'custom', path: ['limits', 'current-unbalance-watch'], message: 'watch must lie below fix' })
-    if (changeWatch >= changeFix)
-      ctx.addIssue({ code: 'custom', path: ['limits', 'change-watch'], message: 'watch must lie below fix' })
+    for (const [lower, higher, message] of ordered) {
+      const value = (id: LimitId) => r.limits[id] ?? limitRegister[id].value
+      if (value(lower) >= value(higher)) ctx.addIssue({ code: 'custom', path: ['limits', lower], message })
+    }
   })
   .meta({ id: 'HouseRules' })
 
+/** What a change of the rules would do, before it is made. */
+export const rulesEffect = z.object({
+  machines: z.int(),
+  /** Machines whose level changes, worst new level first. */
+  changed: z.array(
+    z.object({
+      machineId: z.string(),
+      unitTag: z.string(),
+      tag: z.string(),
+      from: level,
+      to: level,
+      because: z.string(),
+    }),
+  ),
+})
 export const rulesInForce = z.object({
   rules: houseRules,
   version,
@@ -45,7 +73,6 @@ export const rulesEdit = z.strictObject({
 
 /** The exact optional keys of core's type and zod's partial record differ only in `undefined`. */
 export const toHouseRules = (r: z.infer<typeof houseRules>): HouseRules => ({
-  overAmp: r.overAmp,
-  trim: r.trim,
+  ...r,
   limits: Object.fromEntries(Object.entries(r.limits).filter(([, v]) => v !== undefined)),
 })

@@ -1,7 +1,9 @@
-import { quantities, type Reading } from '@motor-round/core/quantity'
+import { planAsk, sheetChecks, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
+import { quantities, readingHows, type Reading } from '@motor-round/core/quantity'
 import { workKinds, type StopState } from '@motor-round/core/trend'
 import { z } from 'zod'
 import { id, instant, line, text } from './common.ts'
+import { gatePass } from './judgement.ts'
 
 const codes = quantities.map((q) => q.code)
 
@@ -10,6 +12,10 @@ export const reading = z
     quantity: z.enum(codes),
     position: line(12).min(1),
     value: z.number(),
+    /** Typed, taken from a meter's settled stream or its peak, taken while it moved, or over the meter's range. */
+    how: z.enum(readingHows).optional(),
+    /** Half the width in which an unsteady reading moved, in the unit of the value. */
+    spread: z.number().nonnegative().max(1e9).optional(),
   })
   .superRefine((r, ctx) => {
     const q = quantities.find((x) => x.code === r.quantity)
@@ -36,9 +42,45 @@ export const stopState = z
   })
   .meta({ id: 'StopState' }) satisfies z.ZodType<StopState>
 
+/** Every question of the stop page, with the words that may answer it; null: a line of text. */
+const questions = new Map<string, readonly string[] | null>([[planAsk.id, planAsk.options.map(([value]) => value)]])
+for (const phases of [1, 3] as const)
+  for (const hasDrive of [false, true])
+    for (const drive of ['belt', 'direct'] as const) {
+      const facts: MachineFacts = {
+        phases,
+        hasDrive,
+        drive,
+        hasSister: true,
+        serviceVolts: 480,
+        controls: unknownControls,
+        unitPlate: null,
+      }
+      for (const ask of sheetChecks.flatMap((c) => c.groups(facts)).flatMap((g): readonly Ask[] => g.asks))
+        if (ask.kind === 'choice')
+          questions.set(
+            ask.id,
+            ask.options.map(([value]) => value),
+          )
+        else if (ask.kind === 'text') questions.set(ask.id, null)
+    }
+
+/** Answers by the id of their question. */
+export const answers = z
+  .record(z.string().max(40), line(400))
+  .superRefine((given, ctx) => {
+    for (const [key, value] of Object.entries(given)) {
+      const options = questions.get(key)
+      if (options === undefined) ctx.addIssue({ code: 'custom', path: [key], message: 'no such question' })
+      else if (options !== null && !options.includes(value))
+        ctx.addIssue({ code: 'custom', path: [key], message: `one of ${options.join(', ')}` })
+    }
+  })
+  .meta({ id: 'Answers' })
+
 const readings = z
   .array(reading)
-  .max(60)
+  .max(150)
   .superRefine((list, ctx) => {
     const seen = new Set<string>()
     list.forEach((r, i) => {
@@ -56,13 +98,16 @@ export const stopBody = z
     takenAt: instant,
     state: stopState,
     readings,
+    answers: answers.default({}),
+    /** Gates that were passed before all they ask for was there: by whom, and why. */
+    passes: z.array(gatePass).max(3).default([]),
     note: text(1000).default(''),
     /** A correction: the stop it replaces, and why. Both stay. */
     supersedes: id.nullable().default(null),
     reason: text(400).default(''),
   })
   .superRefine((s, ctx) => {
-    if (s.readings.length === 0 && s.note.trim() === '')
+    if (s.readings.length === 0 && s.note.trim() === '' && Object.keys(s.answers).length === 0)
       ctx.addIssue({ code: 'custom', path: ['readings'], message: 'nothing was read and nothing noted' })
     if (s.supersedes !== null && s.reason.trim() === '')
       ctx.addIssue({ code: 'custom', path: ['reason'], message: 'say why it is corrected' })
@@ -77,6 +122,8 @@ export const stop = z
     by: z.string(),
     state: stopState,
     readings: z.array(reading),
+    answers: z.record(z.string(), z.string()),
+    passes: z.array(gatePass),
     note: z.string(),
     supersedes: id.nullable(),
     reason: z.string(),

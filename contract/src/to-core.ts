@@ -1,15 +1,19 @@
-import type { JudgeInput } from '@motor-round/core/judge'
+import { standingStop, type JudgeInput } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import type { Stop, WorkDone } from '@motor-round/core/trend'
 import type { Machine, Motor } from './register.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
 
 /** Records of the wire as core judges them; instants become milliseconds. */
-export const coreStop = (s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings'>): Stop => ({
+export const coreStop = (
+  s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'>,
+): Stop => ({
   id: s.id,
   at: Date.parse(s.takenAt),
   state: s.state,
   readings: s.readings,
+  answers: s.answers,
+  passes: s.passes,
 })
 
 export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note'>): WorkDone => ({
@@ -19,11 +23,23 @@ export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note'>): WorkD
 })
 
 interface Known {
-  readonly machine: Pick<Machine, 'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'unitPlate'>
+  readonly machine: Pick<
+    Machine,
+    'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'drive' | 'controls' | 'unitPlate'
+  >
   readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'removedAt'>[]
   readonly work: readonly WorkRecord[]
   readonly stops: readonly StopRecord[]
   readonly rules: HouseRules
+}
+
+/** All work, each motor's fitting but the first among it. */
+function workOf(known: Pick<Known, 'work' | 'motors'>): WorkDone[] {
+  const earliest = Math.min(...known.motors.map((m) => Date.parse(m.fittedAt)))
+  const fittings = known.motors
+    .filter((m) => Date.parse(m.fittedAt) !== earliest)
+    .map((m): WorkDone => ({ at: Date.parse(m.fittedAt), kind: 'motor-replaced', note: '' }))
+  return [...known.work.map(coreWork), ...fittings]
 }
 
 /**
@@ -36,10 +52,6 @@ export function judgeInput(known: Known, stop: Stop): JudgeInput {
   )
   // A motor entered after readings were taken still is the best known plate for them.
   const best = motor ?? [...known.motors].sort((a, b) => Date.parse(a.fittedAt) - Date.parse(b.fittedAt))[0]
-  const earliest = Math.min(...known.motors.map((m) => Date.parse(m.fittedAt)))
-  const fittings = known.motors
-    .filter((m) => Date.parse(m.fittedAt) !== earliest)
-    .map((m): WorkDone => ({ at: Date.parse(m.fittedAt), kind: 'motor-replaced', note: '' }))
   return {
     machine: known.machine,
     motor: best
@@ -47,7 +59,12 @@ export function judgeInput(known: Known, stop: Stop): JudgeInput {
       : null,
     stop,
     history: known.stops.filter((s) => s.supersededBy === null && s.id !== stop.id).map(coreStop),
-    work: [...known.work.map(coreWork), ...fittings],
+    work: workOf(known),
     rules: known.rules,
   }
+}
+
+/** What speaks for a machine now: its newest stop that holds, with what lasts of the earlier ones. */
+export function standing(known: Pick<Known, 'stops' | 'work' | 'motors'>): Stop | null {
+  return standingStop(known.stops.filter((s) => s.supersededBy === null).map(coreStop), workOf(known))
 }

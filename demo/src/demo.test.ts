@@ -1,4 +1,4 @@
-import { coreStop, judgeInput, organisationFile, type Motor, type StopRecord } from '@motor-round/contract'
+import { controls, judgeInput, organisationFile, standing, type Motor, type StopRecord } from '@motor-round/contract'
 import { judge, rank } from '@motor-round/core/judge'
 import { defaultHouseRules } from '@motor-round/core/limits'
 import { questionPlate } from '@motor-round/core/plate'
@@ -18,9 +18,16 @@ function judged(machine: (typeof file.machines)[number]) {
     .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
   const motors = file.motors.filter((m) => m.machineId === machine.id).map((m): Motor => ({ ...m, version: 1 }))
   const work = file.work.filter((w) => w.machineId === machine.id)
-  const last = stops[0]
-  if (!last) throw new Error(`no stops of ${nameOf(machine)}`)
-  return judge(judgeInput({ machine, motors, work, stops, rules: defaultHouseRules }, coreStop(last)))
+  const known = {
+    machine: { ...machine, controls: controls.parse(machine.controls) },
+    motors,
+    work,
+    stops,
+    rules: defaultHouseRules,
+  }
+  const speaking = standing(known)
+  if (!speaking) throw new Error(`no stops of ${nameOf(machine)}`)
+  return judge(judgeInput(known, speaking))
 }
 
 describe('the demo', () => {

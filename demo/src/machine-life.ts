@@ -1,4 +1,4 @@
-import { motorCurrents, singlePhaseCurrent, type MotorModel, type Random } from '@motor-round/core/machine'
+import { circuitOfPlate, operate, singlePhaseCurrent, type Random } from '@motor-round/core/machine'
 import { allowedCurrent, type Plate } from '@motor-round/core/plate'
 import type { Reading, ThreePhase } from '@motor-round/core/quantity'
 import { unsaid, type StopState } from '@motor-round/core/trend'
@@ -73,17 +73,11 @@ export function readingsAt(
   // A plate whose amps are gone still belongs to a motor that has some: what its size draws.
   const watts = (plate.power ?? 1) * (plate.powerUnit === 'kW' ? 1000 : 745.7)
   const plateAmps = allowed?.amps ?? watts / (Math.sqrt(3) * plateVolts * (plate.efficiency ?? 0.85) * powerFactor)
-  const model: MotorModel = {
-    plateVolts,
-    plateAmps,
-    noLoadShare: spec.phases === 1 ? 0.55 : Math.min(0.72, Math.sqrt(1 - powerFactor ** 2) * 0.9),
-    lockedRotorRatio: 6.3,
-    powerFactor,
-  }
   const load = loadAt(life, daysAgo, last) * (1 + 0.006 * random.normal())
   const volts = voltsAt(life, last, random)
   if (spec.phases === 1) {
     const v = volts[0]
+    const model = { plateVolts, plateAmps, noLoadShare: 0.55 }
     const amps = singlePhaseCurrent(model, load, v) * (1 + 0.004 * random.normal())
     const at = life.service === 120 ? (['volts_ln', 'L1-N'] as const) : (['volts_ll', 'L1-L2'] as const)
     return [
@@ -91,7 +85,10 @@ export function readingsAt(
       { quantity: 'amps', position: 'L1', value: meter(amps) },
     ]
   }
-  let amps = motorCurrents(model, load, volts).map(
+  const hz = life.service === 400 ? 50 : 60
+  const made = circuitOfPlate(plate, { volts: plateVolts, amps: plateAmps }, hz)
+  if (!made) throw new RangeError(`no circuit for the plate of ${spec.unit} ${spec.tag}`)
+  let amps: number[] = operate(made.circuit, { kind: 'three lines', lineVolts: volts }, load, hz).lineAmps.map(
     (a, k) => a * (life.windings[k] ?? 1) * (1 + 0.003 * random.normal()),
   )
   if (life.story === 'loose-lug' && daysAgo < 150)

@@ -1,10 +1,12 @@
 import type { FileStop, OrganisationFile } from '@motor-round/contract'
+import { unknownControls } from '@motor-round/core/judge'
 import { defaultHouseRules } from '@motor-round/core/limits'
 import { seeded, type Random } from '@motor-round/core/machine'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import { motorFor } from './catalogue.ts'
 import { seededId } from './ids.ts'
 import { daysBefore, readingsAt, stateAt, visitDays, type Life } from './machine-life.ts'
+import { controlsOf, deadTestAt, testedMotor } from './dead-tests.ts'
 import { demoPeople } from './people.ts'
 import { siteSpecs, type AreaSpec, type MachineSpec } from './places.ts'
 import { storyOf } from './truth.ts'
@@ -143,6 +145,7 @@ function addMachine(
     drive: spec.drive,
     hasDrive: spec.vfd,
     hasSister: spec.sister,
+    controls: { ...unknownControls, ...controlsOf(spec, service, story) },
     unitPlate,
     retiredAt: null,
   })
@@ -157,6 +160,9 @@ function addMachine(
   const motors = addMotors(parts, random, now, id, spec, service, story, n)
   addWork(parts, random, now, id, spec, story)
   const days = visitDays(random, lastSeen)
+  // A stream of its own, so that the tests of one machine do not move the readings of the next.
+  const tests = seeded(seed + 1000 * n)
+  const motorTested = testedMotor(tests)
   days.forEach((daysAgo, i) => {
     const last = i === days.length - 1
     const motor = motors.find((x) => daysAgo > x.until) ?? motors[0]
@@ -164,6 +170,9 @@ function addMachine(
     // The stand-in carries the same fan: the same shaft power is a larger share of the smaller motor.
     const load = story === 'stand-in' && motor === motors[1] ? (life.load * spec.size) / 4 : life.load
     const at = new Date(daysBefore(now, daysAgo).setUTCHours(12, 20 + ((n * 7) % 40), 0, 0))
+    const tested = deadTestAt(life, i, days.length, daysAgo, motorTested, tests)
+    const running = readingsAt({ ...life, load }, motor.plate, daysAgo, last, motor.powerFactor, random)
+    const readings = tested ? [...running, ...tested.readings] : running
     const stop: FileStop = {
       id: seededId(random, at.getTime()),
       machineId: id,
@@ -171,7 +180,9 @@ function addMachine(
       recordedAt: at.toISOString(),
       by: random.pick(walkers),
       state: stateAt(life, last),
-      readings: readingsAt({ ...life, load }, motor.plate, daysAgo, last, motor.powerFactor, random),
+      readings,
+      answers: tested?.answers ?? {},
+      passes: [],
       note: story === 'twin-off' && last ? 'Right wheel stood still, breaker off, nobody knows why.' : '',
       supersedes: null,
       reason: '',

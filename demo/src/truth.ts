@@ -94,6 +94,34 @@ export const truth: readonly Story[] = [
     check: 'service-voltage',
     level: 'fix',
   },
+  {
+    id: 'winding-wet',
+    machine: 'EF-15/EF',
+    tells: 'The pump hall fan’s winding takes up salt water: above every floor still, a fraction of two years ago.',
+    check: 'insulation-trend',
+    level: 'watch',
+  },
+  {
+    id: 'capacitor-fades',
+    machine: 'EF-17/EF',
+    tells: 'The cloakroom fan’s capacitor loses a few per cent a year.',
+    check: 'capacitor',
+    level: 'fix',
+  },
+  {
+    id: 'wrong-capacitor',
+    machine: 'FCU-1/SF',
+    tells: 'The old motor’s 10 microfarad can was kept for a motor that asks for 7.5.',
+    check: 'capacitor-fits',
+    level: 'fix',
+  },
+  {
+    id: 'no-overload',
+    machine: 'EF-26/EF',
+    tells: 'A three-phase exhaust fan on a bare contactor: nothing opens when it is overloaded.',
+    check: 'overload-missing',
+    level: 'fix',
+  },
 ]
 
 export const storyOf = (machine: string): Story | undefined => truth.find((s) => s.machine === machine)

@@ -1,8 +1,43 @@
 export { ampsAtVolts } from './amps-at-volts.ts'
+export {
+  branchProtection,
+  conductorAmpacity,
+  nextStandardRating,
+  type BranchProtection,
+  type ProtectionKind,
+} from './branch-protection.ts'
+export { bleedSeconds, capacitanceUnderLoad, capacitorDeviation, underLoadUncertainty } from './capacitor.ts'
+export { livePattern, type DeadReadings, type LivePattern } from './dead-proof.ts'
 export { fullLoadCurrent, type TableCurrent } from './full-load-tables.ts'
+export { groundReturn, residualOfLeaks, type GroundReturn } from './ground-current.ts'
+export {
+  absorption,
+  dischargeSeconds,
+  insulationFactor,
+  insulationFloor,
+  insulationTestVolts,
+  leastPolarisation,
+  type Absorption,
+  type InsulationPoint,
+} from './insulation.ts'
+export { leadRoll, type LeadRoll, type LeadRollAnswer } from './lead-roll.ts'
 export { loadByLine, loadByRatio, loadByRoot, type LoadFromAmps } from './load-from-amps.ts'
+export { inputKilowatts, loadFromSlip } from './load-from-slip.ts'
+export { codeLetter, letterOf, lockedRotorAmps, type CodeLetter } from './locked-rotor.ts'
 export { lostLegByAmps, lostLineByVolts, type LegPattern } from './lost-leg.ts'
 export { negativeSequenceRatio } from './negative-sequence.ts'
 export { overloadSetting, type OverloadSetting } from './overload-setting.ts'
+export { pscLeads, type PscPast, type PscReading } from './psc-leads.ts'
+export { singlePhasing, type SinglePhasing } from './single-phasing.ts'
+export { transformerReading, type TransformerReading } from './transformer.ts'
 export { currentUnbalance, voltageUnbalance } from './unbalance.ts'
 export { unbalanceDerating } from './unbalance-derating.ts'
+export {
+  ohmsAt,
+  phaseOhms,
+  temperatureByOhms,
+  windingPattern,
+  windingUnbalance,
+  type PhaseOhms,
+  type WindingPattern,
+} from './winding.ts'

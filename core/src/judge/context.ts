@@ -1,6 +1,15 @@
 import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
-import { allowedCurrent, type AllowedCurrent } from '../plate/index.ts'
-import { legPositions, linePositions, mean, neutralPositions, type ThreePhase } from '../quantity/index.ts'
+import { circuitOfPlate, type PlateCircuit } from '../machine/index.ts'
+import { allowedCurrent, plateHertz, type AllowedCurrent } from '../plate/index.ts'
+import {
+  legPositions,
+  linePositions,
+  mean,
+  neutralPositions,
+  type QuantityCode,
+  type Reading,
+  type ThreePhase,
+} from '../quantity/index.ts'
 import {
   comparable,
   dayMs,
@@ -41,6 +50,14 @@ export interface Context extends JudgeInput {
   readonly before: Usual | null
   readonly drift: Drift
   readonly limit: (id: LimitId) => LimitInForce
+  /** Hertz of the supply; a drive's output is `hz`. */
+  readonly supplyHz: number
+  /** The motor's equivalent circuit, where its plate allows one. */
+  readonly circuit: PlateCircuit | null
+  readonly reading: (quantity: QuantityCode, position: string) => Reading | undefined
+  readonly value: (quantity: QuantityCode, position: string) => number | undefined
+  readonly has: (...quantities: readonly QuantityCode[]) => boolean
+  readonly answer: (id: string) => string | undefined
 }
 
 function three(values: readonly (number | undefined)[]): ThreePhase | null {
@@ -92,6 +109,10 @@ export function contextOf(input: JudgeInput): Context {
   const past = comparablePoints(epoch.from, stop.at)
   const earlier = epoch.from === null ? [] : comparablePoints(null, epoch.from)
   const whole = point && point.legs.length === machine.phases && stop.state.settled !== false ? [point] : []
+  const supplyHz =
+    machine.serviceVolts === 400 || machine.serviceVolts === 230 ? 50 : (plateHertz(motor?.plate.hz)[0] ?? 60)
+  const find = (quantity: QuantityCode, position: string) =>
+    stop.readings.find((r) => r.quantity === quantity && r.position === position)
   const since = stop.at - limitInForce('trend-window', rules).value * dayMs
   const fitted = [...past.filter((p) => p.at >= since), ...whole]
   return {
@@ -114,5 +135,14 @@ export function contextOf(input: JudgeInput): Context {
       (allowed?.amps ?? mean(fitted.map((p) => p.normal).concat(1))) * 0.01,
     ),
     limit: (id) => limitInForce(id, rules),
+    supplyHz,
+    circuit:
+      machine.phases === 3 && motor && allowed?.motorAmps != null
+        ? circuitOfPlate(motor.plate, { volts: allowed.columnVolts, amps: allowed.motorAmps }, supplyHz)
+        : null,
+    reading: find,
+    value: (quantity, position) => find(quantity, position)?.value,
+    has: (...codes) => stop.readings.some((r) => codes.includes(r.quantity)),
+    answer: (id) => stop.answers?.[id],
   }
 }

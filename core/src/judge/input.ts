@@ -1,6 +1,7 @@
 import type { HouseRules } from '../limits/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
 import type { Stop, WorkDone } from '../trend/index.ts'
+import type { Controls } from './controls.ts'
 
 /** What is known of a machine besides its motor. */
 export interface MachineFacts {
@@ -9,6 +10,8 @@ export interface MachineFacts {
   readonly serviceVolts: number
   readonly hasDrive: boolean
   readonly hasSister: boolean
+  readonly drive: 'belt' | 'direct'
+  readonly controls: Controls
   readonly unitPlate: UnitPlate | null
 }
 

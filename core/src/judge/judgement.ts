@@ -3,6 +3,7 @@ import type { Drift, Usual } from '../trend/index.ts'
 import { bounds } from './checks/over-amp.ts'
 import { checks } from './checks/register.ts'
 import { contextOf, type Context } from './context.ts'
+import { deadGate, liveGate, restoreGate, type Gate } from './gates.ts'
 import type { JudgeInput } from './input.ts'
 import { rank, worse, type Level, type Verdict } from './verdict.ts'
 
@@ -27,7 +28,13 @@ export interface Judgement {
   readonly usual: Usual | null
   /** Up to which current the house calls it OK, amperes. */
   readonly okUpTo: number | null
+  /** Dead, restore, live. */
+  readonly gates: readonly Gate[]
 }
+
+/** Checks whose `stop` keeps the power off, and those whose `stop` keeps the motor off. */
+const condemnsDead = ['winding-to-ground', 'winding-ohms', 'psc-winding', 'insulation', 'fuses', 'spin']
+const condemnsLine = ['line-side', 'power-transformer', 'control-power', 'rotation']
 
 function fine(c: Context, verdicts: readonly Verdict[]): string {
   const parts: string[] = []
@@ -52,6 +59,8 @@ export function judge(input: JudgeInput): Judgement {
     .sort((a, b) => rank(b.level) - rank(a.level))
   const level = verdicts.reduce<Level>((l, v) => worse(l, v.level), 'ok')
   const first = verdicts[0]
+  const faults = (checks: readonly string[]) =>
+    verdicts.filter((v) => v.level === 'stop' && checks.includes(v.check)).map((v) => v.because)
   const scale = c.point && c.point.normal > 0 ? c.point.amps / c.point.normal : 1
   return {
     level,
@@ -68,6 +77,7 @@ export function judge(input: JudgeInput): Judgement {
     drift: c.drift,
     usual: c.usual,
     okUpTo: c.allowed ? bounds(c).ok : null,
+    gates: [deadGate(c), restoreGate(c, faults(condemnsDead)), liveGate(c, faults(condemnsLine))],
   }
 }
 

@@ -2,31 +2,33 @@ import type { LimitId } from './register.ts'
 
 /** How much current is too much: the trade's schools. The plate is the default, as the better supported one. */
 export type OverAmpSchool = 'plate' | 'service factor' | 'trim below plate'
+/** Which minimum a house holds an insulation reading against. */
+export type InsulationSchool = 'random-wound 5' | 'kV plus 1' | 'form-wound 100' | 'lamp 30'
+/** How windings are insulated: today's thermosetting resins, or the asphalt and shellac of before about 1960. */
+export type InsulationSystem = 'thermosetting' | 'thermoplastic'
+/** What becomes of a run capacitor when its motor is changed. */
+export type CapacitorPolicy = 'new with the motor' | 'keep if it measures'
+/** The scale in which temperatures are read and shown. */
+export type TemperatureScale = 'F' | 'C'
 
 /** What an organisation has settled where the trade disagrees, and the limits it has set by hand. */
 export interface HouseRules {
   readonly overAmp: OverAmpSchool
   /** With `trim below plate`: how far below, as a fraction of the plate amps. */
   readonly trim: number
+  readonly insulation: InsulationSchool
+  readonly insulationSystem: InsulationSystem
+  readonly capacitor: CapacitorPolicy
+  readonly temperature: TemperatureScale
   readonly limits: Readonly<Partial<Record<LimitId, number>>>
 }
 
-export const defaultHouseRules: HouseRules = { overAmp: 'plate', trim: 0.05, limits: {} }
-
-/** What each school holds and why the default is the default; shown beside the choice. */
-export const overAmpSchools: readonly { readonly id: OverAmpSchool; readonly holds: string }[] = [
-  {
-    id: 'plate',
-    holds:
-      'The plate is the limit. Default: the plate is what the maker stands behind at any air temperature it names.',
-  },
-  {
-    id: 'service factor',
-    holds:
-      'The service factor may carry it for a while: inside it is a watch, never OK, and not on an unbalanced supply.',
-  },
-  {
-    id: 'trim below plate',
-    holds: 'Trim a few per cent below the plate, so that a low supply or a clean filter does not put it over.',
-  },
-]
+export const defaultHouseRules: HouseRules = {
+  overAmp: 'plate',
+  trim: 0.05,
+  insulation: 'random-wound 5',
+  insulationSystem: 'thermosetting',
+  capacitor: 'new with the motor',
+  temperature: 'F',
+  limits: {},
+}

@@ -1,11 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { currentUnbalance, negativeSequenceRatio, voltageUnbalance } from '../electrical/index.ts'
+import { negativeSequenceRatio } from '../electrical/index.ts'
 import { near } from '../near.test-help.ts'
-import { motorCurrents, seeded, sequenceVolts, singlePhaseCurrent } from './index.ts'
+import { seeded, sequenceVolts, singlePhaseCurrent } from './index.ts'
 import { size } from './complex.ts'
-
-const motor = { plateVolts: 460, plateAmps: 12.8, noLoadShare: 5.4 / 12.8, lockedRotorRatio: 6.5, powerFactor: 0.81 }
 
 describe('sequence volts', () => {
   it('of 462/458/471 V: 267.7 and 4.450 V per phase (textbook symmetrical components)', () => {
@@ -30,24 +28,11 @@ describe('sequence volts', () => {
   it('refuses what closes no triangle', () => expect(() => sequenceVolts([480, 480, 970])).toThrow(/^lineVolts/))
 })
 
-describe('the first motor model', () => {
-  it('draws its plate amps at plate volts and full load', () => {
-    for (const amps of motorCurrents(motor, 1, [460, 460, 460])) near(amps, 12.8)
-  })
-  it('draws its no-load amps at no load', () => near(motorCurrents(motor, 0, [460, 460, 460])[0], 5.4))
-  it('draws more at low volts under load, less when idle', () => {
-    expect(motorCurrents(motor, 1, [420, 420, 420])[0]).toBeGreaterThan(12.8)
-    expect(motorCurrents(motor, 0, [420, 420, 420])[0]).toBeLessThan(5.4)
-  })
-  it('multiplies voltage unbalance six to ten times near full load (NEMA MG 1, 14.36)', () => {
-    for (const volts of [
-      [462, 458, 471],
-      [480, 470, 465],
-    ] as const) {
-      const ratio = currentUnbalance(motorCurrents(motor, 0.95, volts)) / voltageUnbalance(volts)
-      expect(ratio).toBeGreaterThan(5)
-      expect(ratio).toBeLessThan(10)
-    }
+describe('the single-phase motor', () => {
+  const motor = { plateVolts: 115, plateAmps: 9.8, noLoadShare: 0.55 }
+  it('draws its plate amps at full load and its no-load share idle', () => {
+    near(singlePhaseCurrent(motor, 1, 115), 9.8)
+    near(singlePhaseCurrent(motor, 0, 115), 0.55 * 9.8)
   })
   it('rises with the load', () => {
     fc.assert(
@@ -55,15 +40,13 @@ describe('the first motor model', () => {
         fc.double({ min: 0, max: 1.3, noNaN: true }),
         fc.double({ min: 0.001, max: 0.3, noNaN: true }),
         (load, more) => {
-          expect(motorCurrents(motor, load + more, [460, 460, 460])[0]).toBeGreaterThan(
-            motorCurrents(motor, load, [460, 460, 460])[0],
-          )
+          expect(singlePhaseCurrent(motor, load + more, 115)).toBeGreaterThan(singlePhaseCurrent(motor, load, 115))
         },
       ),
     )
   })
-  it('single-phase: the same two components', () =>
-    near(singlePhaseCurrent({ ...motor, plateVolts: 115, plateAmps: 9.8 }, 1, 115), 9.8))
+  it('refuses a share that is none', () =>
+    expect(() => singlePhaseCurrent({ ...motor, noLoadShare: 1 }, 1, 115)).toThrow(/^noLoadShare/))
 })
 
 describe('the seeded generator', () => {

@@ -10,6 +10,10 @@ export interface SequenceVolts {
   readonly negative: Complex
 }
 
+/** Do three line voltages close a triangle, as those of one supply do? */
+export const closesTriangle = ([ab, bc, ca]: ThreePhase): boolean =>
+  ab > 0 && bc > 0 && ca > 0 && ab + bc > ca && bc + ca > ab && ca + ab > bc
+
 /**
  * Split three line-voltage magnitudes into sequences. The magnitudes close a triangle, Vab along the real axis.
  * @throws RangeError when the three cannot close a triangle
@@ -17,8 +21,7 @@ export interface SequenceVolts {
  */
 export function sequenceVolts(lineVolts: ThreePhase): SequenceVolts {
   const [ab, bc, ca] = lineVolts
-  if (!(ab > 0 && bc > 0 && ca > 0) || ab + bc <= ca || bc + ca <= ab || ca + ab <= bc)
-    throw new RangeError('lineVolts must close a triangle')
+  if (!closesTriangle(lineVolts)) throw new RangeError('lineVolts must close a triangle')
   // Vab + Vbc + Vca = 0: place Vab at 0 degrees, find Vca by the law of cosines, phase order a-b-c.
   const cosine = (ab * ab + ca * ca - bc * bc) / (2 * ab * ca)
   const vab = complex(ab)

@@ -51,3 +51,23 @@ export function month(at: number): string {
   const d = new Date(at)
   return `${months[d.getUTCMonth()] ?? ''} ${d.getUTCFullYear()}`
 }
+
+/** Ohms as a meter shows them: 0.486 Ω, 2.12 Ω, 31.4 Ω, 1.2 kΩ. */
+export function ohms(value: number): string {
+  if (value >= 1e6) return `${(value / 1e6).toFixed(1)} MΩ`
+  if (value >= 1000) return `${(value / 1000).toFixed(1)} kΩ`
+  return `${value >= 100 ? value.toFixed(0) : value >= 10 ? value.toFixed(1) : value.toFixed(value >= 1 ? 2 : 3)} Ω`
+}
+
+/** Megohms as a tester shows them: 0.42 MΩ, 12 MΩ, 2.2 GΩ. */
+export function megohms(value: number): string {
+  if (value >= 1000) return `${(value / 1000).toFixed(1)} GΩ`
+  return `${value >= 9.95 ? value.toFixed(0) : value >= 1 ? value.toFixed(1) : value.toFixed(2)} MΩ`
+}
+
+/** Microfarads: 7.49 µF, 71.5 µF. */
+export const microfarads = (value: number): string => `${value >= 10 ? value.toFixed(1) : value.toFixed(2)} µF`
+
+/** A temperature kept in °C, in the scale of the house. */
+export const temperature = (celsius: number, scale: 'F' | 'C'): string =>
+  scale === 'F' ? `${(celsius * 1.8 + 32).toFixed(0)} °F` : `${celsius.toFixed(0)} °C`

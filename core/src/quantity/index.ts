@@ -2,13 +2,20 @@ export * as show from './format.ts'
 export { parseFigure } from './parse-number.ts'
 export {
   findQuantity,
+  insulationTimes,
   legPositions,
   linePositions,
   neutralPositions,
   quantities,
+  readingHows,
+  rollPositions,
+  terminalPairs,
+  terminalPositions,
+  wirePairs,
   type Quantity,
   type QuantityCode,
   type Reading,
+  type ReadingHow,
 } from './quantities.ts'
 export { mean, requireMagnitude, requirePositive, type ThreePhase } from './three-phase.ts'
 export { convert, findUnit, units, type Dimension, type Unit } from './units.ts'

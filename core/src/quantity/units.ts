@@ -4,7 +4,17 @@
  * Exact by definition where not said otherwise; hp is the electrical-plate horsepower of 745.7 W.
  */
 export type Dimension =
-  'current' | 'voltage' | 'frequency' | 'speed' | 'power' | 'resistance' | 'temperature' | 'capacitance' | 'ratio'
+  | 'current'
+  | 'voltage'
+  | 'frequency'
+  | 'speed'
+  | 'power'
+  | 'resistance'
+  | 'temperature'
+  | 'capacitance'
+  | 'ratio'
+  | 'torque'
+  | 'time'
 
 export interface Unit {
   readonly id: string
@@ -43,6 +53,11 @@ export const units: readonly Unit[] = [
   unit('degF', 'temperature', 5 / 9, ['°F', 'f', 'fahrenheit'], -160 / 9),
   unit('uF', 'capacitance', 1, ['µF', 'μF', 'mfd', 'microfarad']),
   unit('%', 'ratio', 0.01, ['percent', 'pct']),
+  unit('N.m', 'torque', 1, ['Nm', 'N·m']),
+  unit('lbf.in', 'torque', 0.112984829, ['lb-in', 'in-lb', 'lbf·in']),
+  unit('lbf.ft', 'torque', 1.355817948, ['lb-ft', 'ft-lb', 'lbf·ft']),
+  unit('s', 'time', 1, ['sec', 'second', 'seconds']),
+  unit('min', 'time', 60, ['minute', 'minutes']),
 ]
 
 const exact = new Map<string, Unit>()

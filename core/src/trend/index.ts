@@ -3,7 +3,18 @@ export { epochAt, type Epoch } from './epoch.ts'
 export { loadPoint, meanVolts, type LoadPoint } from './load-point.ts'
 export { exactUpperTail, mannKendall, type MannKendall } from './mann-kendall.ts'
 export { median, robustSpread } from './median.ts'
-export { comparable, unsaid, valueOf, valuesAt, type Stop, type StopState, type WorkDone } from './stop.ts'
+export {
+  comparable,
+  unsaid,
+  valueOf,
+  valuesAt,
+  type Answers,
+  type GateId,
+  type GatePass,
+  type Stop,
+  type StopState,
+  type WorkDone,
+} from './stop.ts'
 export { theilSen, type Line } from './theil-sen.ts'
 export { usualRange, type Usual } from './usual.ts'
 export { breaksTrend, workKinds, workWords, type WorkKind, type WorkKindId } from './work-kinds.ts'

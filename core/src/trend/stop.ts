@@ -20,12 +20,27 @@ export const unsaid: StopState = {
   turning: null,
 }
 
-/** One visit: instant in ms since 1970, the state and what was read. */
+/** What was seen, done or chosen at a stop, by the id of the question: `lock.on` is `yes`. */
+export type Answers = Readonly<Record<string, string>>
+
+/** The gates between the phases of a stop. */
+export type GateId = 'dead' | 'restore' | 'live'
+
+/** A gate that was passed by a named person before all it asks for was there. */
+export interface GatePass {
+  readonly gate: GateId
+  readonly by: string
+  readonly reason: string
+}
+
+/** One visit: instant in ms since 1970, the state and what was read, answered and passed. */
 export interface Stop {
   readonly id: string
   readonly at: number
   readonly state: StopState
   readonly readings: readonly Reading[]
+  readonly answers?: Answers | undefined
+  readonly passes?: readonly GatePass[] | undefined
 }
 
 export interface WorkDone {

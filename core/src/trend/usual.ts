@@ -24,6 +24,8 @@ export function usualRange(values: readonly number[]): Usual | null {
   const last = values.slice(-recent)
   if (last.length < fewest) return null
   const m = median(last.slice(-latest))
+  // About nothing there is no range to fall out of.
+  if (Math.abs(m) < 1e-9) return null
   const steps = last.slice(1).map((v, i) => Math.abs(v - (last[i] ?? v)))
   // For values scattered about a level the median step is 0.6745 √2 spreads.
   const spread = (1.4826 * median(steps)) / Math.SQRT2

@@ -9,7 +9,11 @@ export interface WorkKind {
 
 /** Every kind of work that can be recorded. A new kind is one line here. */
 export const workKinds = [
-  { id: 'motor-replaced', words: 'motor change', breaks: ['amps', 'rpm'] },
+  { id: 'motor-replaced', words: 'motor change', breaks: ['amps', 'rpm', 'megohms', 'winding_ohms'] },
+  { id: 'winding-dried', words: 'drying of the winding', breaks: ['megohms'] },
+  { id: 'capacitor-renewed', words: 'new capacitor', breaks: ['amps', 'capacitance'] },
+  { id: 'contactor-renewed', words: 'new contactor', breaks: [] },
+  { id: 'terminals-tightened', words: 'tightening of the lugs', breaks: [] },
   { id: 'belts-renewed', words: 'new belt set', breaks: ['amps', 'rpm'] },
   { id: 'belts-tensioned', words: 'belt tensioning', breaks: ['amps', 'rpm'] },
   { id: 'sheave-turned', words: 'turn of the motor sheave', breaks: ['amps', 'rpm'] },

@@ -185,6 +185,7 @@ describe('readings to a file', () => {
     expect(out.headers['content-type']).toContain('text/csv')
     expect(out.text.split('\r\n')[0]).toBe(header)
     const back = await lead.file('readings', out.text)
+    expect(back.body.errors).toEqual([])
     expect(back.body).toMatchObject({ status: 'ready', added: 0 })
     expect(back.body.already).toBe(back.body.rows)
   })

@@ -19,6 +19,7 @@ interface ReadingRow extends Record<string, unknown> {
   quantity: string
   position: string
   value: number
+  how: string | null
   by: string
   settled: boolean | null
   note: string
@@ -30,7 +31,7 @@ export async function* readingsCsv(tx: Tx, siteId?: string, machineId?: string):
   await tx.execute(sql`declare book no scroll cursor for
     select si.name as site, u.tag as unit, m.tag as machine,
       to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as taken_at,
-      r.quantity, r.position, r.value, s.by, (s.state->>'settled')::boolean as settled, s.note
+      r.quantity, r.position, r.value, r.how, s.by, (s.state->>'settled')::boolean as settled, s.note
     from readings r
     join stops s on s.site_id = r.site_id and s.machine_id = r.machine_id and s.taken_at = r.taken_at and s.id = r.stop_id
     join machines m on m.id = r.machine_id join units u on u.id = m.unit_id join sites si on si.id = m.site_id
@@ -49,7 +50,7 @@ export async function* readingsCsv(tx: Tx, siteId?: string, machineId?: string):
         r.taken_at,
         r.quantity,
         r.position,
-        r.value,
+        r.how === 'over-range' ? `>${r.value}` : r.value,
         unitOf.get(r.quantity) ?? '',
         r.by,
         r.settled === null ? '' : r.settled ? 'yes' : 'no',

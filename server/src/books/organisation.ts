@@ -186,6 +186,8 @@ interface ExportedStop extends Record<string, unknown> {
   recorded_at: string
   by: string
   state: unknown
+  answers: unknown
+  passes: unknown
   note: string
   supersedes: string | null
   reason: string
@@ -214,7 +216,7 @@ export async function* organisationText(tx: Tx, now: Date): AsyncGenerator<strin
   yield `,"work":${list((await tx.select().from(work).orderBy(asc(work.id))).map(asWork))},"stops":[`
   await tx.execute(sql`declare all_stops no scroll cursor for
     select s.*, coalesce((
-      select jsonb_agg(jsonb_build_object('quantity', r.quantity, 'position', r.position, 'value', r.value) order by r.quantity, r.position)
+      select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('quantity', r.quantity, 'position', r.position, 'value', r.value, 'how', r.how, 'spread', r.spread)) order by r.quantity, r.position)
       from readings r where r.site_id = s.site_id and r.machine_id = s.machine_id and r.taken_at = s.taken_at and r.stop_id = s.id), '[]') as readings
     from stops s order by s.taken_at, s.id`)
   let first = true
@@ -232,6 +234,8 @@ export async function* organisationText(tx: Tx, now: Date): AsyncGenerator<strin
             recordedAt: iso(s.recorded_at),
             by: s.by,
             state: s.state,
+            answers: s.answers,
+            passes: s.passes,
             readings: s.readings,
             note: s.note,
             supersedes: s.supersedes,

@@ -126,8 +126,8 @@ export async function keepReadings(
     [by],
   )
   const inserted = await client.query(
-    `insert into readings (site_id, machine_id, taken_at, stop_id, quantity, position, value)
-     select t.site_id, t.machine_id, t.taken_at, t.stop_id, t.quantity, t.position, t.value from ${rows} t
+    `insert into readings (site_id, machine_id, taken_at, stop_id, quantity, position, value, how)
+     select t.site_id, t.machine_id, t.taken_at, t.stop_id, t.quantity, t.position, t.value, t.how from ${rows} t
      ${plain ? '' : 'on conflict do nothing'}`,
   )
   const touched = await client.query<{ machine_id: string }>(`select distinct machine_id from ${t}`)

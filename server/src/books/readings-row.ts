@@ -57,15 +57,23 @@ interface Known {
   readonly title: string
   readonly dimension: string
   readonly unit: string
+  /** The unit values are kept in. */
+  readonly keeps: Unit
   readonly range: readonly [number, number]
   readonly positions: readonly string[]
-  /** A bit of its own for each position, to see a value given twice in one stop. */
-  readonly bits: ReadonlyMap<string, number>
+  /** A number of its own for each position, to see a value given twice in one stop. */
+  readonly places: ReadonlyMap<string, number>
 }
 
-let bit = 0
+function unitKept(q: { code: string; unit: string }): Unit {
+  const unit = findUnit(q.unit)
+  if (!unit) throw new RangeError(`quantity ${q.code} is kept in no known unit`)
+  return unit
+}
+
+let place = 0
 const known = new Map<string, Known>(
-  quantities.map((q) => [q.code, { ...q, bits: new Map(q.positions.map((p) => [p, 1 << bit++])) }]),
+  quantities.map((q) => [q.code, { ...q, keeps: unitKept(q), places: new Map(q.positions.map((p) => [p, place++])) }]),
 )
 
 /** A text that repeats from row to row, read once: what it means is remembered until another text comes. */
@@ -94,7 +102,9 @@ export class ReadingsRows {
   /** Could a value stand twice in this file? Then the database looks; most files rule it out by their order. */
   repeats = false
   private readonly stops = new Set<string>()
-  private inStop = 0
+  /** For each place the run of rows that gave it last. */
+  private readonly given = new Int32Array(place)
+  private run = 0
   private readonly index: readonly number[]
   private readonly width: number
   private readonly decimalComma: boolean
@@ -114,6 +124,8 @@ export class ReadingsRows {
   private stopMachine: NamedMachine | undefined
   private stopMs = NaN
   private stopText = ''
+  /** Is the row's value a lower bound, written `>2000`? */
+  private over = false
 
   constructor(header: Header, machines: ReadonlyMap<string, NamedMachine>, zone: string | null, errors: Errors) {
     for (const message of headerProblems(header.columns, readingColumns, required)) errors.add(1, 'header', message)
@@ -149,7 +161,9 @@ export class ReadingsRows {
   }
 
   private valueOf(row: readonly string[], line: number, want: Known): number | null {
-    const text = this.cell(row, 6)
+    let text = this.cell(row, 6)
+    this.over = text.startsWith('>')
+    if (this.over) text = text.slice(1)
     const quick = text === '' ? NaN : Number(text)
     const raw = Number.isNaN(quick) ? parseFigure(text, this.decimalComma ? true : undefined) : quick
     if (raw === null) {
@@ -170,7 +184,8 @@ export class ReadingsRows {
       this.errors.add(line, 'unit_of_measure', told)
       return null
     }
-    const value = raw * unit.factor + unit.offset
+    const { keeps } = want
+    const value = unit === keeps ? raw : (raw * unit.factor + unit.offset - keeps.offset) / keeps.factor
     if (!(value >= want.range[0] && value <= want.range[1])) {
       const bounds = `${want.range[0]} to ${want.range[1]} ${want.unit}`
       this.errors.add(
@@ -191,7 +206,7 @@ export class ReadingsRows {
       this.stopMachine = machine
       this.stopMs = ms
       this.stopText = `${machine.siteId}\t${machine.id}\t${new Date(ms).toISOString()}\t${id}`
-      this.inStop = 0
+      this.run += 1
       if (this.stops.has(id) || this.stops.size >= mostStops) this.repeats = true
       else this.stops.add(id)
       this.seen.add(machine.id)
@@ -199,8 +214,8 @@ export class ReadingsRows {
       if (ms < this.from) this.from = ms
       if (ms > this.to) this.to = ms
     }
-    if ((this.inStop & mark) !== 0) this.repeats = true
-    this.inStop |= mark
+    if (this.given[mark] === this.run) this.repeats = true
+    this.given[mark] = this.run
     return !same
   }
 
@@ -219,8 +234,8 @@ export class ReadingsRows {
     const quantity = known.get(code) ?? known.get(code.trim())
     if (!quantity) this.errors.add(line, 'quantity', code.trim() === '' ? 'is empty' : `unknown quantity "${code}"`)
     const position = this.cell(row, 5)
-    const place = quantity?.bits.has(position) ? position : position.trim()
-    const mark = quantity?.bits.get(place)
+    const place = quantity?.places.has(position) ? position : position.trim()
+    const mark = quantity?.places.get(place)
     if (quantity && mark === undefined)
       this.errors.add(line, 'position', `"${position}": ${code} is read at ${quantity.positions.join(', ')}`)
     const value = quantity ? this.valueOf(row, line, quantity) : null
@@ -234,6 +249,6 @@ export class ReadingsRows {
     if (this.errors.count > before || taken.kind !== 'instant') return ''
     if (!machine || value === null || settled === undefined || !quantity || mark === undefined) return ''
     const opens = this.opens(machine, taken.ms, mark) ? 't' : 'f'
-    return `${line}\t${this.stopText}\t${quantity.code}\t${place}\t${value}\t${this.copiedBy(by)}\t${settled}\t${this.copied(note)}\t${opens}\n`
+    return `${line}\t${this.stopText}\t${quantity.code}\t${place}\t${value}\t${this.over ? 'over-range' : '\\N'}\t${this.copiedBy(by)}\t${settled}\t${this.copied(note)}\t${opens}\n`
   }
 }

@@ -14,7 +14,7 @@ export const registerRow = z.strictObject({
   unit: z.string().trim().min(1).max(24),
   unitKind: z.enum(unitKinds),
   modelLine: z.string().max(60),
-  machine: machineBody.omit({ id: true, unitId: true, unitPlate: true }),
+  machine: machineBody.omit({ id: true, unitId: true, unitPlate: true, controls: true }),
   unitPlate: unitPlate.nullable(),
   plate: plate.nullable(),
   connectionVolts: z.number().positive().max(1000).nullable(),

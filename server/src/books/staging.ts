@@ -7,7 +7,7 @@ export const stagingTable = (importId: string): string => `import_${importId.rep
 export const createReadingsStaging = (client: pg.ClientBase, importId: string) =>
   client.query(`create unlogged table ${stagingTable(importId)} (
     line integer, site_id uuid, machine_id uuid, taken_at timestamptz, stop_id uuid,
-    quantity text, position text, value double precision, by text, settled boolean, note text, opens boolean)`)
+    quantity text, position text, value double precision, how text, by text, settled boolean, note text, opens boolean)`)
 
 export const createDocumentStaging = (client: pg.ClientBase, importId: string) =>
   client.query(`create unlogged table ${stagingTable(importId)} (line integer, document jsonb)`)

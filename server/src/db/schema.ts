@@ -1,6 +1,7 @@
-import type { Judgement } from '@motor-round/core/judge'
+import type { Controls, Judgement } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
-import type { StopState, WorkKindId } from '@motor-round/core/trend'
+import type { ReadingHow } from '@motor-round/core/quantity'
+import type { Answers, GatePass, StopState, WorkKindId } from '@motor-round/core/trend'
 import type { AuditEntry, Role } from '@motor-round/contract'
 import {
   boolean,
@@ -105,6 +106,8 @@ export const machines = pgTable(
     drive: text().$type<'belt' | 'direct'>().notNull(),
     hasDrive: boolean('has_drive').notNull(),
     hasSister: boolean('has_sister').notNull(),
+    /** What stands between the supply and the motor; parsed on the way out, so that older rows gain new fields. */
+    controls: jsonb().$type<Partial<Controls>>().notNull().default({}),
     unitPlate: jsonb('unit_plate').$type<UnitPlate>(),
     retiredAt: at('retired_at'),
     version: integer().notNull().default(1),
@@ -172,6 +175,8 @@ export const stops = pgTable(
     by: text().notNull(),
     byId: uuid('by_id'),
     state: jsonb().$type<StopState>().notNull(),
+    answers: jsonb().$type<Answers>().notNull().default({}),
+    passes: jsonb().$type<readonly GatePass[]>().notNull().default([]),
     note: text().notNull(),
     supersedes: uuid(),
     reason: text().notNull(),
@@ -191,6 +196,8 @@ export const readings = pgTable(
     quantity: text().notNull(),
     position: text().notNull(),
     value: doublePrecision().notNull(),
+    how: text().$type<ReadingHow>(),
+    spread: doublePrecision(),
   },
   (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.stopId, t.quantity, t.position] })],
 )

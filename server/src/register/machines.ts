@@ -7,7 +7,7 @@ import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { judgeStop, speakingStop } from '../roof/judge-known.ts'
+import { judgeStanding } from '../roof/judge-known.ts'
 import { asMachine, loadKnown } from '../roof/known.ts'
 import { refresh } from '../roof/refresh.ts'
 import { likePattern } from '../roof/routes.ts'
@@ -65,9 +65,8 @@ export function machineRoutes(router: Router, deps: Deps): void {
       .select({ dueAt: machineStates.dueAt })
       .from(machineStates)
       .where(eq(machineStates.machineId, params.id))
-    const speaking = speakingStop(known)
     const motor = known.motors.find((m) => m.removedAt === null) ?? null
-    const judgement = speaking ? judgeStop(known, speaking, await currentRules(deps.db)) : null
+    const judgement = judgeStanding(known, await currentRules(deps.db))?.judgement ?? null
     return {
       machine: known.machine,
       unit: { ...unit, kind: unitKind(unit.kind) },

@@ -1,12 +1,15 @@
-import { coreStop, judgeInput, type StopRecord } from '@motor-round/contract'
+import { judgeInput, standing } from '@motor-round/contract'
 import { judge, type Judgement } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
+import type { Stop } from '@motor-round/core/trend'
 import type { Known } from './known.ts'
 
-/** The stop that speaks for a machine: the newest that still holds and has readings. */
-export const speakingStop = (known: Pick<Known, 'stops'>): StopRecord | undefined =>
-  known.stops.find((s) => s.supersededBy === null && s.readings.length > 0)
-
 /** Judge one stop of a machine with all that is known. */
-export const judgeStop = (known: Known, stop: StopRecord, rules: HouseRules): Judgement =>
-  judge(judgeInput({ ...known, rules }, coreStop(stop)))
+export const judgeStop = (known: Known, stop: Stop, rules: HouseRules): Judgement =>
+  judge(judgeInput({ ...known, rules }, stop))
+
+/** What speaks for a machine now, and what it says; null while nothing was read. */
+export function judgeStanding(known: Known, rules: HouseRules): { stop: Stop; judgement: Judgement } | null {
+  const stop = standing(known)
+  return stop ? { stop, judgement: judgeStop(known, stop, rules) } : null
+}

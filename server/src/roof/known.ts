@@ -1,4 +1,11 @@
-import type { FileStop, Machine, Motor, StopRecord, WorkRecord } from '@motor-round/contract'
+import {
+  controls,
+  type FileStop,
+  type Machine,
+  type Motor,
+  type StopRecord,
+  type WorkRecord,
+} from '@motor-round/contract'
 import type { Reading } from '@motor-round/core/quantity'
 import { and, asc, inArray, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
@@ -18,6 +25,7 @@ export const iso = (v: Date | string): string => (v instanceof Date ? v : new Da
 
 export const asMachine = (m: typeof machines.$inferSelect): Machine => ({
   ...m,
+  controls: controls.parse(m.controls),
   retiredAt: m.retiredAt?.toISOString() ?? null,
 })
 
@@ -51,13 +59,15 @@ interface StopRow extends Record<string, unknown> {
   recorded_at: string
   by: string
   state: FileStop['state']
+  answers: StopRecord['answers']
+  passes: StopRecord['passes']
   note: string
   supersedes: string | null
   reason: string
   source: StopRecord['source']
   superseded_by: string | null
   of_all: string
-  /** `quantity position value` each; null without any. */
+  /** `quantity position value how spread` each, the last two only where they are known; null without any. */
   readings: string[] | null
 }
 
@@ -65,7 +75,7 @@ const latest = 60
 
 /**
  * Stops with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
- * first of each week, so that a trend spans its epoch and judging costs the same however much is read.
+ * first of each week and every one on which questions were answered, so that a trend spans its epoch and judging costs the same however much is read.
  */
 async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]> {
   const siteIds = sql.param(list.map((m) => m.siteId))
@@ -79,15 +89,15 @@ async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]
         count(*) over () as of_all
       from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
     ) x
-    where x.n <= ${latest} or x.of_week = 1`
+    where x.n <= ${latest} or x.of_week = 1 or x.answers <> '{}'`
   const result = await db.execute<StopRow>(sql`
     with chosen as materialized (${chosen})
-    select c.id, c.machine_id, c.taken_at, c.recorded_at, c.by, c.state, c.note, c.supersedes, c.reason, c.source, c.of_all,
+    select c.id, c.machine_id, c.taken_at, c.recorded_at, c.by, c.state, c.answers, c.passes, c.note, c.supersedes, c.reason, c.source, c.of_all,
       x.new_stop_id as superseded_by, r.readings
     from chosen c
     left join supersessions x on x.old_stop_id = c.id
     cross join lateral (
-      select array_agg(r.quantity || ' ' || r.position || ' ' || r.value order by r.quantity, r.position) as readings
+      select array_agg(r.quantity || ' ' || r.position || ' ' || r.value || coalesce(' ' || r.how || coalesce(' ' || r.spread, ''), '') order by r.quantity, r.position) as readings
       from readings r
       where r.site_id = c.site_id and r.machine_id = c.machine_id and r.taken_at = c.taken_at and r.stop_id = c.id
     ) r
@@ -97,8 +107,14 @@ async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]
 
 /** Neither quantities nor positions hold a space. */
 function readingOf(text: string): Reading {
-  const [quantity = '', position = '', value = ''] = text.split(' ')
-  return { quantity: quantity as Reading['quantity'], position, value: Number(value) }
+  const [quantity = '', position = '', value = '', how, spread] = text.split(' ')
+  return {
+    quantity: quantity as Reading['quantity'],
+    position,
+    value: Number(value),
+    ...(how === undefined ? {} : { how: how as NonNullable<Reading['how']> }),
+    ...(spread === undefined ? {} : { spread: Number(spread) }),
+  }
 }
 
 const asStop = (r: StopRow): StopRecord => ({
@@ -108,6 +124,8 @@ const asStop = (r: StopRow): StopRecord => ({
   recordedAt: iso(r.recorded_at),
   by: r.by,
   state: r.state,
+  answers: r.answers,
+  passes: r.passes,
   readings: (r.readings ?? []).map(readingOf),
   note: r.note,
   supersedes: r.supersedes,

@@ -5,7 +5,7 @@ import { loadPoint, meanVolts } from '@motor-round/core/trend'
 import { eq, inArray, sql } from 'drizzle-orm'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
-import { judgeStop, speakingStop } from './judge-known.ts'
+import { judgeStanding } from './judge-known.ts'
 import { loadKnown, type Known } from './known.ts'
 import { naturalKey } from './natural-key.ts'
 
@@ -61,8 +61,8 @@ export async function refresh(tx: Tx, machineIds: readonly string[], rules: Hous
   const rows = (await loadKnown(tx, ids)).flatMap((known) => {
     const place = places.get(known.machine.id)
     if (!place) return []
-    const stop = speakingStop(known)
-    const judgement = stop ? judgeStop(known, stop, rules) : null
+    const stands = judgeStanding(known, rules)
+    const judgement = stands?.judgement ?? null
     const seen = known.stops.find((s) => s.supersededBy === null)
     return [
       {
@@ -79,11 +79,11 @@ export async function refresh(tx: Tx, machineIds: readonly string[], rules: Hous
         headline: judgement?.headline ?? '',
         confidence: judgement?.confidence ?? ('full' as const),
         rail: judgement?.rail ?? null,
-        meanVolts: stop ? meanVolts(coreStop(stop)) : null,
+        meanVolts: stands ? meanVolts(stands.stop) : null,
         load: judgement ? loadShare(judgement.rail) : null,
         spark: spark(known, judgement),
         seenAt: seen ? new Date(seen.takenAt) : null,
-        dueAt: judgement && stop ? new Date(dueAt(judgement.level, Date.parse(stop.takenAt), rules)) : null,
+        dueAt: judgement && seen ? new Date(dueAt(judgement.level, Date.parse(seen.takenAt), rules)) : null,
       },
     ]
   })

@@ -7,6 +7,7 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem, notFound } from '../http/problem.ts'
 import { refreshAll } from '../roof/refresh.ts'
+import { effectOf } from './effect.ts'
 
 const asInForce = (row: typeof organisation.$inferSelect) => ({
   rules: houseRules.parse(row.rules),
@@ -22,6 +23,8 @@ export function rulesRoutes(router: Router, deps: Deps): void {
     if (!row) throw notFound('organisation')
     return asInForce(row)
   })
+
+  mount(router, deps, endpoints.rulesEffect, ({ body }) => effectOf(deps.db, toHouseRules(body.rules)))
 
   mount(router, deps, endpoints.editRules, ({ body, person }) =>
     deps.db.transaction(async (tx) => {

@@ -29,6 +29,19 @@ describe('house rules', () => {
       changes: [{ field: 'overAmp', before: 'plate', after: 'service factor' }],
     })
   })
+  it('tell beforehand which machines would change level, and keep nothing', async () => {
+    const { rules, version } = (await lead.get('/rules')).body
+    const none = await lead.post('/rules/effect', { rules })
+    expect(none.body).toMatchObject({ changed: [] })
+    expect(none.body.machines).toBeGreaterThan(60)
+    const stricter = await lead.post('/rules/effect', { rules: { ...rules, insulation: 'form-wound 100' } })
+    expect(stricter.status).toBe(200)
+    const wet = stricter.body.changed.find((c: { unitTag: string }) => c.unitTag === 'EF-15')
+    expect(wet).toMatchObject({ tag: 'EF', from: 'watch', to: 'fix' })
+    expect((await lead.get('/rules')).body.version).toBe(version)
+    const mechanic = await world.as('okonjo')
+    expect((await mechanic.post('/rules/effect', { rules })).status).toBe(403)
+  })
   it('refuse a stale edit, a fixed limit, a limit out of bounds, and silence about why', async () => {
     const { rules, version } = (await lead.get('/rules')).body
     const send = (over: object) => lead.put('/rules', { rules, version, why: 'test', ...over })

@@ -1,4 +1,4 @@
-import { endpoints } from '@motor-round/contract'
+import { coreStop, endpoints } from '@motor-round/contract'
 import { eq, sql } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record } from '../audit/record.ts'
@@ -28,7 +28,11 @@ export function stopRoutes(router: Router, deps: Deps): void {
         const [known] = await loadKnown(tx, [body.machineId])
         const kept = known?.stops.find((s) => s.id === body.id)
         if (!known || !kept) throw notFound('stop')
-        return { stop: kept, judgement: kept.readings.length > 0 ? judgeStop(known, kept, rules) : null, already }
+        return {
+          stop: kept,
+          judgement: kept.readings.length > 0 ? judgeStop(known, coreStop(kept), rules) : null,
+          already,
+        }
       }
       const [again] = await tx.select({ machineId: stops.machineId }).from(stops).where(eq(stops.id, body.id))
       if (again) {
@@ -54,6 +58,8 @@ export function stopRoutes(router: Router, deps: Deps): void {
         by: person.name,
         byId: person.id,
         state: body.state,
+        answers: body.answers,
+        passes: body.passes,
         note: body.note,
         supersedes: body.supersedes,
         reason: body.reason,

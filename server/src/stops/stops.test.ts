@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { coreStop, judgeInput, toHouseRules, type MachinePage } from '@motor-round/contract'
+import { judgeInput, standing, toHouseRules, type MachinePage } from '@motor-round/contract'
 import { judge } from '@motor-round/core/judge'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
@@ -58,7 +58,9 @@ describe('a stop', () => {
     expect((await page(id)).judgement?.level).toBe('stop')
     const noReason = await mechanic.post('/stops', stopOf(id, [3.1, 3.2, 3.1], { supersedes: wrong.id }))
     expect(noReason.body.errors[0].path).toBe('reason')
-    const right = stopOf(id, [3.1, 3.2, 3.1], { supersedes: wrong.id, reason: 'decimal point' })
+    const usual = (await page(id)).judgement?.usual?.middle ?? NaN
+    const figure = Math.round(usual * 100) / 100
+    const right = stopOf(id, [figure, figure, figure], { supersedes: wrong.id, reason: 'decimal point' })
     expect((await mechanic.post('/stops', right)).status).toBe(200)
     const after = await page(id)
     expect(after.judgement?.level).toBe('ok')
@@ -144,12 +146,11 @@ describe('the judge in the hand and the judge on the server', () => {
     expect(roof.length).toBeGreaterThan(60)
     for (const row of roof) {
       const p = await page(row.machineId)
-      const speaking = p.stops.find((s) => s.supersededBy === null && s.readings.length > 0)
-      if (!speaking) throw new Error('every demo machine was read')
       const motors = [...(p.motor ? [p.motor] : []), ...p.pastMotors]
-      const inHand = judge(
-        judgeInput({ machine: p.machine, motors, work: p.work, stops: p.stops, rules }, coreStop(speaking)),
-      )
+      const known = { machine: p.machine, motors, work: p.work, stops: p.stops, rules }
+      const speaking = standing(known)
+      if (!speaking) throw new Error('every demo machine was read')
+      const inHand = judge(judgeInput(known, speaking))
       expect(inHand).toEqual(p.judgement)
       expect([row.level, row.headline]).toEqual([inHand.level, inHand.headline])
     }

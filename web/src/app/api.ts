@@ -72,6 +72,7 @@ export const api = createApi({
       saveStop: change(endpoints.saveStop, 'machine', 'roof', 'audit'),
       saveWork: change(endpoints.saveWork, 'machine', 'roof'),
       rules: get(endpoints.rules, 'rules'),
+      rulesEffect: change(endpoints.rulesEffect),
       editRules: change(endpoints.editRules, 'rules', 'machine', 'roof', 'audit'),
       audit: get(endpoints.audit, 'audit'),
       imports: get(endpoints.imports, 'imports'),

@@ -24,6 +24,8 @@ export const conditions: Check = {
   id: 'conditions',
   title: 'How it was read',
   applies: (c) => {
+    // A stop of dead tests alone says nothing of how it ran, and need not.
+    if (!c.has('amps', 'volts_ll', 'volts_ln')) return false
     const { serious, minor } = lacking(c)
     return serious.length > 0 || minor.length > 0
   },

@@ -1,7 +1,17 @@
-import { currentUnbalance, lostLegByAmps, voltageUnbalance } from '../../electrical/index.ts'
+import { currentUnbalance, lostLegByAmps, lostLineByVolts, voltageUnbalance } from '../../electrical/index.ts'
+import { standard } from '../../limits/index.ts'
+import { closesTriangle, explainUnbalance, type ExplainedUnbalance } from '../../machine/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
 import type { Level } from '../verdict.ts'
+
+/** What the supply makes of it by the motor's own circuit; null where circuit, volts or load are not to be had. */
+function byCircuit(c: Context): ExplainedUnbalance | null {
+  if (!c.circuit || !c.threeVolts || !c.threeAmps || c.machine.hasDrive) return null
+  if (!closesTriangle(c.threeVolts) || lostLineByVolts(c.threeVolts) !== null) return null
+  return explainUnbalance(c.circuit.circuit, c.threeVolts, c.threeAmps, c.supplyHz)
+}
 
 /** Evenness of the three currents, and whether the supply explains it. */
 export const currentUnbalanceCheck: Check = {
@@ -28,14 +38,22 @@ export const currentUnbalanceCheck: Check = {
       if (u === null) {
         because = `${told}; no volts read, so the supply is neither blamed nor cleared.`
         next = 'Read the three volts in the same state.'
-      } else if (u >= 0.003 && i / u <= ratio.value) {
-        because = `${told} on ${show.percent(u)} voltage unbalance, ${(i / u).toFixed(0)} times: the supply explains it.`
-        next = 'Mend the supply; the motor is not the cause.'
-        basis.push(ratio.basis)
       } else {
-        because = `${told} on ${show.percent(u)} voltage unbalance: look at the motor and its lugs, not the supply.`
-        next = 'Lock out; lugs, contactor poles, then winding ohms. Rolling the leads settles it.'
-        basis.push(ratio.basis)
+        const model = byCircuit(c)
+        const left = c.limit('load-explained')
+        const times = u >= 0.003 ? i / u : null
+        const bySize = times !== null && times <= ratio.value
+        // The size alone may be chance; the circuit also knows on which legs. Where both agree, twice the rest is let pass.
+        const supply = model ? model.left <= left.value * (bySize ? 2 : 1) : bySize
+        const rule = times === null ? '' : `, ${times.toFixed(0)} times`
+        const circuit = model
+          ? ` By the motor’s own circuit the supply makes ${show.percent(model.expectedUnbalance)} of it and leaves ${show.percent(model.left)}.`
+          : ''
+        because = `${told} on ${show.percent(u)} voltage unbalance${rule}: ${supply ? 'the supply explains it' : 'look at the motor and its lugs, not the supply'}.${circuit}`
+        next = supply
+          ? 'Mend the supply; the motor is not the cause.'
+          : 'Lock out; lugs, contactor poles, then winding ohms. Rolling the leads settles it.'
+        basis.push(model ? standard('equivalent circuit, symmetrical components') : ratio.basis)
       }
       if (level === 'stop') next = `Switch off: a leg is failing. ${next}`
     }

@@ -1,4 +1,6 @@
 import type { Check } from '../check.ts'
+import { found } from '../sheets/found.ts'
+import { sheetJudges } from '../sheets/register.ts'
 import { change } from './change.ts'
 import { conditions } from './conditions.ts'
 import { currentUnbalanceCheck } from './current-unbalance.ts'
@@ -7,6 +9,7 @@ import { lostLeg } from './lost-leg.ts'
 import { noPlate } from './no-plate.ts'
 import { overAmp } from './over-amp.ts'
 import { serviceVoltage } from './service-voltage.ts'
+import { shaftLoad } from './shaft-load.ts'
 import { stale } from './stale.ts'
 import { trend } from './trend.ts'
 import { turning } from './turning.ts'
@@ -15,6 +18,8 @@ import { voltageUnbalanceCheck } from './voltage-unbalance.ts'
 /** Every check, most urgent kind first: of two equally bad verdicts the earlier one speaks for the machine. */
 export const checks: readonly Check[] = [
   lostLeg,
+  // What the page asks for beside the running figures; how it was found speaks last, it is the least exact.
+  ...sheetJudges.filter((j) => !found.judges.includes(j)),
   turning,
   voltageUnbalanceCheck,
   overAmp,
@@ -24,6 +29,8 @@ export const checks: readonly Check[] = [
   change,
   trend,
   farBelow,
+  shaftLoad,
   noPlate,
+  ...found.judges,
   conditions,
 ]

@@ -6,6 +6,7 @@ import {
   voltageUnbalance,
 } from '../../electrical/index.ts'
 import { standard } from '../../limits/index.ts'
+import { loadByCircuit } from '../../machine/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 
@@ -50,9 +51,11 @@ export const voltageUnbalanceCheck: Check = {
       })
     const derate = unbalanceDerating(u) ?? 0
     const average = (volts[0] + volts[1] + volts[2]) / 3
+    // The circuit tells the load better than amps over plate; without one the ratio has to do.
+    const modelled = c.circuit && c.point ? loadByCircuit(c.circuit.circuit, c.point.amps, average, c.supplyHz) : null
     const loaded =
       c.point && c.allowed
-        ? (loadByRatio(c.point.amps, c.allowed.amps, average, c.allowed.columnVolts).load ?? 0)
+        ? (modelled ?? loadByRatio(c.point.amps, c.allowed.amps, average, c.allowed.columnVolts).load ?? 0)
         : null
     const over = loaded !== null && loaded > derate
     const bad = over || u > supply.value

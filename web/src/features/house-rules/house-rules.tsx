@@ -2,18 +2,20 @@ import { toHouseRules } from '@motor-round/contract'
 import {
   limitInForce,
   limitRegister,
-  overAmpSchools,
+  schools,
   type HouseRules,
   type Limit,
   type LimitId,
+  type School,
 } from '@motor-round/core/limits'
 import { Button, Input, Radio } from 'antd'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
 import { shownLimit, typedLimit } from './limit-text.ts'
 import { People } from './people.tsx'
 import './house-rules.css'
@@ -85,6 +87,91 @@ function LimitRow({
   )
 }
 
+/** One matter in which the trade disagrees: what each school holds, the default first. */
+function SchoolSheet({
+  school,
+  draft,
+  edit,
+}: {
+  school: School
+  draft: HouseRules
+  edit: ((rules: HouseRules) => void) | null
+}) {
+  return (
+    <section className="sheet stack school-sheet">
+      <header>
+        <h2>{school.title}</h2>
+        <span className="quiet">
+          {draft[school.key] === school.options[0]?.id ? 'the default' : 'this house’s own'}
+        </span>
+      </header>
+      <Radio.Group
+        className="stack"
+        aria-label={school.title}
+        value={draft[school.key]}
+        disabled={edit === null}
+        onChange={(e) => edit?.({ ...draft, [school.key]: e.target.value as string })}
+      >
+        {school.options.map((o) => (
+          <Radio key={o.id} value={o.id}>
+            <b className="condensed school">{o.id}</b> {o.holds} <span className="quiet">{o.basis.text}</span>
+          </Radio>
+        ))}
+      </Radio.Group>
+      {school.key === 'overAmp' && draft.overAmp === 'trim below plate' ? (
+        <Field label="How far below the plate, per cent">
+          <Input
+            className="narrow"
+            type="number"
+            min={0}
+            max={20}
+            step={0.5}
+            disabled={edit === null}
+            value={Math.round(draft.trim * 1000) / 10}
+            onChange={(e) => edit?.({ ...draft, trim: Math.min(0.2, Math.max(0, Number(e.target.value) / 100)) })}
+          />
+        </Field>
+      ) : null}
+      <p className="quiet">{school.fixed}</p>
+    </section>
+  )
+}
+
+/** What the change would do to the machines, before it is made. */
+function Effect({ draft }: { draft: HouseRules }) {
+  const [ask, answer] = api.useRulesEffectMutation()
+  const key = JSON.stringify(draft)
+  useEffect(() => {
+    const wait = setTimeout(() => void ask({ body: { rules: draft } }), 300)
+    return () => clearTimeout(wait)
+    // The rules are compared by what they say.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, ask])
+  if (!answer.data) return <p className="quiet">Working out what it does …</p>
+  const { changed, machines } = answer.data
+  if (changed.length === 0) return <p>No machine of {machines} changes level.</p>
+  return (
+    <div className="stack">
+      <p>
+        <b>
+          {changed.length} of {machines} machines {changed.length === 1 ? 'changes' : 'change'} level.
+        </b>
+      </p>
+      <ul className="effect">
+        {changed.slice(0, 12).map((c) => (
+          <li key={c.machineId}>
+            <b className="condensed">
+              {c.unitTag} / {c.tag}
+            </b>{' '}
+            <LevelMark level={c.from} /> → <LevelMark level={c.to} /> <span className="quiet">{c.because}</span>
+          </li>
+        ))}
+      </ul>
+      {changed.length > 12 ? <p className="quiet">and {changed.length - 12} more</p> : null}
+    </div>
+  )
+}
+
 function RulesForm({ rules, version, changed }: { rules: HouseRules; version: number; changed: string }) {
   const [draft, setDraft] = useState(rules)
   const [why, setWhy] = useState('')
@@ -97,42 +184,10 @@ function RulesForm({ rules, version, changed }: { rules: HouseRules; version: nu
   }
   return (
     <>
-      <section className="sheet stack">
-        <header>
-          <h2>How much current is too much</h2>
-          <span className="quiet">{changed}</span>
-        </header>
-        <Radio.Group
-          className="stack"
-          value={draft.overAmp}
-          disabled={!lead}
-          onChange={(e) => setDraft({ ...draft, overAmp: e.target.value as HouseRules['overAmp'] })}
-        >
-          {overAmpSchools.map((s) => (
-            <Radio key={s.id} value={s.id}>
-              <b className="condensed school">{s.id}</b> {s.holds}
-            </Radio>
-          ))}
-        </Radio.Group>
-        {draft.overAmp === 'trim below plate' ? (
-          <Field label="How far below the plate, per cent">
-            <Input
-              className="narrow"
-              type="number"
-              min={0}
-              max={20}
-              step={0.5}
-              disabled={!lead}
-              value={Math.round(draft.trim * 1000) / 10}
-              onChange={(e) => setDraft({ ...draft, trim: Math.min(0.2, Math.max(0, Number(e.target.value) / 100)) })}
-            />
-          </Field>
-        ) : null}
-        <p className="quiet">
-          Nobody raises a limit quietly: the column of the connection counts as printed, and of motor plate and unit
-          plate the lower. Every verdict names the rule it was made under.
-        </p>
-      </section>
+      <p className="quiet">{changed}</p>
+      {schools.map((school) => (
+        <SchoolSheet key={school.key} school={school} draft={draft} edit={lead ? setDraft : null} />
+      ))}
       <section className="sheet">
         <h2>Limits and where they come from</h2>
         <div className="scroll-x" tabIndex={0} role="region" aria-label="Limits">
@@ -155,6 +210,7 @@ function RulesForm({ rules, version, changed }: { rules: HouseRules; version: nu
       </section>
       {dirty ? (
         <section className="sheet stack rules-save">
+          <Effect draft={draft} />
           <Field label="Why">
             <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
           </Field>

@@ -1,8 +1,10 @@
-import { coreStop, judgeInput, toHouseRules, type MachinePage } from '@motor-round/contract'
+import { judgeInput, standing, toHouseRules, type MachinePage } from '@motor-round/contract'
 import type { JudgeInput } from '@motor-round/core/judge'
 import type { Stop } from '@motor-round/core/trend'
 import { useMemo } from 'react'
 import { api } from '../../app/api.ts'
+
+const motorsOf = (page: MachinePage) => [...(page.motor ? [page.motor] : []), ...page.pastMotors]
 
 /** The judging of this machine, in the hand: a function from a stop to all that judging needs. */
 export function useJudging(page: MachinePage | undefined): ((stop: Stop) => JudgeInput) | null {
@@ -11,7 +13,7 @@ export function useJudging(page: MachinePage | undefined): ((stop: Stop) => Judg
     if (!page || !rules) return null
     const known = {
       machine: page.machine,
-      motors: [...(page.motor ? [page.motor] : []), ...page.pastMotors],
+      motors: motorsOf(page),
       work: page.work,
       stops: page.stops,
       rules: toHouseRules(rules),
@@ -20,8 +22,6 @@ export function useJudging(page: MachinePage | undefined): ((stop: Stop) => Judg
   }, [page, rules])
 }
 
-/** The stop that speaks for the machine: the newest that holds and has readings. */
-export const speaking = (page: MachinePage): Stop | null => {
-  const found = page.stops.find((s) => s.supersededBy === null && s.readings.length > 0)
-  return found ? coreStop(found) : null
-}
+/** What speaks for the machine: its newest stop that holds, with what lasts of the earlier ones. */
+export const speaking = (page: MachinePage): Stop | null =>
+  standing({ stops: page.stops, work: page.work, motors: motorsOf(page) })

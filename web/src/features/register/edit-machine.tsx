@@ -6,6 +6,7 @@ import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field, StaleNote, type Difference } from '../../parts/fields/index.ts'
+import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
 
 const rows: readonly [keyof MachineDraft, string][] = [
@@ -18,6 +19,20 @@ const rows: readonly [keyof MachineDraft, string][] = [
   ['hasSister', 'Sister fan'],
   ['unitPlateVolts', 'Unit plate volts'],
   ['unitPlateAmps', 'Unit plate amps'],
+  ['starter', 'Switched by'],
+  ['poles', 'Lines it opens'],
+  ['overload', 'Overload protection'],
+  ['protection', 'Fuse or breaker'],
+  ['protectionAmps', 'Its rating, A'],
+  ['controlVolts', 'Control volts'],
+  ['transformerIn', 'Power transformer, V in'],
+  ['transformerOut', 'Power transformer, V out'],
+  ['gasSection', 'Gas section'],
+  ['phaseMonitor', 'Phase monitor'],
+  ['capacitorRun', 'Run capacitor, µF'],
+  ['capacitorSecond', 'Second section, µF'],
+  ['capacitorVolts', 'Capacitor, V'],
+  ['capacitorTolerance', 'Capacitor tolerance, %'],
 ]
 
 /** What differs between what was typed and the machine as it is in the book. */
@@ -91,6 +106,15 @@ function EditForm({ page }: { page: MachinePage }) {
       </h1>
       <section className="sheet">
         <MachineFields draft={draft} set={(d) => setDraft({ ...draft, ...d })} failure={failure} />
+      </section>
+      <section className="sheet stack">
+        <h2>Controls and protection</h2>
+        <ControlsFields
+          draft={draft}
+          phases={draft.phases}
+          set={(d) => setDraft({ ...draft, ...d })}
+          failure={failure}
+        />
       </section>
       {failure?.problem.status === 409 && failure.problem.current !== undefined ? (
         <StaleNote

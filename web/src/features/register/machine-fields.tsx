@@ -2,9 +2,10 @@ import type { Machine } from '@motor-round/contract'
 import { Input, Select, Switch } from 'antd'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { Field } from '../../parts/fields/index.ts'
+import { blankControls, controlsDraftOf, controlsOf, type ControlsDraft } from './controls-draft.ts'
 
 /** What is asked of a machine besides where it stands and its motor. */
-export interface MachineDraft {
+export interface MachineDraft extends ControlsDraft {
   readonly tag: string
   readonly purpose: string
   readonly phases: Machine['phases']
@@ -17,6 +18,7 @@ export interface MachineDraft {
 }
 
 export const blankMachine: MachineDraft = {
+  ...blankControls,
   tag: 'SF',
   purpose: '',
   phases: 3,
@@ -29,7 +31,14 @@ export const blankMachine: MachineDraft = {
 }
 
 export const draftOf = (m: Machine): MachineDraft => ({
-  ...m,
+  ...controlsDraftOf(m.controls),
+  tag: m.tag,
+  purpose: m.purpose,
+  phases: m.phases,
+  serviceVolts: m.serviceVolts,
+  drive: m.drive,
+  hasDrive: m.hasDrive,
+  hasSister: m.hasSister,
   unitPlateVolts: m.unitPlate?.volts ?? '',
   unitPlateAmps: m.unitPlate?.amps ?? '',
 })
@@ -43,6 +52,7 @@ export const bodyOf = (d: MachineDraft) => ({
   drive: d.drive,
   hasDrive: d.hasDrive,
   hasSister: d.hasSister,
+  controls: controlsOf(d),
   unitPlate:
     d.unitPlateVolts.trim() === '' && d.unitPlateAmps.trim() === ''
       ? null

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
+import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, blankMachine, MachineFields, type MachineDraft } from './machine-fields.tsx'
 import { blankPlace, PlaceFields, useMakePlace, usePlace, type PlaceDraft } from './place-fields.tsx'
 
@@ -54,6 +55,15 @@ export function NewMachine() {
       <section className="sheet stack">
         <h2>What it is</h2>
         <MachineFields draft={machine} set={(d) => setMachine({ ...machine, ...d })} failure={failure} />
+      </section>
+      <section className="sheet stack">
+        <h2>Controls and protection, as far as known</h2>
+        <ControlsFields
+          draft={machine}
+          phases={machine.phases}
+          set={(d) => setMachine({ ...machine, ...d })}
+          failure={failure}
+        />
       </section>
       {failure ? (
         <div className="problem" role="alert">

@@ -5,27 +5,51 @@ import type { Cell } from './cells.ts'
 
 const figure = (reading: Reading) => `${reading.quantity} ${reading.position} ${reading.value}`
 
+/** Quantities whose usual size the plate or the supply tells before anything was read. */
+function usualOf(quantity: string, plate: { amps: number | null; volts: number }): number | null {
+  if (quantity === 'amps') return plate.amps
+  return quantity === 'volts_ll' || quantity === 'line_ll' ? plate.volts : null
+}
+/** What may be anything from nothing to all: it is not held against what it was. */
+const anything = new Set([
+  'dead_ll',
+  'dead_lg',
+  'stored_volts',
+  'ground_amps',
+  'off_amps',
+  'ground_ohms',
+  'megohms',
+  'contact_drop',
+  'inrush',
+  'start_amps',
+  'roll_amps',
+  'proof_volts',
+])
+
 /** The slip that should be asked about at a cell, unless it was already said to be meant. */
 export function slipAt(
-  cell: Cell,
+  cell: Pick<Cell, 'quantity' | 'position'>,
   readings: readonly Reading[],
   stops: readonly StopRecord[],
   plate: { amps: number | null; volts: number },
   meant: readonly string[],
 ): { slip: Slip; token: string } | null {
   const own = readings.find((r) => r.quantity === cell.quantity && r.position === cell.position)
-  if (!own || meant.includes(figure(own))) return null
+  if (!own || own.how === 'over-range' || meant.includes(figure(own))) return null
   // Newest first in the book; the guard wants the oldest first.
   const past = (position: string) =>
-    stops
-      .filter((s) => s.supersededBy === null)
-      .flatMap((s) =>
-        s.readings.filter((r) => r.quantity === cell.quantity && r.position === position).map((r) => r.value),
-      )
-      .slice(0, 12)
-      .reverse()
-  const known =
-    cell.quantity === 'amps' ? plate.amps : findQuantity(cell.quantity)?.dimension === 'voltage' ? plate.volts : null
+    anything.has(cell.quantity)
+      ? []
+      : stops
+          .filter((s) => s.supersededBy === null)
+          .flatMap((s) =>
+            s.readings
+              .filter((r) => r.quantity === cell.quantity && r.position === position && r.how !== 'over-range')
+              .map((r) => r.value),
+          )
+          .slice(0, 12)
+          .reverse()
+  const known = findQuantity(cell.quantity) ? usualOf(cell.quantity, plate) : null
   const slip = slipGuard(own, readings, past(cell.position), past, known)
   return slip ? { slip, token: figure(own) } : null
 }

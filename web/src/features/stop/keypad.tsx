@@ -8,11 +8,14 @@ export function Keypad({
   onErase,
   onPrevious,
   onNext,
+  onOpen,
 }: {
   onKey: (k: string) => void
   onErase: () => void
   onPrevious: () => void
   onNext: () => void
+  /** Where a circuit can be open: the key that says over range. */
+  onOpen: (() => void) | null
 }) {
   const hold = (e: React.MouseEvent | React.PointerEvent) => e.preventDefault()
   const key = (name: string, label: string, act: () => void, style = '') => (
@@ -30,13 +33,14 @@ export function Keypad({
     </button>
   )
   return (
-    <div className="keypad" role="group" aria-label="Keypad">
+    <div className={`keypad${onOpen ? ' keypad-open' : ''}`} role="group" aria-label="Keypad">
       {digits.map((d) => key(d, d, () => onKey(d), `key-${d}`))}
       {key('Back', 'Rub out the last digit', onErase, 'key-side key-back')}
       {key('Previous', 'Previous cell', onPrevious, 'key-side key-previous')}
       {key('Next', 'Next cell', onNext, 'key-next')}
       {key('0', '0', () => onKey('0'), 'key-0')}
       {key('.', 'Decimal point', () => onKey('.'), 'key-point')}
+      {onOpen ? key('OL', 'Over range: open', onOpen, 'key-open') : null}
     </div>
   )
 }

@@ -1,142 +1,87 @@
 import type { MachinePage, StopRecord } from '@motor-round/contract'
-import { judge, loadShare, type Judgement } from '@motor-round/core/judge'
+import { checksOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
-import { parseFigure, show } from '@motor-round/core/quantity'
-import { unsaid, type Stop, type StopState } from '@motor-round/core/trend'
-import { Button, Input } from 'antd'
-import { memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
-import { Link, useNavigate } from 'react-router'
+import type { Stop, StopState } from '@motor-round/core/trend'
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
-import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
-import { LevelMark } from '../../parts/level-mark/index.ts'
-import { LoadRail } from '../../parts/load-rail/index.ts'
-import { useJudging, Verdicts } from '../machine/index.ts'
-import { cellsOf, readingsOf, type Cell } from './cells.ts'
+import { useJudging } from '../machine/index.ts'
+import { cellsOf, factsOf, isBad, keyOf, readingsOf, typedOf, type Cell } from './cells.ts'
+import { CheckCard } from './check-card.tsx'
+import { CheckNav } from './check-nav.tsx'
+import { GateNote } from './gate-note.tsx'
 import { slipAt } from './guard.ts'
-import { Keypad } from './keypad.tsx'
+import { Head } from './head.tsx'
+import { InsulationClock } from './insulation-clock.tsx'
+import { JudgePart } from './judge-part.tsx'
+import { gateBefore, PhaseNav } from './phase-nav.tsx'
+import { PlanChoice } from './plan-choice.tsx'
 import { StateForm } from './state-form.tsx'
-import { useDraft } from './use-draft.ts'
+import { useDraft, type Draft } from './use-draft.ts'
+import { firstOf, stateStep, stepFrom, stepsOf, type Step } from './walk.ts'
 import './stop.css'
 
-type Step = 'state' | 'readings' | 'judge'
-const steps: readonly [Step, string][] = [
-  ['state', 'State'],
-  ['readings', 'Live'],
-  ['judge', 'Judge'],
-]
-
-const groupWords: Record<Cell['group'], string> = { volts: 'Volts, line to line', amps: 'Amps', also: 'Also, if read' }
-
-function lastFigures(page: MachinePage, cells: readonly Cell[], old: StopRecord | null): string {
-  const last = page.stops.find(
-    (s) => s.supersededBy === null && s.id !== old?.id && s.readings.some((r) => r.quantity === 'amps'),
-  )
-  const values = cells.flatMap(
-    (c) =>
-      last?.readings.filter((r) => r.quantity === c.quantity && r.position === c.position).map((r) => r.value) ?? [],
-  )
-  if (values.length === 0) return 'first time'
-  return `last time ${(cells[0]?.group === 'amps' ? show.ampsRow(values) : values.map(String)).join('  ')}`
-}
-
-const startTyped = (old: StopRecord | null) =>
-  old ? Object.fromEntries(old.readings.map((r) => [`${r.quantity} ${r.position}`, String(r.value)])) : {}
-
-function Head({ page, old }: { page: MachinePage; old: StopRecord | null }) {
-  const { machine, unit, motor } = page
-  const allowed = allowedCurrent(
-    motor?.plate ?? null,
-    machine.unitPlate,
-    machine.serviceVolts,
-    motor?.connectionVolts ?? undefined,
-  )
-  const power = motor?.plate.power === undefined ? '' : ` · ${motor.plate.power} ${motor.plate.powerUnit ?? 'hp'}`
-  return (
-    <header className="stop-head">
-      <div>
-        <h1>
-          {unit.tag} / {machine.tag}
-        </h1>
-        <p>
-          {machine.purpose}
-          {power} ·{' '}
-          {allowed ? `plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V` : 'no plate limit'}
-        </p>
-        {old ? <p>Correcting the stop of {dayTime(old.takenAt)}</p> : null}
-      </div>
-      <Link to={`/machines/${machine.id}`}>Leave</Link>
-    </header>
-  )
-}
-
-function Told({ judgement }: { judgement: Judgement | null }) {
-  const worst = judgement?.verdicts[0]
-  if (!judgement || !worst) return <p className="stop-told quiet">Volts first, then amps. Enter goes on.</p>
-  const share = loadShare(judgement.rail)
-  return (
-    <div className={`stop-told told-${judgement.level}`} role="status">
-      <LevelMark level={judgement.level} filled />
-      <p>
-        {judgement.level === 'ok' ? judgement.headline : worst.because}
-        {judgement.level !== 'ok' && share !== null && worst.check !== 'over-amp'
-          ? ` Load ${show.percent(share)} of plate.`
-          : ''}
-      </p>
-      <p className="quiet">
-        {worst.basis.map((b) => b.text).join(' · ')}
-        {judgement.confidence === 'low' ? ' · not sure yet' : ''}
-      </p>
-    </div>
-  )
-}
-
-const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgement | null }) {
-  return judgement ? <Verdicts verdicts={judgement.verdicts} /> : <p className="quiet">Nothing read yet.</p>
-})
-
-/** The stop page: state, readings, verdict. Digits and Enter carry it all. */
-export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | null }) {
-  const { machine, motor } = page
-  const cells = useMemo(() => cellsOf(machine), [machine])
-  const start = {
-    typed: startTyped(old),
-    state: old?.state ?? unsaid,
-    note: old?.note ?? '',
-    takenAt: old?.takenAt ?? null,
+function startOf(old: StopRecord | null, scale: 'F' | 'C'): Partial<Draft> {
+  if (!old) return {}
+  const took = old.readings.filter((r) => r.how !== undefined && r.how !== 'over-range')
+  return {
+    plan: (old.answers['plan'] as PlanId | undefined) ?? 'running',
+    typed: Object.fromEntries(old.readings.map((r) => [keyOf(r.quantity, r.position), typedOf(r, scale)])),
+    taken: Object.fromEntries(
+      took.map((r) => [
+        keyOf(r.quantity, r.position),
+        { how: r.how ?? 'typed', ...(r.spread === undefined ? {} : { spread: r.spread }) },
+      ]),
+    ),
+    answers: old.answers,
+    passes: old.passes,
+    state: old.state,
+    note: old.note,
+    takenAt: old.takenAt,
   }
-  const { draft, change, forget } = useDraft(machine.id, old?.id ?? null, start)
-  const [step, setStep] = useState<Step>('readings')
+}
+
+/** The stop page: its phases, the gates between them, the checks in each, and what they say. Digits and Enter carry it. */
+export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRecord | null; scale: 'F' | 'C' }) {
+  const { machine, motor } = page
+  const facts = useMemo(() => factsOf(machine), [machine])
+  const { draft, change, forget } = useDraft(machine.id, old?.id ?? null, startOf(old, scale))
+  const steps = useMemo(() => stepsOf(facts, draft.plan), [facts, draft.plan])
+  const [step, setStep] = useState<Step>(() =>
+    draft.plan === 'running'
+      ? firstOf(stepsOf(facts, draft.plan), 'live')
+      : firstOf(stepsOf(facts, draft.plan), 'look'),
+  )
   const [at, setAt] = useState(0)
   const [asking, setAsking] = useState<ReturnType<typeof slipAt>>(null)
   const [save, attempt] = api.useSaveStopMutation()
   const mayAct = useMay('mechanic')
+  const name = api.useSessionQuery({}).data?.person?.name ?? ''
   const judging = useJudging(page)
   const navigate = useNavigate()
-  const inputs = useRef<(HTMLInputElement | null)[]>([])
   const saveButton = useRef<HTMLButtonElement>(null)
   const [openedAt] = useState(() => Date.now())
 
-  const readings = useMemo(() => readingsOf(cells, draft.typed), [cells, draft.typed])
+  const readings = useMemo(() => readingsOf(draft.typed, draft.taken, scale), [draft.typed, draft.taken, scale])
   const stop: Stop = useMemo(
     () => ({
       id: old?.id ?? draft.id,
       at: draft.takenAt === null ? openedAt : Date.parse(draft.takenAt),
       state: draft.state,
       readings,
+      answers: draft.answers,
+      passes: draft.passes,
     }),
-    [old, draft.id, draft.takenAt, draft.state, readings, openedAt],
+    [old, draft.id, draft.takenAt, draft.state, draft.answers, draft.passes, readings, openedAt],
   )
-  const judgement = useMemo(
-    () => (judging && readings.length > 0 ? judge(judging(stop)) : null),
-    [judging, stop, readings.length],
-  )
+  const something = readings.length > 0 || Object.keys(draft.answers).length > 0 || draft.plan !== 'running'
+  const judgement = useMemo(() => (judging && something ? judge(judging(stop)) : null), [judging, stop, something])
   const plateAmps =
     allowedCurrent(motor?.plate ?? null, machine.unitPlate, machine.serviceVolts, motor?.connectionVolts ?? undefined)
       ?.amps ?? null
-  const guard = (cell: Cell) =>
+  const guard = (cell: Pick<Cell, 'quantity' | 'position'>) =>
     slipAt(
       cell,
       readings,
@@ -145,20 +90,43 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
       draft.meant,
     )
 
-  useEffect(() => {
-    if (step === 'readings') inputs.current[at]?.focus()
-    if (step === 'judge') saveButton.current?.focus()
-  }, [step, at])
-
-  const cell = cells[at]
-  const isBad = (c: Cell) => (draft.typed[c.key] ?? '') !== '' && parseFigure(draft.typed[c.key] ?? '') === null
-  const type = (c: Cell, text: string) => {
+  const checks = checksOf(facts, draft.plan, step.phase)
+  const check = checks.find((c) => c.id === step.check) ?? null
+  const cells = check ? cellsOf(check.groups(facts), scale) : []
+  const go = useCallback((to: Step) => {
     setAsking(null)
-    change({ typed: { ...draft.typed, [c.key]: text.replace(',', '.') } })
+    setAt(0)
+    setStep(to)
+  }, [])
+  useEffect(() => {
+    if (step.phase === 'judge') saveButton.current?.focus()
+  }, [step.phase])
+
+  const gated = draft.plan === 'full' || draft.plan === 'dead'
+  const gateId = step.phase === 'restore' && step.check !== 'inhibit' ? 'restore' : gateBefore[step.phase]
+  const gate = gated ? (judgement?.gates.find((g) => g.id === gateId && !g.open) ?? null) : null
+  const behind: Record<string, Step> = {
+    dead: firstOf(steps, 'safe'),
+    restore: firstOf(steps, 'restore'),
+    live: { phase: 'restore', check: 'line-side' },
   }
+
+  const type = (c: Cell, text: string, how?: Draft['taken'][string]) => {
+    setAsking(null)
+    change((o) => {
+      const { [c.key]: _was, ...rest } = o.taken
+      return { typed: { ...o.typed, [c.key]: text.replace(',', '.') }, taken: how ? { ...rest, [c.key]: how } : rest }
+    })
+  }
+  const answer = (id: string, value: string | null) =>
+    change((o) => {
+      const { [id]: _was, ...rest } = o.answers
+      return { answers: { ...rest, ...(value === null ? {} : { [id]: value }) } }
+    })
+  const cell = cells[at]
   const next = () => {
-    if (!cell || isBad(cell)) return
-    const slip = asking ? null : guard(cell)
+    if (cell && isBad(cell, draft.typed[cell.key] ?? '')) return
+    const slip = asking || !cell ? null : guard(cell)
     if (slip) {
       setAsking(slip)
       return
@@ -167,24 +135,35 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
       change({ meant: [...draft.meant, asking.token] })
       setAsking(null)
     }
-    const required = cells.filter((c) => c.group !== 'also').length
-    const after = at + 1
-    // Hz and rpm come in the way only where a drive makes them part of every reading.
-    if (after >= cells.length || (after >= required && (!machine.hasDrive || after > required))) setStep('judge')
-    else setAt(after)
+    const after = cells.findIndex((c, i) => i > at && !c.also)
+    if (cell && after >= 0 && !cell.also) setAt(after)
+    else if (cell?.also && cells[at + 1]) setAt(at + 1)
+    else go(stepFrom(steps, step, 1))
   }
   const previous = () => {
     setAsking(null)
-    setAt(Math.max(0, at - 1))
+    if (at > 0) setAt(at - 1)
+    else go(stepFrom(steps, step, -1))
+  }
+  /** Where a text stands that is no figure, or that nobody has confirmed. */
+  const doubtful = (): { step: Step; at: number; slip: ReturnType<typeof slipAt> } | null => {
+    for (const s of steps) {
+      const own = checksOf(facts, draft.plan, s.phase).find((c) => c.id === s.check)
+      const list = own ? cellsOf(own.groups(facts), scale) : []
+      for (const [i, c] of list.entries()) {
+        if (isBad(c, draft.typed[c.key] ?? '')) return { step: s, at: i, slip: null }
+        const slip = guard(c)
+        if (slip) return { step: s, at: i, slip }
+      }
+    }
+    return null
   }
   const send = () => {
-    const bad = cells.findIndex((c) => isBad(c))
-    const slipped = bad >= 0 ? bad : cells.findIndex((c) => guard(c) !== null)
-    if (slipped >= 0) {
-      const c = cells[slipped]
-      setAt(slipped)
-      setStep('readings')
-      setAsking(c && bad < 0 ? guard(c) : null)
+    const doubt = doubtful()
+    if (doubt) {
+      go(doubt.step)
+      setAt(doubt.at)
+      setAsking(doubt.slip)
       return
     }
     void save({
@@ -194,6 +173,8 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
         takenAt: draft.takenAt ?? new Date(openedAt).toISOString(),
         state: draft.state,
         readings,
+        answers: { ...draft.answers, ...(draft.plan === 'running' ? {} : { plan: draft.plan }) },
+        passes: [...draft.passes],
         note: draft.note,
         supersedes: old?.id ?? null,
         reason: draft.reason,
@@ -212,146 +193,89 @@ export function StopForm({ page, old }: { page: MachinePage; old: StopRecord | n
   // The line beside the cells is told at every key; the long list follows as soon as the hand leaves time.
   const settled = useDeferredValue(judgement)
   const setState = useCallback((state: StopState) => change({ state }), [change])
+  const setPlan = (plan: PlanId) => {
+    change({ plan })
+    go(firstOf(stepsOf(facts, plan), plan === 'running' ? 'live' : 'look'))
+  }
 
   if (!mayAct)
     return <p className="page">You are signed in to look, not to write. A mechanic or a lead can take a stop.</p>
-  const failure = attempt.error as Failure | undefined
+  const goPhase = (phase: PhaseId) => go(firstOf(steps, phase))
   return (
     <div
-      className={`stop stop-at-${step}`}
+      className={`stop stop-at-${step.phase} stop-plan-${draft.plan}`}
       onKeyDown={(e) => {
         if (e.key === 'Escape') void navigate(`/machines/${machine.id}`)
       }}
     >
       <Head page={page} old={old} />
-      <nav className="stop-steps" aria-label="Steps">
-        {steps.map(([s, words]) => (
-          <button key={s} type="button" aria-current={step === s ? 'step' : undefined} onClick={() => setStep(s)}>
-            {words}
-            {s === 'state' && Object.values(draft.state).every((v) => v === null) ? <small> not said</small> : null}
-          </button>
-        ))}
-      </nav>
-      <section className="stop-part part-state" aria-label="State">
-        <h2>The state it is in</h2>
-        <StateForm machine={machine} state={draft.state} onChange={setState} />
-      </section>
-      <section className="stop-part part-readings" aria-label="Readings">
-        {(['volts', 'amps', 'also'] as const).map((group) => {
-          const own = cells.filter((c) => c.group === group)
-          return (
-            <div key={group} className={`stop-group group-${group}`}>
-              <div className="stop-group-head">
-                <h2>{group === 'volts' && machine.phases === 1 ? 'Volts' : groupWords[group]}</h2>
-                {group === 'also' ? null : <span className="quiet">{lastFigures(page, own, old)}</span>}
-              </div>
-              <div className="stop-cells">
-                {own.map((c) => {
-                  const i = cells.indexOf(c)
-                  return (
-                    <label
-                      key={c.key}
-                      className={`stop-cell${i === at && step === 'readings' ? ' cell-here' : ''}${isBad(c) ? ' cell-bad' : ''}`}
-                    >
-                      <span>{c.label}</span>
-                      <input
-                        ref={(el) => {
-                          inputs.current[i] = el
-                        }}
-                        inputMode={window.matchMedia('(max-width: 900px)').matches ? 'none' : 'decimal'}
-                        autoComplete="off"
-                        value={draft.typed[c.key] ?? ''}
-                        aria-label={`${c.group === 'also' ? '' : `${c.group} `}${c.label}, ${c.unit}`}
-                        aria-invalid={isBad(c)}
-                        onChange={(e) => type(c, e.target.value)}
-                        onFocus={() => {
-                          setStep('readings')
-                          if (i !== at) {
-                            setAsking(null)
-                            setAt(i)
-                          }
-                        }}
-                        onKeyDown={(e) => {
-                          if (e.key === 'Enter') {
-                            e.preventDefault()
-                            next()
-                          }
-                        }}
-                      />
-                      <i>{c.unit}</i>
-                    </label>
-                  )
-                })}
-              </div>
-            </div>
-          )
-        })}
-        <div className="stop-rail">{judgement ? <LoadRail rail={judgement.rail} full /> : null}</div>
-        {asking ? (
-          <div className="stop-told stop-asking" role="alert">
-            <p>
-              <b>Is that right?</b> {asking.slip.asks}
-            </p>
-            <div className="row">
-              <Button type="primary" onClick={next}>
-                Yes, it reads that
-              </Button>
-              <Button
-                onClick={() => {
-                  if (cell) type(cell, '')
-                  inputs.current[at]?.focus()
-                }}
-              >
-                Type it again
-              </Button>
-            </div>
-          </div>
-        ) : cell && isBad(cell) ? (
-          <p className="stop-told told-fix" role="alert">
-            “{draft.typed[cell.key]}” is not a figure.
-          </p>
-        ) : (
-          <Told judgement={judgement} />
+      <PhaseNav
+        plan={draft.plan}
+        here={step.phase}
+        gates={judgement?.gates ?? []}
+        unsaid={Object.values(draft.state).every((v) => v === null)}
+        go={goPhase}
+      />
+      <div className="stop-work">
+        {gate ? null : (
+          <CheckNav
+            checks={checks}
+            withState={step.phase === 'look'}
+            here={step.check}
+            judgement={settled}
+            go={(id) => go({ phase: step.phase, check: id })}
+          />
         )}
-        <Keypad
-          onKey={(k) => cell && type(cell, `${draft.typed[cell.key] ?? ''}${k}`)}
-          onErase={() => cell && type(cell, (draft.typed[cell.key] ?? '').slice(0, -1))}
-          onPrevious={previous}
-          onNext={next}
-        />
-      </section>
-      <section className="stop-part part-judge" aria-label="Judge">
-        <AllVerdicts judgement={settled} />
-        <div className="stack stop-save">
-          <Field label="Note">
-            <Input.TextArea
-              value={draft.note}
-              autoSize={{ minRows: 1, maxRows: 4 }}
-              maxLength={1000}
-              onChange={(e) => change({ note: e.target.value })}
-            />
-          </Field>
-          {old ? (
-            <Field label="Why it is corrected">
-              <Input value={draft.reason} maxLength={400} onChange={(e) => change({ reason: e.target.value })} />
-            </Field>
-          ) : null}
-          <FailureNote failure={failure} kept={`Kept on this device, ${readings.length} readings waiting.`} />
-          <Button
-            ref={saveButton}
-            type="primary"
-            size="large"
-            block
-            loading={attempt.isLoading}
-            disabled={
-              (readings.length === 0 && draft.note.trim() === '') || (old !== null && draft.reason.trim() === '')
-            }
-            onClick={send}
-          >
-            {old ? 'Save correction' : failure?.noSignal ? 'Try again' : 'Save stop'}
-          </Button>
-        </div>
-      </section>
+        {gate ? (
+          <GateNote
+            key={gate.id}
+            gate={gate}
+            name={name}
+            back={() => go(behind[gate.id] ?? step)}
+            pass={(p) => change((o) => ({ passes: [...o.passes.filter((x) => x.gate !== p.gate), p] }))}
+          />
+        ) : step.check === stateStep ? (
+          <section className="stop-part part-state" aria-label="State">
+            <PlanChoice plan={draft.plan} set={setPlan} />
+            <h2>The state it is in</h2>
+            <StateForm machine={machine} state={draft.state} onChange={setState} />
+          </section>
+        ) : check ? (
+          <CheckCard
+            key={check.id}
+            check={check}
+            page={page}
+            old={old}
+            draft={draft}
+            scale={scale}
+            judgement={judgement}
+            at={at}
+            asking={asking}
+            focus={(i) => {
+              if (i !== at) {
+                setAsking(null)
+                setAt(i)
+              }
+            }}
+            type={type}
+            answer={answer}
+            next={next}
+            previous={previous}
+            again={(c) => type(c, '')}
+          />
+        ) : null}
+      </div>
+      <JudgePart
+        judgement={settled}
+        draft={draft}
+        old={old}
+        count={readings.length}
+        failure={attempt.error as Failure | undefined}
+        saving={attempt.isLoading}
+        button={saveButton}
+        change={change}
+        send={send}
+      />
     </div>
   )
 }

@@ -10,6 +10,7 @@ export function StopScreen() {
   const id = useParams()['id'] ?? ''
   const [params] = useSearchParams()
   const corrects = params.get('corrects')
+  const rules = api.useRulesQuery({}).data?.rules
   const query = api.useMachinePageQuery({ params: { id } })
   const page: MachinePage | undefined = query.currentData
   if (query.error && !page)
@@ -18,8 +19,8 @@ export function StopScreen() {
         <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page || !rules) return <p className="page">Loading …</p>
   const old: StopRecord | undefined = corrects === null ? undefined : page.stops.find((s) => s.id === corrects)
   if (corrects !== null && !old) return <p className="page">That stop is not among those in hand.</p>
-  return <StopForm key={`${id} ${corrects ?? ''}`} page={page} old={old ?? null} />
+  return <StopForm key={`${id} ${corrects ?? ''}`} page={page} old={old ?? null} scale={rules.temperature} />
 }

@@ -1,14 +1,20 @@
-import type { StopState } from '@motor-round/core/trend'
-import { unsaid } from '@motor-round/core/trend'
+import type { PlanId } from '@motor-round/core/judge'
+import { unsaid, type GatePass, type StopState } from '@motor-round/core/trend'
 import { useCallback, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import type { Typed } from './cells.ts'
+import type { Taken, Typed } from './cells.ts'
 
 /** A stop that is being taken. Kept on this device at every key, until the server has it. */
 export interface Draft {
   readonly id: string
+  readonly plan: PlanId
   readonly typed: Typed
+  readonly taken: Taken
+  readonly answers: Readonly<Record<string, string>>
+  readonly passes: readonly GatePass[]
   readonly state: StopState
+  /** When the voltage of a timed insulation test was put on, ms since 1970. */
+  readonly clock: number | null
   readonly note: string
   readonly reason: string
   readonly takenAt: string | null
@@ -30,16 +36,29 @@ function load(key: string): Draft | null {
   }
 }
 
-const empty = (): Draft => ({ id: uuid(), typed: {}, state: unsaid, note: '', reason: '', takenAt: null, meant: [] })
+const empty = (): Draft => ({
+  id: uuid(),
+  plan: 'running',
+  typed: {},
+  taken: {},
+  answers: {},
+  passes: [],
+  state: unsaid,
+  clock: null,
+  note: '',
+  reason: '',
+  takenAt: null,
+  meant: [],
+})
 
 /** The draft of a machine, with what it starts from when there is none. */
 export function useDraft(machineId: string, corrects: string | null, start: Partial<Draft>) {
   const key = storeKey(machineId, corrects)
   const [draft, setDraft] = useState<Draft>(() => load(key) ?? { ...empty(), ...start })
   const change = useCallback(
-    (part: Partial<Draft>) =>
+    (part: Partial<Draft> | ((old: Draft) => Partial<Draft>)) =>
       setDraft((old) => {
-        const next = { ...old, ...part }
+        const next = { ...old, ...(typeof part === 'function' ? part(old) : part) }
         localStorage.setItem(key, JSON.stringify(next))
         return next
       }),

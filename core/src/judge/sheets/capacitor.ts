@@ -1,0 +1,146 @@
+import { capacitanceUnderLoad, capacitorDeviation, underLoadUncertainty } from '../../electrical/index.ts'
+import { houseRule, plateBasis, practice } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { cells, singlePhase, type SheetCheck } from './sheet.ts'
+
+type Section = 'run' | 'second'
+
+/** Measured off the circuit, or computed under load. Microfarads, with how unsure it is as a fraction. */
+function measured(c: Context, section: Section): { uf: number; unsure: number; underLoad: boolean } | null {
+  const off = c.value('capacitance', section)
+  if (off !== undefined) return { uf: off, unsure: 0.01, underLoad: false }
+  const amps = c.value('capacitor_amps', section)
+  const volts = c.value('capacitor_volts', section)
+  if (amps === undefined || volts === undefined || volts <= 0) return null
+  return { uf: capacitanceUnderLoad(amps, volts, c.supplyHz), unsure: underLoadUncertainty, underLoad: true }
+}
+
+const marked = (c: Context, section: Section): number | null => c.machine.controls.capacitor?.[section] ?? null
+
+/** Measured against its own marking: is it healthy? */
+const capacitorHealth: Check = {
+  id: 'capacitor',
+  title: 'Capacitor against its marking',
+  applies: (c) => (['run', 'second'] as const).some((s) => measured(c, s) !== null),
+  judge(c) {
+    const sections = (['run', 'second'] as const).flatMap((s) => {
+      const m = measured(c, s)
+      const mark = marked(c, s) ?? (s === 'run' ? (c.motor?.plate.capacitorUf ?? null) : null)
+      return m ? [{ ...m, mark, words: s === 'run' ? '' : 'Second section ' }] : []
+    })
+    const low = c.limit('capacitor-low')
+    const high = c.limit('capacitor-high')
+    const tolerance = c.machine.controls.capacitor?.tolerance ?? null
+    const floor = -(tolerance ?? low.value)
+    const known = sections.filter((s) => s.mark !== null)
+    const first = sections[0]
+    if (known.length === 0 || !first)
+      return verdict(this, {
+        level: 'watch',
+        value: first?.uf ?? null,
+        basis: [practice()],
+        because: `${show.microfarads(first?.uf ?? 0)}, but neither its marking nor the plate’s value is in the book.`,
+        next: 'Read the can and write the marking under Edit.',
+        confidence: 'low',
+      })
+    const worst = known
+      .map((s) => ({ ...s, off: capacitorDeviation(s.uf, s.mark ?? 1) }))
+      .reduce((a, b) => (Math.abs(b.off) > Math.abs(a.off) ? b : a))
+    const told = `${worst.words}${show.microfarads(worst.uf)} on ${show.microfarads(worst.mark ?? 0)} marked, ${show.signed(worst.off * 100, 1)} %${worst.underLoad ? ', computed under load' : ''}`
+    const basis = [tolerance === null ? low.basis : plateBasis(`the can: ±${show.percent(tolerance)}`)]
+    const said = { value: worst.off, limit: floor, basis }
+    if (worst.off < floor - worst.unsure)
+      return verdict(this, {
+        ...said,
+        level: 'fix',
+        because: `${told}: weak. It starts badly and the winding runs hot.`,
+        next: 'Discharge it and change it; same microfarads, voltage as high or higher.',
+      })
+    if (worst.off < floor + worst.unsure && worst.off < 0)
+      return verdict(this, {
+        ...said,
+        level: worst.off < floor ? 'fix' : 'watch',
+        because: `${told}: on the edge of its tolerance${worst.underLoad ? ', within what clamp and meter can tell' : ''}.`,
+        next: 'Measure it off the circuit; change it if it stays.',
+        confidence: 'low',
+      })
+    if (worst.off > high.value)
+      return verdict(this, {
+        ...said,
+        limit: high.value,
+        level: 'watch',
+        because: `${told}: more than it should be. Misread, or not the can that is in the book.`,
+        next: 'Read the marking again.',
+      })
+    return verdict(this, { ...said, level: 'ok', because: `${told}: good.`, next: 'Nothing to do.' })
+  },
+}
+
+/** What is fitted against what the motor asks for: is it the right one? */
+const capacitorFits: Check = {
+  id: 'capacitor-fits',
+  title: 'The capacitor the motor asks for',
+  applies: (c) => c.machine.phases === 1 && c.motor?.plate.capacitorUf !== undefined && marked(c, 'run') !== null,
+  judge(c) {
+    const wanted = c.motor?.plate.capacitorUf ?? 0
+    const fitted = marked(c, 'run') ?? 0
+    const basis = [plateBasis('the motor plate'), houseRule(`house rule: capacitor, ${c.rules.capacitor}`)]
+    const volts = c.machine.controls.capacitor?.volts ?? null
+    const wantedVolts = c.motor?.plate.capacitorVolts ?? null
+    const off = fitted / wanted - 1
+    if (Math.abs(off) > 0.01)
+      return verdict(this, {
+        level: 'fix',
+        value: fitted,
+        limit: wanted,
+        basis,
+        because: `A ${show.microfarads(fitted)} can on a motor that asks for ${show.microfarads(wanted)}: healthy or not, it is the wrong one.`,
+        next: 'Change it to the value of the motor’s plate; the old can says nothing.',
+      })
+    if (volts !== null && wantedVolts !== null && volts < wantedVolts)
+      return verdict(this, {
+        level: 'fix',
+        value: volts,
+        limit: wantedVolts,
+        basis,
+        because: `The can is made for ${show.volts(volts)} V, the motor asks for ${show.volts(wantedVolts)} V.`,
+        next: 'Change it: voltage equal or higher, never lower.',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: fitted,
+      limit: wanted,
+      basis,
+      because: `${show.microfarads(fitted)} fitted, as the motor’s plate asks.`,
+      next: 'Nothing to do.',
+    })
+  },
+}
+
+export const capacitor: SheetCheck = {
+  id: 'capacitor',
+  phase: 'dead',
+  title: 'Capacitor',
+  how: 'Discharged and off the circuit on the meter; or its amps and volts while it runs.',
+  caution: 'Discharge through a resistor, then prove. It can hold its charge for minutes.',
+  for: singlePhase,
+  groups: (m) => {
+    const dual = m.controls.capacitor?.second != null
+    const where = dual ? (['run', 'second'] as const) : (['run'] as const)
+    const labels = dual ? ['Fan section', 'Second section'] : ['Measured']
+    return [
+      { title: 'Off the circuit', asks: cells('capacitance', where, labels) },
+      {
+        title: 'Or under load',
+        asks: [
+          ...cells('capacitor_amps', where, dual ? ['Fan lead', 'Second lead'] : ['Its lead']),
+          ...cells('capacitor_volts', where, dual ? ['Across fan', 'Across second'] : ['Across it']),
+        ],
+        also: true,
+      },
+    ]
+  },
+  judges: [capacitorHealth, capacitorFits],
+}

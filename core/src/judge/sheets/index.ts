@@ -1,0 +1,16 @@
+export { insulationAdvice } from './insulation.ts'
+export { insulationHistory, insulationOf, type InsulationFigure } from './insulation-facts.ts'
+export { checksOf, sheetChecks, sheetJudges } from './register.ts'
+export {
+  phases,
+  planAsk,
+  plans,
+  type Ask,
+  type AskGroup,
+  type ChoiceAsk,
+  type PhaseId,
+  type PlanId,
+  type ReadingAsk,
+  type SheetCheck,
+  type TextAsk,
+} from './sheet.ts'

@@ -1,0 +1,126 @@
+import { practice } from '../../limits/index.ts'
+import { verdict, type Check } from '../check.ts'
+import { aliveBecause, deadGate, deadPositions } from '../gates.ts'
+import { always, cells, choice, line, yesNo, type SheetCheck } from './sheet.ts'
+
+const deadTests = [
+  'winding_ohms',
+  'ground_ohms',
+  'megohms',
+  'megohms_at',
+  'capacitance',
+  'pole_ohms',
+  'fuse_ohms',
+] as const
+
+/** Locked out and proven dead, before any hand goes in. */
+const deadProof: Check = {
+  id: 'dead-proof',
+  title: 'Proof of dead',
+  applies: (c) =>
+    c.has('dead_ll', 'dead_lg', 'stored_volts') ||
+    // Of tests that were read in from a file, or taken at another stop, nobody can say how they were made safe.
+    (Object.keys(c.stop.answers ?? {}).length > 0 &&
+      c.stop.readings.some((r) => r.at === undefined && (deadTests as readonly string[]).includes(r.quantity))),
+  judge(c) {
+    const basis = [practice('every pair and every leg to ground, the meter proven before and after')]
+    const alive = aliveBecause(c)
+    if (alive)
+      return verdict(this, {
+        level: 'stop',
+        limit: c.limit('dead-volts').value,
+        basis: [c.limit('dead-volts').basis, ...basis],
+        because: alive,
+        next: 'Keep hands out. Find the feed, open and lock it, and prove again from the start.',
+      })
+    const gate = deadGate(c)
+    const missing = gate.steps.filter((s) => !s.met)
+    if (missing.length > 0)
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        because: `${gate.passed ? `${gate.passed.by} went on: ${gate.passed.reason}. ` : ''}Not recorded: ${missing.map((s) => s.words.charAt(0).toLowerCase() + s.words.slice(1)).join('; ')}.`,
+        next: 'Take what is missing before hands go in.',
+        confidence: 'low',
+      })
+    return verdict(this, {
+      level: 'ok',
+      limit: c.limit('dead-volts').value,
+      basis,
+      because: 'Measured: nothing on any pair or leg, the meter proven before and after.',
+      next: 'Measured then, not now: prove again when anything has changed.',
+    })
+  },
+}
+
+export const lockOut: SheetCheck = {
+  id: 'lock-out',
+  phase: 'safe',
+  title: 'Stop, open, lock',
+  how: 'Let it stop in order, open the disconnect, your own lock and tag on it, the key with you.',
+  caution: 'By the site’s own lock-out procedure and qualified people. This page records; it permits nothing.',
+  for: always,
+  groups: (m) => [
+    {
+      title: 'Lock',
+      asks: [
+        yesNo('lock.on', 'Disconnect open, locked, tagged'),
+        line('lock.number', 'Lock or tag number'),
+        line('lock.key', 'Who holds the key'),
+      ],
+    },
+    {
+      title: 'Every other source',
+      asks: [
+        choice('lock.others', 'Second feed, control feed, sister breaker', [
+          ['none', 'None'],
+          ['locked', 'Locked too'],
+          ['unknown', 'Not known'],
+        ]),
+      ],
+    },
+    {
+      title: 'Wheel',
+      asks: [
+        choice('windmill', 'The wheel is', [
+          ['still', 'Still'],
+          ['held', 'Held or chocked'],
+          ['turning', 'Turning in the wind'],
+        ]),
+      ],
+    },
+    ...(m.hasDrive ? [{ title: 'Drive', asks: [line('lock.wait', 'Minutes waited, by the label')] }] : []),
+  ],
+  judges: [],
+}
+
+export const proveDead: SheetCheck = {
+  id: 'prove-dead',
+  phase: 'safe',
+  title: 'Prove dead',
+  how: 'Meter on a known live source; every pair; every leg to ground; the known source again.',
+  caution: 'Line to line zero is not dead: a leg can reach the others through the winding. Read each leg to ground.',
+  for: always,
+  groups(m) {
+    const { pairs, legs } = deadPositions(m.phases)
+    const low = m.serviceVolts < 180
+    return [
+      { title: 'Meter proven, before', asks: cells('proof_volts', ['before'], ['Known source']) },
+      { title: 'Line to line', asks: cells('dead_ll', pairs, m.phases === 1 && low ? ['L1-N'] : pairs) },
+      { title: 'Line to ground', asks: cells('dead_lg', legs, m.phases === 1 && low ? ['L1', 'N'] : legs) },
+      { title: 'Meter proven, after', asks: cells('proof_volts', ['after'], ['Known source']) },
+      ...(m.phases === 1 || m.hasDrive
+        ? [
+            {
+              title: 'Stored',
+              asks: [
+                ...(m.phases === 1 ? cells('stored_volts', ['capacitor'], ['Capacitor']) : []),
+                ...(m.hasDrive ? cells('stored_volts', ['bus'], ['Drive bus, DC']) : []),
+              ],
+            },
+          ]
+        : []),
+    ]
+  },
+  judges: [deadProof],
+}

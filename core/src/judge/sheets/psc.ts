@@ -1,0 +1,115 @@
+import { pscLeads, type PscPast } from '../../electrical/index.ts'
+import { practice, standard } from '../../limits/index.ts'
+import { show, wirePairs, type ThreePhase } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { cells, choice, singlePhase, type SheetCheck } from './sheet.ts'
+
+const names = ['A', 'B', 'C']
+
+/** Run and start ohms of an earlier whole reading of this motor. */
+function pastOf(c: Context): PscPast | null {
+  for (const s of [...c.history].sort((a, b) => b.at - a.at)) {
+    if (s.at >= c.stop.at || s.at < (c.motor?.fittedAt ?? -Infinity)) continue
+    const own = wirePairs.map((p) => s.readings.find((r) => r.quantity === 'winding_ohms' && r.position === p))
+    if (own.some((r) => r === undefined || r.how === 'over-range')) continue
+    const found = pscLeads(own.map((r) => r?.value ?? 0) as unknown as ThreePhase, [false, false, false])
+    if (found.kind === 'leads found') return { run: found.runOhms, start: found.startOhms }
+  }
+  return null
+}
+
+/** Common, run and start by three readings; an open protector told from a burnt winding. */
+const pscWinding: Check = {
+  id: 'psc-winding',
+  title: 'Single-phase winding',
+  applies: (c) => c.machine.phases === 1 && wirePairs.some((p) => c.reading('winding_ohms', p)),
+  judge(c) {
+    const own = wirePairs.map((p) => c.reading('winding_ohms', p))
+    const basis = [standard('run to start is the sum of run and start')]
+    const given = own.filter((r) => r !== undefined)
+    if (given.length < 3)
+      return verdict(this, {
+        level: 'watch',
+        basis: [practice('three pairs, each once')],
+        because: `Only ${given.map((r) => r.position).join(' and ')} read.`,
+        next: 'Read the missing pair.',
+        confidence: 'low',
+      })
+    const pairs = given.map((r) => r.value) as unknown as ThreePhase
+    const open = given.map((r) => r.how === 'over-range') as unknown as [boolean, boolean, boolean]
+    const shown = given.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
+    const said = pscLeads(pairs, open, pastOf(c))
+    switch (said.kind) {
+      case 'leads found':
+        return verdict(this, {
+          level: 'ok',
+          value: said.misfit,
+          basis,
+          because: `${shown}: ${names[said.common] ?? ''} is common, ${names[said.run] ?? ''} run (${show.ohms(said.runOhms)}), ${names[said.start] ?? ''} start (${show.ohms(said.startOhms)}); they add up.`,
+          next: 'Write the colours down before anything is moved.',
+        })
+      case 'one lead open': {
+        const hot = c.answer('psc.body') === 'hot'
+        const lead = names[said.lead] ?? ''
+        if (said.says === 'winding')
+          return verdict(this, {
+            level: 'stop',
+            basis,
+            because: `${shown}: ${lead} is open and the pair left is one winding, as it read when whole. The other winding is burnt through.`,
+            next: 'Leave it locked out. It holds a little current and does not turn: it wants a motor.',
+          })
+        return verdict(this, {
+          level: 'fix',
+          basis,
+          because: `${shown}: ${lead} is open to both. ${
+            said.says === 'protector'
+              ? 'The pair left is run and start together, so common is open: the protector inside, or for good.'
+              : 'A hot protector and a burnt winding read the same until it is cool.'
+          }${hot ? ' The body is hot, which speaks for the protector.' : ''}`,
+          next: 'Let it cool for an hour, hand on the shell, power locked out; read again. A protector that closes means overload or no air: find why.',
+          confidence: 'low',
+        })
+      }
+      case 'all open':
+        return verdict(this, {
+          level: 'stop',
+          basis,
+          because: `${shown}: nothing reads. Burnt out, or the wires are off.`,
+          next: 'Leave it locked out; read at the motor’s own leads once more.',
+        })
+      case 'do not add up':
+        return verdict(this, {
+          level: 'fix',
+          basis,
+          because: `${shown}: they do not add up. Turns are shorted, or a pair was read twice.`,
+          next: 'Read all three again, each pair once.',
+          confidence: 'low',
+        })
+    }
+  },
+}
+
+export const psc: SheetCheck = {
+  id: 'psc',
+  phase: 'dead',
+  title: 'Single-phase winding',
+  how: 'Capacitor discharged and off; three readings between the three wires, then one to the shell.',
+  caution: 'Discharge the capacitor through a resistor first. A body too hot to touch is an overload.',
+  for: singlePhase,
+  groups: () => [
+    { title: 'Wire to wire', asks: cells('winding_ohms', wirePairs) },
+    { title: 'To the shell, ohm scale', asks: cells('ground_ohms', ['T1'], ['Any wire']) },
+    {
+      title: 'Body',
+      asks: [
+        choice('psc.body', 'Touched', [
+          ['cool', 'Cool'],
+          ['warm', 'Warm'],
+          ['hot', 'Too hot to touch'],
+        ]),
+      ],
+    },
+  ],
+  judges: [pscWinding],
+}

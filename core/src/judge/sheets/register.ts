@@ -1,0 +1,59 @@
+import type { Check } from '../check.ts'
+import type { MachineFacts } from '../input.ts'
+import { capacitor } from './capacitor.ts'
+import { contactDrop } from './contact-drop.ts'
+import { contacts, terminalsSheet } from './contacts.ts'
+import { found } from './found.ts'
+import { groundCurrentSheet } from './ground-current.ts'
+import { insulation, insulationCurve, insulationSingle } from './insulation.ts'
+import { leadRollSheet } from './lead-roll.ts'
+import { leave } from './leave.ts'
+import { lineSideSheet } from './line-side.ts'
+import { lockOut, proveDead } from './make-safe.ts'
+import { protection } from './protection.ts'
+import { psc } from './psc.ts'
+import { inhibit, rotation } from './restore.ts'
+import { running } from './running.ts'
+import type { PhaseId, PlanId, SheetCheck } from './sheet.ts'
+import { spin } from './spin.ts'
+import { inrush, singleStart } from './starts.ts'
+import { temperatures } from './temperatures.ts'
+import { controlPowerSheet, powerTransformerSheet } from './transformers.ts'
+import { winding } from './winding.ts'
+
+/** Every check of the stop page, in the order it is walked. A new one is one file and one line here. */
+export const sheetChecks: readonly SheetCheck[] = [
+  found,
+  groundCurrentSheet,
+  lockOut,
+  proveDead,
+  spin,
+  winding,
+  psc,
+  insulation,
+  insulationCurve,
+  insulationSingle,
+  capacitor,
+  contacts,
+  terminalsSheet,
+  protection,
+  inhibit,
+  lineSideSheet,
+  powerTransformerSheet,
+  controlPowerSheet,
+  rotation,
+  running,
+  inrush,
+  singleStart,
+  contactDrop,
+  temperatures,
+  leadRollSheet,
+  leave,
+]
+
+/** What the checks of the page tell, most urgent kind first. */
+export const sheetJudges: readonly Check[] = sheetChecks.flatMap((s) => s.judges)
+
+/** The checks of one phase that fit a machine; a stop of running amps alone asks for those alone. */
+export const checksOf = (machine: MachineFacts, plan: PlanId, phase: PhaseId): readonly SheetCheck[] =>
+  sheetChecks.filter((c) => c.phase === phase && c.for(machine) && (plan !== 'running' || c.id === running.id))

@@ -1,0 +1,109 @@
+import type { QuantityCode } from '../../quantity/index.ts'
+import type { Check } from '../check.ts'
+import type { MachineFacts } from '../input.ts'
+
+/** A stop as the trade walks it. */
+export const phases = [
+  { id: 'look', words: 'Look' },
+  { id: 'safe', words: 'Make safe' },
+  { id: 'dead', words: 'Dead' },
+  { id: 'restore', words: 'Restore' },
+  { id: 'live', words: 'Live' },
+  { id: 'judge', words: 'Judge' },
+  { id: 'leave', words: 'Leave' },
+] as const
+export type PhaseId = (typeof phases)[number]['id']
+
+/** A figure to read: a cell of the page. */
+export interface ReadingAsk {
+  readonly kind: 'reading'
+  readonly quantity: QuantityCode
+  readonly position: string
+  readonly label: string
+}
+
+/** A word to choose: kept under its id. */
+export interface ChoiceAsk {
+  readonly kind: 'choice'
+  readonly id: string
+  readonly label: string
+  readonly options: readonly (readonly [value: string, words: string])[]
+}
+
+/** A short line to write: a lock's number, a name. */
+export interface TextAsk {
+  readonly kind: 'text'
+  readonly id: string
+  readonly label: string
+}
+
+export type Ask = ReadingAsk | ChoiceAsk | TextAsk
+
+/** Asks that stand side by side under one heading. `also`: only if it was read anyway; Next passes it by. */
+export interface AskGroup {
+  readonly title: string
+  readonly asks: readonly Ask[]
+  readonly also?: boolean
+}
+
+/**
+ * One check of the stop page: what it asks, of which machines, how it is done and judged, and its caution. One file
+ * each; a new one is a line in the register.
+ */
+export interface SheetCheck {
+  readonly id: string
+  readonly phase: PhaseId
+  readonly title: string
+  /** How it is done, one sentence. */
+  readonly how: string
+  /** Shown before the check, where it can hurt. */
+  readonly caution: string | null
+  for(machine: MachineFacts): boolean
+  groups(machine: MachineFacts): readonly AskGroup[]
+  /** What is told of these readings; empty where other checks judge them or nothing is to be judged. */
+  readonly judges: readonly Check[]
+}
+
+/** Cells of one quantity at several positions. */
+export const cells = (
+  quantity: QuantityCode,
+  positions: readonly string[],
+  labels: readonly string[] = positions,
+): ReadingAsk[] =>
+  positions.map((position, i) => ({ kind: 'reading', quantity, position, label: labels[i] ?? position }))
+
+export const choice = (id: string, label: string, options: ChoiceAsk['options']): ChoiceAsk => ({
+  kind: 'choice',
+  id,
+  label,
+  options,
+})
+
+export const yesNo = (id: string, label: string): ChoiceAsk =>
+  choice(id, label, [
+    ['yes', 'Yes'],
+    ['no', 'No'],
+  ])
+
+export const line = (id: string, label: string): TextAsk => ({ kind: 'text', id, label })
+
+/** How much of a stop was meant to be taken: what is left out by choice is not missing. */
+export const planAsk = choice('plan', 'This stop', [
+  ['running', 'Running amps'],
+  ['live', 'All live tests'],
+  ['dead', 'Dead tests'],
+  ['full', 'Full electrical'],
+])
+export type PlanId = 'running' | 'live' | 'dead' | 'full'
+
+/** The phases each plan walks. */
+export const plans: Readonly<Record<PlanId, readonly PhaseId[]>> = {
+  running: ['look', 'live', 'judge'],
+  live: ['look', 'live', 'judge', 'leave'],
+  dead: ['look', 'safe', 'dead', 'judge', 'leave'],
+  full: ['look', 'safe', 'dead', 'restore', 'live', 'judge', 'leave'],
+}
+
+export const threePhase = (m: MachineFacts): boolean => m.phases === 3
+export const singlePhase = (m: MachineFacts): boolean => m.phases === 1
+export const always = (): boolean => true

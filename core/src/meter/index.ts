@@ -1,0 +1,1 @@
+export { clampDemand, ohmsDemand, peak, steadiness, type Demand, type Sample, type Steadiness } from './steady.ts'

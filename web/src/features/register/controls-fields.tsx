@@ -1,0 +1,121 @@
+import { Input, Select, Switch } from 'antd'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { Field } from '../../parts/fields/index.ts'
+import type { ControlsDraft } from './controls-draft.ts'
+
+const unknown = { value: '', label: 'not known' } as const
+
+type Texts = {
+  [K in keyof ControlsDraft]: string extends ControlsDraft[K] ? K : never
+}[keyof ControlsDraft]
+
+/** What stands between the supply and the motor: it decides which checks a stop asks for. */
+export function ControlsFields({
+  draft,
+  phases,
+  set,
+  failure,
+}: {
+  draft: ControlsDraft
+  phases: 1 | 3
+  set: (d: Partial<ControlsDraft>) => void
+  failure: Failure | undefined
+}) {
+  const typed = (key: Texts, label: string, path: string, placeholder: string) => (
+    <Field label={label} error={fieldMessage(failure, `controls.${path}`)}>
+      <Input
+        value={draft[key]}
+        inputMode="decimal"
+        placeholder={placeholder}
+        onChange={(e) => set({ [key]: e.target.value })}
+      />
+    </Field>
+  )
+  return (
+    <div className="form-grid">
+      <Field label="Switched by">
+        <Select<ControlsDraft['starter']>
+          aria-label="Switched by"
+          value={draft.starter}
+          options={[
+            unknown,
+            { value: 'starter', label: 'starter with overload' },
+            { value: 'contactor', label: 'contactor' },
+            { value: 'none', label: 'nothing of its own' },
+          ]}
+          onChange={(starter) => set({ starter })}
+        />
+      </Field>
+      <Field label="Lines it opens">
+        <Select<ControlsDraft['poles']>
+          aria-label="Lines it opens"
+          value={draft.poles}
+          options={[
+            unknown,
+            { value: '1', label: 'one pole' },
+            { value: '2', label: 'two poles' },
+            { value: '3', label: 'three poles' },
+          ]}
+          onChange={(poles) => set({ poles })}
+        />
+      </Field>
+      <Field label="Overload protection">
+        <Select<ControlsDraft['overload']>
+          aria-label="Overload protection"
+          value={draft.overload}
+          options={[
+            unknown,
+            { value: 'relay', label: 'relay with a dial' },
+            { value: 'electronic', label: 'electronic, in the drive' },
+            { value: 'internal', label: 'inside the motor' },
+            { value: 'none', label: 'none' },
+          ]}
+          onChange={(overload) => set({ overload })}
+        />
+      </Field>
+      <Field label="Fuse or breaker">
+        <Select<ControlsDraft['protection']>
+          aria-label="Fuse or breaker"
+          value={draft.protection}
+          options={[
+            unknown,
+            { value: 'time-delay fuse', label: 'time-delay fuse' },
+            { value: 'non-time-delay fuse', label: 'fuse without delay' },
+            { value: 'breaker', label: 'breaker' },
+          ]}
+          onChange={(protection) => set({ protection })}
+        />
+      </Field>
+      {typed('protectionAmps', 'Its rating, A', 'protectionAmps', '25')}
+      {typed('controlVolts', 'Control volts, V', 'controlVolts', '24')}
+      {typed('transformerIn', 'Own power transformer, V in', 'transformer.ratedIn', '480')}
+      {typed('transformerOut', 'V out', 'transformer.ratedOut', '208')}
+      {phases === 1 ? (
+        <>
+          {typed('capacitorRun', 'Run capacitor marked, µF', 'capacitor.run', '7.5')}
+          {typed('capacitorSecond', 'Second section, µF', 'capacitor.second', '')}
+          {typed('capacitorVolts', 'Capacitor, V', 'capacitor.volts', '440')}
+          {typed('capacitorTolerance', 'Tolerance printed, ± %', 'capacitor.tolerance', '6')}
+        </>
+      ) : null}
+      <Field label="Gas section in the unit">
+        <span>
+          <Switch
+            aria-label="Gas section in the unit"
+            checked={draft.gasSection}
+            onChange={(gasSection) => set({ gasSection })}
+          />
+        </span>
+      </Field>
+      <Field label="Phase monitor">
+        <span>
+          <Switch
+            aria-label="Phase monitor"
+            checked={draft.phaseMonitor}
+            onChange={(phaseMonitor) => set({ phaseMonitor })}
+          />
+        </span>
+      </Field>
+    </div>
+  )
+}

@@ -1,0 +1,163 @@
+import type { MachinePage, StopRecord } from '@motor-round/contract'
+import type { Judgement, SheetCheck } from '@motor-round/core/judge'
+import type { TemperatureScale } from '@motor-round/core/limits'
+import { show } from '@motor-round/core/quantity'
+import { Button } from 'antd'
+import { useEffect, useRef, type ReactNode } from 'react'
+import { LoadRail } from '../../parts/load-rail/index.ts'
+import { AnswersRow } from './answers-row.tsx'
+import { CellRow } from './cell-row.tsx'
+import { cellsOf, factsOf, isBad, typedOf, type Cell } from './cells.ts'
+import type { slipAt } from './guard.ts'
+import { Keypad } from './keypad.tsx'
+import { Told } from './told.tsx'
+import type { Draft } from './use-draft.ts'
+
+/** What was read here last time, beside the heading. */
+function lastFigures(
+  page: MachinePage,
+  cells: readonly Cell[],
+  old: StopRecord | null,
+  scale: TemperatureScale,
+): string {
+  const at = (s: StopRecord, c: Cell) => s.readings.find((r) => r.quantity === c.quantity && r.position === c.position)
+  const last = page.stops.find((s) => s.supersededBy === null && s.id !== old?.id && cells.some((c) => at(s, c)))
+  if (!last) return ''
+  const found = cells.flatMap((c) => at(last, c) ?? [])
+  const amps = found.every((r) => r.quantity === 'amps')
+  const texts = amps ? show.ampsRow(found.map((r) => r.value)) : found.map((r) => typedOf(r, scale))
+  return `last time ${texts.join('  ')}`
+}
+
+/** One check: how it is done, its caution, its cells and questions, what is told of it, and the keypad. */
+export function CheckCard({
+  check,
+  page,
+  old,
+  draft,
+  scale,
+  judgement,
+  at,
+  asking,
+  focus,
+  type,
+  answer,
+  next,
+  previous,
+  again,
+  children,
+}: {
+  check: SheetCheck
+  page: MachinePage
+  old: StopRecord | null
+  draft: Draft
+  scale: TemperatureScale
+  judgement: Judgement | null
+  at: number
+  asking: ReturnType<typeof slipAt>
+  focus: (i: number) => void
+  type: (c: Cell, text: string) => void
+  answer: (id: string, value: string | null) => void
+  next: () => void
+  previous: () => void
+  again: (c: Cell) => void
+  children?: ReactNode
+}) {
+  const groups = check.groups(factsOf(page.machine))
+  const cells = cellsOf(groups, scale)
+  const inputs = useRef<(HTMLInputElement | null)[]>([])
+  useEffect(() => inputs.current[at]?.focus(), [at, check.id])
+  const cell = cells[at]
+  const text = cell ? (draft.typed[cell.key] ?? '') : ''
+  const running = check.id === 'running'
+  return (
+    <section className={`stop-part part-readings${cells.length === 0 ? ' part-words' : ''}`} aria-label={check.title}>
+      <div className="part-body">
+        {running ? null : (
+          <header className="check-head">
+            <h2>{check.title}</h2>
+            <p className="quiet">{check.how}</p>
+            {check.caution ? <p className="caution">{check.caution}</p> : null}
+          </header>
+        )}
+        {groups.map((g, i) => {
+          const own = cells.filter((c) => c.group === i)
+          return (
+            <div key={g.title}>
+              {own.length > 0 ? (
+                <CellRow
+                  title={g.title}
+                  last={g.also ? '' : lastFigures(page, own, old, scale)}
+                  cells={own}
+                  all={cells}
+                  at={at}
+                  active
+                  typed={draft.typed}
+                  taken={draft.taken}
+                  inputs={inputs}
+                  type={type}
+                  enter={next}
+                  focus={focus}
+                />
+              ) : null}
+              <AnswersRow group={g} answers={draft.answers} set={answer} />
+            </div>
+          )
+        })}
+        {running ? <div className="stop-rail">{judgement ? <LoadRail rail={judgement.rail} full /> : null}</div> : null}
+        {children}
+      </div>
+      {asking && cell ? (
+        <div className="stop-told stop-asking" role="alert">
+          <p>
+            <b>Is that right?</b> {asking.slip.asks}
+          </p>
+          <div className="row">
+            <Button type="primary" onClick={next}>
+              Yes, it reads that
+            </Button>
+            <Button
+              onClick={() => {
+                again(cell)
+                inputs.current[at]?.focus()
+              }}
+            >
+              Type it again
+            </Button>
+          </div>
+        </div>
+      ) : cell && isBad(cell, text) ? (
+        <p className="stop-told told-fix" role="alert">
+          “{text}” is not a figure.
+        </p>
+      ) : (
+        <Told
+          judgement={judgement}
+          about={running ? null : check.judges.map((j) => j.id)}
+          hint={running ? 'Volts first, then amps. Enter goes on.' : ''}
+        />
+      )}
+      {cells.length > 0 ? (
+        <Keypad
+          onKey={(k) => cell && type(cell, `${text}${k}`)}
+          onErase={() => cell && type(cell, text.toLowerCase() === 'ol' ? '' : text.slice(0, -1))}
+          onPrevious={previous}
+          onNext={next}
+          onOpen={
+            cell?.canOpen
+              ? () => {
+                  type(cell, 'OL')
+                }
+              : null
+          }
+        />
+      ) : (
+        <div className="words-next">
+          <Button type="primary" size="large" block onClick={next}>
+            Next
+          </Button>
+        </div>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,49 @@
+import type { Judgement, SheetCheck } from '@motor-round/core/judge'
+import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
+import { stateStep } from './walk.ts'
+
+/** The checks of this phase as a row; each shows its level once something is told of it. */
+export function CheckNav({
+  checks,
+  withState,
+  here,
+  judgement,
+  go,
+}: {
+  checks: readonly SheetCheck[]
+  withState: boolean
+  here: string
+  judgement: Judgement | null
+  go: (check: string) => void
+}) {
+  const entries = [...(withState ? [{ id: stateStep, title: 'State', judges: [] }] : []), ...checks]
+  if (entries.length < 2) return null
+  return (
+    <nav className="check-nav" aria-label="Checks">
+      {entries.map((c) => {
+        const ids = c.judges.map((j) => j.id)
+        const told = judgement?.verdicts.find((v) => ids.includes(v.check))
+        return (
+          <button
+            key={c.id}
+            type="button"
+            aria-current={here === c.id ? 'step' : undefined}
+            ref={(el) => {
+              if (el && here === c.id) el.scrollIntoView({ block: 'nearest', inline: 'nearest' })
+            }}
+            onClick={() => go(c.id)}
+          >
+            {told ? (
+              <>
+                <LevelMark level={told.level} word={c.title} />
+                <span className="visually-hidden">, {levelWords[told.level]}</span>
+              </>
+            ) : (
+              c.title
+            )}
+          </button>
+        )
+      })}
+    </nav>
+  )
+}

@@ -1,0 +1,106 @@
+import type { StopRecord } from '@motor-round/contract'
+import { insulationAdvice } from '@motor-round/core/judge'
+import { insulationTimes, show } from '@motor-round/core/quantity'
+import { Button } from 'antd'
+import { useEffect, useRef, useState } from 'react'
+import { InsulationCurve, type CurvePoint } from '../../parts/insulation-curve/index.ts'
+import { isOpen, keyOf, type Typed } from './cells.ts'
+
+/** The points of a typed test; `OL` is no figure and makes none. */
+export const pointsOf = (typed: Typed): CurvePoint[] =>
+  insulationTimes.flatMap(([name, seconds]) => {
+    const text = typed[keyOf('megohms_at', name)] ?? ''
+    const value = Number(text)
+    return text === '' || isOpen(text) || !(value > 0) ? [] : [{ seconds, megohms: value }]
+  })
+
+function lastCurve(stops: readonly StopRecord[]): { points: CurvePoint[]; takenAt: string } | null {
+  for (const s of stops) {
+    if (s.supersededBy !== null) continue
+    const points = insulationTimes.flatMap(([name, seconds]) => {
+      const r = s.readings.find((x) => x.quantity === 'megohms_at' && x.position === name)
+      return r && r.how !== 'over-range' && r.value > 0 ? [{ seconds, megohms: r.value }] : []
+    })
+    if (points.length >= 2) return { points, takenAt: s.takenAt }
+  }
+  return null
+}
+
+const clockText = (seconds: number) =>
+  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
+
+/**
+ * A timed insulation test: the clock, which point is next, and the curve as it grows. It runs by the clock of the device,
+ * so that a screen that went dark has lost nothing.
+ */
+export function InsulationClock({
+  typed,
+  startedAt,
+  volts,
+  stops,
+  start,
+  stop,
+  due,
+}: {
+  typed: Typed
+  /** Milliseconds since 1970; null while no test runs. */
+  startedAt: number | null
+  /** Rated line volts of the motor. */
+  volts: number
+  stops: readonly StopRecord[]
+  start: () => void
+  stop: () => void
+  /** A point has come: put the cursor in its cell. */
+  due: (index: number) => void
+}) {
+  const [now, setNow] = useState(() => Date.now())
+  const told = useRef(-1)
+  useEffect(() => {
+    if (startedAt === null) return undefined
+    const tick = setInterval(() => setNow(Date.now()), 200)
+    return () => clearInterval(tick)
+  }, [startedAt])
+  const elapsed = startedAt === null ? 0 : Math.max(0, (now - startedAt) / 1000)
+  const passed = insulationTimes.filter(([, s]) => s <= elapsed).length
+  useEffect(() => {
+    if (startedAt === null) {
+      told.current = -1
+      return
+    }
+    if (passed - 1 > told.current) {
+      told.current = passed - 1
+      due(passed - 1)
+    }
+  }, [passed, startedAt, due])
+  const next = insulationTimes[passed]
+  const advice = insulationAdvice(volts)
+  const last = lastCurve(stops)
+  return (
+    <div className="insulation-clock">
+      {startedAt === null ? (
+        <>
+          <p className="quiet">
+            {advice.volts[0] === advice.volts[1] ? advice.volts[0] : `${advice.volts[0]} to ${advice.volts[1]}`} V
+            direct on a {show.volts(volts)} V motor. {advice.before.join('. ')}.
+          </p>
+          <Button size="large" type="primary" onClick={start}>
+            Voltage is on: start the clock
+          </Button>
+        </>
+      ) : (
+        <div className="clock-row">
+          <b className="clock" role="timer" aria-label="Time since the voltage was put on">
+            {clockText(elapsed)}
+          </b>
+          <p>
+            {next
+              ? `Next point at ${next[0].replace(/(\d)([a-z])/, '$1 $2')}`
+              : 'Ten minutes are over. Discharge for forty.'}
+          </p>
+          <Button onClick={stop}>Voltage off</Button>
+        </div>
+      )}
+      <InsulationCurve points={pointsOf(typed)} past={last?.points ?? []} />
+    </div>
+  )
+}

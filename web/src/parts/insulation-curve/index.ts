@@ -1,0 +1,1 @@
+export { InsulationCurve, type CurvePoint } from './insulation-curve.tsx'
