@@ -7,7 +7,7 @@ export default defineConfig({
     host: '127.0.0.1',
     port: 5173,
     strictPort: true,
-    proxy: { '/api': `http://127.0.0.1:${process.env['API_PORT'] ?? '4170'}` },
+    proxy: { '/api': { target: `http://127.0.0.1:${process.env['API_PORT'] ?? '4170'}`, ws: true } },
   },
   build: { target: 'es2022', chunkSizeWarningLimit: 900 },
 })

@@ -5,6 +5,8 @@ import { readConfig } from './config.ts'
 import { migrateUp, openDb, openPool } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
+import { serveSimulatedMeters } from './meters/simulated.ts'
+import { sessions } from './auth/session.ts'
 import { demoSignIns, firstLead, loadDemo } from './seed.ts'
 
 /** Say one line to the one who started us, and end. */
@@ -39,8 +41,10 @@ async function run(): Promise<void> {
       )
     process.stdout.write(`${JSON.stringify({ ready: true, port: config.PORT, firstLead: link, demo })}\n`)
   })
+  const endMeters = serveSimulatedMeters(server, deps, sessions(deps))
   server.requestTimeout = 0 // a file of a gigabyte over a slow line takes its time
   const stop = () => {
+    endMeters()
     server.close(() => void pool.end().then(() => process.exit(0)))
     server.closeIdleConnections()
     setTimeout(() => process.exit(0), 5000).unref()

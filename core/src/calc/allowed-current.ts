@@ -2,11 +2,20 @@ import { z } from 'zod'
 import { plateBasis, practice } from '../limits/index.ts'
 import { allowedCurrent, readColumns } from '../plate/index.ts'
 import { calculator } from './calculator.ts'
-import { volts } from './fields.ts'
+import { amperes, known, volts } from './fields.ts'
 
 export const allowedCurrentCalc = calculator({
   id: 'allowed-current',
   title: 'Allowed current at a supply voltage',
+  group: 'load',
+  formula: 'the column of the connection as printed; the lower of motor and unit plate',
+  fill: (m) =>
+    known({
+      plateVolts: m.plate?.volts,
+      plateAmps: m.plate?.amps,
+      serviceFactor: m.plate?.sf,
+      serviceVolts: m.serviceVolts,
+    }),
   basis: [plateBasis('the column in use, the lower of motor and unit plate'), practice()],
   input: z.strictObject({
     plateVolts: z.string().max(60).describe('as printed, e.g. 208-230/460'),
@@ -17,11 +26,11 @@ export const allowedCurrentCalc = calculator({
     unitPlate: z.strictObject({ volts: z.string().max(60), amps: z.string().max(60) }).optional(),
   }),
   output: z.object({
-    allowedAmps: z.number().nullable().describe('null: no column fits this supply'),
-    columnVolts: z.number().nullable(),
+    allowedAmps: amperes.nullable().meta({ unit: 'A', none: 'no column fits this supply' }),
+    columnVolts: z.number().nullable().meta({ unit: 'V' }),
     source: z.enum(['motor plate', 'unit plate']).nullable(),
     how: z.string().nullable(),
-    serviceFactorAmps: z.number().nullable(),
+    serviceFactorAmps: z.number().nullable().meta({ unit: 'A' }),
   }),
   example: { plateVolts: '208-230/460', plateAmps: '27.0-25.6/12.8', serviceVolts: 480, serviceFactor: 1.15 },
   compute(i) {

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import type { Basis } from '../limits/index.ts'
+import type { Plate } from '../plate/index.ts'
+import type { ThreePhase } from '../quantity/index.ts'
 
 /** A calculator as the register holds it: what goes in, what comes out, what it rests on, and one worked example. */
 export interface Calculator {
@@ -9,6 +11,13 @@ export interface Calculator {
   readonly input: z.ZodObject
   readonly output: z.ZodObject
   readonly example: Readonly<Record<string, unknown>>
+  readonly group: CalcGroup
+  /** The formula as a handbook prints it. */
+  readonly formula: string
+  /** Values of a machine for this calculator; what is not known is left out. */
+  fill(machine: BenchMachine): Readonly<Record<string, unknown>>
+  /** A drawing of the answer, where one helps. @throws RangeError like `run` */
+  curve(input: unknown): Curve | null
   /** Check the input, compute, and return the result or what is wrong with which field. */
   run(input: unknown): CalcResult
 }
@@ -22,6 +31,39 @@ export type CalcResult =
   | { readonly ok: true; readonly result: Record<string, unknown> }
   | { readonly ok: false; readonly problems: CalcProblem[] }
 
+export const calcGroups = [
+  'supply',
+  'load',
+  'winding',
+  'insulation',
+  'capacitor',
+  'protection',
+  'faults',
+  'units',
+] as const
+export type CalcGroup = (typeof calcGroups)[number]
+
+/** What the bench knows of a machine it was opened from. */
+export interface BenchMachine {
+  readonly phases: 1 | 3
+  readonly serviceVolts: number
+  readonly hz: number
+  readonly plate: Plate | null
+  readonly columnVolts: number | null
+  readonly plateAmps: number | null
+  readonly lineVolts: ThreePhase | null
+  readonly lineAmps: ThreePhase | null
+}
+
+/** Lines and marked points in the units of their axes; ratios as fractions. */
+export interface Curve {
+  readonly x: { readonly title: string; readonly unit: string }
+  readonly y: { readonly title: string; readonly unit: string }
+  readonly log?: boolean
+  readonly lines: readonly { readonly name: string; readonly points: readonly (readonly [number, number])[] }[]
+  readonly marks: readonly { readonly name: string; readonly x: number; readonly y: number }[]
+}
+
 interface Definition<I extends z.ZodObject, O extends z.ZodObject> {
   readonly id: string
   readonly title: string
@@ -29,6 +71,10 @@ interface Definition<I extends z.ZodObject, O extends z.ZodObject> {
   readonly input: I
   readonly output: O
   readonly example: z.input<I>
+  readonly group: CalcGroup
+  readonly formula: string
+  fill?(machine: BenchMachine): Partial<z.input<I>>
+  curve?(input: z.output<I>): Curve | null
   /** Pure; a RangeError's first word names the argument. */
   compute(input: z.output<I>): z.output<O>
 }
@@ -42,6 +88,13 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
     input: d.input,
     output: d.output,
     example: d.example,
+    group: d.group,
+    formula: d.formula,
+    fill: (machine) => d.fill?.(machine) ?? {},
+    curve(input) {
+      const parsed = d.input.safeParse(input)
+      return parsed.success ? (d.curve?.(parsed.data) ?? null) : null
+    },
     run(input) {
       const parsed = d.input.safeParse(input)
       if (!parsed.success)

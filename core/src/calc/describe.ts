@@ -6,6 +6,8 @@ export function describeCalculator(c: Calculator) {
   return {
     id: c.id,
     title: c.title,
+    group: c.group,
+    formula: c.formula,
     basis: c.basis,
     input: z.toJSONSchema(c.input, { io: 'input' }),
     output: z.toJSONSchema(c.output),

@@ -2,17 +2,20 @@ import { z } from 'zod'
 import { fullLoadCurrent } from '../electrical/index.ts'
 import { standard } from '../limits/index.ts'
 import { calculator } from './calculator.ts'
-import { volts } from './fields.ts'
+import { amperes, horsepower, hpOf, known, phasesField, volts } from './fields.ts'
 
 export const fullLoadCurrentCalc = calculator({
   id: 'full-load-current',
   title: 'Full-load current from the code tables (for conductors and fuses, not for judging a motor)',
+  group: 'protection',
+  formula: 'printed table: the row of the power or the next larger, the column of the system; no interpolation',
+  fill: (m) => known({ phases: m.phases, hp: hpOf(m), volts: m.serviceVolts }),
   basis: [standard('NEC Tables 430.250 and 430.248')],
-  input: z.strictObject({ phases: z.union([z.literal(1), z.literal(3)]), hp: z.number().positive().max(1000), volts }),
+  input: z.strictObject({ phases: phasesField, hp: horsepower, volts }),
   output: z.object({
-    amps: z.number().nullable().describe('null: no printed row or column serves, use the plate'),
-    rowHp: z.number().nullable(),
-    columnVolts: z.number().nullable(),
+    amps: amperes.nullable().meta({ unit: 'A', none: 'no printed row or column serves: use the plate' }),
+    rowHp: z.number().nullable().meta({ unit: 'hp', title: 'Row' }),
+    columnVolts: z.number().nullable().meta({ unit: 'V', title: 'Column' }),
   }),
   example: { phases: 3, hp: 10, volts: 480 },
   compute({ phases, hp, volts: v }) {

@@ -1,3 +1,12 @@
-export { calculator, type CalcProblem, type CalcResult, type Calculator } from './calculator.ts'
+export {
+  calcGroups,
+  calculator,
+  type BenchMachine,
+  type CalcGroup,
+  type CalcProblem,
+  type CalcResult,
+  type Calculator,
+  type Curve,
+} from './calculator.ts'
 export { describeCalculator } from './describe.ts'
 export { calculators, findCalculator } from './register.ts'

@@ -2,11 +2,15 @@ import { z } from 'zod'
 import { ampsAtVolts } from '../electrical/index.ts'
 import { plateBasis } from '../limits/index.ts'
 import { calculator } from './calculator.ts'
-import { amperes, volts } from './fields.ts'
+import { amperes, known, meanOf, ratio, volts } from './fields.ts'
 
 export const percentOfPlateCalc = calculator({
   id: 'percent-of-plate',
   title: 'Amps as a share of the plate',
+  group: 'load',
+  formula: 'share = I / I plate;  I at plate volts = I · V / V plate',
+  fill: (m) =>
+    known({ amps: meanOf(m.lineAmps), plateAmps: m.plateAmps, volts: meanOf(m.lineVolts), plateVolts: m.columnVolts }),
   basis: [plateBasis('plate amps of the column in use')],
   input: z.strictObject({
     amps: amperes,
@@ -15,8 +19,8 @@ export const percentOfPlateCalc = calculator({
     plateVolts: volts.optional().describe('of the column in use'),
   }),
   output: z.object({
-    share: z.number().describe('1 is the plate'),
-    expectedAtPlateVolts: z.number().nullable().describe('amps of the same shaft load at plate volts'),
+    share: ratio.meta({ unit: '%', title: 'Of the plate' }),
+    expectedAtPlateVolts: amperes.nullable().meta({ unit: 'A', title: 'The same load at plate volts' }),
   }),
   example: { amps: 13.6, plateAmps: 12.8, volts: 461, plateVolts: 460 },
   compute: (i) => ({

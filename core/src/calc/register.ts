@@ -2,7 +2,20 @@ import { allowedCurrentCalc } from './allowed-current.ts'
 import type { Calculator } from './calculator.ts'
 import { currentUnbalanceCalc } from './current-unbalance.ts'
 import { fullLoadCurrentCalc } from './full-load-current.ts'
-import { loadFromAmpsCalc } from './load-from-amps.ts'
+import { bleedCalc, capacitorCalc } from './capacitors.ts'
+import {
+  groundReturnCalc,
+  inputPowerCalc,
+  leadRollCalc,
+  singlePhasingCalc,
+  slipCalc,
+  transformerCalc,
+} from './faults.ts'
+import { insulationCalc, polarisationCalc } from './insulation.ts'
+import { loadFromAmpsCalc, motorAtLoadCalc } from './load-from-amps.ts'
+import { branchCalc, lockedRotorCalc, overloadCalc } from './protection.ts'
+import { supplyExplainsCalc } from './supply-explains.ts'
+import { pscLeadsCalc, windingOhmsCalc, windingTemperatureCalc } from './windings.ts'
 import { percentOfPlateCalc } from './percent-of-plate.ts'
 import { unitConversionCalc } from './unit-conversion.ts'
 import { voltageUnbalanceCalc } from './voltage-unbalance.ts'
@@ -11,10 +24,28 @@ import { voltageUnbalanceCalc } from './voltage-unbalance.ts'
 export const calculators: readonly Calculator[] = [
   voltageUnbalanceCalc,
   currentUnbalanceCalc,
+  supplyExplainsCalc,
   allowedCurrentCalc,
   percentOfPlateCalc,
   loadFromAmpsCalc,
+  motorAtLoadCalc,
+  slipCalc,
+  inputPowerCalc,
+  windingOhmsCalc,
+  windingTemperatureCalc,
+  pscLeadsCalc,
+  insulationCalc,
+  polarisationCalc,
+  capacitorCalc,
+  bleedCalc,
+  overloadCalc,
+  branchCalc,
   fullLoadCurrentCalc,
+  lockedRotorCalc,
+  singlePhasingCalc,
+  leadRollCalc,
+  groundReturnCalc,
+  transformerCalc,
   unitConversionCalc,
 ]
 

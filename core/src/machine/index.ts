@@ -6,3 +6,12 @@ export { seeded, type Random } from './random.ts'
 export { closesTriangle, sequenceVolts, type SequenceVolts } from './sequence.ts'
 export { singlePhaseCurrent, type SinglePhaseMotor } from './single-phase.ts'
 export { typicalMotor, type TypicalMotor } from './typical.ts'
+export {
+  meterDigits,
+  simulatedUnit,
+  unitPatterns,
+  type Shown,
+  type SimulatedMachine,
+  type SimulatedUnit,
+  type UnitPattern,
+} from './simulated-unit.ts'

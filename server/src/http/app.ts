@@ -33,6 +33,8 @@ export function createApp(deps: Deps): Express {
         directives: {
           'script-src': ["'self'"],
           'style-src': ["'self'", "'unsafe-inline'"],
+          // A meter of one's own may listen on this very device.
+          'connect-src': ["'self'", 'ws://127.0.0.1:*', 'ws://localhost:*'],
           'img-src': ["'self'", 'data:', 'blob:'],
           'upgrade-insecure-requests': null,
         },

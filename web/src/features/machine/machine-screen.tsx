@@ -1,5 +1,5 @@
 import { coreWork, type MachinePage } from '@motor-round/contract'
-import { ampsHistory, judge, type Judgement } from '@motor-round/core/judge'
+import { ampsHistory, insulationHistory, judge, type Judgement } from '@motor-round/core/judge'
 import { linePositions, neutralPositions, show } from '@motor-round/core/quantity'
 import { valuesAt, type Stop } from '@motor-round/core/trend'
 import { Button } from 'antd'
@@ -21,6 +21,7 @@ import { speaking, useJudging } from './use-judging.ts'
 import { Verdicts } from './verdicts.tsx'
 import './machine.css'
 
+const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
 function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; now: number }) {
@@ -49,6 +50,31 @@ function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; no
   )
 }
 
+const starterWords = { starter: 'starter', contactor: 'contactor', none: 'nothing of its own' } as const
+const overloadWords = {
+  relay: 'overload relay',
+  electronic: 'overload in the drive',
+  internal: 'protector in the motor',
+  none: 'no overload protection',
+} as const
+
+/** What stands between supply and motor, as far as it is known. */
+function controlsWords({ controls: c }: MachinePage['machine']): string {
+  return [
+    c.starter === null ? '' : starterWords[c.starter],
+    c.poles === null ? '' : `${c.poles} ${c.poles === 1 ? 'pole' : 'poles'}`,
+    c.overload === null ? '' : overloadWords[c.overload],
+    c.protectionAmps === null ? '' : `${c.protectionAmps} A ${c.protection ?? ''}`,
+    c.controlVolts === null ? '' : `${c.controlVolts} V control`,
+    c.transformer === null ? '' : `${c.transformer.ratedIn}/${c.transformer.ratedOut} V transformer`,
+    c.capacitor === null ? '' : `${c.capacitor.run} µF capacitor`,
+    c.gasSection ? 'gas section' : '',
+    c.phaseMonitor ? 'phase monitor' : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
 function Facts({ page }: { page: MachinePage }) {
   const { machine, unit, area, site } = page
   const facts: [string, string][] = [
@@ -58,6 +84,7 @@ function Facts({ page }: { page: MachinePage }) {
       `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
     ],
     ['Drive', `${machine.drive}${machine.hasDrive ? ', variable-frequency drive' : ''}`],
+    ['Controls', controlsWords(machine) || 'not in the book'],
     ['Unit', `${unit.kind}${unit.modelLine ? ` ${unit.modelLine}` : ''}`],
   ]
   return (
@@ -101,7 +128,7 @@ export function MachineScreen() {
   const judged = useMemo(() => {
     if (!judging || !stop) return null
     const input = judging(stop)
-    return { judgement: judge(input), history: ampsHistory(input), work: input.work }
+    return { input, judgement: judge(input), history: ampsHistory(input), tests: insulationHistory(input).length }
     // The stop is derived from the page, as judging is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [judging])
@@ -171,9 +198,23 @@ export function MachineScreen() {
                   <span className="quiet">three legs a stop, plate, usual range, work, trend</span>
                 </header>
                 <Suspense fallback={<div className="amps-chart" />}>
-                  <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.work} />
+                  <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.input.work} />
                 </Suspense>
               </section>
+              {judged.tests > 1 ? (
+                <section className="sheet">
+                  <header>
+                    <h2>Insulation</h2>
+                    <span className="quiet">worst lead at 40 °C, floor, log scale</span>
+                  </header>
+                  <Suspense fallback={<div className="insulation-chart" />}>
+                    <InsulationChart
+                      input={judged.input}
+                      ratedVolts={judged.judgement.rail.columnVolts ?? page.machine.serviceVolts}
+                    />
+                  </Suspense>
+                </section>
+              ) : null}
               <section className="sheet">
                 <header>
                   <h2>Checked and in order</h2>
@@ -195,7 +236,12 @@ export function MachineScreen() {
               <h2>Stops</h2>
               <span className="quiet">{page.stops.length + page.moreStops} in the book</span>
             </header>
-            <StopsTable stops={page.stops} more={page.moreStops} mayCorrect={mayAct} />
+            <StopsTable
+              stops={page.stops}
+              more={page.moreStops}
+              mayCorrect={mayAct}
+              scale={judged?.input.rules.temperature ?? 'F'}
+            />
           </section>
           <section className="sheet">
             <h2>Work</h2>

@@ -1,8 +1,10 @@
 import type { StopRecord } from '@motor-round/contract'
 import { legPositions, linePositions, neutralPositions, show } from '@motor-round/core/quantity'
-import { useState } from 'react'
+import type { TemperatureScale } from '@motor-round/core/limits'
+import { Fragment, useState } from 'react'
 import { Link } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
+import { hasDetails, StopDetails } from './stop-details.tsx'
 
 const figures = (
   s: StopRecord,
@@ -37,11 +39,14 @@ export function StopsTable({
   stops,
   more,
   mayCorrect,
+  scale,
 }: {
   stops: readonly StopRecord[]
   more: number
   mayCorrect: boolean
+  scale: TemperatureScale
 }) {
+  const [open, setOpen] = useState<string | null>(null)
   const [all, setAll] = useState(false)
   const shown = all ? stops : stops.slice(0, 12)
   return (
@@ -63,31 +68,52 @@ export function StopsTable({
           </thead>
           <tbody>
             {shown.map((s) => (
-              <tr key={s.id} className={s.supersededBy ? 'stop-replaced' : ''}>
-                <td>{dayTime(s.takenAt)}</td>
-                <td className="figures">
-                  {figures(s, 'volts_ll', linePositions, asVolts) ||
-                    figures(s, 'volts_ln', neutralPositions, asVolts) ||
-                    '–'}{' '}
-                  V
-                </td>
-                <td className="figures">
-                  {figures(s, 'amps', legPositions, show.ampsRow) || '–'} A
-                  {figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${hz} Hz`))}
-                </td>
-                <td>{stateWords(s)}</td>
-                <td>{s.by}</td>
-                <td>
-                  {s.note}
-                  {s.supersedes ? <span className="quiet"> Corrects an earlier stop: {s.reason}</span> : null}
-                  {s.supersededBy ? <span className="quiet"> Corrected, no longer counts.</span> : null}
-                </td>
-                <td>
-                  {mayCorrect && !s.supersededBy ? (
-                    <Link to={`/machines/${s.machineId}/stop?corrects=${s.id}`}>Correct</Link>
-                  ) : null}
-                </td>
-              </tr>
+              <Fragment key={s.id}>
+                <tr className={s.supersededBy ? 'stop-replaced' : ''}>
+                  <td>{dayTime(s.takenAt)}</td>
+                  <td className="figures">
+                    {figures(s, 'volts_ll', linePositions, asVolts) ||
+                      figures(s, 'volts_ln', neutralPositions, asVolts) ||
+                      '–'}{' '}
+                    V
+                  </td>
+                  <td className="figures">
+                    {figures(s, 'amps', legPositions, show.ampsRow) || '–'} A
+                    {figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${hz} Hz`))}
+                  </td>
+                  <td>
+                    {stateWords(s)}
+                    {hasDetails(s) ? (
+                      <button
+                        type="button"
+                        className="link-button"
+                        aria-expanded={open === s.id}
+                        onClick={() => setOpen(open === s.id ? null : s.id)}
+                      >
+                        {open === s.id ? 'less' : 'all that was read'}
+                      </button>
+                    ) : null}
+                  </td>
+                  <td>{s.by}</td>
+                  <td>
+                    {s.note}
+                    {s.supersedes ? <span className="quiet"> Corrects an earlier stop: {s.reason}</span> : null}
+                    {s.supersededBy ? <span className="quiet"> Corrected, no longer counts.</span> : null}
+                  </td>
+                  <td>
+                    {mayCorrect && !s.supersededBy ? (
+                      <Link to={`/machines/${s.machineId}/stop?corrects=${s.id}`}>Correct</Link>
+                    ) : null}
+                  </td>
+                </tr>
+                {open === s.id ? (
+                  <tr>
+                    <td colSpan={7}>
+                      <StopDetails stop={s} scale={scale} />
+                    </td>
+                  </tr>
+                ) : null}
+              </Fragment>
             ))}
           </tbody>
         </table>

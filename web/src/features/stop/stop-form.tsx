@@ -16,6 +16,8 @@ import { slipAt } from './guard.ts'
 import { Head } from './head.tsx'
 import { InsulationClock } from './insulation-clock.tsx'
 import { JudgePart } from './judge-part.tsx'
+import { asTyped, MeterPanel } from './meter/meter-panel.tsx'
+import { useMeter, valueOf, type MeterValue } from './meter/use-meter.ts'
 import { gateBefore, PhaseNav } from './phase-nav.tsx'
 import { PlanChoice } from './plan-choice.tsx'
 import { StateForm } from './state-form.tsx'
@@ -124,7 +126,13 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
       return { answers: { ...rest, ...(value === null ? {} : { [id]: value }) } }
     })
   const cell = cells[at]
+  const meter = useMeter(gate ? undefined : cell, (question, value) => answer(question, value))
+  const take = (c: Cell, v: MeterValue) =>
+    type(c, asTyped(v, c), { how: v.how, ...(v.spread === undefined ? {} : { spread: v.spread }) })
   const next = () => {
+    // With a meter at hand Next takes what it has settled on; typing always goes first.
+    const offered = cell && (draft.typed[cell.key] ?? '') === '' ? valueOf(meter.reading, cell, false) : null
+    if (cell && offered) take(cell, offered)
     if (cell && isBad(cell, draft.typed[cell.key] ?? '')) return
     const slip = asking || !cell ? null : guard(cell)
     if (slip) {
@@ -262,7 +270,27 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             next={next}
             previous={previous}
             again={(c) => type(c, '')}
-          />
+          >
+            <MeterPanel
+              meter={meter}
+              machineId={machine.id}
+              cell={cell}
+              take={(v) => {
+                if (cell) take(cell, v)
+              }}
+            />
+            {check.id === 'insulation-curve' ? (
+              <InsulationClock
+                typed={draft.typed}
+                startedAt={draft.clock}
+                volts={motor?.connectionVolts ?? judgement?.rail.columnVolts ?? machine.serviceVolts}
+                stops={page.stops}
+                start={() => change({ clock: Date.now() })}
+                stop={() => change({ clock: null })}
+                due={setAt}
+              />
+            ) : null}
+          </CheckCard>
         ) : null}
       </div>
       <JudgePart

@@ -1,0 +1,53 @@
+import { z } from 'zod'
+import { bleedSeconds, capacitanceUnderLoad, capacitorDeviation, underLoadUncertainty } from '../electrical/index.ts'
+import { practice, standard } from '../limits/index.ts'
+import { calculator } from './calculator.ts'
+import { amperes, hertz, known, ohms, ratio, volts } from './fields.ts'
+
+const microfarads = z.number().nonnegative().max(1e5).meta({ unit: 'µF' })
+
+export const capacitorCalc = calculator({
+  id: 'capacitor-under-load',
+  title: 'Run capacitor from its amps and volts',
+  group: 'capacitor',
+  formula: 'C = I · 10⁶ / (2π f V), V across the capacitor',
+  basis: [standard('capacitive reactance'), practice('±6 % where nothing is marked')],
+  fill: (m) => known({ hz: m.hz, marked: m.plate?.capacitorUf }),
+  input: z.strictObject({
+    amps: amperes.meta({ unit: 'A', title: 'In its lead' }),
+    volts: volts.meta({ unit: 'V', title: 'Across it' }),
+    hz: hertz.default(60),
+    marked: microfarads.positive().optional().meta({ unit: 'µF', title: 'Marked' }),
+  }),
+  output: z.object({
+    microfarads,
+    deviation: ratio.nullable().meta({ unit: '%', title: 'Off its marking', none: 'no marking given' }),
+    unsure: ratio.meta({ unit: '%', title: 'Unsure by clamp and meter, ±' }),
+  }),
+  example: { amps: 1.31, volts: 352, hz: 60, marked: 10 },
+  compute(i) {
+    const c = capacitanceUnderLoad(i.amps, i.volts, i.hz)
+    return {
+      microfarads: c,
+      deviation: i.marked === undefined ? null : capacitorDeviation(c, i.marked),
+      unsure: underLoadUncertainty,
+    }
+  },
+})
+
+export const bleedCalc = calculator({
+  id: 'capacitor-bleed',
+  title: 'Time to discharge a capacitor',
+  group: 'capacitor',
+  formula: 't = R C ln(√2 V / V end)',
+  basis: [standard('discharge of a capacitor'), practice('15 to 20 kΩ, 2 W; never a short')],
+  input: z.strictObject({
+    microfarads: microfarads.positive(),
+    volts: volts.meta({ unit: 'V', title: 'It worked at' }),
+    ohms: ohms.positive(),
+    endVolts: volts.default(50),
+  }),
+  output: z.object({ seconds: z.number().meta({ unit: 's' }) }),
+  example: { microfarads: 40, volts: 370, ohms: 15000, endVolts: 50 },
+  compute: (i) => ({ seconds: bleedSeconds(i.microfarads, i.volts, i.ohms, i.endVolts) }),
+})

@@ -1,0 +1,293 @@
+import { expect, type Page } from '@playwright/test'
+import { desktop, machineId, phone, test } from './world.ts'
+
+const told = (page: Page) => page.locator('.stop-told')
+const choose = (page: Page, group: string, word: string) =>
+  page.getByRole('group', { name: group, exact: true }).getByRole('button', { name: word, exact: true }).click()
+const phase = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click()
+const check = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Checks' })
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .click()
+
+/** Open a stop of everything on a machine, with the simulated meter on a unit of that kind. */
+async function walk(page: Page, tag: string, plan: string) {
+  await page.goto(`/machines/${await machineId(page, tag)}/stop`)
+  await phase(page, 'Look')
+  await choose(page, 'This stop', plan)
+}
+
+async function connect(page: Page, pattern: string) {
+  await page.getByRole('button', { name: 'Read from a meter' }).click()
+  await page.getByLabel('The simulated unit is').click()
+  await page.locator('.ant-select-item-option').getByText(pattern, { exact: true }).click()
+  await page.getByRole('button', { name: 'Connect' }).click()
+  await expect(page.getByRole('group', { name: 'Meter' })).toBeVisible()
+}
+
+/** Take so many values from the meter: each when it has settled or shows over range, Enter goes on. */
+async function take(page: Page, count: number) {
+  for (let i = 0; i < count; i++) {
+    const cell = page.locator('.cell-here input')
+    await expect(page.locator('.meter-steady')).toBeVisible({ timeout: 15_000 })
+    const label = await cell.getAttribute('aria-label')
+    await cell.press('Enter')
+    await expect(page.locator(`input[aria-label="${label ?? ''}"]`)).not.toHaveValue('', { timeout: 2000 })
+  }
+}
+
+async function lockOut(page: Page) {
+  await phase(page, 'Make safe')
+  await choose(page, 'Disconnect open, locked, tagged', 'Yes')
+  await page.getByLabel('Lock or tag number').fill('17')
+  await choose(page, 'The wheel is', 'Still')
+  await check(page, 'Prove dead')
+}
+
+async function beforePower(page: Page) {
+  await phase(page, 'Restore')
+  await choose(page, 'Control call', 'Broken')
+  await choose(page, 'Tools out, people told', 'Yes')
+  await choose(page, 'Guards and panels on', 'Yes')
+}
+
+test('healthy: the whole walk with the meter, every gate opens, and it is saved with how it was read', async ({
+  open,
+}) => {
+  test.slow()
+  const page = await open('okonjo', desktop)
+  await walk(page, 'RTU-12/SF', 'Full electrical')
+  await check(page, 'As found')
+  await choose(page, 'It', 'Runs')
+  await choose(page, 'Found', 'Closed')
+  await phase(page, 'Dead')
+  await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Not yet: prove it dead first')
+  await page.getByRole('button', { name: 'Take what is missing' }).click()
+  await lockOut(page)
+  await connect(page, 'Healthy')
+  await take(page, 8)
+  await phase(page, 'Dead')
+  await check(page, 'Winding ohms')
+  await take(page, 6)
+  await check(page, 'Winding ohms')
+  await expect(told(page)).toContainText('even within')
+  await check(page, 'Insulation')
+  await take(page, 4)
+  await expect(page.locator('.part-judge')).toContainText('above 5.0 MΩ')
+  await beforePower(page)
+  await check(page, 'Volts ahead of the starter')
+  await take(page, 3)
+  await check(page, 'Rotation')
+  await expect(
+    page.getByRole('group', { name: 'Line side' }).getByRole('button', { name: 'L1 L2 L3' }),
+  ).toHaveAttribute('aria-pressed', 'true')
+  await choose(page, 'It turned', 'Right way')
+  await choose(page, 'By', 'Test mode')
+  await choose(page, 'Seen from', 'Drive end')
+  await phase(page, 'Live')
+  await expect(page.getByRole('region', { name: 'Gate' })).toHaveCount(0)
+  await take(page, 6)
+  await phase(page, 'Leave')
+  await choose(page, 'Controls back in automatic', 'Yes')
+  await page.getByRole('button', { name: 'Save stop' }).click()
+  await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
+  const stops = (
+    (await (await page.context().request.get(`/api/v1/machines/${await machineId(page, 'RTU-12/SF')}`)).json()) as {
+      stops: { readings: { quantity: string; how?: string }[]; answers: Record<string, string> }[]
+    }
+  ).stops
+  expect(stops[0]?.readings.filter((r) => r.quantity === 'amps').map((r) => r.how)).toEqual(['meter', 'meter', 'meter'])
+  expect(stops[0]?.answers).toMatchObject({ plan: 'full', 'lock.number': '17', 'leave.call': 'yes' })
+  await page.getByRole('region', { name: 'Stops' }).getByRole('button', { name: 'all that was read' }).first().click()
+  await expect(page.getByText('Lock or tag number')).toBeVisible()
+})
+
+test('a lost leg that hums: stop, switch off at the source', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', desktop)
+  await walk(page, 'EF-6/EF', 'All live tests')
+  await check(page, 'As found')
+  await choose(page, 'It', 'Hums, does not turn')
+  await expect(told(page)).toContainText('hums and does not turn')
+  await phase(page, 'Live')
+  await connect(page, 'A leg lost ahead of the starter')
+  await take(page, 6)
+  await expect(page.locator('.part-judge')).toContainText('One leg is lost.')
+  await expect(page.locator('.part-judge')).toContainText('Switch off at the source.')
+})
+
+test('winding open with no ground: the ohms condemn it, the power stays off', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', phone)
+  await walk(page, 'EF-8/EF', 'Full electrical')
+  await lockOut(page)
+  await connect(page, 'Winding open, nothing to ground')
+  await take(page, 8)
+  await phase(page, 'Dead')
+  await check(page, 'Winding ohms')
+  await take(page, 6)
+  await check(page, 'Winding ohms')
+  await expect(told(page)).toContainText('open at T1')
+  await expect(told(page)).toContainText('Nothing to ground.')
+  await beforePower(page)
+  await check(page, 'Volts ahead of the starter')
+  await expect(page.getByRole('region', { name: 'Gate' })).toContainText('open at T1')
+  await expect(page.getByRole('button', { name: 'Go on without it' })).toHaveCount(0)
+})
+
+test('winding to ground behind a tripped breaker: it is not closed, by nobody', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', desktop)
+  await walk(page, 'EF-22/EF', 'Full electrical')
+  await check(page, 'As found')
+  await choose(page, 'Found', 'Tripped')
+  await expect(told(page)).toContainText('It opened for a reason')
+  await expect(told(page)).toContainText('Do not close it.')
+  await beforePower(page)
+  await check(page, 'Volts ahead of the starter')
+  await expect(page.getByRole('region', { name: 'Gate' })).toContainText(
+    'winding and insulation tested before it is closed',
+  )
+  await lockOut(page)
+  await connect(page, 'Winding to ground, breaker tripped')
+  await take(page, 8)
+  await phase(page, 'Dead')
+  await check(page, 'Winding ohms')
+  await take(page, 6)
+  await check(page, 'Winding ohms')
+  await expect(page.locator('.part-judge')).toContainText('the winding is to ground')
+  await expect(page.locator('.part-judge')).toContainText('Do not close any breaker on it.')
+  await beforePower(page)
+  await check(page, 'Volts ahead of the starter')
+  await expect(page.getByRole('region', { name: 'Gate' }).getByRole('alert')).toContainText('T2')
+  await expect(page.getByRole('button', { name: 'Go on without it' })).toHaveCount(0)
+})
+
+test('half-dead motor on one leg and the ground wire with the contactor open', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', desktop)
+  await walk(page, 'EF-25/EF', 'All live tests')
+  await check(page, 'As found')
+  await choose(page, 'It', 'Turns though off')
+  await check(page, 'Grounding conductor')
+  await connect(page, 'Runs on one leg and the ground wire')
+  await take(page, 2)
+  // The lines one by one are asked for only where somebody wants them.
+  await check(page, 'Grounding conductor')
+  await page.getByLabel('Fan off, each line, L1, A').focus()
+  await take(page, 1)
+  const judge = page.locator('.part-judge')
+  await expect(judge).toContainText('A winding has broken through to the frame.')
+  await expect(judge).toContainText('the cabinet is live')
+  await expect(judge).toContainText('half the motor runs on that leg and the ground wire')
+  await expect(judge).toContainText('Isolate at the source')
+})
+
+test('a transformer a quarter high on two pairs: everything on it off, Live stays shut', async ({ open }) => {
+  test.slow()
+  const page = await open('vale', desktop)
+  const id = await machineId(page, 'RTU-41/SF')
+  await page.goto(`/machines/${id}/edit`)
+  await page.getByLabel('Own power transformer, V in').fill('480')
+  await page.getByLabel('V out', { exact: true }).fill('208')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
+  await walk(page, 'RTU-41/SF', 'Full electrical')
+  await beforePower(page)
+  await check(page, 'Volts ahead of the starter')
+  await connect(page, 'Transformer a quarter high on two pairs')
+  await take(page, 3)
+  await check(page, 'Power transformer')
+  await take(page, 6)
+  const judge = page.locator('.part-judge')
+  await expect(judge).toContainText('This supply destroys what hangs on it')
+  await expect(judge).toContainText('A winding or its neutral is broken')
+  await expect(judge).toContainText('Switch off everything')
+  await phase(page, 'Live')
+  await expect(page.getByRole('region', { name: 'Gate' }).getByRole('alert')).toContainText('unbalance')
+})
+
+test('a half-pulled disconnect keeps Dead shut and says which leg and why', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', phone)
+  await walk(page, 'EF-5/EF', 'Full electrical')
+  await lockOut(page)
+  await connect(page, 'Disconnect half pulled')
+  await take(page, 8)
+  await phase(page, 'Dead')
+  const gate = page.getByRole('region', { name: 'Gate' })
+  await expect(gate.getByRole('alert')).toContainText('reaches the others through the winding')
+  await expect(page.getByRole('button', { name: 'Go on without it' })).toHaveCount(0)
+})
+
+test('a gate is passed by name and reason, and that stays in the record', async ({ open }) => {
+  const page = await open('okonjo', desktop)
+  const id = await machineId(page, 'EF-21/EF')
+  await walk(page, 'EF-21/EF', 'Dead tests')
+  await phase(page, 'Dead')
+  await page.getByRole('button', { name: 'Go on without it' }).click()
+  await expect(page.getByLabel('Name')).toHaveValue('Mosi Okonjo')
+  await page.getByLabel('Reason').fill('proved by the electrician, his lock 4 is on')
+  await page.getByRole('button', { name: 'Pass the gate' }).click()
+  await check(page, 'Winding ohms')
+  for (const v of ['3.1', '3.12', '3.11', 'OL', 'OL', 'OL']) {
+    await page.locator('.cell-here input').fill(v)
+    await page.locator('.cell-here input').press('Enter')
+  }
+  await expect(page.locator('.part-judge')).toContainText('Mosi Okonjo went on: proved by the electrician')
+  await page.getByRole('button', { name: 'Save stop' }).click()
+  await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
+  await page.getByRole('region', { name: 'Stops' }).getByRole('button', { name: 'all that was read' }).first().click()
+  await expect(page.getByText('Gate passed: dead')).toBeVisible()
+})
+
+test('a winding that wanders is taken as unsteady and told as bad as open', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', desktop)
+  await walk(page, 'EF-27/EF', 'Dead tests')
+  await lockOut(page)
+  await connect(page, 'A lug that makes and breaks')
+  await take(page, 8)
+  await phase(page, 'Dead')
+  await check(page, 'Winding ohms')
+  await take(page, 1)
+  for (let i = 0; i < 2; i++) {
+    await expect(page.getByRole('button', { name: /^Take .* unsteady/ })).toBeVisible({ timeout: 15_000 })
+    await page.getByRole('button', { name: /^Take .* unsteady/ }).click()
+    await page.locator('.cell-here input').press('Enter')
+  }
+  await expect(page.locator('.part-judge')).toContainText('A reading that wanders is as bad as an open one.')
+})
+
+test('the insulation clock asks for its points and draws the curve', async ({ open }) => {
+  const page = await open('okonjo', desktop)
+  await walk(page, 'EF-23/EF', 'Dead tests')
+  await lockOut(page)
+  for (const v of ['402', '0', '0.1', '0', '0.2', '0', '0.1', '402']) {
+    await page.locator('.cell-here input').fill(v)
+    await page.locator('.cell-here input').press('Enter')
+  }
+  await phase(page, 'Dead')
+  await check(page, 'Insulation over time')
+  await expect(page.locator('.insulation-clock')).toContainText('500 V direct')
+  await page.getByRole('button', { name: 'Voltage is on: start the clock' }).click()
+  const start = new Date('2026-11-25T09:00:00Z').getTime()
+  for (const [seconds, label, value] of [
+    [16, '15 s', '180'],
+    [31, '30 s', '240'],
+    [61, '1 min', '310'],
+    [601, '10 min', '780'],
+  ] as const) {
+    await page.clock.setFixedTime(new Date(start + seconds * 1000))
+    await expect(page.getByLabel(`Megohms at, ${label}, MΩ`)).toBeFocused()
+    await page.keyboard.type(value)
+  }
+  await expect(page.getByRole('timer')).toHaveText('10:01')
+  await expect(told(page)).toContainText('DAR 1.29, PI 2.52')
+  await expect(page.getByRole('img', { name: /Insulation over time: 180 MΩ at 15 s/ })).toBeVisible()
+})

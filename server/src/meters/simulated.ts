@@ -1,0 +1,137 @@
+import type { IncomingMessage, Server } from 'node:http'
+import type { Duplex } from 'node:stream'
+import { meterAsk, simulatedMeterPath, simulatedMeterQuery, type MeterLine } from '@motor-round/contract'
+import { meterDigits, simulatedUnit, type SimulatedMachine, type SimulatedUnit } from '@motor-round/core/machine'
+import { allowedCurrent } from '@motor-round/core/plate'
+import { findQuantity, quantities, type QuantityCode } from '@motor-round/core/quantity'
+import type { RequestHandler, Response } from 'express'
+import { WebSocketServer, type WebSocket } from 'ws'
+import { personOf } from '../auth/session.ts'
+import type { Deps } from '../deps.ts'
+import { loadKnown, type Known } from '../roof/known.ts'
+
+const every = 100
+
+/** The machine as its simulation needs it; a message when it cannot be simulated. */
+export function simulatedOf(known: Known): SimulatedMachine | string {
+  const motor = known.motors.find((m) => m.removedAt === null)
+  if (!motor) return 'No motor is in the book for this machine: enter its plate first.'
+  const { machine } = known
+  const allowed = allowedCurrent(motor.plate, null, machine.serviceVolts, motor.connectionVolts ?? undefined)
+  if (!allowed) return 'The plate gives no amps for this supply: the simulated meter knows no motor to read.'
+  return {
+    plate: motor.plate,
+    plateVolts: allowed.columnVolts,
+    plateAmps: allowed.amps,
+    phases: machine.phases,
+    serviceVolts: machine.serviceVolts,
+    hz: machine.serviceVolts === 400 ? 50 : 60,
+    capacitorUf: machine.controls.capacitor?.run ?? motor.plate.capacitorUf ?? null,
+    transformer: machine.controls.transformer,
+    load: 0.8,
+  }
+}
+
+function serve(socket: WebSocket, unit: SimulatedUnit): void {
+  const say = (line: MeterLine) => {
+    if (socket.readyState === socket.OPEN) socket.send(JSON.stringify(line))
+  }
+  say({
+    say: 'hello',
+    protocol: 'motor-round-meter/1',
+    meter: 'Simulated clamp, multimeter, insulation and rotation tester',
+    quantities: quantities.map((q) => q.code),
+  })
+  let stream: NodeJS.Timeout | undefined
+  const off = () => {
+    clearInterval(stream)
+    stream = undefined
+  }
+  socket.on('message', (data: Buffer) => {
+    let ask: unknown
+    try {
+      ask = JSON.parse(data.toString('utf8'))
+    } catch {
+      say({ say: 'problem', message: 'That line is not JSON.' })
+      return
+    }
+    const parsed = meterAsk.safeParse(ask)
+    if (!parsed.success) {
+      say({ say: 'problem', message: parsed.error.issues.map((i) => `${i.path.join('.')}: ${i.message}`).join('; ') })
+      return
+    }
+    off()
+    if (parsed.data.ask === 'off') return
+    const { position } = parsed.data
+    const quantity: QuantityCode = parsed.data.quantity
+    if (!(findQuantity(quantity)?.positions ?? []).includes(position)) {
+      say({ say: 'problem', message: `${quantity} is not read at ${position}.` })
+      return
+    }
+    const from = Date.now()
+    stream = setInterval(() => {
+      const at = Date.now() - from
+      const shown = unit.read(quantity, position, at / 1000)
+      const digits = meterDigits(quantity, shown.value)
+      say({
+        say: 'sample',
+        at,
+        quantity,
+        position,
+        value: Number(shown.value.toFixed(digits)),
+        over: shown.over,
+        digits,
+      })
+    }, every)
+    if (quantity === 'line_ll') say({ say: 'word', question: 'rotation.meter', value: unit.rotation })
+  })
+  socket.on('close', off)
+  socket.on('error', off)
+}
+
+/**
+ * Stand-in meters over a WebSocket: whoever is signed in may read a simulated unit built from a machine's own plate.
+ * @returns how to end them: an open stream would keep the server from closing
+ */
+export function serveSimulatedMeters(server: Server, deps: Deps, sessions: RequestHandler): () => void {
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: 4096 })
+  const refuse = (socket: Duplex, status: string) => socket.end(`HTTP/1.1 ${status}\r\nconnection: close\r\n\r\n`)
+  const accept = async (req: IncomingMessage, socket: Duplex, head: Buffer) => {
+    const url = new URL(req.url ?? '/', 'http://localhost')
+    const origin = req.headers.origin
+    if (url.pathname !== simulatedMeterPath) return refuse(socket, '404 Not Found')
+    if (origin !== undefined && new URL(origin).host !== req.headers.host) return refuse(socket, '403 Forbidden')
+    // The session middleware wants a request and a response of Express; it reads the cookie and sets nothing here.
+    const request = req as Parameters<RequestHandler>[0]
+    await new Promise<void>((resolve, reject) =>
+      sessions(request, {} as Response, (e?: unknown) =>
+        e === undefined ? resolve() : reject(e instanceof Error ? e : new Error('the session could not be read')),
+      ),
+    )
+    if (!(await personOf(deps, request))) return refuse(socket, '401 Unauthorized')
+    const query = simulatedMeterQuery.safeParse(Object.fromEntries(url.searchParams))
+    if (!query.success) return refuse(socket, '422 Unprocessable Entity')
+    const [known] = await loadKnown(deps.db, [query.data.machine])
+    if (!known) return refuse(socket, '404 Not Found')
+    sockets.handleUpgrade(req, socket, head, (ws) => {
+      const machine = simulatedOf(known)
+      if (typeof machine === 'string') {
+        ws.send(JSON.stringify({ say: 'problem', message: machine } satisfies MeterLine))
+        ws.close()
+        return
+      }
+      serve(ws, simulatedUnit(machine, query.data.pattern, 7))
+    })
+    return undefined
+  }
+  server.on('upgrade', (req: IncomingMessage, socket: Duplex, head: Buffer) => {
+    socket.on('error', (e) => deps.log.debug({ err: e.message }, 'meter socket'))
+    accept(req, socket, head).catch((e: unknown) => {
+      deps.log.error({ err: e }, 'simulated meter')
+      refuse(socket, '500 Internal Server Error')
+    })
+  })
+  return () => {
+    for (const ws of sockets.clients) ws.terminate()
+  }
+}

@@ -1,0 +1,112 @@
+import { unitPatterns, type UnitPattern } from '@motor-round/core/machine'
+import { convert, findQuantity } from '@motor-round/core/quantity'
+import { Button, Select } from 'antd'
+import { useState } from 'react'
+import type { Cell } from '../cells.ts'
+import { simulatedAddress, valueOf, type Meter, type MeterValue } from './use-meter.ts'
+import './meter.css'
+
+/** Why a stream is not settled yet, or that it is. */
+function stateWords(meter: Meter, unit: string): string {
+  const steady = meter.reading?.steady
+  if (!steady) return 'Waiting for the meter'
+  switch (steady.kind) {
+    case 'filling':
+      return 'Watching it'
+    case 'drifting':
+      return `Not settled: still ${steady.perSecond < 0 ? 'falling' : 'rising'} ${Math.abs(steady.perSecond).toPrecision(2)} ${unit} a second`
+    case 'wandering':
+      return `Wanders by ±${steady.spread.toPrecision(2)} ${unit}: poor contact, a moving rotor, or a failing joint`
+    case 'over range':
+      return 'Over range: open'
+    case 'settled':
+      return `Steady within ±${steady.spread.toPrecision(1)} ${unit}`
+  }
+}
+
+/** A value of the meter as the cell is typed: in the unit of the house. */
+export function asTyped(value: MeterValue, cell: Cell): string {
+  const kept = findQuantity(cell.quantity)?.unit ?? cell.unit
+  if (value.text === 'OL' || kept === cell.unit) return value.text
+  return String(Math.round(convert(Number(value.text), kept, cell.unit) * 10) / 10)
+}
+
+/** The meter beside the cells: what it shows, why it is not settled yet, and Take. */
+export function MeterPanel({
+  meter,
+  machineId,
+  cell,
+  take,
+}: {
+  meter: Meter
+  machineId: string
+  cell: Cell | undefined
+  take: (v: MeterValue) => void
+}) {
+  const [pattern, setPattern] = useState<UnitPattern>('healthy')
+  const [open, setOpen] = useState(false)
+  if (!meter.on)
+    return (
+      <div className="meter meter-off">
+        {open ? (
+          <>
+            <Select<UnitPattern>
+              aria-label="The simulated unit is"
+              value={pattern}
+              options={unitPatterns.map((p) => ({ value: p.id, label: p.words }))}
+              onChange={setPattern}
+            />
+            <Button onClick={() => meter.connect(simulatedAddress(machineId, pattern))}>Connect</Button>
+            <p className="quiet">
+              A simulated meter on a simulated unit built from this plate: to try it out, not to judge by.
+            </p>
+          </>
+        ) : (
+          <button type="button" className="link-button" onClick={() => setOpen(true)}>
+            Read from a meter
+          </button>
+        )}
+        {meter.problem ? (
+          <p className="field-error" role="alert">
+            {meter.problem}
+          </p>
+        ) : null}
+      </div>
+    )
+  const steady = meter.reading?.steady.kind
+  const value = cell ? valueOf(meter.reading, cell, true) : null
+  const shown = meter.reading
+    ? meter.reading.latest.over
+      ? 'OL'
+      : meter.reading.latest.value.toFixed(meter.reading.digits)
+    : '…'
+  const unit = cell ? (findQuantity(cell.quantity)?.unit ?? '') : ''
+  return (
+    <div className="meter" role="group" aria-label="Meter">
+      <b className="meter-shown">
+        {shown} <i>{unit}</i>
+      </b>
+      <p className={steady === 'settled' || steady === 'over range' ? 'meter-steady' : ''}>{stateWords(meter, unit)}</p>
+      {meter.problem ? (
+        <p className="field-error" role="alert">
+          {meter.problem}
+        </p>
+      ) : null}
+      <div className="meter-buttons">
+        <Button
+          disabled={!value}
+          type={value?.how === 'unsteady' ? 'default' : 'primary'}
+          onClick={() => value && take(value)}
+        >
+          {value
+            ? `Take ${value.text}${value.how === 'unsteady' ? ', unsteady' : value.how === 'peak' ? ', peak' : ''}`
+            : 'Take'}
+        </Button>
+        <button type="button" className="link-button" onClick={meter.disconnect}>
+          Off
+        </button>
+      </div>
+      <p className="quiet meter-name">{meter.name}</p>
+    </div>
+  )
+}
