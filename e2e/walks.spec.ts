@@ -27,7 +27,7 @@ async function connect(page: Page, pattern: string) {
   await page.getByLabel('The simulated unit is').click()
   await page.locator('.ant-select-item-option').getByText(pattern, { exact: true }).click()
   await page.getByRole('button', { name: 'Connect' }).click()
-  await expect(page.getByRole('group', { name: 'Meter' })).toBeVisible()
+  await expect(page.getByRole('group', { name: 'Meter', exact: true })).toBeVisible()
 }
 
 /** Take so many values from the meter: each when it has settled or shows over range, Enter goes on. */
@@ -37,7 +37,9 @@ async function take(page: Page, count: number) {
     await expect(page.locator('.meter-steady')).toBeVisible({ timeout: 15_000 })
     const label = await cell.getAttribute('aria-label')
     await cell.press('Enter')
-    await expect(page.locator(`input[aria-label="${label ?? ''}"]`)).not.toHaveValue('', { timeout: 2000 })
+    // The last cell of a check is left behind with its page.
+    if (i < count - 1)
+      await expect(page.locator(`input[aria-label="${label ?? ''}"]`)).not.toHaveValue('', { timeout: 2000 })
   }
 }
 
@@ -76,7 +78,7 @@ test('healthy: the whole walk with the meter, every gate opens, and it is saved 
   await take(page, 6)
   await check(page, 'Winding ohms')
   await expect(told(page)).toContainText('even within')
-  await check(page, 'Insulation')
+  await check(page, 'Insulation$')
   await take(page, 4)
   await expect(page.locator('.part-judge')).toContainText('above 5.0 MΩ')
   await beforePower(page)
@@ -178,6 +180,7 @@ test('half-dead motor on one leg and the ground wire with the contactor open', a
   await connect(page, 'Runs on one leg and the ground wire')
   await take(page, 2)
   // The lines one by one are asked for only where somebody wants them.
+  await phase(page, 'Look')
   await check(page, 'Grounding conductor')
   await page.getByLabel('Fan off, each line, L1, A').focus()
   await take(page, 1)

@@ -68,6 +68,8 @@ function at<
 }
 
 const calcDescription = z.object({
+  group: z.string(),
+  formula: z.string(),
   id: z.string(),
   title: z.string(),
   basis: z.array(z.unknown()),

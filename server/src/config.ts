@@ -12,6 +12,8 @@ const schema = z.object({
   DEMO: z.enum(['yes', 'no']).default('no'),
   /** Checks every answer against the contract before it leaves: for tests. */
   CHECK_ANSWERS: z.enum(['yes', 'no']).default('no'),
+  /** How many times faster than life the simulated meters run: for tests and practice. */
+  METER_PACE: z.coerce.number().min(1).max(20).default(1),
   TRUST_PROXY: z.coerce.number().int().min(0).max(5).default(0),
 })
 

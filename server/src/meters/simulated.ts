@@ -32,7 +32,7 @@ export function simulatedOf(known: Known): SimulatedMachine | string {
   }
 }
 
-function serve(socket: WebSocket, unit: SimulatedUnit): void {
+function serve(socket: WebSocket, unit: SimulatedUnit, pace: number): void {
   const say = (line: MeterLine) => {
     if (socket.readyState === socket.OPEN) socket.send(JSON.stringify(line))
   }
@@ -70,7 +70,7 @@ function serve(socket: WebSocket, unit: SimulatedUnit): void {
     }
     const from = Date.now()
     stream = setInterval(() => {
-      const at = Date.now() - from
+      const at = (Date.now() - from) * pace
       const shown = unit.read(quantity, position, at / 1000)
       const digits = meterDigits(quantity, shown.value)
       say({
@@ -82,7 +82,7 @@ function serve(socket: WebSocket, unit: SimulatedUnit): void {
         over: shown.over,
         digits,
       })
-    }, every)
+    }, every / pace)
     if (quantity === 'line_ll') say({ say: 'word', question: 'rotation.meter', value: unit.rotation })
   })
   socket.on('close', off)
@@ -120,7 +120,7 @@ export function serveSimulatedMeters(server: Server, deps: Deps, sessions: Reque
         ws.close()
         return
       }
-      serve(ws, simulatedUnit(machine, query.data.pattern, 7))
+      serve(ws, simulatedUnit(machine, query.data.pattern, 7), deps.config.METER_PACE)
     })
     return undefined
   }

@@ -30,6 +30,11 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../features/register/index.ts')).FitMotor }),
       },
       { path: 'places', lazy: async () => ({ Component: (await import('../features/register/index.ts')).Places }) },
+      { path: 'bench', lazy: async () => ({ Component: (await import('../features/bench/index.ts')).Bench }) },
+      {
+        path: 'bench/:id',
+        lazy: async () => ({ Component: (await import('../features/bench/index.ts')).CalculatorScreen }),
+      },
       { path: 'books', lazy: async () => ({ Component: (await import('../features/books/index.ts')).Books }) },
       {
         path: 'house-rules',

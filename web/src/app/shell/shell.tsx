@@ -84,6 +84,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
         <span className="shell-name">{session.data?.organisation}</span>
         <nav aria-label="Screens">
           <NavLink to="/roof">Roof</NavLink>
+          <NavLink to="/bench">Bench</NavLink>
           <NavLink to="/books">Books</NavLink>
           <NavLink to="/places" className="shell-wide">
             Sites

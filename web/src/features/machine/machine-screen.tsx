@@ -169,6 +169,9 @@ export function MachineScreen() {
             <Link to={`/machines/${id}/edit`}>
               <Button>Edit</Button>
             </Link>
+            <Link to={`/bench?machine=${id}`}>
+              <Button>Bench</Button>
+            </Link>
             <Button onClick={() => setWorking(true)}>Record work</Button>
             <Link to={`/machines/${id}/stop`}>
               <Button type="primary">Take a stop</Button>

@@ -38,6 +38,7 @@ export function CheckCard({
   scale,
   judgement,
   at,
+  called,
   asking,
   focus,
   type,
@@ -54,6 +55,7 @@ export function CheckCard({
   scale: TemperatureScale
   judgement: Judgement | null
   at: number
+  called: number
   asking: ReturnType<typeof slipAt>
   focus: (i: number) => void
   type: (c: Cell, text: string) => void
@@ -66,7 +68,7 @@ export function CheckCard({
   const groups = check.groups(factsOf(page.machine))
   const cells = cellsOf(groups, scale)
   const inputs = useRef<(HTMLInputElement | null)[]>([])
-  useEffect(() => inputs.current[at]?.focus(), [at, check.id])
+  useEffect(() => inputs.current[at]?.focus(), [at, check.id, called])
   const cell = cells[at]
   const text = cell ? (draft.typed[cell.key] ?? '') : ''
   const running = check.id === 'running'

@@ -57,6 +57,12 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
       : firstOf(stepsOf(facts, draft.plan), 'look'),
   )
   const [at, setAt] = useState(0)
+  // Counts the times the cursor was called to a cell, so that it comes even when it is the same one.
+  const [called, setCalled] = useState(0)
+  const due = useCallback((i: number) => {
+    setAt(i)
+    setCalled((n) => n + 1)
+  }, [])
   const [asking, setAsking] = useState<ReturnType<typeof slipAt>>(null)
   const [save, attempt] = api.useSaveStopMutation()
   const mayAct = useMay('mechanic')
@@ -67,18 +73,22 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
   const [openedAt] = useState(() => Date.now())
 
   const readings = useMemo(() => readingsOf(draft.typed, draft.taken, scale), [draft.typed, draft.taken, scale])
+  const answers = useMemo(
+    () => (draft.plan === 'running' ? draft.answers : { ...draft.answers, plan: draft.plan }),
+    [draft.plan, draft.answers],
+  )
   const stop: Stop = useMemo(
     () => ({
       id: old?.id ?? draft.id,
       at: draft.takenAt === null ? openedAt : Date.parse(draft.takenAt),
       state: draft.state,
       readings,
-      answers: draft.answers,
+      answers,
       passes: draft.passes,
     }),
-    [old, draft.id, draft.takenAt, draft.state, draft.answers, draft.passes, readings, openedAt],
+    [old, draft.id, draft.takenAt, draft.state, answers, draft.passes, readings, openedAt],
   )
-  const something = readings.length > 0 || Object.keys(draft.answers).length > 0 || draft.plan !== 'running'
+  const something = readings.length > 0 || Object.keys(answers).length > 0
   const judgement = useMemo(() => (judging && something ? judge(judging(stop)) : null), [judging, stop, something])
   const plateAmps =
     allowedCurrent(motor?.plate ?? null, machine.unitPlate, machine.serviceVolts, motor?.connectionVolts ?? undefined)
@@ -181,7 +191,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
         takenAt: draft.takenAt ?? new Date(openedAt).toISOString(),
         state: draft.state,
         readings,
-        answers: { ...draft.answers, ...(draft.plan === 'running' ? {} : { plan: draft.plan }) },
+        answers,
         passes: [...draft.passes],
         note: draft.note,
         supersedes: old?.id ?? null,
@@ -258,6 +268,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             scale={scale}
             judgement={judgement}
             at={at}
+            called={called}
             asking={asking}
             focus={(i) => {
               if (i !== at) {
@@ -287,7 +298,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
                 stops={page.stops}
                 start={() => change({ clock: Date.now() })}
                 stop={() => change({ clock: null })}
-                due={setAt}
+                due={due}
               />
             ) : null}
           </CheckCard>

@@ -1,6 +1,14 @@
 import { simulatedMeterPath, type MeterLine } from '@motor-round/contract'
 import type { UnitPattern } from '@motor-round/core/machine'
-import { clampDemand, ohmsDemand, peak, steadiness, type Sample, type Steadiness } from '@motor-round/core/meter'
+import {
+  clampDemand,
+  ohmsDemand,
+  peak,
+  steadiness,
+  type Demand,
+  type Sample,
+  type Steadiness,
+} from '@motor-round/core/meter'
 import { findQuantity, type ReadingHow } from '@motor-round/core/quantity'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Cell } from '../cells.ts'
@@ -10,6 +18,14 @@ import { webSocketDriver } from './web-socket.ts'
 /** Where the simulated meters of a machine listen. */
 export const simulatedAddress = (machineId: string, pattern: UnitPattern): string =>
   `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}${simulatedMeterPath}?machine=${machineId}&pattern=${pattern}`
+
+/** How steady a quantity has to be: ohms through hand-held probes longer, volts no closer than a third of one. */
+function demandOf(quantity: string, digits: number): Demand {
+  const dimension = findQuantity(quantity)?.dimension
+  const digit = 2 * 10 ** -digits
+  if (dimension === 'resistance') return { ...ohmsDemand, digit }
+  return { ...clampDemand, digit: dimension === 'voltage' ? Math.max(digit, 0.3) : digit }
+}
 
 /** The stream at the cell that has the cursor, and what it has come to. */
 export interface MeterReading {
@@ -74,15 +90,11 @@ export function useMeter(cell: Cell | undefined, onWord: (question: string, valu
     else if (`${l.quantity} ${l.position}` === key.current) {
       const sample: Sample = { at: l.at, value: l.value, over: l.over }
       samples.current = [...samples.current.slice(-299), sample]
-      const ohms = findQuantity(l.quantity)?.dimension === 'resistance'
-      const demand = ohms
-        ? { ...ohmsDemand, digit: 2 * 10 ** -l.digits }
-        : { ...clampDemand, digit: 2 * 10 ** -l.digits }
       setReading({
         at: key.current,
         latest: sample,
         digits: l.digits,
-        steady: steadiness(samples.current, demand),
+        steady: steadiness(samples.current, demandOf(l.quantity, l.digits)),
         peak: peak(samples.current),
       })
     }

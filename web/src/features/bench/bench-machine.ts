@@ -1,0 +1,26 @@
+import { standing, type MachinePage } from '@motor-round/contract'
+import type { BenchMachine } from '@motor-round/core/calc'
+import { allowedCurrent, plateHertz } from '@motor-round/core/plate'
+import { legPositions, linePositions, type ThreePhase } from '@motor-round/core/quantity'
+import { valuesAt } from '@motor-round/core/trend'
+
+const three = (v: readonly (number | undefined)[]): ThreePhase | null =>
+  v.every((x) => x !== undefined) ? (v as unknown as ThreePhase) : null
+
+/** What the calculators take from a machine: plate, column in use, and what was read last. */
+export function benchMachine(page: MachinePage): BenchMachine {
+  const { machine, motor } = page
+  const plate = motor?.plate ?? null
+  const allowed = allowedCurrent(plate, null, machine.serviceVolts, motor?.connectionVolts ?? undefined)
+  const stop = standing({ stops: page.stops, work: page.work, motors: [...(motor ? [motor] : []), ...page.pastMotors] })
+  return {
+    phases: machine.phases,
+    serviceVolts: machine.serviceVolts,
+    hz: machine.serviceVolts === 400 ? 50 : (plateHertz(plate?.hz)[0] ?? 60),
+    plate,
+    columnVolts: allowed?.columnVolts ?? null,
+    plateAmps: allowed?.amps ?? null,
+    lineVolts: stop ? three(valuesAt(stop.readings, 'volts_ll', linePositions)) : null,
+    lineAmps: stop ? three(valuesAt(stop.readings, 'amps', legPositions)) : null,
+  }
+}

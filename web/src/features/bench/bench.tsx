@@ -1,0 +1,47 @@
+import { calcGroups, calculators } from '@motor-round/core/calc'
+import { Link, useSearchParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { groupWords } from './groups.ts'
+import './bench.css'
+
+/** The bench: every calculator, by what it is about. Opened from a machine, each is filled with its values. */
+export function Bench() {
+  const [params] = useSearchParams()
+  const machine = params.get('machine')
+  const page = api.useMachinePageQuery({ params: { id: machine ?? '' } }, { skip: machine === null }).currentData
+  const query = machine === null ? '' : `?machine=${machine}`
+  return (
+    <div className="page stack">
+      <h1>Bench</h1>
+      {page ? (
+        <p>
+          Filled with the values of{' '}
+          <Link to={`/machines/${page.machine.id}`}>
+            {page.unit.tag} / {page.machine.tag}
+          </Link>
+          . <Link to="/bench">Free numbers instead</Link>
+        </p>
+      ) : (
+        <p className="quiet">
+          On free numbers. Open it from a machine and it is filled with that machine’s plate and last readings.
+        </p>
+      )}
+      <div className="bench-groups">
+        {calcGroups.map((g) => (
+          <section key={g} className="sheet">
+            <h2>{groupWords[g]}</h2>
+            <ul>
+              {calculators
+                .filter((c) => c.group === g)
+                .map((c) => (
+                  <li key={c.id}>
+                    <Link to={`/bench/${c.id}${query}`}>{c.title}</Link>
+                  </li>
+                ))}
+            </ul>
+          </section>
+        ))}
+      </div>
+    </div>
+  )
+}

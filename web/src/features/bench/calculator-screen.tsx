@@ -1,0 +1,170 @@
+import { describeCalculator, findCalculator, type Calculator } from '@motor-round/core/calc'
+import { Button, Input, Select } from 'antd'
+import { lazy, Suspense, useMemo, useState } from 'react'
+import { Link, useParams, useSearchParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { Field } from '../../parts/fields/index.ts'
+import { benchMachine } from './bench-machine.ts'
+import { cellsOf, fieldsOf, inputOf, shownOutput, type CalcField, type Cells } from './fields.ts'
+import { groupWords } from './groups.ts'
+import './bench.css'
+
+const CurveChart = lazy(async () => ({ default: (await import('./curve-chart.tsx')).CurveChart }))
+
+function Cell({
+  field,
+  index,
+  cells,
+  set,
+}: {
+  field: CalcField
+  index: number
+  cells: Cells
+  set: (name: string, index: number, text: string) => void
+}) {
+  const value = cells[field.name]?.[index] ?? ''
+  const label = field.kind === 'numbers' ? `${field.title}, ${field.labels[index] ?? ''}` : field.title
+  if (field.kind === 'choice')
+    return (
+      <Select
+        aria-label={label}
+        value={value === '' ? null : value}
+        allowClear={!field.required}
+        options={field.options.map((o) => ({ value: String(o), label: String(o) }))}
+        onChange={(v: string | null) => set(field.name, index, v ?? '')}
+      />
+    )
+  return (
+    <Input
+      aria-label={field.unit === '' ? label : `${label}, ${field.unit}`}
+      value={value}
+      inputMode={field.kind === 'text' ? 'text' : 'decimal'}
+      suffix={field.unit}
+      onChange={(e) => set(field.name, index, e.target.value)}
+    />
+  )
+}
+
+function Form({ calculator, start, from }: { calculator: Calculator; start: Cells; from: string | null }) {
+  const d = useMemo(() => describeCalculator(calculator), [calculator])
+  const inputs = useMemo(() => fieldsOf(d.input), [d])
+  const outputs = useMemo(() => fieldsOf(d.output), [d])
+  const [cells, setCells] = useState(start)
+  const input = inputOf(inputs, cells)
+  const complete = inputs.every((f) => !f.required || (cells[f.name] ?? []).every((t) => t.trim() !== ''))
+  const answer = complete ? calculator.run(input) : null
+  const problems = answer && !answer.ok ? answer.problems : []
+  const curve = answer?.ok ? calculator.curve(input) : null
+  const set = (name: string, index: number, text: string) =>
+    setCells((old) => ({ ...old, [name]: (old[name] ?? []).map((t, i) => (i === index ? text : t)) }))
+  const wrong = (f: CalcField) => problems.find((p) => p.field.split('.')[0] === f.name)?.message
+  const elsewhere = problems.filter((p) => !inputs.some((f) => f.name === p.field.split('.')[0]))
+  return (
+    <div className="bench-page">
+      <section className="sheet stack">
+        <header>
+          <h2>In</h2>
+          {from ? <span className="quiet">from {from}</span> : null}
+        </header>
+        {inputs.map((f) => (
+          <Field
+            key={f.name}
+            label={f.required ? f.title : `${f.title} (if known)`}
+            error={complete ? wrong(f) : undefined}
+          >
+            <span className={f.kind === 'numbers' ? 'bench-three' : ''}>
+              {f.kind === 'numbers' ? (
+                f.labels.map((l, i) => (
+                  <span key={l} className="bench-leg">
+                    <small>{l}</small>
+                    <Cell field={f} index={i} cells={cells} set={set} />
+                  </span>
+                ))
+              ) : (
+                <Cell field={f} index={0} cells={cells} set={set} />
+              )}
+            </span>
+          </Field>
+        ))}
+        <div className="row">
+          <Button onClick={() => setCells(cellsOf(inputs, calculator.example))}>Worked example</Button>
+          <Button onClick={() => setCells(cellsOf(inputs, {}))}>Clear</Button>
+        </div>
+      </section>
+      <div className="stack">
+        <section className="sheet" aria-label="Result" aria-live="polite">
+          <h2>Out</h2>
+          {answer?.ok ? (
+            <dl className="bench-out">
+              {outputs.map((f) => {
+                const v = answer.result[f.name]
+                return f.name === 'note' && v === null ? null : (
+                  <div key={f.name}>
+                    <dt>{f.title}</dt>
+                    <dd>{shownOutput(f, v)}</dd>
+                  </div>
+                )
+              })}
+            </dl>
+          ) : (
+            <p className="quiet">
+              {complete ? 'Mend what is marked.' : 'Fill in what is asked; the answer follows each key.'}
+            </p>
+          )}
+          {elsewhere.map((p) => (
+            <p key={p.field} role="alert" className="field-error">
+              {p.message}
+            </p>
+          ))}
+        </section>
+        {curve ? (
+          <section className="sheet">
+            <Suspense fallback={<div className="curve-chart" />}>
+              <CurveChart curve={curve} />
+            </Suspense>
+          </section>
+        ) : null}
+        <section className="sheet">
+          <h2>How</h2>
+          <p className="bench-formula">{calculator.formula}</p>
+          <p className="quiet">
+            {calculator.basis
+              .map((b) =>
+                b.sure === 'certain' ? b.text : b.sure === 'from memory' ? `${b.text} (from memory)` : b.text,
+              )
+              .join(' · ')}
+          </p>
+        </section>
+      </div>
+    </div>
+  )
+}
+
+/** One calculator of the register, its page made from its schema. */
+export function CalculatorScreen() {
+  const id = useParams()['id'] ?? ''
+  const [params] = useSearchParams()
+  const machine = params.get('machine')
+  const query = api.useMachinePageQuery({ params: { id: machine ?? '' } }, { skip: machine === null })
+  const page = query.currentData
+  const calculator = findCalculator(id)
+  if (!calculator) return <p className="page">There is no such calculator. All are on the bench.</p>
+  if (machine !== null && !page && !query.isError) return <p className="page">Loading …</p>
+  const inputs = fieldsOf(describeCalculator(calculator).input)
+  const start = cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : {})
+  return (
+    <div className="page stack">
+      <p className="quiet">
+        <Link to={`/bench${machine === null ? '' : `?machine=${machine}`}`}>Bench</Link> ·{' '}
+        {groupWords[calculator.group]}
+      </p>
+      <h1>{calculator.title}</h1>
+      <Form
+        key={`${id} ${page?.machine.id ?? ''}`}
+        calculator={calculator}
+        start={start}
+        from={page ? `${page.unit.tag} / ${page.machine.tag}` : null}
+      />
+    </div>
+  )
+}

@@ -1,0 +1,50 @@
+import { calculators, describeCalculator } from '@motor-round/core/calc'
+import { describe, expect, it } from 'vitest'
+import { cellsOf, fieldsOf, inputOf, shownOutput } from './fields.ts'
+
+describe('the pages of the bench', () => {
+  it.each(calculators.map((c) => [c.id, c] as const))(
+    '%s: its example typed into its cells gives its own result',
+    (_id, c) => {
+      const d = describeCalculator(c)
+      const inputs = fieldsOf(d.input)
+      const outputs = fieldsOf(d.output)
+      expect(inputs.length).toBeGreaterThan(0)
+      expect(outputs.length).toBe(Object.keys(c.output.shape).length)
+      const typed = inputOf(inputs, cellsOf(inputs, c.example))
+      const answer = c.run(typed)
+      const direct = c.run(c.example)
+      if (!answer.ok || !direct.ok) throw new Error(JSON.stringify([answer, direct]))
+      for (const f of outputs) {
+        expect(f.title).not.toBe('')
+        expect(shownOutput(f, answer.result[f.name])).toBe(shownOutput(f, direct.result[f.name]))
+        expect(shownOutput(f, answer.result[f.name])).not.toMatch(/NaN|undefined|Infinity/)
+      }
+      const curve = c.curve(c.example)
+      for (const line of curve?.lines ?? [])
+        for (const [x, y] of line.points) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true)
+    },
+  )
+  it('leave a field that is no figure to be named by the calculator', () => {
+    const c = calculators.find((x) => x.id === 'overload-setting')
+    if (!c) throw new Error('there')
+    const inputs = fieldsOf(describeCalculator(c).input)
+    expect(c.run(inputOf(inputs, { plateAmps: ['12x'] }))).toMatchObject({
+      ok: false,
+      problems: [{ field: 'plateAmps' }],
+    })
+  })
+  it('show ratios in per cent, absence in words', () => {
+    const f = {
+      name: 'u',
+      title: 'U',
+      unit: '%',
+      kind: 'number',
+      required: true,
+      options: [],
+      labels: [],
+      none: 'do not run',
+    } as const
+    expect([shownOutput(f, 0.01961), shownOutput(f, null)]).toEqual(['1.961 %', 'do not run'])
+  })
+})

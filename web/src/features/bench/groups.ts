@@ -1,0 +1,13 @@
+import type { CalcGroup } from '@motor-round/core/calc'
+
+/** The groups of the bench in the mechanic's words. */
+export const groupWords: Readonly<Record<CalcGroup, string>> = {
+  supply: 'Supply and evenness',
+  load: 'Amps, load and the motor',
+  winding: 'Windings',
+  insulation: 'Insulation',
+  capacitor: 'Capacitors',
+  protection: 'Protection and conductors',
+  faults: 'Finding the fault',
+  units: 'Units',
+}

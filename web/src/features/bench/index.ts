@@ -1,0 +1,2 @@
+export { Bench } from './bench.tsx'
+export { CalculatorScreen } from './calculator-screen.tsx'
