@@ -4,6 +4,10 @@ import { judgement } from './judgement.ts'
 import { area, machine, motor, site, unit } from './register.ts'
 import { stop, work } from './stop.ts'
 
+/** What another fan of the same unit carried when it was last read: mean of its legs over its allowed current. */
+export const sisterLoad = z.object({ tag: z.string(), load: z.number(), at: instant })
+export type SisterLoad = z.infer<typeof sisterLoad>
+
 /** Everything the machine page and the stop page show, and all that judging in the hand needs. */
 export const machinePage = z
   .object({
@@ -13,6 +17,7 @@ export const machinePage = z
     site,
     motor: motor.nullable(),
     pastMotors: z.array(motor),
+    sisters: z.array(sisterLoad),
     siblings: z.array(z.object({ id, unitTag: z.string(), tag: z.string() })),
     /** Newest first; superseded ones carry the id of what replaced them. At most 400. */
     stops: z.array(stop),

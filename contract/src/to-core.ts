@@ -1,6 +1,7 @@
-import { standingStop, type JudgeInput } from '@motor-round/core/judge'
+import { standingStop, type JudgeInput, type Sister } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import type { Stop, WorkDone } from '@motor-round/core/trend'
+import type { SisterLoad } from './machine-page.ts'
 import type { Machine, Motor } from './register.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
 
@@ -22,6 +23,8 @@ export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note'>): WorkD
   note: w.note,
 })
 
+const asSister = (s: SisterLoad): Sister => ({ tag: s.tag, load: s.load, at: Date.parse(s.at) })
+
 interface Known {
   readonly machine: Pick<
     Machine,
@@ -31,6 +34,7 @@ interface Known {
   readonly work: readonly WorkRecord[]
   readonly stops: readonly StopRecord[]
   readonly rules: HouseRules
+  readonly sisters: readonly SisterLoad[]
 }
 
 /** All work, each motor's fitting but the first among it. */
@@ -61,6 +65,7 @@ export function judgeInput(known: Known, stop: Stop): JudgeInput {
     history: known.stops.filter((s) => s.supersededBy === null && s.id !== stop.id).map(coreStop),
     work: workOf(known),
     rules: known.rules,
+    sisters: known.sisters.map(asSister),
   }
 }
 

@@ -24,6 +24,7 @@ function judged(machine: (typeof file.machines)[number]) {
     work,
     stops,
     rules: defaultHouseRules,
+    sisters: [],
   }
   const speaking = standing(known)
   if (!speaking) throw new Error(`no stops of ${nameOf(machine)}`)

@@ -129,6 +129,7 @@ function addMachine(
   spec: MachineSpec,
   n: number,
   lastSeen: number,
+  twins: Map<string, number>,
 ) {
   const machineKey = `${spec.unit}/${spec.tag}`
   const story = storyOf(machineKey)?.id
@@ -149,11 +150,16 @@ function addMachine(
     unitPlate,
     retiredAt: null,
   })
+  const told = story === undefined ? undefined : storyLoad[story]
+  const drawn = told ?? random.between(0.68, 0.88)
+  // Twins on one duct carry alike.
+  const shared = spec.sister && told === undefined ? (twins.get(unitId) ?? drawn) : drawn
+  if (spec.sister) twins.set(unitId, shared)
   const life: Life = {
     spec,
     service,
     story,
-    load: story !== undefined && storyLoad[story] !== undefined ? storyLoad[story] : random.between(0.68, 0.88),
+    load: shared,
     lean: [siteLean[0] ?? 0, siteLean[1] ?? 0, siteLean[2] ?? 0],
     windings: [1 + random.between(-0.011, 0.011), 1 + random.between(-0.011, 0.011), 1 + random.between(-0.011, 0.011)],
   }
@@ -208,6 +214,7 @@ export function demoOrganisation(now: Date): OrganisationFile {
       parts.areas.push({ id: areaId, siteId, name: area.name, kind: area.kind })
       const lean = [0, 1, 2].map(() => random.between(-0.0022, 0.0022))
       const units = new Map<string, string>()
+      const twins = new Map<string, number>()
       for (const spec of area.machines) {
         n += 1
         let unitId = units.get(spec.unit)
@@ -218,7 +225,7 @@ export function demoOrganisation(now: Date): OrganisationFile {
         }
         // The first area was walked yesterday, the others in the weeks before; one room fell off the round.
         const lastSeen = area.name === 'Life-support plant room' ? 118 : 1 + a * 9 + siteSpecs.indexOf(site) * 5
-        addMachine(parts, random, now, area, lean, unitId, spec, n, lastSeen)
+        addMachine(parts, random, now, area, lean, unitId, spec, n, lastSeen, twins)
       }
     })
   }

@@ -1,7 +1,7 @@
 export { checks } from './checks/register.ts'
 export { ampsHistory, type AmpsEpoch, type AmpsHistory } from './amps-history.ts'
 export { dueAt } from './due.ts'
-export type { FittedMotor, JudgeInput, MachineFacts } from './input.ts'
+export type { FittedMotor, JudgeInput, MachineFacts, Sister } from './input.ts'
 export { judge, loadShare, type Judgement, type Rail } from './judgement.ts'
 export { slipGuard, type Slip } from './slip-guard.ts'
 export { levels, rank, worse, type Level, type Verdict } from './verdict.ts'

@@ -21,6 +21,14 @@ export interface FittedMotor {
   readonly fittedAt: number
 }
 
+/** What a sister fan in the same unit carried when it was last read. */
+export interface Sister {
+  readonly tag: string
+  /** Mean of its legs over its allowed current. */
+  readonly load: number
+  readonly at: number
+}
+
 /** All that judging a stop needs. `history` holds the other stops of the machine, superseded ones left out. */
 export interface JudgeInput {
   readonly machine: MachineFacts
@@ -29,4 +37,6 @@ export interface JudgeInput {
   readonly history: readonly Stop[]
   readonly work: readonly WorkDone[]
   readonly rules: HouseRules
+  /** Undefined where nothing is known of any. */
+  readonly sisters?: readonly Sister[] | undefined
 }

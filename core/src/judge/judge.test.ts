@@ -319,6 +319,25 @@ describe('a whole judgement', () => {
   })
 })
 
+describe('against the sister fan', () => {
+  const said = (own: number, load: number, state: Partial<StopState> = {}, daysAgo = 3) => {
+    const stop = stopAt(0, [own, own, own], undefined, { sister: 'running', ...state })
+    const input = inputOf(stop, { machine: { hasSister: true } })
+    return judge({ ...input, sisters: [{ tag: 'SF-2', load, at: stop.at - daysAgo * dayMs }] }).verdicts.find(
+      (v) => v.check === 'twin',
+    )
+  }
+  it('twins that carry alike are OK, unlike ones are watched, with both figures', () => {
+    expect(said(10.2, 0.8)?.level).toBe('ok')
+    expect(said(10.2, 0.6)).toMatchObject({ level: 'watch' })
+    expect(said(10.2, 0.6)?.because).toContain('80 % of its plate, its sister SF-2 60 %')
+  })
+  it('is not said when the sister was off, or was read long ago', () => {
+    expect(said(10.2, 0.6, { sister: 'off' })).toBeUndefined()
+    expect(said(10.2, 0.6, {}, 90)).toBeUndefined()
+  })
+})
+
 describe('properties', () => {
   const amps = fc.double({ min: 0, max: 60, noNaN: true })
   const volts = fc.double({ min: 0, max: 700, noNaN: true })

@@ -37,6 +37,7 @@ import { surfaceHot } from './surface-hot.ts'
 import { transformerRatio } from './transformer-ratio.ts'
 import { trendHorizon } from './trend-horizon.ts'
 import { trendWindow } from './trend-window.ts'
+import { twinDiffers } from './twin-differs.ts'
 import { unbalanceRatioSupply } from './unbalance-ratio-supply.ts'
 import { visitInterval } from './visit-interval.ts'
 import { voltageUnbalanceClean } from './voltage-unbalance-clean.ts'
@@ -64,6 +65,7 @@ export const limitRegister = {
   'change-fix': changeFix,
   'overload-setting': overloadSetting,
   'overload-greatest': overloadGreatest,
+  'twin-differs': twinDiffers,
   'trend-horizon': trendHorizon,
   'trend-window': trendWindow,
   'visit-interval': visitInterval,

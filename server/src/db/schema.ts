@@ -230,6 +230,8 @@ export const machineStates = pgTable(
     rail: jsonb().$type<Judgement['rail']>(),
     meanVolts: doublePrecision('mean_volts'),
     load: doublePrecision(),
+    /** When that load was read. */
+    loadAt: at('load_at'),
     spark: real().array().notNull(),
     seenAt: at('seen_at'),
     dueAt: at('due_at'),

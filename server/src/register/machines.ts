@@ -74,6 +74,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       site,
       motor,
       pastMotors: known.motors.filter((m) => m.removedAt !== null).reverse(),
+      sisters: [...known.sisters],
       siblings: siblings.map((s) => ({ ...s, unitTag: unit.tag })),
       stops: [...known.stops],
       moreStops: known.allStops - known.stops.length,

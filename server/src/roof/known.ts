@@ -3,13 +3,14 @@ import {
   type FileStop,
   type Machine,
   type Motor,
+  type SisterLoad,
   type StopRecord,
   type WorkRecord,
 } from '@motor-round/contract'
 import type { Reading } from '@motor-round/core/quantity'
-import { and, asc, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
-import { components, machines, work } from '../db/schema.ts'
+import { components, machines, machineStates, work } from '../db/schema.ts'
 
 /** All that is known of a machine and needed to judge it. */
 export interface Known {
@@ -19,6 +20,7 @@ export interface Known {
   /** Newest first: the latest ones, and of older ones the first of each week. */
   readonly stops: readonly StopRecord[]
   readonly allStops: number
+  readonly sisters: readonly SisterLoad[]
 }
 
 export const iso = (v: Date | string): string => (v instanceof Date ? v : new Date(v)).toISOString()
@@ -144,6 +146,43 @@ function grouped<T, R>(rows: readonly T[], key: (row: T) => string, as: (row: T)
   return out
 }
 
+/** The loads of the other fans of each machine's unit, where it has a sister. */
+async function sistersOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<string, SisterLoad[]>> {
+  const twins = list.filter((m) => m.hasSister)
+  if (twins.length === 0) return new Map()
+  const rows = await db
+    .select({
+      id: machines.id,
+      unitId: machines.unitId,
+      tag: machines.tag,
+      load: machineStates.load,
+      at: machineStates.loadAt,
+    })
+    .from(machines)
+    .innerJoin(machineStates, eq(machineStates.machineId, machines.id))
+    .where(
+      and(
+        inArray(
+          machines.unitId,
+          twins.map((m) => m.unitId),
+        ),
+        eq(machines.hasSister, true),
+        isNull(machines.retiredAt),
+      ),
+    )
+    .orderBy(asc(machines.tag))
+  return new Map(
+    twins.map((m) => [
+      m.id,
+      rows.flatMap((r) =>
+        r.unitId === m.unitId && r.id !== m.id && r.load !== null && r.at !== null
+          ? [{ tag: r.tag, load: r.load, at: r.at.toISOString() }]
+          : [],
+      ),
+    ]),
+  )
+}
+
 /** Load machines with everything that judging needs. Keep the list to some hundred at a time. */
 export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Promise<Known[]> {
   if (machineIds.length === 0) return []
@@ -165,6 +204,7 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
   )
   const rows = await stopsOf(db, list)
   const stops = grouped(rows, (s) => s.machine_id, asStop)
+  const sisters = await sistersOf(db, list)
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
   return list.map((machine) => ({
     machine,
@@ -172,5 +212,6 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
     work: done.get(machine.id) ?? [],
     stops: stops.get(machine.id) ?? [],
     allStops: counts.get(machine.id) ?? 0,
+    sisters: sisters.get(machine.id) ?? [],
   }))
 }

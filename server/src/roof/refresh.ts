@@ -2,7 +2,8 @@ import { coreStop } from '@motor-round/contract'
 import { dueAt, loadShare, rank, type Judgement } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
-import { eq, inArray, sql } from 'drizzle-orm'
+import { and, eq, inArray, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import { judgeStanding } from './judge-known.ts'
@@ -28,19 +29,36 @@ function spark(known: Known, judgement: Judgement | null): number[] {
     .reverse()
 }
 
+/** Fans that share a unit with one of these and have a sister: what one carries is held against the others. */
+async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
+  const mine = alias(machines, 'mine')
+  const rows = await tx
+    .selectDistinct({ id: machines.id })
+    .from(machines)
+    .innerJoin(mine, eq(mine.unitId, machines.unitId))
+    .where(and(inArray(mine.id, [...ids]), eq(mine.hasSister, true), eq(machines.hasSister, true)))
+  return rows.map((r) => r.id)
+}
+
 /**
- * Judge machines again and write what the Roof shows of them. The state rows are locked first, in order, so that two
- * writers to one machine follow each other and the later one sees both.
+ * Judge machines again and write what the Roof shows of them, then their twins by the new loads. All their state rows are
+ * locked first, in order, so that two writers to one machine follow each other and the later one sees both.
  */
 export async function refresh(tx: Tx, machineIds: readonly string[], rules: HouseRules): Promise<void> {
+  if (machineIds.length === 0) return
   const ids = [...machineIds].sort()
-  if (ids.length === 0) return
+  const twins = await twinsOf(tx, ids)
   await tx
     .select({ id: machineStates.machineId })
     .from(machineStates)
-    .where(inArray(machineStates.machineId, ids))
+    .where(inArray(machineStates.machineId, [...new Set([...ids, ...twins])].sort()))
     .orderBy(machineStates.machineId)
     .for('update')
+  await judgeAndWrite(tx, ids, rules)
+  if (twins.length > 0) await judgeAndWrite(tx, twins, rules)
+}
+
+async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<void> {
   const places = new Map(
     (
       await tx
@@ -81,6 +99,7 @@ export async function refresh(tx: Tx, machineIds: readonly string[], rules: Hous
         rail: judgement?.rail ?? null,
         meanVolts: stands ? meanVolts(stands.stop) : null,
         load: judgement ? loadShare(judgement.rail) : null,
+        loadAt: stands ? new Date(stands.stop.at) : null,
         spark: spark(known, judgement),
         seenAt: seen ? new Date(seen.takenAt) : null,
         dueAt: judgement && seen ? new Date(dueAt(judgement.level, Date.parse(seen.takenAt), rules)) : null,
@@ -103,6 +122,7 @@ export async function refresh(tx: Tx, machineIds: readonly string[], rules: Hous
         ['rail', 'rail'],
         ['meanVolts', 'mean_volts'],
         ['load', 'load'],
+        ['loadAt', 'load_at'],
         ['spark', 'spark'],
         ['seenAt', 'seen_at'],
         ['dueAt', 'due_at'],

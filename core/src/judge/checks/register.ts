@@ -13,6 +13,7 @@ import { shaftLoad } from './shaft-load.ts'
 import { stale } from './stale.ts'
 import { trend } from './trend.ts'
 import { turning } from './turning.ts'
+import { twin } from './twin.ts'
 import { voltageUnbalanceCheck } from './voltage-unbalance.ts'
 
 /** Every check, most urgent kind first: of two equally bad verdicts the earlier one speaks for the machine. */
@@ -28,6 +29,7 @@ export const checks: readonly Check[] = [
   stale,
   change,
   trend,
+  twin,
   farBelow,
   shaftLoad,
   noPlate,

@@ -16,6 +16,7 @@ export function useJudging(page: MachinePage | undefined): ((stop: Stop) => Judg
       motors: motorsOf(page),
       work: page.work,
       stops: page.stops,
+      sisters: page.sisters,
       rules: toHouseRules(rules),
     }
     return (stop) => judgeInput(known, stop)

@@ -1,0 +1,1 @@
+ALTER TABLE "machine_states" ADD COLUMN "load_at" timestamp with time zone;
