@@ -20,6 +20,9 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['places', () => Promise.resolve('/places'), '.place-row'],
   ['books', () => Promise.resolve('/books'), '.import-drop'],
   ['house rules', () => Promise.resolve('/house-rules'), '.limits-table'],
+  ['bench', () => Promise.resolve('/bench'), '.bench-groups'],
+  ['calculator', async (p) => `/bench/voltage-unbalance?machine=${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
+  ['insulation chart', async (p) => `/machines/${await machineId(p, 'EF-15/EF')}`, '.insulation-chart canvas'],
   ['keys', () => Promise.resolve('/keys'), '.table'],
 ]
 
@@ -40,6 +43,23 @@ for (const [look, viewport] of [
         const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
         expect([name, wide <= 0]).toEqual([name, true])
       }
+    }
+  })
+
+for (const viewport of [desktop, phone])
+  test(`no serious accessibility finding in any phase of a stop, ${viewport.width} wide`, async ({ open }) => {
+    test.setTimeout(120_000)
+    const page = await open('okonjo', viewport)
+    await page.goto(`/machines/${await machineId(page, 'AHU-2/SF')}/stop`)
+    const nav = page.getByRole('navigation', { name: 'Phases' })
+    await nav.getByRole('button', { name: /^Look/ }).click()
+    await page.getByRole('group', { name: 'This stop' }).getByRole('button', { name: 'Full electrical' }).click()
+    await page.getByRole('button', { name: 'Meter', exact: true }).click()
+    for (const phase of ['Look', 'Make safe', 'Dead', 'Restore', 'Live', 'Judge', 'Leave']) {
+      await nav.getByRole('button', { name: new RegExp(`^${phase}`) }).click()
+      expect([phase, await findings(page)]).toEqual([phase, []])
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+      expect([phase, wide <= 0]).toEqual([phase, true])
     }
   })
 

@@ -23,7 +23,7 @@ async function walk(page: Page, tag: string, plan: string) {
 }
 
 async function connect(page: Page, pattern: string) {
-  await page.getByRole('button', { name: 'Read from a meter' }).click()
+  await page.getByRole('button', { name: 'Meter', exact: true }).click()
   await page.getByLabel('The simulated unit is').click()
   await page.locator('.ant-select-item-option').getByText(pattern, { exact: true }).click()
   await page.getByRole('button', { name: 'Connect' }).click()

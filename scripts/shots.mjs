@@ -134,8 +134,72 @@ const pictures = [
     async (page) => {
       await makeSafe(page, '598')
       await page.getByRole('button', { name: 'Dead', exact: true }).click()
-      await page.getByRole('button', { name: 'Insulation' }).click()
+      await page.getByRole('button', { name: 'Insulation', exact: true }).click()
       await type(page, ['88', '92', '90'], true)
+    },
+  ],
+  [
+    'machine-insulation',
+    { width: 1280, height: 1250 },
+    ['EF-15', 'EF'],
+    async (page) => page.locator('.insulation-chart canvas').waitFor(),
+  ],
+  [
+    'insulation-clock-phone',
+    phone,
+    ['EF-15', 'EF', 'stop'],
+    async (page) => {
+      await makeSafe(page, '598')
+      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Insulation over time' }).click()
+      await page.getByRole('button', { name: 'Voltage is on: start the clock' }).click()
+      for (const [after, value] of [
+        [16, '96'],
+        [31, '118'],
+        [46, '131'],
+        [61, '142'],
+        [121, '160'],
+      ]) {
+        await page.clock.setFixedTime(new Date(Date.parse(fixedNow) + after * 1000))
+        await page.waitForTimeout(400)
+        await page.keyboard.type(value)
+      }
+    },
+  ],
+  [
+    'stop-restore-phone',
+    phone,
+    ['EF-15', 'EF', 'stop'],
+    async (page) => {
+      await plan(page, 'Full electrical')
+      await page.getByRole('button', { name: 'Restore' }).click()
+      await page.getByRole('group', { name: 'Control call' }).getByRole('button', { name: 'Broken' }).click()
+      await page.getByRole('group', { name: 'Tools out, people told' }).getByRole('button', { name: 'Yes' }).click()
+      await page.getByRole('button', { name: 'Volts ahead of the starter' }).click()
+      await type(page, ['460', '560', '560'], false)
+    },
+  ],
+  [
+    'stop-meter',
+    desktop,
+    ['RTU-12', 'SF', 'stop'],
+    async (page) => {
+      await page.getByRole('button', { name: 'Meter', exact: true }).click()
+      await page.getByRole('button', { name: 'Connect' }).click()
+      await type(page, ['478', '479', '477'], true)
+      await page.locator('.meter-steady').waitFor()
+      await page.keyboard.press('Enter')
+      await page.locator('.meter-steady').waitFor()
+    },
+  ],
+  ['bench', desktop, '/bench', async (page) => page.getByRole('heading', { name: 'Bench' }).waitFor()],
+  [
+    'bench-load',
+    desktop,
+    '/bench/load-from-amps',
+    async (page) => {
+      await page.getByRole('button', { name: 'Worked example' }).click()
+      await page.locator('canvas').waitFor()
     },
   ],
   ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and where').waitFor()],

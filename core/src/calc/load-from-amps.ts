@@ -54,7 +54,7 @@ export const loadFromAmpsCalc = calculator({
   input: z.strictObject({
     amps: amperes,
     plateAmps: amperes.positive(),
-    noLoadAmps: amperes.optional().meta({ unit: 'A', title: 'No-load amps, if measured' }),
+    noLoadAmps: amperes.optional().meta({ unit: 'A', title: 'No-load amps, measured' }),
     volts,
     plateVolts: volts,
     hp: horsepower.optional().meta({ unit: 'hp', title: 'Plate power, for the circuit' }),

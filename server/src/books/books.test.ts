@@ -189,6 +189,19 @@ describe('readings to a file', () => {
     expect(back.body).toMatchObject({ status: 'ready', added: 0 })
     expect(back.body.already).toBe(back.body.rows)
   })
+  it('carry what was over range as a lower bound, both ways', async () => {
+    const at = '2026-11-13T10:00:00Z'
+    const r = await lead.file(
+      'readings',
+      csv(row({ taken_at: at, quantity: 'megohms', position: 'all', value: '>2000', unit_of_measure: 'MΩ' })),
+    )
+    expect(r.body.errors).toEqual([])
+    await keep(r.body.id as string)
+    const out = (await lead.get(`/books/readings.csv?machine=${await lead.machine('AHU-7/SF')}`)).text
+    expect(out).toContain('megohms,all,>2000,Mohm')
+    const kept = await world.deps.pool.query('select value, how from readings where taken_at = $1', [at])
+    expect(kept.rows).toEqual([{ value: 2000, how: 'over-range' }])
+  })
   it('neutralise what a spreadsheet would run, and take it back on the way in', async () => {
     const at = '2026-11-14T10:00:00Z'
     const r = await lead.file('readings', csv(row({ taken_at: at, note: '"=HYPERLINK(""x"")"', by: '@someone' })))

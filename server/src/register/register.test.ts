@@ -149,3 +149,24 @@ describe('motors', () => {
     })
   })
 })
+
+describe('controls of a machine', () => {
+  it('are kept, shown, and left as they are by an edit that does not name them', async () => {
+    const lead = await world.as('vale')
+    const id = await lead.machine('EF-1/EF')
+    const { machine } = (await lead.get(`/machines/${id}`)).body
+    const { siteId: _s, retiredAt: _r, ...body } = machine
+    const controls = { ...machine.controls, starter: 'starter', protection: 'breaker', protectionAmps: 20 }
+    const edited = await lead.put(`/machines/${id}`, { ...body, controls })
+    expect(edited.body).toMatchObject({ controls: { starter: 'starter', protectionAmps: 20 } })
+    const { controls: _c, ...without } = body
+    const again = await lead.put(`/machines/${id}`, { ...without, version: machine.version + 1, purpose: 'Galley' })
+    expect(again.body).toMatchObject({ purpose: 'Galley', controls: { starter: 'starter', protectionAmps: 20 } })
+    const wrong = await lead.put(`/machines/${id}`, {
+      ...without,
+      version: machine.version + 2,
+      controls: { ...controls, protectionAmps: -1 },
+    })
+    expect([wrong.status, wrong.body.errors[0].path]).toEqual([422, 'controls.protectionAmps'])
+  })
+})

@@ -109,6 +109,46 @@ describe('a stop', () => {
     expect((await page(id)).stops).toHaveLength(before)
   })
 
+  it('keeps answers, passed gates and how each value was read; wrong ones are refused at their field', async () => {
+    const id = await mechanic.machine('EF-6/EF')
+    const said = {
+      readings: [
+        { quantity: 'winding_ohms', position: 'T1-T2', value: 1.3, how: 'meter', spread: 0.004 },
+        { quantity: 'winding_ohms', position: 'T2-T3', value: 100000, how: 'over-range' },
+      ],
+      answers: { plan: 'dead', 'lock.on': 'yes', 'lock.number': '17', windmill: 'held' },
+      passes: [{ gate: 'dead', by: 'M. Okonjo', reason: 'second lock on' }],
+    }
+    const sent = stopOf(id, [5, 5, 5], said)
+    expect((await mechanic.post('/stops', sent)).status).toBe(200)
+    expect((await page(id)).stops.find((s) => s.id === sent.id)).toMatchObject(said)
+    for (const [over, path] of [
+      [{ answers: { 'lock.colour': 'red' } }, 'answers.lock.colour'],
+      [{ answers: { windmill: 'perhaps' } }, 'answers.windmill'],
+      [{ passes: [{ gate: 'dead', by: 'x', reason: ' ' }] }, 'passes.0.reason'],
+    ] as const) {
+      const r = await mechanic.post('/stops', stopOf(id, [5, 5, 5], over))
+      expect([r.status, r.body.errors?.[0]?.path]).toEqual([422, path])
+    }
+  })
+
+  it('with dead tests only leaves the machine its amps, and adds what they found', async () => {
+    const id = await mechanic.machine('EF-5/EF')
+    const before = (await page(id)).judgement
+    const sent = stopOf(id, [5, 5, 5], {
+      readings: ['T1', 'T2', 'T3'].map((position) => ({ quantity: 'megohms', position, value: 0.4 })),
+      answers: { plan: 'dead', 'insulation.place': 'motor' },
+    })
+    await mechanic.post('/stops', sent)
+    const after = (await page(id)).judgement
+    expect(after?.rail.legs).toEqual(before?.rail.legs)
+    expect(after?.level).toBe('stop')
+    expect(after?.headline).toContain('MΩ')
+    const dried = { id: randomUUID(), machineId: id, doneAt: '2026-11-25T08:30:00Z', kind: 'winding-dried', note: '' }
+    await mechanic.post('/work', dried)
+    expect((await page(id)).judgement?.level).not.toBe('stop')
+  })
+
   it('of a machine that is not there is refused', async () => {
     expect((await mechanic.post('/stops', stopOf(randomUUID(), [4, 4, 4]))).status).toBe(404)
   })

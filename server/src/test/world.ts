@@ -68,14 +68,19 @@ export type World = Awaited<ReturnType<typeof openWorld>>
 export class Caller {
   private readonly agent: ReturnType<typeof supertest.agent>
   csrf = ''
+  private session = ''
   constructor(app: Express) {
     this.agent = supertest.agent(app)
   }
   async signIn(login: string, password: string) {
     const r = await this.agent.post('/api/v1/session').send({ login, password })
     if (r.status === 200) this.csrf = (r.body as { csrf: string }).csrf
+    const set: unknown = r.headers['set-cookie']
+    if (Array.isArray(set)) this.session = String(set[0]).split(';')[0] ?? ''
     return r
   }
+  /** The cookie of this session, for what is not asked over HTTP. */
+  cookie = () => this.session
   get = (path: string) => this.agent.get(`/api/v1${path}`)
   post = (path: string, body?: object) => this.agent.post(`/api/v1${path}`).set('x-csrf-token', this.csrf).send(body)
   put = (path: string, body?: object) => this.agent.put(`/api/v1${path}`).set('x-csrf-token', this.csrf).send(body)

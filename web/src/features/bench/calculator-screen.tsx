@@ -66,26 +66,26 @@ function Form({ calculator, start, from }: { calculator: Calculator; start: Cell
           <h2>In</h2>
           {from ? <span className="quiet">from {from}</span> : null}
         </header>
-        {inputs.map((f) => (
-          <Field
-            key={f.name}
-            label={f.required ? f.title : `${f.title} (if known)`}
-            error={complete ? wrong(f) : undefined}
-          >
-            <span className={f.kind === 'numbers' ? 'bench-three' : ''}>
-              {f.kind === 'numbers' ? (
-                f.labels.map((l, i) => (
-                  <span key={l} className="bench-leg">
-                    <small>{l}</small>
-                    <Cell field={f} index={i} cells={cells} set={set} />
-                  </span>
-                ))
-              ) : (
-                <Cell field={f} index={0} cells={cells} set={set} />
-              )}
-            </span>
-          </Field>
-        ))}
+        <div className="bench-in">
+          {inputs.map((f) => (
+            <div key={f.name} className={f.kind === 'numbers' ? 'bench-wide' : ''}>
+              <Field label={f.required ? f.title : `${f.title} (if known)`} error={complete ? wrong(f) : undefined}>
+                <span className={f.kind === 'numbers' ? 'bench-three' : ''}>
+                  {f.kind === 'numbers' ? (
+                    f.labels.map((l, i) => (
+                      <span key={l} className="bench-leg">
+                        <small>{l}</small>
+                        <Cell field={f} index={i} cells={cells} set={set} />
+                      </span>
+                    ))
+                  ) : (
+                    <Cell field={f} index={0} cells={cells} set={set} />
+                  )}
+                </span>
+              </Field>
+            </div>
+          ))}
+        </div>
         <div className="row">
           <Button onClick={() => setCells(cellsOf(inputs, calculator.example))}>Worked example</Button>
           <Button onClick={() => setCells(cellsOf(inputs, {}))}>Clear</Button>

@@ -111,7 +111,8 @@ export function inputOf(fields: readonly CalcField[], cells: Cells): Record<stri
 
 function figureText(v: number, unit: string): string {
   const x = unit === '%' ? v * 100 : v
-  const digits = Math.abs(x) >= 1000 ? 0 : Math.abs(x) >= 100 ? 1 : Math.abs(x) >= 10 ? 2 : Math.abs(x) >= 1 ? 3 : 4
+  const size = Math.abs(x)
+  const digits = size >= 1000 ? 0 : size >= 100 || (unit === '%' && size >= 10) ? 1 : size >= 10 ? 2 : size >= 1 ? 3 : 4
   return `${String(Number(x.toFixed(digits)))}${unit === '' ? '' : ` ${unit}`}`
 }
 

@@ -114,7 +114,7 @@ function SchoolSheet({
       >
         {school.options.map((o) => (
           <Radio key={o.id} value={o.id}>
-            <b className="condensed school">{o.id}</b> {o.holds} <span className="quiet">{o.basis.text}</span>
+            <b className="condensed school">{o.id}:</b> {o.holds} <span className="quiet">{o.basis.text}</span>
           </Radio>
         ))}
       </Radio.Group>

@@ -169,9 +169,6 @@ export function MachineScreen() {
             <Link to={`/machines/${id}/edit`}>
               <Button>Edit</Button>
             </Link>
-            <Link to={`/bench?machine=${id}`}>
-              <Button>Bench</Button>
-            </Link>
             <Button onClick={() => setWorking(true)}>Record work</Button>
             <Link to={`/machines/${id}/stop`}>
               <Button type="primary">Take a stop</Button>
@@ -198,7 +195,10 @@ export function MachineScreen() {
               <section className="sheet">
                 <header>
                   <h2>Amps</h2>
-                  <span className="quiet">three legs a stop, plate, usual range, work, trend</span>
+                  <span className="quiet">
+                    three legs a stop, plate, usual range, work, trend ·{' '}
+                    <Link to={`/bench?machine=${id}`}>On the bench</Link>
+                  </span>
                 </header>
                 <Suspense fallback={<div className="amps-chart" />}>
                   <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.input.work} />

@@ -46,7 +46,7 @@ export function CheckCard({
   next,
   previous,
   again,
-  children,
+  above,
 }: {
   check: SheetCheck
   page: MachinePage
@@ -63,7 +63,8 @@ export function CheckCard({
   next: () => void
   previous: () => void
   again: (c: Cell) => void
-  children?: ReactNode
+  /** What stands above the cells: the meter, a clock. */
+  above?: ReactNode
 }) {
   const groups = check.groups(factsOf(page.machine))
   const cells = cellsOf(groups, scale)
@@ -72,8 +73,13 @@ export function CheckCard({
   const cell = cells[at]
   const text = cell ? (draft.typed[cell.key] ?? '') : ''
   const running = check.id === 'running'
+  // The how and the caution are read before the step; on a phone they make room once figures are coming in.
+  const started = cells.some((c) => (draft.typed[c.key] ?? '') !== '')
   return (
-    <section className={`stop-part part-readings${cells.length === 0 ? ' part-words' : ''}`} aria-label={check.title}>
+    <section
+      className={`stop-part part-readings${cells.length === 0 ? ' part-words' : ''}${started ? ' part-started' : ''}`}
+      aria-label={check.title}
+    >
       <div className="part-body">
         {running ? null : (
           <header className="check-head">
@@ -82,6 +88,7 @@ export function CheckCard({
             {check.caution ? <p className="caution">{check.caution}</p> : null}
           </header>
         )}
+        {above}
         {groups.map((g, i) => {
           const own = cells.filter((c) => c.group === i)
           return (
@@ -107,7 +114,6 @@ export function CheckCard({
           )
         })}
         {running ? <div className="stop-rail">{judgement ? <LoadRail rail={judgement.rail} full /> : null}</div> : null}
-        {children}
       </div>
       {asking && cell ? (
         <div className="stop-told stop-asking" role="alert">

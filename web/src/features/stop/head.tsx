@@ -5,7 +5,17 @@ import { Link } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
 
 /** Tag, what it is and its plate, above everything. */
-export function Head({ page, old }: { page: MachinePage; old: StopRecord | null }) {
+export function Head({
+  page,
+  old,
+  meterOpen,
+  toggleMeter,
+}: {
+  page: MachinePage
+  old: StopRecord | null
+  meterOpen: boolean
+  toggleMeter: () => void
+}) {
   const { machine, unit, motor } = page
   const allowed = allowedCurrent(
     motor?.plate ?? null,
@@ -27,7 +37,12 @@ export function Head({ page, old }: { page: MachinePage; old: StopRecord | null 
         </p>
         {old ? <p>Correcting the stop of {dayTime(old.takenAt)}</p> : null}
       </div>
-      <Link to={`/machines/${machine.id}`}>Close</Link>
+      <nav aria-label="This stop">
+        <button type="button" aria-expanded={meterOpen} onClick={toggleMeter}>
+          Meter
+        </button>
+        <Link to={`/machines/${machine.id}`}>Close</Link>
+      </nav>
     </header>
   )
 }

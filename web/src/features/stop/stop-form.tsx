@@ -63,6 +63,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
     setAt(i)
     setCalled((n) => n + 1)
   }, [])
+  const [meterOpen, setMeterOpen] = useState(false)
   const [asking, setAsking] = useState<ReturnType<typeof slipAt>>(null)
   const [save, attempt] = api.useSaveStopMutation()
   const mayAct = useMay('mechanic')
@@ -226,7 +227,15 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
         if (e.key === 'Escape') void navigate(`/machines/${machine.id}`)
       }}
     >
-      <Head page={page} old={old} />
+      <Head
+        page={page}
+        old={old}
+        meterOpen={meterOpen}
+        toggleMeter={() => {
+          if (meterOpen) meter.disconnect()
+          setMeterOpen(!meterOpen)
+        }}
+      />
       <PhaseNav
         plan={draft.plan}
         here={step.phase}
@@ -269,6 +278,32 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             judgement={judgement}
             at={at}
             called={called}
+            above={
+              <>
+                {meterOpen ? (
+                  <MeterPanel
+                    meter={meter}
+                    machineId={machine.id}
+                    cell={cell}
+                    connected={() => due(at)}
+                    take={(v) => {
+                      if (cell) take(cell, v)
+                    }}
+                  />
+                ) : null}
+                {check.id === 'insulation-curve' ? (
+                  <InsulationClock
+                    typed={draft.typed}
+                    startedAt={draft.clock}
+                    volts={motor?.connectionVolts ?? judgement?.rail.columnVolts ?? machine.serviceVolts}
+                    stops={page.stops}
+                    start={() => change({ clock: Date.now() })}
+                    stop={() => change({ clock: null })}
+                    due={due}
+                  />
+                ) : null}
+              </>
+            }
             asking={asking}
             focus={(i) => {
               if (i !== at) {
@@ -281,27 +316,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             next={next}
             previous={previous}
             again={(c) => type(c, '')}
-          >
-            <MeterPanel
-              meter={meter}
-              machineId={machine.id}
-              cell={cell}
-              take={(v) => {
-                if (cell) take(cell, v)
-              }}
-            />
-            {check.id === 'insulation-curve' ? (
-              <InsulationClock
-                typed={draft.typed}
-                startedAt={draft.clock}
-                volts={motor?.connectionVolts ?? judgement?.rail.columnVolts ?? machine.serviceVolts}
-                stops={page.stops}
-                start={() => change({ clock: Date.now() })}
-                stop={() => change({ clock: null })}
-                due={due}
-              />
-            ) : null}
-          </CheckCard>
+          />
         ) : null}
       </div>
       <JudgePart

@@ -20,7 +20,7 @@ function stateWords(meter: Meter, unit: string): string {
     case 'over range':
       return 'Over range: open'
     case 'settled':
-      return `Steady within ±${steady.spread.toPrecision(1)} ${unit}`
+      return `Steady within ±${Number(Math.max(steady.spread, 10 ** -(meter.reading?.digits ?? 0)).toPrecision(1))} ${unit}`
   }
 }
 
@@ -37,35 +37,36 @@ export function MeterPanel({
   machineId,
   cell,
   take,
+  connected,
 }: {
   meter: Meter
   machineId: string
   cell: Cell | undefined
   take: (v: MeterValue) => void
+  /** Connected: the cursor goes back to its cell. */
+  connected: () => void
 }) {
   const [pattern, setPattern] = useState<UnitPattern>('healthy')
-  const [open, setOpen] = useState(false)
   if (!meter.on)
     return (
       <div className="meter meter-off">
-        {open ? (
-          <>
-            <Select<UnitPattern>
-              aria-label="The simulated unit is"
-              value={pattern}
-              options={unitPatterns.map((p) => ({ value: p.id, label: p.words }))}
-              onChange={setPattern}
-            />
-            <Button onClick={() => meter.connect(simulatedAddress(machineId, pattern))}>Connect</Button>
-            <p className="quiet">
-              A simulated meter on a simulated unit built from this plate: to try it out, not to judge by.
-            </p>
-          </>
-        ) : (
-          <button type="button" className="link-button" onClick={() => setOpen(true)}>
-            Read from a meter
-          </button>
-        )}
+        <Select<UnitPattern>
+          aria-label="The simulated unit is"
+          value={pattern}
+          options={unitPatterns.map((p) => ({ value: p.id, label: p.words }))}
+          onChange={setPattern}
+        />
+        <Button
+          onClick={() => {
+            meter.connect(simulatedAddress(machineId, pattern))
+            connected()
+          }}
+        >
+          Connect
+        </Button>
+        <p className="quiet">
+          A simulated meter on a simulated unit built from this plate: to try it out, not to judge by.
+        </p>
         {meter.problem ? (
           <p className="field-error" role="alert">
             {meter.problem}
