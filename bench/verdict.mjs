@@ -4,7 +4,7 @@ import { lead, openPage, quantile } from './client.mjs'
 
 /** Median time of one judgement in Node, with a long history. */
 async function inNode(stops) {
-  const { judge } = await import('../core/src/judge/index.ts')
+  const { judge, unknownControls } = await import('../core/src/judge/index.ts')
   const { defaultHouseRules } = await import('../core/src/limits/index.ts')
   const state = { settled: true, mode: 'normal', filters: null, panels: 'on', sister: null, turning: 'right way' }
   const stopAt = (i) => ({
@@ -22,8 +22,20 @@ async function inNode(stops) {
   })
   const history = Array.from({ length: stops }, (_, i) => stopAt(i))
   const input = {
-    machine: { phases: 3, serviceVolts: 480, hasDrive: false, hasSister: false, unitPlate: null },
-    motor: { plate: { volts: '208-230/460', amps: '27.0-25.6/12.8', sf: 1.15 }, connectionVolts: null, fittedAt: 0 },
+    machine: {
+      phases: 3,
+      serviceVolts: 480,
+      hasDrive: false,
+      hasSister: false,
+      drive: 'belt',
+      controls: unknownControls,
+      unitPlate: null,
+    },
+    motor: {
+      plate: { volts: '208-230/460', amps: '27.0-25.6/12.8', sf: 1.15, power: 10, phases: 3, rpm: 1755, hz: '60' },
+      connectionVolts: null,
+      fittedAt: 0,
+    },
     stop: stopAt(stops),
     history,
     work: [],

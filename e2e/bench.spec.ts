@@ -29,6 +29,7 @@ test('every calculator has a page with its formula and source, and its worked ex
   test.setTimeout(120_000)
   const page = await open('okonjo', phone)
   await page.goto('/bench')
+  await page.getByRole('heading', { name: 'Bench' }).waitFor()
   const links = await page.locator('.bench-groups a').evaluateAll((all) => all.map((a) => a.getAttribute('href') ?? ''))
   expect(links.length).toBeGreaterThan(20)
   for (const href of links) {

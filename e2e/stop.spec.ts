@@ -28,7 +28,7 @@ test('a stop at phone width with keys only: find, type, see the verdict and the 
   await expect(page.locator('.machine-amps')).toHaveText('9.6  9.5  9.7 A')
   await expect(page.getByText('103 % of the 460 V plate')).toBeVisible()
   await expect(page.getByText(/Rising \+0\.\d+ A a year/)).toBeVisible()
-  await expect(page.locator('canvas')).toBeVisible()
+  await expect(page.locator('.amps-chart canvas')).toBeVisible()
   await page.goto('/roof?level=fix')
   await expect(page.getByText('MAU-1 / SF')).toBeVisible()
 })

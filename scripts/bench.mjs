@@ -1,4 +1,4 @@
-// `npm run bench [import|roof|verdict]`: measurements on this machine, told as ratios. Never part of the tests.
+// `npm run bench [import|roof|verdict|motor]`: measurements on this machine, told as ratios. Never part of the tests.
 import { register } from 'tsx/esm/api'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { main, Plain } from './lib/say.mjs'
@@ -8,6 +8,7 @@ const benches = {
   import: () => import('../bench/import.mjs'),
   roof: () => import('../bench/roof.mjs'),
   verdict: () => import('../bench/verdict.mjs'),
+  motor: () => import('../bench/motor.mjs'),
 }
 
 main(async () => {

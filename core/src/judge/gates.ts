@@ -162,12 +162,16 @@ function restoreSteps(c: Context): GateStep[] {
 export const restoreGate = (c: Context, faults: readonly string[]): Gate =>
   gate(c, 'restore', restoreSteps(c), faults[0] ?? null)
 
-/** Between Restore and Live: guards on, line side good, rotation seen. `faults` are what the line side condemns. */
-export const liveGate = (c: Context, faults: readonly string[]): Gate =>
+/**
+ * Between Restore and Live: power restored without surprises, guards on, line side read, rotation seen. `faults` are what
+ * the line side condemns; what bars the power bars the motor too.
+ */
+export const liveGate = (c: Context, restore: Gate, faults: readonly string[]): Gate =>
   gate(
     c,
     'live',
     [
+      step('restored', 'Call broken, tools out, people told', restore.open),
       step('guards', 'Guards and panels on', c.answer('restore.guards') === 'yes'),
       ...(c.machine.phases === 3
         ? [
@@ -184,5 +188,5 @@ export const liveGate = (c: Context, faults: readonly string[]): Gate =>
           ]
         : []),
     ],
-    faults[0] ?? null,
+    restore.bars ?? faults[0] ?? null,
   )

@@ -62,6 +62,7 @@ export function judge(input: JudgeInput): Judgement {
   const faults = (checks: readonly string[]) =>
     verdicts.filter((v) => v.level === 'stop' && checks.includes(v.check)).map((v) => v.because)
   const scale = c.point && c.point.normal > 0 ? c.point.amps / c.point.normal : 1
+  const restore = restoreGate(c, faults(condemnsDead))
   return {
     level,
     headline: level === 'ok' ? fine(c, verdicts) : (first?.because ?? ''),
@@ -77,7 +78,7 @@ export function judge(input: JudgeInput): Judgement {
     drift: c.drift,
     usual: c.usual,
     okUpTo: c.allowed ? bounds(c).ok : null,
-    gates: [deadGate(c), restoreGate(c, faults(condemnsDead)), liveGate(c, faults(condemnsLine))],
+    gates: [deadGate(c), restore, liveGate(c, restore, faults(condemnsLine))],
   }
 }
 

@@ -506,6 +506,18 @@ describe('restore and rotation', () => {
     const all = { answers: { ...ready, 'rotation.seen': 'right way' } }
     expect(gate('live', at('line_ll', linePositions, [479, 478, 480]), all).open).toBe(true)
   })
+  it('live stays shut while the call is not broken, and behind a winding to ground whatever else is recorded', () => {
+    const line = at('line_ll', linePositions, [479, 478, 480])
+    const answers: Answers = { 'restore.guards': 'yes', 'rotation.seen': 'right way' }
+    expect(gate('live', line, { answers }).open).toBe(false)
+    const grounded = [...line, ...at('ground_ohms', terminalPositions, ['OL', 9, 'OL'])]
+    const g = gate('live', grounded, {
+      answers: { ...ready, ...answers },
+      passes: [{ gate: 'live', by: 'x', reason: 'y' }],
+    })
+    expect(g).toMatchObject({ open: false })
+    expect(g.bars).toContain('T2')
+  })
   it('does not close a breaker that was found tripped before its load is tested and somebody was asked', () => {
     const found = { answers: { ...ready, 'look.breaker': 'tripped' } }
     expect(gate('restore', [], found).open).toBe(false)

@@ -121,7 +121,10 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
   const behind: Record<string, Step> = {
     dead: firstOf(steps, 'safe'),
     restore: firstOf(steps, 'restore'),
-    live: { phase: 'restore', check: 'line-side' },
+    live:
+      judgement?.gates.find((g) => g.id === 'restore')?.open === false
+        ? firstOf(steps, 'restore')
+        : { phase: 'restore', check: 'line-side' },
   }
 
   const type = (c: Cell, text: string, how?: Draft['taken'][string]) => {
