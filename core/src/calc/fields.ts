@@ -5,6 +5,8 @@ import type { BenchMachine } from './calculator.ts'
 export const amperes = z.number().nonnegative().max(1e5).meta({ unit: 'A' })
 export const volts = z.number().positive().max(1e5).meta({ unit: 'V' })
 export const ohms = z.number().nonnegative().max(1e7).meta({ unit: 'Ω' })
+export const megohms = z.number().nonnegative().max(1e6).meta({ unit: 'MΩ' })
+export const microfarads = z.number().nonnegative().max(1e5).meta({ unit: 'µF' })
 export const celsius = z.number().min(-60).max(300).meta({ unit: '°C' })
 export const hertz = z.number().min(1).max(400).meta({ unit: 'Hz' })
 export const rpm = z.number().positive().max(10000).meta({ unit: 'rpm' })

@@ -1,11 +1,11 @@
 import { z } from 'zod'
-import { absorption, insulationFactor, insulationFloor, insulationTestVolts } from '../electrical/index.ts'
+import { insulationFactor, insulationFloor, insulationTestVolts } from '../electrical/index.ts'
 import { practice, standard } from '../limits/index.ts'
 import { calculator, type Curve } from './calculator.ts'
-import { celsius, known, volts } from './fields.ts'
+import { celsius, known, volts, megohms } from './fields.ts'
 
-const megohms = z.number().nonnegative().max(1e6).meta({ unit: 'MΩ' })
 const system = z.enum(['thermosetting', 'thermoplastic'])
+
 const school = z.enum(['random-wound 5', 'kV plus 1', 'form-wound 100', 'lamp 30'])
 
 export const insulationCalc = calculator({
@@ -53,39 +53,6 @@ export const insulationCalc = calculator({
         { name: 'thermoplastic', points: at('thermoplastic') },
       ],
       marks: here === null ? [] : [{ name: 'here', x: i.celsius, y: here }],
-    }
-  },
-})
-
-export const polarisationCalc = calculator({
-  id: 'polarisation',
-  title: 'DAR and polarisation index',
-  group: 'insulation',
-  formula: 'DAR = R(60 s) / R(30 s);  PI = R(10 min) / R(1 min);  both at one temperature, not corrected',
-  basis: [standard('IEEE 43'), practice('words for DAR')],
-  input: z.strictObject({
-    at30s: megohms.optional().meta({ unit: 'MΩ', title: 'At 30 s' }),
-    at1min: megohms.meta({ unit: 'MΩ', title: 'At 1 min' }),
-    at10min: megohms.optional().meta({ unit: 'MΩ', title: 'At 10 min' }),
-  }),
-  output: z.object({
-    dar: z.number().nullable().meta({ title: 'DAR', none: 'not to be told' }),
-    pi: z.number().nullable().meta({ title: 'PI', none: 'not to be told' }),
-    note: z.string().nullable(),
-  }),
-  example: { at30s: 240, at1min: 310, at10min: 780 },
-  compute(i) {
-    const point = (m: number) => ({ megohms: m, over: false })
-    const one = point(i.at1min)
-    const dar = i.at30s === undefined ? null : absorption(point(i.at30s), one, i.at1min)
-    const pi = i.at10min === undefined ? null : absorption(one, point(i.at10min), i.at1min)
-    const clear = i.at1min > 5000
-    return {
-      dar: dar?.kind === 'ratio' ? dar.ratio : null,
-      pi: pi?.kind === 'ratio' ? pi.ratio : null,
-      note: clear
-        ? 'Above 5000 MΩ the ratios mean nothing.'
-        : 'A small random-wound motor absorbs little: do not fail it on PI alone.',
     }
   },
 })

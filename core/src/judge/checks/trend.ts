@@ -9,7 +9,8 @@ const method = standard('Theil-Sen slope with Sen 95 % limits')
 export const trend: Check = {
   id: 'trend',
   title: 'Trend',
-  applies: (c) => c.drift.kind !== 'too few',
+  // Without amps of its own a stop has nothing to add to the trend of the amps.
+  applies: (c) => c.point !== null && c.drift.kind !== 'too few',
   judge(c) {
     const d = c.drift
     if (d.kind === 'too few') throw new RangeError('drift must be fitted')

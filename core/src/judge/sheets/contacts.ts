@@ -2,7 +2,7 @@ import { legPositions, show } from '../../quantity/index.ts'
 import { practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
-import { always, cells, choice, threePhase, type SheetCheck } from './sheet.ts'
+import { cells, threePhase, type SheetCheck } from './sheet.ts'
 
 const bad = (c: Context, quantity: 'pole_ohms' | 'fuse_ohms') => {
   const limit = c.limit('contact-ohms').value
@@ -86,32 +86,6 @@ const fuses: Check = {
   },
 }
 
-const terminals: Check = {
-  id: 'terminals',
-  title: 'Terminals and wires',
-  applies: (c) => c.answer('lugs') !== undefined || c.answer('wires') !== undefined,
-  judge(c) {
-    const basis = [practice('a loose terminal burns a drive and a motor')]
-    const lugs = c.answer('lugs')
-    const wires = c.answer('wires')
-    const found = [
-      lugs === 'loose' ? 'lugs found loose' : lugs === 'burnt' ? 'burnt marks at a lug' : '',
-      wires === 'chafed' ? 'a wire chafed' : wires === 'through' ? 'insulation worn through' : '',
-    ].filter(Boolean)
-    const serious = lugs === 'burnt' || wires === 'through'
-    if (found.length === 0)
-      return verdict(this, { level: 'ok', basis, because: 'Lugs tight, wires whole.', next: 'Nothing to do.' })
-    return verdict(this, {
-      level: serious ? 'fix' : 'watch',
-      basis,
-      because: `${found.join(', ').replace(/^./, (t) => t.toUpperCase())}.`,
-      next: serious
-        ? 'Cut back to clean copper, new lug, new wire; find what it touched.'
-        : 'Tighten to the marked torque and write it down; bush the edge, tie the wire.',
-    })
-  },
-}
-
 export const contacts: SheetCheck = {
   id: 'contacts',
   phase: 'dead',
@@ -124,36 +98,4 @@ export const contacts: SheetCheck = {
     { title: 'Fuses', asks: cells('fuse_ohms', legPositions) },
   ],
   judges: [poles, polesOpened, fuses],
-}
-
-export const terminalsSheet: SheetCheck = {
-  id: 'terminals',
-  phase: 'dead',
-  title: 'Terminals and wires',
-  how: 'Every screw, every edge a wire passes.',
-  caution: null,
-  for: always,
-  groups: () => [
-    {
-      title: 'Found',
-      asks: [
-        choice('lugs', 'Lugs', [
-          ['tight', 'Tight'],
-          ['loose', 'Loose'],
-          ['burnt', 'Burnt'],
-        ]),
-        choice('wires', 'Wires', [
-          ['whole', 'Whole'],
-          ['chafed', 'Chafed'],
-          ['through', 'Worn through'],
-        ]),
-      ],
-    },
-    {
-      title: 'Torque, if set',
-      asks: cells('lug_torque', ['line', 'load', 'motor'], ['Line', 'Load', 'Motor']),
-      also: true,
-    },
-  ],
-  judges: [terminals],
 }

@@ -17,6 +17,10 @@ export interface InsulationFigure {
   readonly place: string | null
 }
 
+/** Volts a winding is rated for: its column, or the supply. */
+export const ratedVolts = (c: Pick<Context, 'allowed' | 'machine'>): number =>
+  c.allowed?.columnVolts ?? c.machine.serviceVolts
+
 const leads = [...terminalPositions, 'all']
 
 /** The insulation a stop found, or null when none was tested. */

@@ -89,7 +89,9 @@ export function Shell({ bare = false }: { bare?: boolean }) {
           <NavLink to="/places" className="shell-wide">
             Sites
           </NavLink>
-          <NavLink to="/house-rules">House rules</NavLink>
+          <NavLink to="/house-rules" className="shell-wide">
+            House rules
+          </NavLink>
         </nav>
         <Finder />
         <Account name={person.name} />

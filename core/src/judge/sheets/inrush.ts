@@ -2,7 +2,7 @@ import { codeLetter, lockedRotorAmps } from '../../electrical/index.ts'
 import { practice, standard } from '../../limits/index.ts'
 import { legPositions, show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
-import { cells, singlePhase, type SheetCheck } from './sheet.ts'
+import { cells, type SheetCheck } from './sheet.ts'
 
 /** Peak of the start against the code letter. */
 const inrushCheck: Check = {
@@ -87,74 +87,4 @@ export const inrush: SheetCheck = {
     { title: 'Time', asks: cells('start_seconds', ['start'], ['To speed']) },
   ],
   judges: [inrushCheck, startTime],
-}
-
-/** A single-phase motor that creeps before it settles. */
-const creeping: Check = {
-  id: 'creeping-start',
-  title: 'Start of a single-phase motor',
-  applies: (c) => c.machine.phases === 1 && c.has('start_amps'),
-  judge(c) {
-    const first = c.value('start_amps', 'L1') ?? 0
-    const then = c.value('amps', 'L1')
-    const seconds = c.value('start_seconds', 'start')
-    const limit = c.limit('creep-ratio')
-    const ratio = then !== undefined && then > 0 ? first / then : null
-    const slow = seconds === undefined || seconds > 2
-    const took = seconds === undefined ? '' : ` for ${seconds.toFixed(0)} s`
-    if (c.stop.state.turning === 'not turning' || then === undefined || ratio === null)
-      return verdict(this, {
-        level: then === undefined ? 'watch' : 'stop',
-        value: first,
-        basis: [limit.basis],
-        because:
-          then === undefined
-            ? `${show.amps(first)} A while it starts; what it settles at was not read.`
-            : `${show.amps(first)} A and it does not turn: open winding, dead capacitor or stuck shaft.`,
-        next:
-          then === undefined
-            ? 'Let it settle and read again.'
-            : 'Switch off, spin by hand locked out, capacitor, winding.',
-        confidence: 'low',
-      })
-    const plate = c.allowed?.amps ?? null
-    if (ratio > limit.value && slow) {
-      const weak = c.has('capacitance', 'capacitor_amps')
-      return verdict(this, {
-        level: plate !== null && first > plate ? 'fix' : 'watch',
-        value: ratio,
-        limit: limit.value,
-        basis: [limit.basis],
-        because: `It draws ${show.amps(first)} A${took} before it settles at ${show.amps(then)} A${plate === null ? '' : ` on a ${show.amps(plate)} A plate`}: it creeps. Too small for its blade, or a weak capacitor.`,
-        next: `${weak ? '' : 'Measure the capacitor first. '}If that is good: the next size by plate amps, not by the horsepower printed.`,
-      })
-    }
-    return verdict(this, {
-      level: 'ok',
-      value: ratio,
-      limit: limit.value,
-      basis: [limit.basis],
-      because: `It starts briskly: ${show.amps(first)} A${took}, then ${show.amps(then)} A.`,
-      next: 'Nothing to do.',
-    })
-  },
-}
-
-export const singleStart: SheetCheck = {
-  id: 'single-start',
-  phase: 'live',
-  title: 'Start',
-  how: 'Amps while it comes up, seconds until they fall, then the settled amps.',
-  caution: null,
-  for: singlePhase,
-  groups: () => [
-    {
-      title: 'Start',
-      asks: [
-        ...cells('start_amps', ['L1'], ['While it starts']),
-        ...cells('start_seconds', ['start'], ['Until settled']),
-      ],
-    },
-  ],
-  judges: [creeping],
 }

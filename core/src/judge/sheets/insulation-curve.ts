@@ -1,0 +1,101 @@
+import { absorption, insulationFloor, leastPolarisation } from '../../electrical/index.ts'
+import { practice, standard } from '../../limits/index.ts'
+import { insulationTimes, show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import { insulationOf, ratedVolts } from './insulation-facts.ts'
+import { insulation } from './insulation.ts'
+import { cells, threePhase, type SheetCheck } from './sheet.ts'
+
+/** DAR and PI of a timed test, and when they mean nothing. */
+const polarisation: Check = {
+  id: 'polarisation',
+  title: 'Insulation curve',
+  applies: (c) =>
+    c.reading('megohms_at', '1min') !== undefined &&
+    (c.reading('megohms_at', '30s') ?? c.reading('megohms_at', '10min')) !== undefined,
+  judge(c) {
+    const point = (position: string) => {
+      const r = c.reading('megohms_at', position)
+      return r ? { megohms: r.value, over: r.how === 'over-range' } : null
+    }
+    const one = point('1min') ?? { megohms: 0, over: false }
+    const f = insulationOf(c.stop, c.rules.insulationSystem)
+    const at40 = f?.corrected ? one.megohms * (f.at40 / f.megohms) : one.megohms
+    const half = point('30s')
+    const ten = point('10min')
+    const dar = half ? absorption(half, one, at40) : null
+    const pi = ten ? absorption(one, ten, at40) : null
+    const least = leastPolarisation(c.motor?.plate.insulationClass)
+    const basis = [standard('IEEE 43'), practice('DAR words')]
+    const meaningless = [dar, pi].find((a) => a?.kind === 'meaningless')
+    if (meaningless?.kind === 'meaningless')
+      return verdict(this, {
+        level: 'ok',
+        basis,
+        because:
+          meaningless.why === 'zero'
+            ? 'No insulation to speak of: a ratio of nothing means nothing.'
+            : `The one-minute value is ${meaningless.why === 'over range' ? 'beyond the tester' : 'above 5000 MΩ'}: the ratios mean nothing here, and need not.`,
+        next: 'Judge by the one-minute value.',
+      })
+    const darRatio = dar?.kind === 'ratio' ? dar.ratio : null
+    const piRatio = pi?.kind === 'ratio' ? pi.ratio : null
+    const parts = [
+      darRatio === null ? '' : `DAR ${darRatio.toFixed(2)}`,
+      piRatio === null ? '' : `PI ${piRatio.toFixed(2)}`,
+    ].filter(Boolean)
+    const falls = (darRatio !== null && darRatio < 1) || (piRatio !== null && piRatio < 1)
+    // Absorption of random windings dies out in minutes: a flat curve at a high value is normal for a small motor.
+    const flat = piRatio !== null && piRatio < least
+    const floor = insulationFloor(c.rules.insulation, ratedVolts(c))
+    const high = at40 >= 20 * floor
+    if (falls)
+      return verdict(this, {
+        level: 'watch',
+        value: piRatio ?? darRatio,
+        limit: 1,
+        basis,
+        because: `${parts.join(', ')}: it falls while the voltage stands. Wet or dirty, whatever the one-minute value says.`,
+        next: 'Dry it, clean it, test again.',
+      })
+    if (flat && !high)
+      return verdict(this, {
+        level: 'watch',
+        value: piRatio,
+        limit: least,
+        basis,
+        because: `${parts.join(', ')}, under ${least.toFixed(1)} at ${show.megohms(at40)}: it hardly absorbs. Damp or dirt look like this.`,
+        next: 'Compare with last time; dry and test again.',
+        confidence: 'low',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: piRatio ?? darRatio,
+      limit: piRatio === null ? null : least,
+      basis,
+      because: `${parts.join(', ')}.${flat ? ' A small random winding absorbs little; at this value that is no fault.' : ''}`,
+      next: 'Nothing to do.',
+    })
+  },
+}
+
+/** The same test held for ten minutes: what a single value hides. */
+export const insulationCurve: SheetCheck = {
+  id: 'insulation-curve',
+  phase: 'dead',
+  title: 'Insulation over time',
+  how: 'All leads together, voltage standing: write each point when the clock asks for it, from 15 s to 10 min.',
+  caution: insulation.caution,
+  for: threePhase,
+  groups: () => [
+    {
+      title: 'Megohms at',
+      asks: cells(
+        'megohms_at',
+        insulationTimes.map(([name]) => name),
+        insulationTimes.map(([name]) => name.replace(/(\d)([a-z])/, '$1 $2')),
+      ),
+    },
+  ],
+  judges: [polarisation],
+}

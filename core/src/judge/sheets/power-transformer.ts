@@ -1,0 +1,76 @@
+import { transformerReading } from '../../electrical/index.ts'
+import { standard } from '../../limits/index.ts'
+import { linePositions, show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import { cells, type SheetCheck } from './sheet.ts'
+
+const ratioBasis = standard('turns ratio')
+
+/** The unit's own power transformer, pair by pair. */
+const powerTransformer: Check = {
+  id: 'power-transformer',
+  title: 'Power transformer',
+  applies: (c) =>
+    c.machine.controls.transformer !== null &&
+    linePositions.some((p) => (c.value('transformer_in', p) ?? 0) > 0 && c.value('transformer_out', p) !== undefined),
+  judge(c) {
+    const rated = c.machine.controls.transformer ?? { ratedIn: 1, ratedOut: 1 }
+    const stray = c.limit('transformer-ratio')
+    const pairs = linePositions.flatMap((p) => {
+      const into = c.value('transformer_in', p)
+      const out = c.value('transformer_out', p)
+      if (into === undefined || out === undefined || into <= 0) return []
+      return [
+        {
+          p,
+          into,
+          out,
+          r: transformerReading({ in: into, out, ...rated }, stray.value / 2, c.limit('volts-motor-window').value),
+        },
+      ]
+    })
+    const broken = pairs.filter((x) => x.r.fault === 'transformer')
+    const worst = (broken.length > 0 ? broken : pairs).reduce((a, b) => (Math.abs(b.r.off) > Math.abs(a.r.off) ? b : a))
+    const told = pairs.map((x) => `${x.p} ${show.volts(x.into)} in, ${show.volts(x.out)} out`).join('; ')
+    const over = pairs.filter((x) => x.out > rated.ratedOut * (1 + c.limit('volts-motor-window').value))
+    if (broken.length > 0)
+      return verdict(this, {
+        level: 'stop',
+        value: worst.r.off,
+        limit: stray.value / 2,
+        basis: [ratioBasis, stray.basis],
+        because: `${told}: ${broken.map((x) => `${x.p} ${show.signed(x.r.off * 100, 0)} %`).join(', ')} off the ${show.volts(rated.ratedIn)}/${show.volts(rated.ratedOut)} V ratio. A winding or its neutral is broken${over.length > 0 ? ', and what hangs on the high pairs burns' : ''}.`,
+        next: 'Switch off everything this transformer feeds, then the transformer itself at its primary.',
+      })
+    if (pairs.some((x) => x.r.fault === 'upstream'))
+      return verdict(this, {
+        level: 'fix',
+        value: worst.r.supply - 1,
+        basis: [ratioBasis],
+        because: `${told}: its ratio is right. What comes in is not.`,
+        next: 'Leave the transformer alone; read the board that feeds it.',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: worst.r.off,
+      limit: stray.value / 2,
+      basis: [ratioBasis],
+      because: `${told}: its ratio is right.`,
+      next: 'Nothing to do.',
+    })
+  },
+}
+
+export const powerTransformerSheet: SheetCheck = {
+  id: 'power-transformer',
+  phase: 'restore',
+  title: 'Power transformer',
+  how: 'Each pair in, each pair out. The ratio tells which side the fault is on.',
+  caution: 'Full supply behind the covers: qualified people, by local code.',
+  for: (m) => m.controls.transformer !== null,
+  groups: () => [
+    { title: 'In', asks: cells('transformer_in', linePositions) },
+    { title: 'Out', asks: cells('transformer_out', linePositions) },
+  ],
+  judges: [powerTransformer],
+}
