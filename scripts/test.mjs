@@ -61,43 +61,38 @@ main(async () => {
   if (wants('e2e')) await needChromium()
   rmSync(reports, { recursive: true, force: true })
   mkdirSync(reports, { recursive: true })
-  const steps = [
-    ['format', () => gate('format', node, [bin('prettier'), '--check', '--log-level', 'warn', '.'])],
-    ['types', () => gate('types', node, [bin('tsc'), '-b'])],
-    [
-      'lint',
-      () =>
-        gate('lint', node, [bin('eslint'), '--max-warnings', '0', '--cache', '--cache-location', '.cache/eslint', '.']),
-    ],
-    [
-      'imports',
-      () =>
-        gate('imports', node, [bin('depcruise'), 'core', 'contract', 'demo', 'server', 'web'], (out) =>
-          // A cruiser that finds no modules is green and worthless.
-          /no dependency violations found \((\d{3,}) modules/.test(out) ? null : 'too few modules were looked at',
-        ),
-    ],
-    ['unit', vitest],
-    [
-      'e2e',
-      async () => {
-        await needBuild()
-        return playwright()
-      },
-    ],
-  ]
+  const gates = {
+    format: () => gate('format', node, [bin('prettier'), '--check', '--log-level', 'warn', '.']),
+    types: () => gate('types', node, [bin('tsc'), '-b']),
+    lint: () =>
+      gate('lint', node, [bin('eslint'), '--max-warnings', '0', '--cache', '--cache-location', '.cache/eslint', '.']),
+    imports: () =>
+      gate('imports', node, [bin('depcruise'), 'core', 'contract', 'demo', 'server', 'web'], (out) =>
+        // A cruiser that finds no modules is green and worthless.
+        /no dependency violations found \((\d{3,}) modules/.test(out) ? null : 'too few modules were looked at',
+      ),
+    unit: vitest,
+    e2e: async () => {
+      await needBuild()
+      return playwright()
+    },
+  }
+  // Each round waits for the one before; the lanes of a round run side by side, one a processor.
+  const rounds = [[['lint'], ['format', 'types', 'imports']], [['unit']], [['e2e']]]
   let passed = 0
   let failed = 0
-  for (const [name, step] of steps) {
-    if (!wants(name)) continue
-    const result = await step().catch((e) => {
-      if (!(e instanceof Plain)) throw e
-      process.stdout.write(`FAILED  ${name}: ${e.message}\n`)
-      return { passed: 0, failed: 1 }
-    })
-    passed += result.passed
-    failed += result.failed
+  const walk = async (lane) => {
+    for (const name of lane.filter(wants)) {
+      const result = await gates[name]().catch((e) => {
+        if (!(e instanceof Plain)) throw e
+        process.stdout.write(`FAILED  ${name}: ${e.message}\n`)
+        return { passed: 0, failed: 1 }
+      })
+      passed += result.passed
+      failed += result.failed
+    }
   }
+  for (const lanes of rounds) await Promise.all(lanes.map(walk))
   process.stdout.write(`\n${passed} passed, ${failed} failed\n`)
   process.exit(failed > 0 || passed === 0 ? 1 : 0)
 })
