@@ -1,0 +1,104 @@
+import { unknownControls } from '@motor-round/core/judge'
+import { defaultHouseRules } from '@motor-round/core/limits'
+import { unsaid } from '@motor-round/core/trend'
+import { describe, expect, it } from 'vitest'
+import { coreStop, judgeInput, standing } from './to-core.ts'
+import type { StopRecord, WorkRecord } from './stop.ts'
+
+const uuid = (n: number) => `0199a000-0000-7000-8000-${String(n).padStart(12, '0')}`
+const stop = (n: number, takenAt: string, over: Partial<StopRecord> = {}): StopRecord => ({
+  id: uuid(n),
+  machineId: uuid(900),
+  takenAt,
+  recordedAt: takenAt,
+  by: 'M. Okonjo',
+  state: { ...unsaid, settled: true },
+  readings: [{ quantity: 'amps', position: 'L1', value: 10 + n }],
+  answers: {},
+  passes: [],
+  note: '',
+  supersedes: null,
+  reason: '',
+  supersededBy: null,
+  source: 'walk',
+  ...over,
+})
+const motor = (amps: string, fittedAt: string, removedAt: string | null) => ({
+  plate: { volts: '460', amps },
+  connectionVolts: null,
+  fittedAt,
+  removedAt,
+})
+const work = (doneAt: string, kind: WorkRecord['kind']): WorkRecord => ({
+  id: uuid(500),
+  machineId: uuid(900),
+  doneAt,
+  kind,
+  note: '',
+  by: 'x',
+})
+const known = {
+  machine: {
+    phases: 3 as const,
+    serviceVolts: 480,
+    hasDrive: false,
+    hasSister: true,
+    drive: 'belt' as const,
+    controls: unknownControls,
+    unitPlate: null,
+  },
+  motors: [motor('12.8', '2024-01-01T00:00:00Z', '2026-03-01T00:00:00Z'), motor('10.0', '2026-03-01T00:00:00Z', null)],
+  work: [work('2025-05-05T00:00:00Z', 'belts-renewed')],
+  stops: [stop(3, '2026-06-01T00:00:00Z'), stop(2, '2026-02-01T00:00:00Z'), stop(1, '2025-02-01T00:00:00Z')],
+  rules: defaultHouseRules,
+  sisters: [{ tag: 'SF-2', load: 0.8, at: '2026-05-30T00:00:00Z' }],
+}
+const at = (n: number) => {
+  const s = known.stops.find((x) => x.id === uuid(n))
+  if (!s) throw new Error('no such stop')
+  return coreStop(s)
+}
+
+describe('the input of judging', () => {
+  it('has the motor that was in the slot at the time of the stop', () => {
+    expect(judgeInput(known, at(2)).motor?.plate.amps).toBe('12.8')
+    expect(judgeInput(known, at(3)).motor?.plate.amps).toBe('10.0')
+  })
+  it('takes the first motor known for a reading that is older than any', () => {
+    const old = coreStop(stop(9, '2020-01-01T00:00:00Z'))
+    expect(judgeInput(known, old).motor?.plate.amps).toBe('12.8')
+  })
+  it('counts the fitting of every later motor as work, and not that of the first', () => {
+    expect(judgeInput(known, at(3)).work.map((w) => w.kind)).toEqual(['belts-renewed', 'motor-replaced'])
+  })
+  it('leaves the stop itself and corrected ones out of the history', () => {
+    const stops = [...known.stops, stop(4, '2025-07-01T00:00:00Z', { supersededBy: uuid(3) })]
+    expect(judgeInput({ ...known, stops }, at(3)).history.map((s) => s.id)).toEqual([uuid(2), uuid(1)])
+  })
+  it('carries the sister’s load with its instant in ms', () =>
+    expect(judgeInput(known, at(3)).sisters).toEqual([
+      { tag: 'SF-2', load: 0.8, at: Date.parse('2026-05-30T00:00:00Z') },
+    ]))
+})
+
+describe('what speaks for a machine', () => {
+  const tests = stop(5, '2026-01-01T00:00:00Z', {
+    readings: [{ quantity: 'megohms', position: 'all', value: 90 }],
+    answers: { 'insulation.place': 'motor' },
+  })
+  it('is the newest running stop; a new motor ends what was tested of the old one', () => {
+    const s = standing({ ...known, stops: [...known.stops, tests] })
+    expect(s?.id).toBe(uuid(3))
+    expect(s?.readings.some((r) => r.quantity === 'megohms')).toBe(false)
+  })
+  it('carries the insulation of this motor with its instant', () => {
+    const own = { ...tests, takenAt: '2026-04-01T00:00:00Z' }
+    const s = standing({ ...known, stops: [...known.stops, own] })
+    expect(s?.readings.find((r) => r.quantity === 'megohms')?.at).toBe(Date.parse(own.takenAt))
+    expect(s?.answers?.['insulation.place']).toBe('motor')
+  })
+  it('is never a corrected stop', () => {
+    const stops = known.stops.map((s, i) => (i === 0 ? { ...s, supersededBy: uuid(99) } : s))
+    expect(standing({ ...known, stops })?.id).toBe(uuid(2))
+  })
+})

@@ -1,0 +1,77 @@
+import type { StopRecord } from '@motor-round/contract'
+import { unsaid } from '@motor-round/core/trend'
+import { renderToStaticMarkup } from 'react-dom/server'
+import { describe, expect, it } from 'vitest'
+import { hasDetails, StopDetails } from './stop-details.tsx'
+
+const stop = (over: Partial<StopRecord>): StopRecord => ({
+  id: 's',
+  machineId: 'm',
+  takenAt: '2026-11-25T09:00:00Z',
+  recordedAt: '2026-11-25T09:00:00Z',
+  by: 'x',
+  state: unsaid,
+  readings: [{ quantity: 'amps', position: 'L1', value: 12.8 }],
+  answers: {},
+  passes: [],
+  note: '',
+  supersedes: null,
+  reason: '',
+  supersededBy: null,
+  source: 'walk',
+  ...over,
+})
+const text = (s: StopRecord, scale: 'F' | 'C' = 'F') =>
+  renderToStaticMarkup(<StopDetails stop={s} scale={scale} />)
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/\s+/g, ' ')
+
+describe('all that was read at a stop', () => {
+  it('is more than its row only when there is more', () => {
+    expect(hasDetails(stop({}))).toBe(false)
+    expect(hasDetails(stop({ answers: { lugs: 'loose' } }))).toBe(true)
+    expect(hasDetails(stop({ passes: [{ gate: 'dead', by: 'x', reason: 'y' }] }))).toBe(true)
+    expect(hasDetails(stop({ readings: [{ quantity: 'megohms', position: 'all', value: 90 }] }))).toBe(true)
+  })
+  it('shows every figure with its unit and how it was taken', () => {
+    const t = text(
+      stop({
+        readings: [
+          { quantity: 'megohms', position: 'T1', value: 2200 },
+          { quantity: 'winding_ohms', position: 'T1-T2', value: 1.305, how: 'unsteady', spread: 0.1 },
+          { quantity: 'winding_ohms', position: 'T2-T3', value: 100000, how: 'over-range' },
+          { quantity: 'inrush', position: 'L1', value: 84, how: 'peak' },
+          { quantity: 'temperature', position: 'motor', value: 46 },
+          { quantity: 'capacitance', position: 'run', value: 7.49 },
+          { quantity: 'dead_lg', position: 'L1', value: 0.2 },
+        ],
+      }),
+    )
+    for (const figure of [
+      'T1 2.2 GΩ',
+      'T1-T2 1.30 Ω unsteady',
+      'T2-T3 open',
+      'L1 84.0 A peak',
+      'motor 115 °F',
+      'run 7.49 µF',
+      'L1 0.2 V',
+    ])
+      expect(t).toContain(figure)
+  })
+  it('shows temperatures in the scale of the house', () =>
+    expect(text(stop({ readings: [{ quantity: 'temperature', position: 'motor', value: 46 }] }), 'C')).toContain(
+      '46 °C',
+    ))
+  it('shows answers in the words they were asked in, and passed gates with name and reason', () => {
+    const t = text(
+      stop({
+        answers: { windmill: 'held', 'lock.number': '17', 'psc.body': 'hot' },
+        passes: [{ gate: 'dead', by: 'A. Person', reason: 'second lock on' }],
+      }),
+    )
+    expect(t).toContain('The wheel is Held or chocked')
+    expect(t).toContain('Lock or tag number 17')
+    expect(t).toContain('Touched Too hot to touch')
+    expect(t).toContain('Gate passed: dead A. Person: second lock on')
+  })
+})

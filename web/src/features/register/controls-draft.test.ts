@@ -1,0 +1,35 @@
+import { controls } from '@motor-round/contract'
+import { unknownControls } from '@motor-round/core/judge'
+import { describe, expect, it } from 'vitest'
+import { blankControls, controlsDraftOf, controlsOf } from './controls-draft.ts'
+
+const full = controls.parse({
+  starter: 'contactor',
+  poles: 2,
+  overload: 'internal',
+  protection: 'time-delay fuse',
+  protectionAmps: 17.5,
+  controlVolts: 24,
+  transformer: { ratedIn: 480, ratedOut: 208 },
+  gasSection: true,
+  phaseMonitor: true,
+  capacitor: { run: 7.5, second: 5, volts: 440, tolerance: 0.06 },
+})
+
+describe('controls as they are typed', () => {
+  it('come back as they were', () => {
+    for (const c of [full, unknownControls]) expect(controlsOf(controlsDraftOf(c))).toEqual(c)
+    expect(controlsOf(blankControls)).toEqual(unknownControls)
+  })
+  it('show a tolerance in per cent', () => expect(controlsDraftOf(full).capacitorTolerance).toBe('6'))
+  it.each([
+    [{ protectionAmps: 'twenty' }, 'protectionAmps'],
+    [{ controlVolts: '24 or so' }, 'controlVolts'],
+    [{ transformerIn: '480' }, 'transformer.ratedOut'],
+    [{ capacitorRun: 'seven' }, 'capacitor.run'],
+    [{ capacitorRun: '7.5', capacitorTolerance: '60' }, 'capacitor.tolerance'],
+  ])('%j is refused at its field, never dropped', (typed, path) => {
+    const parsed = controls.safeParse(controlsOf({ ...blankControls, ...typed }))
+    expect(parsed.error?.issues.map((i) => i.path.join('.'))).toEqual([path])
+  })
+})
