@@ -53,7 +53,7 @@ for (const phases of [1, 3] as const)
         drive,
         hasSister: true,
         serviceVolts: 480,
-        controls: unknownControls,
+        controls: { ...unknownControls, gasSection: true },
         unitPlate: null,
       }
       for (const ask of sheetChecks.flatMap((c) => c.groups(facts)).flatMap((g): readonly Ask[] => g.asks))

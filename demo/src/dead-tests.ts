@@ -20,10 +20,11 @@ export function controlsOf(spec: MachineSpec, service: number, story: string | u
     return {
       ...common,
       starter: 'contactor',
-      poles: 1,
+      poles: service < 180 ? 1 : 2,
       overload: 'internal',
       capacitor: { run: story === 'wrong-capacitor' ? 10 : 7.5, second: null, volts: 440, tolerance: 0.06 },
     }
+  if (story === 'single-pole') return { ...common, starter: 'contactor', poles: 1, overload: 'internal' }
   if (story === 'no-overload') return { ...common, starter: 'contactor', poles: 3, overload: 'none' }
   if (spec.drive === 'direct') return { ...common, starter: 'contactor', poles: 3, overload: 'internal' }
   return {

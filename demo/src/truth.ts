@@ -116,6 +116,13 @@ export const truth: readonly Story[] = [
     level: 'fix',
   },
   {
+    id: 'single-pole',
+    machine: 'CU-41/CF-2',
+    tells: 'A three-phase condenser fan was switched by a contactor of one pole in a hurry: two legs stay hot.',
+    check: 'contactor-kind',
+    level: 'watch',
+  },
+  {
     id: 'no-overload',
     machine: 'EF-26/EF',
     tells: 'A three-phase exhaust fan on a bare contactor: nothing opens when it is overloaded.',

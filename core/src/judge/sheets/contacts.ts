@@ -40,6 +40,9 @@ const poles: Check = {
   },
 }
 
+/** Lines that would have to open: three, two of a single-phase feed between lines, one of a feed to neutral. */
+const linesOf = (c: Context): number => (c.machine.phases === 3 ? 3 : c.machine.serviceVolts < 180 ? 1 : 2)
+
 /** A contactor that does not open every line. */
 const polesOpened: Check = {
   id: 'contactor-kind',
@@ -47,13 +50,13 @@ const polesOpened: Check = {
   applies: (c) =>
     c.machine.controls.starter === 'contactor' &&
     c.machine.controls.poles !== null &&
-    c.machine.controls.poles < c.machine.phases,
+    c.machine.controls.poles < linesOf(c),
   judge(c) {
     const { poles: n } = c.machine.controls
     return verdict(this, {
       level: 'watch',
       value: n,
-      limit: c.machine.phases,
+      limit: linesOf(c),
       basis: [practice('off at the contactor is not dead')],
       because: `A ${n === 1 ? 'single' : 'two'}-pole contactor: when it is off a leg stays hot at the motor.`,
       next: 'Dead only by the disconnect; prove each leg to ground, always.',

@@ -4,7 +4,9 @@ import { capacitor } from './capacitor.ts'
 import { contactDrop } from './contact-drop.ts'
 import { contacts } from './contacts.ts'
 import { controlPowerSheet } from './control-power.ts'
+import { drive } from './drive.ts'
 import { found } from './found.ts'
+import { gasSection } from './gas-section.ts'
 import { groundCurrentSheet } from './ground-current.ts'
 import { inhibit } from './inhibit.ts'
 import { inrush } from './inrush.ts'
@@ -31,6 +33,7 @@ import { winding } from './winding.ts'
 /** Every check of the stop page, in the order it is walked. A new one is one file and one line here. */
 export const sheetChecks: readonly SheetCheck[] = [
   found,
+  drive,
   groundCurrentSheet,
   lockOut,
   proveDead,
@@ -55,6 +58,7 @@ export const sheetChecks: readonly SheetCheck[] = [
   contactDrop,
   temperatures,
   leadRollSheet,
+  gasSection,
   leave,
 ]
 

@@ -585,6 +585,37 @@ describe('live tests', () => {
   })
 })
 
+describe('drive and gas section', () => {
+  const drive = (answers: Answers) => told('drive-display', [], { machine: { hasDrive: true }, answers })
+  it('a trip asks for its code and says what to look at first by its family', () => {
+    expect(drive({ 'drive.display': 'fault' })).toMatchObject({ level: 'fix', confidence: 'low' })
+    const ground = drive({ 'drive.display': 'fault', 'drive.code': '12', 'drive.family': 'ground' })
+    expect(ground.because).toContain('code 12, ground fault')
+    expect(ground.next).toContain('each lead to ground with the drive off the wires')
+    expect(drive({ 'drive.display': 'warning' }).level).toBe('watch')
+    expect(drive({ 'drive.display': 'dark' }).level).toBe('watch')
+    expect(drive({ 'drive.display': 'run' }).level).toBe('ok')
+  })
+  it('a cut-out lead left off is to fix; both are asked only where they are', () => {
+    const gas = { controls: { gasSection: true } }
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('fix')
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.tested': 'no' } }).level).toBe('watch')
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'yes' } }).level).toBe('ok')
+    const ids = (m: MachineFacts) => sheetChecks.filter((c) => c.for(m)).map((c) => c.id)
+    expect(ids(facts)).not.toContain('gas-section')
+    expect(ids(facts)).not.toContain('drive')
+    expect(ids({ ...facts, hasDrive: true })).toContain('drive')
+  })
+  it('one pole of a two-line single-phase feed leaves a leg hot; of a feed to neutral it is all', () => {
+    const single = (serviceVolts: number) => ({
+      machine: { phases: 1 as const, serviceVolts },
+      controls: { starter: 'contactor' as const, poles: 1 as const },
+    })
+    expect(told('contactor-kind', [], single(208)).level).toBe('watch')
+    expect(() => told('contactor-kind', [], single(120))).toThrow('said nothing')
+  })
+})
+
 describe('what speaks for a machine', () => {
   const running = (day: number) => stopOf(at('amps', legPositions, [10, 10, 10]), day)
   const tested = (day: number) =>

@@ -32,7 +32,7 @@ const everything: MachineFacts = {
   hasDrive: true,
   hasSister: true,
   drive: 'belt',
-  controls: { ...unknownControls, transformer: { ratedIn: 1, ratedOut: 1 } },
+  controls: { ...unknownControls, transformer: { ratedIn: 1, ratedOut: 1 }, gasSection: true },
   unitPlate: null,
 }
 const asks = new Map<string, Ask>(

@@ -1,0 +1,94 @@
+import { practice } from '../../limits/index.ts'
+import { verdict, type Check } from '../check.ts'
+import { choice, line, type SheetCheck } from './sheet.ts'
+
+/** Families of drive faults with what to look at first; the words on a display differ, these do not. */
+const families: readonly (readonly [id: string, words: string, first: string])[] = [
+  [
+    'over-current',
+    'Over-current',
+    'At the start: stuck or back-spinning fan, starts too fast. At any time: shorted motor or cable, tested with the drive off the wires.',
+  ],
+  ['over-voltage', 'Bus too high', 'Stops too fast, a fan driven by wind or its sister, a high line.'],
+  ['under-voltage', 'Bus too low', 'Line in, all three, under load: lost phase, fuse, lug.'],
+  ['ground', 'Ground fault', 'Wet motor, cable or box: each lead to ground with the drive off the wires.'],
+  ['input-phase', 'Input phase lost', 'Three input volts under load, fuses, lugs, unbalance.'],
+  ['output-phase', 'Output phase lost', 'Motor lead, contactor pole, terminal, winding open.'],
+  ['hot', 'Drive too hot', 'Its own fan and filter, dirt on the fins, air around it.'],
+  ['motor-overload', 'Motor overload', 'Amps entered against the plate, real amps, bearing, sheave, open door.'],
+  ['reference', 'No command', 'Control wires, bus address, freeze, smoke or safety interlock open.'],
+]
+
+/** What the drive itself says. */
+const display: Check = {
+  id: 'drive-display',
+  title: 'Drive display',
+  applies: (c) => c.machine.hasDrive && c.answer('drive.display') !== undefined,
+  judge(c) {
+    const basis = [practice('read the display and its fault first; line in, then out')]
+    const code = (c.answer('drive.code') ?? '').trim()
+    const family = families.find(([id]) => id === c.answer('drive.family'))
+    const named = [code === '' ? '' : `code ${code}`, family ? family[1].toLowerCase() : ''].filter(Boolean).join(', ')
+    switch (c.answer('drive.display')) {
+      case 'fault':
+        return verdict(this, {
+          level: 'fix',
+          basis,
+          because: `The drive has tripped${named === '' ? ', and its code was not written down' : `: ${named}`}.`,
+          next: `${family ? family[2] : 'Write the code down before it is reset.'} Reset once, not again and again.`,
+          confidence: named === '' ? 'low' : 'full',
+        })
+      case 'warning':
+        return verdict(this, {
+          level: 'watch',
+          basis,
+          because: `The drive warns${named === '' ? '' : `: ${named}`}.`,
+          next: family ? family[2] : 'Write the code down; look it up in the drive’s own book.',
+        })
+      case 'dark':
+        return verdict(this, {
+          level: 'watch',
+          basis,
+          because: 'The display is dark.',
+          next: 'Line in, all three, at the drive’s own terminals; the bus may still be charged.',
+        })
+      default:
+        return verdict(this, { level: 'ok', basis, because: 'The drive shows no fault.', next: 'Nothing to do.' })
+    }
+  },
+}
+
+export const drive: SheetCheck = {
+  id: 'drive',
+  phase: 'look',
+  title: 'Drive',
+  how: 'Display and code first, before anything is reset.',
+  caution: 'Never a line on its motor terminals. Its bus stays charged for minutes.',
+  for: (m) => m.hasDrive,
+  groups: () => [
+    {
+      title: 'Display',
+      asks: [
+        choice('drive.display', 'It shows', [
+          ['run', 'Runs'],
+          ['warning', 'Warning'],
+          ['fault', 'Fault'],
+          ['dark', 'Dark'],
+        ]),
+        line('drive.code', 'Code, as it stands there'),
+      ],
+    },
+    {
+      title: 'Kind of fault',
+      asks: [
+        choice(
+          'drive.family',
+          'It means',
+          families.map(([id, words]) => [id, words]),
+        ),
+      ],
+      also: true,
+    },
+  ],
+  judges: [display],
+}
