@@ -1,4 +1,12 @@
-import { controls, judgeInput, organisationFile, standing, type Motor, type StopRecord } from '@motor-round/contract'
+import {
+  controls,
+  coreStop,
+  judgeInput,
+  organisationFile,
+  standing,
+  type Motor,
+  type StopRecord,
+} from '@motor-round/contract'
 import { judge, rank } from '@motor-round/core/judge'
 import { defaultHouseRules } from '@motor-round/core/limits'
 import { questionPlate } from '@motor-round/core/plate'
@@ -70,5 +78,44 @@ describe('the demo', () => {
     expect(wolves.map(({ name, j }) => `${name}: ${j.headline}`)).toEqual([])
     const watched = healthy.map((m) => ({ name: nameOf(m), j: judged(m) })).filter(({ j }) => j.level === 'watch')
     expect(watched.map(({ name, j }) => `${name}: ${j.headline}`)).toHaveLength(0)
+  })
+
+  it('records the proof of dead beside every dead test, and no reading that would bar it', () => {
+    let tested = 0
+    for (const machine of file.machines)
+      for (const s of file.stops.filter((x) => x.machineId === machine.id)) {
+        if (!s.readings.some((r) => r.quantity === 'megohms' || r.quantity === 'winding_ohms')) continue
+        tested += 1
+        const stop: StopRecord = { ...s, supersededBy: null, source: 'file' }
+        const motors = file.motors.filter((m) => m.machineId === machine.id).map((m): Motor => ({ ...m, version: 1 }))
+        const known = {
+          machine: { ...machine, controls: controls.parse(machine.controls) },
+          motors,
+          work: [],
+          stops: [stop],
+          rules: defaultHouseRules,
+          sisters: [],
+        }
+        const gate = judge(judgeInput(known, coreStop(stop))).gates.find((g) => g.id === 'dead')
+        expect([nameOf(machine), gate?.steps.filter((x) => !x.met).map((x) => x.id), gate?.bars]).toEqual([
+          nameOf(machine),
+          [],
+          null,
+        ])
+      }
+    expect(tested).toBeGreaterThan(150)
+  })
+
+  it('gives twins on one duct the same load, whatever each is told of it', () => {
+    for (const unit of file.units) {
+      const twins = file.machines.filter((m) => m.unitId === unit.id && m.hasSister && !storyOf(nameOf(m)))
+      const means = twins.map((m) => {
+        const amps = file.stops
+          .filter((s) => s.machineId === m.id)
+          .flatMap((s) => s.readings.filter((r) => r.quantity === 'amps').map((r) => r.value))
+        return amps.reduce((a, b) => a + b, 0) / amps.length
+      })
+      if (means.length > 1) expect(Math.max(...means) / Math.min(...means)).toBeLessThan(1.05)
+    }
   })
 })
