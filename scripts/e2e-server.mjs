@@ -5,7 +5,7 @@ import { main } from './lib/say.mjs'
 main(async () => {
   const { end } = await demoServer({
     port: Number(process.env.E2E_PORT),
-    env: { CHECK_ANSWERS: 'yes', METER_PACE: '20' },
+    env: { CHECK_ANSWERS: 'yes', METER_PACE: '12' },
   })
   const stop = () => void end().then(() => process.exit(0))
   process.on('SIGTERM', stop)

@@ -31,7 +31,8 @@ export function loadPoint(stop: Stop, reference: number | null): LoadPoint | nul
   const legs = valuesAt(stop.readings, 'amps', legPositions).filter((v) => v !== undefined)
   if (legs.length === 0) return null
   const amps = mean(legs)
-  if (amps <= 0) return null
+  // Less than any clamp shows is nothing, and a ratio to it would be noise.
+  if (amps < 1e-6) return null
   const volts = meanVolts(stop)
   const normal = volts !== null && reference !== null && volts > 0 ? (amps * volts) / reference : amps
   return { at: stop.at, amps, normal, legs }

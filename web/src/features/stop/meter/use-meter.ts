@@ -15,6 +15,9 @@ import type { Cell } from '../cells.ts'
 import type { MeterLink } from './driver.ts'
 import { webSocketDriver } from './web-socket.ts'
 
+/** How long a settled value is held while the hand moves, in the meter's own time. */
+const holdMs = 2500
+
 /** Where the simulated meters of a machine listen. */
 export const simulatedAddress = (machineId: string, pattern: UnitPattern): string =>
   `${location.protocol === 'https:' ? 'wss' : 'ws'}://${location.host}${simulatedMeterPath}?machine=${machineId}&pattern=${pattern}`
@@ -83,22 +86,37 @@ export function useMeter(cell: Cell | undefined, onWord: (question: string, valu
     word.current = onWord
   })
 
-  const line = useCallback((l: MeterLine) => {
-    if (l.say === 'hello') setName(l.meter)
-    else if (l.say === 'problem') setProblem(l.message)
-    else if (l.say === 'word') word.current(l.question, l.value)
-    else if (`${l.quantity} ${l.position}` === key.current) {
-      const sample: Sample = { at: l.at, value: l.value, over: l.over }
-      samples.current = [...samples.current.slice(-299), sample]
-      setReading({
-        at: key.current,
-        latest: sample,
-        digits: l.digits,
-        steady: steadiness(samples.current, demandOf(l.quantity, l.digits)),
-        peak: peak(samples.current),
-      })
+  // A hand that presses Take moves the clamp: what had settled a moment ago still stands while the figure stays near it.
+  const settled = useRef<{ steady: Steadiness & { kind: 'settled' }; at: number } | null>(null)
+  const held = useCallback((now: Steadiness, sample: Sample): Steadiness => {
+    if (now.kind === 'settled') {
+      settled.current = { steady: now, at: sample.at }
+      return now
     }
+    const last = settled.current
+    if (!last || now.kind === 'over range' || now.kind === 'filling' || sample.at - last.at > holdMs) return now
+    return Math.abs(now.value - last.steady.value) <= 0.02 * Math.abs(last.steady.value) ? last.steady : now
   }, [])
+
+  const line = useCallback(
+    (l: MeterLine) => {
+      if (l.say === 'hello') setName(l.meter)
+      else if (l.say === 'problem') setProblem(l.message)
+      else if (l.say === 'word') word.current(l.question, l.value)
+      else if (`${l.quantity} ${l.position}` === key.current) {
+        const sample: Sample = { at: l.at, value: l.value, over: l.over }
+        samples.current = [...samples.current.slice(-299), sample]
+        setReading({
+          at: key.current,
+          latest: sample,
+          digits: l.digits,
+          steady: held(steadiness(samples.current, demandOf(l.quantity, l.digits)), sample),
+          peak: peak(samples.current),
+        })
+      }
+    },
+    [held],
+  )
 
   const connect = useCallback(
     (address: string) => {
@@ -132,6 +150,7 @@ export function useMeter(cell: Cell | undefined, onWord: (question: string, valu
   useEffect(() => {
     key.current = quantity && position ? `${quantity} ${position}` : ''
     samples.current = []
+    settled.current = null
     if (quantity && position) link.current?.probe(quantity, position)
     else link.current?.off()
   }, [quantity, position])
