@@ -112,7 +112,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
     setStep(to)
   }, [])
   useEffect(() => {
-    if (step.phase === 'judge') saveButton.current?.focus()
+    if (step.phase === 'judge') saveButton.current?.focus({ preventScroll: true })
   }, [step.phase])
 
   const gated = draft.plan === 'full' || draft.plan === 'dead'
