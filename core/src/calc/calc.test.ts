@@ -82,6 +82,7 @@ describe('the register of calculators', () => {
     ['lead-roll', {}, { leadRange: 0.1979 }],
     ['ground-return', { lineAmps: 48, groundWireAmps: 31 }, { otherLow: 17, otherHigh: 79, share: 0.3542 }],
     ['supply-explains', {}, { measuredUnbalance: 0.1361 }],
+    ['residual-of-leaks', {}, { residual: 4.5 }],
   ] as const)('%s', (id, over, expected) => {
     const found = findCalculator(id)
     const answer = result(id, { ...found?.example, ...over })
@@ -97,6 +98,11 @@ describe('the register of calculators', () => {
       run: 'A',
       start: 'B',
     })
+  })
+  it('tells the code letter of locked amps that were measured (NEC Table 430.7(B))', () => {
+    const measured = { code: 'G', hp: 10, volts: 460, phases: 3, measuredAmps: 84.03 }
+    expect(result('locked-rotor', measured)).toMatchObject({ letter: 'H' })
+    expect(result('locked-rotor', { ...measured, measuredAmps: undefined })).toMatchObject({ letter: null })
   })
   it('fills from a machine only what it knows, and refuses a plate that contradicts itself', () => {
     const machine = {

@@ -17,6 +17,7 @@ import { overloadCalc } from './overload-setting.ts'
 import { percentOfPlateCalc } from './percent-of-plate.ts'
 import { polarisationCalc } from './polarisation.ts'
 import { pscLeadsCalc } from './psc-leads.ts'
+import { residualOfLeaksCalc } from './residual-of-leaks.ts'
 import { singlePhasingCalc } from './single-phasing.ts'
 import { supplyExplainsCalc } from './supply-explains.ts'
 import { transformerCalc } from './transformer-ratio.ts'
@@ -50,6 +51,7 @@ export const calculators: readonly Calculator[] = [
   singlePhasingCalc,
   leadRollCalc,
   groundReturnCalc,
+  residualOfLeaksCalc,
   transformerCalc,
   unitConversionCalc,
 ]

@@ -4,17 +4,8 @@ import { defaultHouseRules, type HouseRules } from '../limits/index.ts'
 import type { Plate } from '../plate/index.ts'
 import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
 import { dayMs, unsaid, type Stop, type StopState, type WorkDone } from '../trend/index.ts'
-import {
-  ampsHistory,
-  dueAt,
-  judge,
-  rank,
-  slipGuard,
-  unknownControls,
-  type JudgeInput,
-  type Level,
-  type MachineFacts,
-} from './index.ts'
+import { facts } from './sheets/say.test-help.ts'
+import { ampsHistory, dueAt, judge, rank, slipGuard, type JudgeInput, type Level, type MachineFacts } from './index.ts'
 
 const start = Date.UTC(2026, 0, 5)
 const plate: Plate = {
@@ -26,15 +17,6 @@ const plate: Plate = {
   hz: '60',
   rpm: 1755,
   sf: 1.15,
-}
-const facts: MachineFacts = {
-  phases: 3,
-  serviceVolts: 480,
-  hasDrive: false,
-  hasSister: false,
-  drive: 'belt',
-  controls: unknownControls,
-  unitPlate: null,
 }
 
 const three = (quantity: 'amps' | 'volts_ll', values: readonly number[]): Reading[] =>

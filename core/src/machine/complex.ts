@@ -16,7 +16,6 @@ export const multiply = (a: Complex, b: Complex): Complex => ({
 })
 export const scale = (a: Complex, k: number): Complex => ({ re: a.re * k, im: a.im * k })
 export const size = (a: Complex): number => Math.hypot(a.re, a.im)
-export const angle = (a: Complex): number => (Math.atan2(a.im, a.re) * 180) / Math.PI
 export const subtract = (a: Complex, b: Complex): Complex => ({ re: a.re - b.re, im: a.im - b.im })
 export const divide = (a: Complex, b: Complex): Complex => {
   const d = b.re * b.re + b.im * b.im

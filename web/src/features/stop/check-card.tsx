@@ -77,7 +77,7 @@ export function CheckCard({
   const started = cells.some((c) => (draft.typed[c.key] ?? '') !== '')
   return (
     <section
-      className={`stop-part part-readings${cells.length === 0 ? ' part-words' : ''}${started ? ' part-started' : ''}`}
+      className={`stop-part part-readings${cells.length === 0 ? ' part-words' : ''}${started ? ' part-started' : ''}${running ? ' part-running' : ''}`}
       aria-label={check.title}
     >
       <div className="part-body">

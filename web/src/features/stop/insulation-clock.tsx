@@ -1,4 +1,5 @@
 import type { StopRecord } from '@motor-round/contract'
+import { dischargeSeconds } from '@motor-round/core/electrical'
 import { insulationAdvice } from '@motor-round/core/judge'
 import { insulationTimes, show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
@@ -95,7 +96,7 @@ export function InsulationClock({
           <p>
             {next
               ? `Next point at ${next[0].replace(/(\d)([a-z])/, '$1 $2')}`
-              : 'Ten minutes are over. Discharge for forty.'}
+              : `Ten minutes are over. Discharge for ${Math.ceil(dischargeSeconds(elapsed) / 60)} minutes.`}
           </p>
           <Button onClick={stop}>Voltage off</Button>
         </div>

@@ -1,0 +1,111 @@
+import { defaultHouseRules, type HouseRules } from '../../limits/index.ts'
+import type { Plate } from '../../plate/index.ts'
+import {
+  findQuantity,
+  legPositions,
+  linePositions,
+  terminalPairs,
+  terminalPositions,
+  type QuantityCode,
+  type Reading,
+} from '../../quantity/index.ts'
+import { dayMs, unsaid, type Answers, type GatePass, type Stop, type WorkDone } from '../../trend/index.ts'
+import { judge, unknownControls, type Controls, type MachineFacts } from '../index.ts'
+
+export const now = Date.UTC(2026, 5, 1)
+export const plate: Plate = {
+  volts: '460',
+  amps: '12.8',
+  phases: 3,
+  power: 10,
+  hz: '60',
+  rpm: 1755,
+  sf: 1.15,
+  code: 'H',
+  insulationClass: 'F',
+  efficiency: 0.902,
+}
+export const pscPlate: Plate = {
+  volts: '230',
+  amps: '3.0',
+  phases: 1,
+  power: 0.5,
+  hz: '60',
+  rpm: 1100,
+  capacitorUf: 7.5,
+  capacitorVolts: 370,
+}
+
+export const facts: MachineFacts = {
+  phases: 3,
+  serviceVolts: 480,
+  hasDrive: false,
+  hasSister: false,
+  drive: 'belt',
+  controls: unknownControls,
+  unitPlate: null,
+}
+
+export interface Given {
+  machine?: Partial<MachineFacts>
+  controls?: Partial<Controls>
+  plate?: Plate
+  answers?: Answers
+  passes?: GatePass[]
+  history?: Stop[]
+  work?: WorkDone[]
+  rules?: Partial<HouseRules>
+}
+
+export const at = (
+  quantity: QuantityCode,
+  positions: readonly string[],
+  values: readonly (number | 'OL')[],
+): Reading[] =>
+  values.map((v, i) => ({
+    quantity,
+    position: positions[i] ?? '',
+    value: v === 'OL' ? (findQuantity(quantity)?.range[1] ?? 0) : v,
+    ...(v === 'OL' ? { how: 'over-range' as const } : {}),
+  }))
+
+export const stopOf = (readings: Reading[], day = 0, answers?: Answers): Stop => ({
+  id: `s${day}`,
+  at: now + day * dayMs,
+  state: { ...unsaid, settled: true },
+  readings,
+  answers,
+})
+
+export function say(readings: Reading[], given: Given = {}) {
+  const single = given.machine?.phases === 1
+  return judge({
+    machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
+    motor: { plate: given.plate ?? (single ? pscPlate : plate), connectionVolts: null, fittedAt: 0 },
+    stop: { ...stopOf(readings, 0, given.answers), passes: given.passes },
+    history: given.history ?? [],
+    work: given.work ?? [],
+    rules: { ...defaultHouseRules, ...given.rules },
+  })
+}
+export const told = (check: string, readings: Reading[], given: Given = {}) => {
+  const v = say(readings, given).verdicts.find((x) => x.check === check)
+  if (!v) throw new Error(`${check} said nothing`)
+  return v
+}
+export const gate = (id: string, readings: Reading[], given: Given = {}) => {
+  const g = say(readings, given).gates.find((x) => x.id === id)
+  if (!g) throw new Error(`no gate ${id}`)
+  return g
+}
+
+export const proven: Reading[] = [
+  ...at('proof_volts', ['before', 'after'], [478, 478]),
+  ...at('dead_ll', linePositions, [0.1, 0, 0.2]),
+  ...at('dead_lg', legPositions, [0.1, 0.3, 0]),
+]
+export const locked: Answers = { plan: 'full', 'lock.on': 'yes', 'lock.number': '17', windmill: 'still' }
+export const goodWinding = [
+  ...at('winding_ohms', terminalPairs, [1.31, 1.32, 1.31]),
+  ...at('ground_ohms', terminalPositions, ['OL', 'OL', 'OL']),
+]
