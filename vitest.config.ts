@@ -6,11 +6,17 @@ export default defineConfig({
     projects: [
       {
         oxc: { jsx: { runtime: 'automatic' } },
-        test: { name: 'unit', environment: 'node', include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}'] },
+        test: {
+          name: 'unit',
+          environment: 'node',
+          isolate: false,
+          include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}'],
+        },
       },
       {
         test: {
           name: 'server',
+          isolate: false,
           environment: 'node',
           include: ['server/src/**/*.test.ts'],
           testTimeout: 30_000,

@@ -2,9 +2,16 @@ import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
 import { desktop, machineId, phone, test } from './world.ts'
 
+// They look and change nothing, so they go side by side.
+test.describe.configure({ mode: 'parallel' })
+
 /** Serious and critical findings of axe on a page. */
 async function findings(page: Page): Promise<string[]> {
-  const result = await new AxeBuilder({ page }).analyze()
+  const result = await new AxeBuilder({ page })
+    // Every screen is one document: nothing has to be gathered from frames on a page of its own.
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'], preload: false })
+    .analyze()
   return result.violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)

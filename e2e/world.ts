@@ -1,4 +1,5 @@
 import { test as base, type BrowserContext, type Page } from '@playwright/test'
+import { builtServer, copyOf } from '../scripts/lib/demo-server.mjs'
 
 export const fixedNow = new Date('2026-11-25T09:00:00Z')
 export const desktop = { width: 1280, height: 800 }
@@ -14,20 +15,49 @@ export async function signIn(page: Page, login: Login): Promise<void> {
   await page.waitForURL('**/roof')
 }
 
-const kept = new Map<Login, Awaited<ReturnType<BrowserContext['storageState']>>>()
+/** A server over a copy of the demo, and who has signed in to it so far. */
+async function freshServer() {
+  const url = await copyOf(process.env['E2E_DATABASE'] ?? '')
+  const server = await builtServer({ url, env: { CHECK_ANSWERS: 'yes', METER_PACE: '12' } })
+  return { ...server, kept: new Map<Login, Awaited<ReturnType<BrowserContext['storageState']>>>() }
+}
+type Server = Awaited<ReturnType<typeof freshServer>>
+
+interface Shared {
+  /** The server of a file: files never see what another did, so they may run in any order, side by side. */
+  serverOf: (file: string) => Promise<Server>
+}
 
 interface Fixtures {
   /** A page of someone who is signed in; the browser's clock stands where the server's does. */
   open: (login: Login, viewport?: { width: number; height: number }) => Promise<Page>
 }
 
-export const test = base.extend<Fixtures>({
-  open: async ({ browser }, use) => {
+export const test = base.extend<Fixtures, Shared>({
+  serverOf: [
+    // eslint-disable-next-line no-empty-pattern -- a fixture names what it needs, and this one needs nothing
+    async ({}, use) => {
+      let now: { file: string; server: Server } | null = null
+      await use(async (file) => {
+        if (now?.file !== file) {
+          await now?.server.end()
+          now = { file, server: await freshServer() }
+        }
+        return now.server
+      })
+      await (now as { server: Server } | null)?.server.end()
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ serverOf }, use, info) => use((await serverOf(info.file)).base),
+  open: async ({ browser, baseURL, serverOf }, use, info) => {
+    const { kept } = await serverOf(info.file)
     const contexts: BrowserContext[] = []
     await use(async (login, viewport = desktop) => {
       const state = kept.get(login)
       const context = await browser.newContext({
         viewport,
+        ...(baseURL ? { baseURL } : {}),
         ...(state ? { storageState: state } : {}),
         ...(viewport === phone ? { hasTouch: true } : {}),
       })

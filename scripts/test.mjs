@@ -3,7 +3,6 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium, needBuild, needChromium, needModules, needPostgres } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
-import { anyPort } from './lib/postgres.mjs'
 import { run } from './lib/run.mjs'
 import { main, Plain } from './lib/say.mjs'
 
@@ -45,7 +44,7 @@ async function vitest() {
 
 async function playwright() {
   const file = join(reports, 'playwright.json')
-  const env = { ...process.env, E2E_REPORT: file, E2E_PORT: String(await anyPort()), CHROMIUM: chromium() }
+  const env = { ...process.env, E2E_REPORT: file, CHROMIUM: chromium() }
   const done = await run(node, [bin('playwright'), 'test'], { cwd: root, echo: true, env })
   const r = report(file)
   if (!r) return { passed: 0, failed: 1 }

@@ -1,7 +1,9 @@
 import { spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import pg from 'pg'
 import { root } from './paths.mjs'
 import { anyPort, Cluster } from './postgres.mjs'
 
@@ -9,15 +11,11 @@ import { anyPort, Cluster } from './postgres.mjs'
 export const fixedNow = '2026-11-25T09:00:00Z'
 
 /**
- * `durable` keeps the database's safety on, as in life; tests and pictures do without.
- * The built server on demo data of its own, in a throwaway cluster.
- * @returns {Promise<{base: string, cluster: Cluster, url: string, end: () => Promise<void>}>}
+ * The built server over a database, loaded with the demo when that is empty.
+ * @param {{url: string, port?: number, env?: Record<string, string>}} options
+ * @returns {Promise<{base: string, end: () => Promise<void>}>}
  */
-export async function demoServer({ port, env = {}, durable = false } = {}) {
-  const dir = mkdtempSync(join(tmpdir(), 'motor-round-demo-'))
-  const cluster = new Cluster(dir, { fast: !durable })
-  await cluster.start()
-  const url = await cluster.ensureDatabase('demo')
+export async function builtServer({ url, port, env = {} }) {
   const use = port ?? (await anyPort())
   const server = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.js')], {
     env: {
@@ -33,18 +31,58 @@ export async function demoServer({ port, env = {}, durable = false } = {}) {
     stdio: ['ignore', 'pipe', 'inherit'],
   })
   const end = async () => {
-    if (server.exitCode === null && server.signalCode === null) {
-      const gone = new Promise((r) => server.once('exit', r))
-      server.kill('SIGTERM')
-      await gone
-    }
-    await cluster.stop('immediate')
-    rmSync(dir, { recursive: true, force: true })
-    if (cluster.base !== dir) rmSync(cluster.base, { recursive: true, force: true })
+    if (server.exitCode !== null || server.signalCode !== null) return
+    const gone = new Promise((r) => server.once('exit', r))
+    server.kill('SIGTERM')
+    await gone
   }
   await new Promise((done, fail) => {
     server.stdout.once('data', done)
     server.once('exit', () => fail(new Error('the server did not start')))
   })
-  return { base: `http://127.0.0.1:${use}`, cluster, url, end }
+  return { base: `http://127.0.0.1:${use}`, end }
+}
+
+/** A copy of a database nobody is connected to, beside it: its URL. */
+export async function copyOf(url) {
+  const of = new URL(url).pathname.slice(1)
+  const name = `${of}_${randomUUID().replaceAll('-', '')}`
+  const at = (database) => Object.assign(new URL(url), { pathname: `/${database}` }).href
+  const admin = new pg.Client(at('postgres'))
+  await admin.connect()
+  await admin.query(`create database ${name} template ${of}`)
+  await admin.end()
+  return at(name)
+}
+
+/** A throwaway cluster with a database in it, and how it goes away; `durable` keeps the safety on, as in life. */
+export async function throwawayCluster({ durable = false } = {}) {
+  const dir = mkdtempSync(join(tmpdir(), 'motor-round-demo-'))
+  const cluster = new Cluster(dir, { fast: !durable })
+  await cluster.start()
+  const url = await cluster.ensureDatabase('demo')
+  const end = async () => {
+    await cluster.stop('immediate')
+    rmSync(dir, { recursive: true, force: true })
+    if (cluster.base !== dir) rmSync(cluster.base, { recursive: true, force: true })
+  }
+  return { cluster, url, end }
+}
+
+/**
+ * The built server on demo data of its own, in a throwaway cluster.
+ * @returns {Promise<{base: string, cluster: Cluster, url: string, end: () => Promise<void>}>}
+ */
+export async function demoServer({ port, env = {}, durable = false } = {}) {
+  const { cluster, url, end } = await throwawayCluster({ durable })
+  const server = await builtServer({ url, port, env })
+  return {
+    base: server.base,
+    cluster,
+    url,
+    end: async () => {
+      await server.end()
+      await end()
+    },
+  }
 }

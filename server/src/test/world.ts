@@ -21,15 +21,10 @@ declare module 'vitest' {
 
 export const testNow = '2026-11-25T09:00:00Z'
 
-/** A server over a database of its own, on the real PostgreSQL. */
-export async function openWorld(demo: boolean) {
-  const admin = inject('databaseUrl')
-  const name = `t_${randomUUID().replaceAll('-', '')}`
-  const client = new pg.Client(admin)
-  await client.connect()
-  await client.query(`create database ${name}`)
-  await client.end()
-  const url = admin.replace(/\/postgres$/, `/${name}`)
+const databaseAt = (name: string) => inject('databaseUrl').replace(/\/postgres$/, `/${name}`)
+
+/** What a server needs, over that database. */
+function depsOf(url: string, log: Deps['log']): Deps {
   const config = readConfig({
     DATABASE_URL: url,
     SESSION_SECRET: 'only-for-tests-000000',
@@ -37,13 +32,42 @@ export async function openWorld(demo: boolean) {
     CHECK_ANSWERS: 'yes',
     FIXED_NOW: testNow,
   })
-  const lost: string[] = []
-  const pool = openPool(url, (e) => lost.push(e.message))
+  const pool = openPool(url, (e) => log.error(e.message))
+  return { config, db: openDb(pool), pool, log, now: clock(testNow) }
+}
+
+/**
+ * A database of its own: a copy of one that was migrated, and filled, once for the whole run. Whoever comes first makes
+ * that one while the others wait.
+ */
+async function copyOf(demo: boolean, log: Deps['log']) {
+  const template = demo ? 'with_demo' : 'empty'
+  const name = `t_${randomUUID().replaceAll('-', '')}`
+  const admin = new pg.Client(inject('databaseUrl'))
+  await admin.connect()
+  try {
+    await admin.query(`select pg_advisory_lock(${demo ? 1 : 2})`)
+    const { rowCount } = await admin.query('select from pg_database where datname = $1', [template])
+    if (rowCount === 0) {
+      await admin.query(`create database ${template}_new`)
+      const deps = depsOf(databaseAt(`${template}_new`), log)
+      await migrateUp(deps.pool)
+      if (demo) await loadDemo(deps)
+      await deps.pool.end()
+      await admin.query(`alter database ${template}_new rename to ${template}`)
+    }
+    await admin.query(`create database ${name} template ${template}`)
+  } finally {
+    await admin.end()
+  }
+  return databaseAt(name)
+}
+
+/** A server over a database of its own, on the real PostgreSQL. */
+export async function openWorld(demo: boolean) {
   const logged: string[] = []
   const log = pino({ level: 'error' }, { write: (line: string) => void logged.push(line) })
-  const deps: Deps = { config, db: openDb(pool), pool, log, now: clock(testNow) }
-  await migrateUp(pool)
-  if (demo) await loadDemo(deps)
+  const deps = depsOf(await copyOf(demo, log), log)
   const link = await firstLead(deps)
   const app = createApp(deps)
   return {
@@ -59,7 +83,7 @@ export async function openWorld(demo: boolean) {
       await caller.signIn(login, demoPassword(login))
       return caller
     },
-    end: () => pool.end(),
+    end: () => deps.pool.end(),
   }
 }
 export type World = Awaited<ReturnType<typeof openWorld>>
