@@ -4,6 +4,9 @@ import { register } from 'tsx/esm/api'
 register()
 const { calculators, describeCalculator, findCalculator } = await import('../core/src/calc/index.ts')
 
+// Read by `head` or quit in a pager: whoever reads no more wants no more.
+process.stdout.on('error', (e) => process.exit(e.code === 'EPIPE' ? 0 : 1))
+
 const [id, text] = process.argv.slice(2)
 const say = (value) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`)
 const refuse = (problems) => {

@@ -222,6 +222,17 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
 
   if (!mayAct)
     return <p className="page">You are signed in to look, not to write. A mechanic or a lead can take a stop.</p>
+  const meterPanel = meterOpen ? (
+    <MeterPanel
+      meter={meter}
+      machineId={machine.id}
+      cell={cell}
+      connected={() => due(at)}
+      take={(v) => {
+        if (cell) take(cell, v)
+      }}
+    />
+  ) : null
   const goPhase = (phase: PhaseId) => go(firstOf(steps, phase))
   return (
     <div
@@ -267,6 +278,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
         ) : step.check === stateStep ? (
           <section className="stop-part part-state" aria-label="State">
             <PlanChoice plan={draft.plan} set={setPlan} />
+            {meterPanel}
             <h2>The state it is in</h2>
             <StateForm machine={machine} state={draft.state} onChange={setState} />
           </section>
@@ -283,17 +295,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             called={called}
             above={
               <>
-                {meterOpen ? (
-                  <MeterPanel
-                    meter={meter}
-                    machineId={machine.id}
-                    cell={cell}
-                    connected={() => due(at)}
-                    take={(v) => {
-                      if (cell) take(cell, v)
-                    }}
-                  />
-                ) : null}
+                {meterPanel}
                 {check.id === 'insulation-curve' ? (
                   <InsulationClock
                     typed={draft.typed}

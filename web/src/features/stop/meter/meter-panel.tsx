@@ -7,7 +7,8 @@ import { simulatedAddress, valueOf, type Meter, type MeterValue } from './use-me
 import './meter.css'
 
 /** Why a stream is not settled yet, or that it is. */
-function stateWords(meter: Meter, unit: string): string {
+function stateWords(meter: Meter, unit: string, cell: Cell | undefined): string {
+  if (!cell) return 'The probe goes where the cursor is; nothing is measured here'
   const steady = meter.reading?.steady
   if (!steady) return 'Waiting for the meter'
   switch (steady.kind) {
@@ -87,7 +88,9 @@ export function MeterPanel({
       <b className="meter-shown">
         {shown} <i>{unit}</i>
       </b>
-      <p className={steady === 'settled' || steady === 'over range' ? 'meter-steady' : ''}>{stateWords(meter, unit)}</p>
+      <p className={steady === 'settled' || steady === 'over range' ? 'meter-steady' : ''}>
+        {stateWords(meter, unit, cell)}
+      </p>
       {meter.problem ? (
         <p className="field-error" role="alert">
           {meter.problem}
