@@ -11,6 +11,17 @@ export default defineConfig({
           environment: 'node',
           isolate: false,
           include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}'],
+          exclude: ['**/node_modules/**', '**/*.dom.test.tsx'],
+        },
+      },
+      {
+        oxc: { jsx: { runtime: 'automatic' } },
+        test: {
+          name: 'dom',
+          environment: 'jsdom',
+          environmentOptions: { jsdom: { url: 'http://127.0.0.1:9' } },
+          include: ['web/src/**/*.dom.test.tsx'],
+          setupFiles: ['web/src/test/browser.test-help.ts'],
         },
       },
       {

@@ -6,16 +6,22 @@ import type { Machine, Motor } from './register.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
 
 /** Records of the wire as core judges them; instants become milliseconds. */
-export const coreStop = (
-  s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'>,
-): Stop => ({
-  id: s.id,
-  at: Date.parse(s.takenAt),
-  state: s.state,
-  readings: s.readings,
-  answers: s.answers,
-  passes: s.passes,
-})
+export function coreStop(s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'>): Stop {
+  // Records never change, and at every key of a stop the whole past is judged with it: each is turned once.
+  const known = turned.get(s)
+  if (known) return known
+  const stop: Stop = {
+    id: s.id,
+    at: Date.parse(s.takenAt),
+    state: s.state,
+    readings: s.readings,
+    answers: s.answers,
+    passes: s.passes,
+  }
+  turned.set(s, stop)
+  return stop
+}
+const turned = new WeakMap<object, Stop>()
 
 export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note'>): WorkDone => ({
   at: Date.parse(w.doneAt),

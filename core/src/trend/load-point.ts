@@ -1,5 +1,5 @@
-import { legPositions, linePositions, mean, neutralPositions } from '../quantity/index.ts'
-import { valuesAt, type Stop } from './stop.ts'
+import { mean } from '../quantity/index.ts'
+import { figuresOf, type Stop } from './stop.ts'
 
 /** A stop's current as one figure that can be compared over time. */
 export interface LoadPoint {
@@ -11,29 +11,19 @@ export interface LoadPoint {
   readonly legs: readonly number[]
 }
 
-/** Mean line voltage of a stop: line to line, for single-phase line to neutral where that was read; null without. */
-export function meanVolts(stop: Stop): number | null {
-  for (const [quantity, positions] of [
-    ['volts_ll', linePositions],
-    ['volts_ln', neutralPositions],
-  ] as const) {
-    const read = valuesAt(stop.readings, quantity, positions).filter((v) => v !== undefined)
-    if (read.length > 0) return mean(read)
-  }
-  return null
-}
+/** Mean line voltage of a stop; null where none was read. */
+export const meanVolts = (stop: Stop): number | null => figuresOf(stop).volts
 
 /**
  * @param reference volts to refer the amps to, or null to leave them as they are
  * @returns null when the stop has no amps, or the machine was not drawing current
  */
 export function loadPoint(stop: Stop, reference: number | null): LoadPoint | null {
-  const legs = valuesAt(stop.readings, 'amps', legPositions).filter((v) => v !== undefined)
+  const { legs, volts } = figuresOf(stop)
   if (legs.length === 0) return null
   const amps = mean(legs)
   // Less than any clamp shows is nothing, and a ratio to it would be noise.
   if (amps < 1e-6) return null
-  const volts = meanVolts(stop)
   const normal = volts !== null && reference !== null && volts > 0 ? (amps * volts) / reference : amps
   return { at: stop.at, amps, normal, legs }
 }

@@ -1,4 +1,4 @@
-import type { Reading } from '../quantity/index.ts'
+import { legPositions, linePositions, mean, neutralPositions, type Reading } from '../quantity/index.ts'
 import type { WorkKindId } from './work-kinds.ts'
 
 /** What a machine was doing while it was read. `null`: nobody said. Unlike states are not trended together. */
@@ -63,6 +63,32 @@ export function valueOf(readings: readonly Reading[], quantity: string): number 
   return readings.find((r) => r.quantity === quantity)?.value
 }
 
+/** What a trend needs of a stop, read out once: a stop never changes, and its machine's past is gone through at every key. */
+export interface Figures {
+  readonly legs: readonly number[]
+  /** Mean line voltage: line to line, for single-phase line to neutral where that was read; null without. */
+  readonly volts: number | null
+  readonly hz: number | undefined
+}
+
+const known = new WeakMap<Stop, Figures>()
+
+export function figuresOf(stop: Stop): Figures {
+  const kept = known.get(stop)
+  if (kept) return kept
+  const given = (quantity: string, positions: readonly string[]) =>
+    valuesAt(stop.readings, quantity, positions).filter((v) => v !== undefined)
+  const line = given('volts_ll', linePositions)
+  const read = line.length > 0 ? line : given('volts_ln', neutralPositions)
+  const figures = {
+    legs: given('amps', legPositions),
+    volts: read.length > 0 ? mean(read) : null,
+    hz: valueOf(stop.readings, 'hz'),
+  }
+  known.set(stop, figures)
+  return figures
+}
+
 const agree = <T>(a: T | null, b: T | null) => a === null || b === null || a === b
 
 /**
@@ -73,7 +99,7 @@ export function comparable(a: Stop, b: Stop): boolean {
   if (a.state.settled === false || b.state.settled === false) return false
   if (!agree(a.state.mode, b.state.mode) || !agree(a.state.panels, b.state.panels)) return false
   if (!agree(a.state.sister, b.state.sister)) return false
-  const ha = valueOf(a.readings, 'hz')
-  const hb = valueOf(b.readings, 'hz')
+  const { hz: ha } = figuresOf(a)
+  const { hz: hb } = figuresOf(b)
   return ha === undefined || hb === undefined || Math.abs(ha - hb) <= 1
 }

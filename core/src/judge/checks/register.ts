@@ -8,6 +8,7 @@ import { farBelow } from './far-below.ts'
 import { lostLeg } from './lost-leg.ts'
 import { noPlate } from './no-plate.ts'
 import { overAmp } from './over-amp.ts'
+import { phaseMonitor } from './phase-monitor.ts'
 import { serviceVoltage } from './service-voltage.ts'
 import { shaftLoad } from './shaft-load.ts'
 import { stale } from './stale.ts'
@@ -25,6 +26,7 @@ export const checks: readonly Check[] = [
   voltageUnbalanceCheck,
   overAmp,
   currentUnbalanceCheck,
+  phaseMonitor,
   serviceVoltage,
   stale,
   change,

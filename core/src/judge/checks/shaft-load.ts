@@ -5,8 +5,19 @@ import { mean, show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
 
+const worked = new WeakMap<Context, ReturnType<typeof loadsOf>>()
+
+/** Asked whether it applies and again what it says: solved once. */
+function loads(c: Context) {
+  const known = worked.get(c)
+  if (known !== undefined) return known
+  const found = loadsOf(c)
+  worked.set(c, found)
+  return found
+}
+
 /** Load through the circuit, and by amps over plate; null where amps, volts or circuit are not to be had. */
-function loads(c: Context): { circuit: number | null; ratio: number } | null {
+function loadsOf(c: Context): { circuit: number | null; ratio: number } | null {
   if (!c.circuit || !c.threeAmps || !c.threeVolts || !c.allowed || c.machine.hasDrive) return null
   const volts = mean(c.threeVolts)
   const amps = mean(c.threeAmps)

@@ -13,4 +13,5 @@ export {
   type ReadingAsk,
   type SheetCheck,
   type TextAsk,
+  type Wait,
 } from './sheet.ts'

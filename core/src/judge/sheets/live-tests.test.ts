@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { legPositions, linePositions, rollPositions } from '../../quantity/index.ts'
 import { dayMs, type Answers } from '../../trend/index.ts'
 import { sheetChecks, standingStop, type MachineFacts } from '../index.ts'
-import { now, pscPlate, facts, at, stopOf, told, gate, proven, locked, goodWinding } from './say.test-help.ts'
+import { now, pscPlate, facts, at, say, stopOf, told, gate, proven, locked, goodWinding } from './say.test-help.ts'
 
 describe('the line side and its transformers', () => {
   it('460/560/560 V is 12.7 %: a stop that says what to switch off (common practice)', () => {
@@ -35,6 +35,30 @@ describe('the line side and its transformers', () => {
     ]
     expect(told('branch-drop', readings)).toMatchObject({ level: 'fix' })
   })
+})
+
+describe('the phase monitor', () => {
+  const lost = at('amps', legPositions, [0.1, 21.8, 22.1])
+  it('speaks only when a leg is lost', () => {
+    const even = say(at('amps', legPositions, [12, 12.1, 11.9]))
+    expect(even.verdicts.map((v) => v.check)).not.toContain('phase-monitor')
+  })
+  it('that is not recorded is asked for where a leg is lost (common practice)', () =>
+    expect(told('phase-monitor', lost)).toMatchObject({ level: 'watch' }))
+  it('that let a motor run on with a leg lost is to fix', () => {
+    const v = told('phase-monitor', lost, { controls: { phaseMonitor: true } })
+    expect(v).toMatchObject({ level: 'fix' })
+    expect(v.because).toContain('did not switch off')
+  })
+  it('that opened has done its work', () => {
+    const dropped = [...at('volts_ll', linePositions, [480, 240, 240]), ...at('amps', legPositions, [0, 0, 0])]
+    expect(told('phase-monitor', dropped, { controls: { phaseMonitor: true } })).toMatchObject({
+      level: 'ok',
+      next: 'Do not bridge it. Find the lost leg first.',
+    })
+  })
+  it('is not asked of a drive, which watches its own line', () =>
+    expect(say(lost, { machine: { hasDrive: true } }).verdicts.map((v) => v.check)).not.toContain('phase-monitor'))
 })
 
 describe('live tests', () => {

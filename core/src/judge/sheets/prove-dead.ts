@@ -81,5 +81,17 @@ export const proveDead: SheetCheck = {
         : []),
     ]
   },
+  waits: (m) =>
+    m.hasDrive
+      ? [
+          {
+            id: 'bus',
+            words: 'Drive bus draining',
+            // Labels ask for 5 to 15 minutes; the longest of them.
+            seconds: 900,
+            then: 'Measure the bus: the meter says whether it is drained, not the clock. A longer time on the label rules.',
+          },
+        ]
+      : [],
   judges: [deadProof],
 }

@@ -111,5 +111,13 @@ export const psc: SheetCheck = {
       ],
     },
   ],
+  waits: () => [
+    {
+      id: 'protector',
+      words: 'Protector cooling',
+      seconds: 3600,
+      then: 'Read all three pairs again. Closed now: it had opened from heat, find why. Open still: the common lead.',
+    },
+  ],
   judges: [pscWinding],
 }

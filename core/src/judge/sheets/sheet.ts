@@ -46,6 +46,15 @@ export interface AskGroup {
   readonly also?: boolean
 }
 
+/** Time that has to pass before a reading means anything; it runs by the device's clock. */
+export interface Wait {
+  readonly id: string
+  readonly words: string
+  readonly seconds: number
+  /** What is done when it is over. */
+  readonly then: string
+}
+
 /**
  * One check of the stop page: what it asks, of which machines, how it is done and judged, and its caution. One file
  * each; a new one is a line in the register.
@@ -60,6 +69,7 @@ export interface SheetCheck {
   readonly caution: string | null
   for(machine: MachineFacts): boolean
   groups(machine: MachineFacts): readonly AskGroup[]
+  waits?(machine: MachineFacts): readonly Wait[]
   /** What is told of these readings; empty where other checks judge them or nothing is to be judged. */
   readonly judges: readonly Check[]
 }

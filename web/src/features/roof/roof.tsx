@@ -7,6 +7,7 @@ import { api, type RoofFilter } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
+import { useNarrow } from '../../app/use-narrow.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
 import { RoofRow } from './roof-row.tsx'
@@ -179,17 +180,6 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
       </div>
     </div>
   )
-}
-
-function useNarrow(): boolean {
-  const [narrow, setNarrow] = useState(() => window.matchMedia('(max-width: 900px)').matches)
-  useEffect(() => {
-    const query = window.matchMedia('(max-width: 900px)')
-    const on = () => setNarrow(query.matches)
-    query.addEventListener('change', on)
-    return () => query.removeEventListener('change', on)
-  }, [])
-  return narrow
 }
 
 /** Arrow keys walk the rows. */

@@ -1,4 +1,5 @@
 import type { RefObject } from 'react'
+import { useNarrow } from '../../app/use-narrow.ts'
 import { isBad, type Cell, type Taken, type Typed } from './cells.ts'
 
 /** A row of big cells under one heading. */
@@ -29,10 +30,11 @@ export function CellRow({
   enter: () => void
   focus: (i: number) => void
 }) {
+  const narrow = useNarrow()
   const also = cells.every((c) => c.also)
   return (
     <div
-      className={`stop-group${also ? ' group-also' : cells.length === 1 ? ' group-single' : ''}`}
+      className={`stop-group${also ? ' group-also' : cells.length === 1 ? ' group-single' : cells.length === 2 ? ' group-pair' : ''}`}
       role="group"
       aria-label={title}
     >
@@ -60,7 +62,7 @@ export function CellRow({
                 ref={(el) => {
                   inputs.current[i] = el
                 }}
-                inputMode={window.matchMedia('(max-width: 900px)').matches ? 'none' : 'decimal'}
+                inputMode={narrow ? 'none' : 'decimal'}
                 autoComplete="off"
                 value={text}
                 aria-label={`${title}, ${c.label}, ${c.shown}`}

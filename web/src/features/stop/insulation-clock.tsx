@@ -5,6 +5,7 @@ import { insulationTimes, show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { InsulationCurve, type CurvePoint } from '../../parts/insulation-curve/index.ts'
+import { clockText } from './clock-text.ts'
 import { isOpen, keyOf, type Typed } from './cells.ts'
 
 /** The points of a typed test; `OL` is no figure and makes none. */
@@ -26,9 +27,6 @@ function lastCurve(stops: readonly StopRecord[]): { points: CurvePoint[]; takenA
   }
   return null
 }
-
-const clockText = (seconds: number) =>
-  `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`
 
 /**
  * A timed insulation test: the clock, which point is next, and the curve as it grows. It runs by the clock of the device,

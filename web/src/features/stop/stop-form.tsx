@@ -1,4 +1,4 @@
-import type { MachinePage, StopRecord } from '@motor-round/contract'
+import { coreStop, type MachinePage, type StopRecord } from '@motor-round/contract'
 import { checksOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import type { Stop, StopState } from '@motor-round/core/trend'
@@ -23,6 +23,7 @@ import { PlanChoice } from './plan-choice.tsx'
 import { StateForm } from './state-form.tsx'
 import { useDraft, type Draft } from './use-draft.ts'
 import { firstOf, stateStep, stepFrom, stepsOf, type Step } from './walk.ts'
+import { WaitClock } from './wait-clock.tsx'
 import './stop.css'
 
 function startOf(old: StopRecord | null, scale: 'F' | 'C'): Partial<Draft> {
@@ -91,6 +92,17 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
   )
   const something = readings.length > 0 || Object.keys(answers).length > 0
   const judgement = useMemo(() => (judging && something ? judge(judging(stop)) : null), [judging, stop, something])
+  // The first judgement on a cold phone takes ten times the later ones: it is made on an earlier stop, before a key falls.
+  const opened = useRef(page)
+  useEffect(() => {
+    if (!judging) return undefined
+    const earlier = opened.current.stops.find((s) => s.readings.length > 3)
+    if (!earlier) return undefined
+    const warm = setTimeout(() => {
+      for (let i = 0; i < 5; i++) judge(judging(coreStop(earlier)))
+    }, 100)
+    return () => clearTimeout(warm)
+  }, [judging])
   const plateAmps =
     allowedCurrent(motor?.plate ?? null, machine.unitPlate, machine.serviceVolts, motor?.connectionVolts ?? undefined)
       ?.amps ?? null
@@ -296,6 +308,20 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             above={
               <>
                 {meterPanel}
+                {(check.waits?.(facts) ?? []).map((wait) => (
+                  <WaitClock
+                    key={wait.id}
+                    wait={wait}
+                    startedAt={draft.waits[wait.id] ?? null}
+                    start={() => change((o) => ({ waits: { ...o.waits, [wait.id]: Date.now() } }))}
+                    stop={() =>
+                      change((o) => {
+                        const { [wait.id]: _done, ...rest } = o.waits
+                        return { waits: rest }
+                      })
+                    }
+                  />
+                ))}
                 {check.id === 'insulation-curve' ? (
                   <InsulationClock
                     typed={draft.typed}

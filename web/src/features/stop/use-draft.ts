@@ -15,6 +15,8 @@ export interface Draft {
   readonly state: StopState
   /** When the voltage of a timed insulation test was put on, ms since 1970. */
   readonly clock: number | null
+  /** When each wait began, ms since 1970. */
+  readonly waits: Readonly<Record<string, number>>
   readonly note: string
   readonly reason: string
   readonly takenAt: string | null
@@ -45,6 +47,7 @@ const empty = (): Draft => ({
   passes: [],
   state: unsaid,
   clock: null,
+  waits: {},
   note: '',
   reason: '',
   takenAt: null,

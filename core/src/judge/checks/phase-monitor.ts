@@ -1,0 +1,44 @@
+import { lostLegByAmps, lostLineByVolts } from '../../electrical/index.ts'
+import { practice } from '../../limits/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+
+/** A leg gone, by its currents or its volts. */
+function legLost(c: Context): boolean {
+  const byAmps = c.threeAmps ? lostLegByAmps(c.threeAmps, c.limit('lost-leg').value)?.kind : null
+  return (
+    byAmps === 'open leg' || byAmps === 'open primary' || (c.threeVolts ? lostLineByVolts(c.threeVolts) : null) !== null
+  )
+}
+
+/** What should have switched a lost leg off, and did not. A drive watches its own line. */
+export const phaseMonitor: Check = {
+  id: 'phase-monitor',
+  title: 'Phase monitor',
+  applies: (c) => c.machine.phases === 3 && !c.machine.hasDrive && legLost(c),
+  judge(c) {
+    const basis = [practice('a phase monitor drops the starter out when a line is lost, low or reversed')]
+    const draws = (c.threeAmps ?? []).some((a) => a > 0.1)
+    if (!c.machine.controls.phaseMonitor)
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        because:
+          'A leg is lost and no phase monitor is recorded here: only the overload stands between that and the winding.',
+        next: 'Look whether one is fitted and record it; if not, quote one.',
+      })
+    if (!draws)
+      return verdict(this, {
+        level: 'ok',
+        basis,
+        because: 'A leg is lost and the motor draws nothing: the phase monitor has done its work.',
+        next: 'Do not bridge it. Find the lost leg first.',
+      })
+    return verdict(this, {
+      level: 'fix',
+      basis,
+      because: 'A phase monitor is fitted, a leg is lost, and the motor still draws current: it did not switch off.',
+      next: 'Power locked out, look for a jumper across it, its setting and its relay; test it before it is trusted.',
+    })
+  },
+}

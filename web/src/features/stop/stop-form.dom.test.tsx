@@ -1,0 +1,221 @@
+import { readColumns } from '@motor-round/core/plate'
+import { cleanup, screen, within } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { machineId, pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
+import { showAs } from '../../test/show.test-help.tsx'
+import { StopForm } from './stop-form.tsx'
+
+beforeEach(() => localStorage.clear())
+afterEach(cleanup)
+
+const draft = () =>
+  JSON.parse(localStorage.getItem(`motor-round-stop ${machineId} `) ?? '{}') as Record<string, unknown>
+const cell = (label: string) => screen.getByLabelText<HTMLInputElement>(label)
+const told = () => document.querySelector('.stop-told')?.textContent ?? ''
+const judged = () => document.body.textContent ?? ''
+const phase = (name: RegExp) => within(screen.getByRole('navigation', { name: 'Phases' })).getByRole('button', { name })
+const check = (name: RegExp) => within(screen.getByRole('navigation', { name: 'Checks' })).getByRole('button', { name })
+const choice = (group: string, word: string) =>
+  within(screen.getByRole('group', { name: group })).getByRole('button', { name: word })
+const volts = ['L1-L2', 'L2-L3', 'L3-L1'].map((p) => `Volts, line to line, ${p}, V`)
+const amps = ['L1', 'L2', 'L3'].map((p) => `Amps, ${p}, A`)
+
+describe('a stop of running amps', () => {
+  it('starts at the first volt cell; digits and Enter walk it; it is judged before the last Enter', async () => {
+    const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    expect(cell(volts[0] ?? '')).toBe(document.activeElement)
+    for (const v of ['479', '478', '480', '13.4', '13.5']) await user.keyboard(`${v}{Enter}`)
+    expect(cell(amps[2] ?? '')).toBe(document.activeElement)
+    await user.keyboard('13.6')
+    // 13.6 of 12.8 A is 106 %.
+    expect(readColumns('460', '12.8')[0]?.amps).toBe(12.8)
+    expect(told()).toContain('106 % of the 460 V plate on all three legs: 13.6 of 12.8 A.')
+    expect(screen.getByRole('img', { name: /L1 13.4, L2 13.5, L3 13.6 ampere, 106 % of plate/ })).toBeTruthy()
+  })
+
+  it('keeps every key on the device, and finds it again', async () => {
+    const first = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    await first.user.keyboard('479{Enter}47')
+    expect(draft()['typed']).toEqual({ 'volts_ll L1-L2': '479', 'volts_ll L2-L3': '47' })
+    const { id } = draft()
+    cleanup()
+    await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    expect(cell(volts[1] ?? '').value).toBe('47')
+    expect(draft()['id']).toBe(id)
+  })
+
+  it('asks about ten times the usual before it goes on, and takes yes for an answer', async () => {
+    const stops = [1, 2, 3].map((n) =>
+      stopRecord({
+        id: `00000000-0000-7000-8000-00000000010${n}`,
+        takenAt: `2026-0${n}-25T09:00:00Z`,
+        readings: ['L1', 'L2', 'L3'].map((position) => ({ quantity: 'amps', position, value: 9.8 })),
+      }),
+    )
+    const { user } = await showAs('mechanic', <StopForm page={pageOf({ stops })} old={null} scale="F" />)
+    await user.click(cell(amps[0] ?? ''))
+    await user.keyboard('98{Enter}')
+    expect(screen.getByRole('alert').textContent).toContain('Is that right?')
+    expect(cell(amps[0] ?? '').value).toBe('98')
+    await user.click(screen.getByRole('button', { name: 'Yes, it reads that' }))
+    expect(cell(amps[1] ?? '')).toBe(document.activeElement)
+    expect(draft()['meant']).toHaveLength(1)
+  })
+
+  it('names a text that is no figure and does not pass it by', async () => {
+    const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    await user.keyboard('4..8{Enter}')
+    expect(screen.getByRole('alert').textContent).toContain('“4..8” is not a figure.')
+    expect(cell(volts[0] ?? '')).toBe(document.activeElement)
+  })
+
+  it('takes a comma for a point', async () => {
+    const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    await user.click(cell(amps[0] ?? ''))
+    await user.keyboard('9,8')
+    expect(cell(amps[0] ?? '').value).toBe('9.8')
+  })
+
+  it('is kept and told when the server is out of reach', async () => {
+    const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
+    await user.click(screen.getByRole('button', { name: 'Save stop' }))
+    expect((await screen.findByText(/Kept on this device/)).textContent).toContain('6 readings waiting')
+    expect(draft()['typed']).toMatchObject({ 'amps L3': '9.6' })
+  })
+
+  it('is closed by Escape, with nothing lost', async () => {
+    const { user, router } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    await user.keyboard('479{Escape}')
+    expect(router.state.location.pathname).toBe(`/machines/${machineId}`)
+    expect(draft()['typed']).toEqual({ 'volts_ll L1-L2': '479' })
+  })
+
+  it('is not offered to somebody who only looks', async () => {
+    await showAs('viewer', <StopForm page={pageOf()} old={null} scale="F" />)
+    expect(screen.getByText(/signed in to look/)).toBeTruthy()
+    expect(screen.queryByRole('button', { name: 'Save stop' })).toBeNull()
+  })
+})
+
+describe('a correction', () => {
+  it('starts with what was read, how it was taken, and its instant', async () => {
+    const old = stopRecord({
+      readings: [
+        { quantity: 'amps', position: 'L1', value: 9.8, how: 'meter', spread: 0.1 },
+        { quantity: 'amps', position: 'L2', value: 9.7 },
+      ],
+    })
+    const { user } = await showAs('mechanic', <StopForm page={pageOf({ stops: [old] })} old={old} scale="F" />)
+    expect(cell(amps[0] ?? '').value).toBe('9.8')
+    await user.click(cell(amps[1] ?? ''))
+    await user.keyboard('{Backspace}9')
+    const kept = JSON.parse(localStorage.getItem(`motor-round-stop ${machineId} ${old.id}`) ?? '{}') as {
+      taken: object
+      takenAt: string
+    }
+    expect(kept.takenAt).toBe(old.takenAt)
+    expect(kept.taken).toEqual({ 'amps L1': { how: 'meter', spread: 0.1 } })
+    // Nothing of a correction mixes with a new stop's draft.
+    expect(draft()).toEqual({})
+  })
+})
+
+describe('the walk of everything', () => {
+  const whole = async (page = pageOf()) => {
+    const shown = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
+    await shown.user.click(phase(/^Look/))
+    await shown.user.click(choice('This stop', 'Full electrical'))
+    return shown
+  }
+
+  it('keeps Dead shut until it is locked and proven, and leads back to what is missing', async () => {
+    const { user } = await whole()
+    await user.click(phase(/^Dead/))
+    const gate = screen.getByRole('region', { name: 'Gate' })
+    expect(gate.textContent).toContain('Not yet: prove it dead first')
+    await user.click(screen.getByRole('button', { name: 'Take what is missing' }))
+    await user.click(choice('Disconnect open, locked, tagged', 'Yes'))
+    await user.type(cell('Lock or tag number'), '17')
+    await user.click(choice('The wheel is', 'Still'))
+    await user.click(check(/^Prove dead/))
+    for (const v of ['478', '0', '0.1', '0', '0.2', '0', '0.1', '478']) await user.keyboard(`${v}{Enter}`)
+    await user.click(phase(/^Dead/))
+    expect(screen.queryByRole('region', { name: 'Gate' })).toBeNull()
+    expect(screen.getByRole('heading', { level: 2 }).textContent).not.toBe('')
+  })
+
+  it('a leg that is alive shuts it for everybody, with the leg and the reason', async () => {
+    const { user } = await whole()
+    await user.click(phase(/^Make safe/))
+    await user.click(check(/^Prove dead/))
+    for (const v of ['478', '0', '0', '0', '0', '277', '0', '478']) await user.keyboard(`${v}{Enter}`)
+    expect(judged()).toContain('L2 is alive')
+    await user.click(phase(/^Dead/))
+    expect(within(screen.getByRole('region', { name: 'Gate' })).getByRole('alert').textContent).toContain('L2')
+    expect(screen.queryByRole('button', { name: 'Go on without it' })).toBeNull()
+  })
+
+  it('a gate is passed by name and reason, kept in the draft', async () => {
+    const { user } = await whole()
+    await user.click(phase(/^Dead/))
+    await user.click(screen.getByRole('button', { name: 'Go on without it' }))
+    await user.type(cell('Reason'), 'proven by the electrician, lock 4')
+    await user.click(screen.getByRole('button', { name: 'Pass the gate' }))
+    expect(draft()['passes']).toMatchObject([
+      { gate: 'dead', by: 'Mosi Okonjo', reason: 'proven by the electrician, lock 4' },
+    ])
+    expect(screen.queryByRole('region', { name: 'Gate' })).toBeNull()
+  })
+
+  it('a drive’s bus is waited out by a clock that a reload does not stop', async () => {
+    const page = pageOf({ machine: { hasDrive: true } })
+    const { user } = await whole(page)
+    await user.click(phase(/^Make safe/))
+    await user.click(check(/^Prove dead/))
+    await user.click(screen.getByRole('button', { name: 'Drive bus draining: wait 15 min' }))
+    expect(screen.getByRole('timer').textContent).toBe('15:00')
+    const began = (draft()['waits'] as Record<string, number>)['bus'] ?? 0
+    cleanup()
+    // A reload four minutes on.
+    localStorage.setItem(
+      `motor-round-stop ${machineId} `,
+      JSON.stringify({ ...draft(), waits: { bus: began - 240_000 } }),
+    )
+    const again = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
+    await again.user.click(phase(/^Make safe/))
+    await again.user.click(check(/^Prove dead/))
+    expect(screen.getByRole('timer').textContent).toMatch(/^(11:00|10:5\d)$/)
+    await again.user.click(screen.getByRole('button', { name: 'Off' }))
+    expect(draft()['waits']).toEqual({})
+  })
+
+  it('when the wait is over it says what is done next, not that it is safe', async () => {
+    const page = pageOf({ machine: { hasDrive: true } })
+    await whole(page)
+    localStorage.setItem(
+      `motor-round-stop ${machineId} `,
+      JSON.stringify({ ...draft(), waits: { bus: Date.now() - 901_000 } }),
+    )
+    cleanup()
+    const again = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
+    await again.user.click(phase(/^Make safe/))
+    await again.user.click(check(/^Prove dead/))
+    expect(screen.getByRole('group', { name: 'Drive bus draining' }).textContent).toContain(
+      'the meter says whether it is drained',
+    )
+  })
+
+  it('asks only what this machine has: a single-phase motor has leads and a capacitor, no rotation of three', async () => {
+    const { user } = await whole(
+      pageOf({
+        machine: { phases: 1, serviceVolts: 230, drive: 'direct' },
+        plate: { phases: 1, volts: '230', amps: '3.0', power: 0.5, rpm: 1100, sf: 1 },
+      }),
+    )
+    await user.click(phase(/^Make safe/))
+    await user.click(check(/^Prove dead/))
+    expect(screen.queryByLabelText('Line to line, L2-L3, V')).toBeNull()
+    expect(cell('Stored, Capacitor, V')).toBeTruthy()
+  })
+})

@@ -1,0 +1,16 @@
+// What jsdom leaves out of a browser and the interface asks for: layout is not drawn here, so nothing is ever observed.
+const still = { matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }
+window.matchMedia ??= ((media: string) => ({ ...still, media })) as unknown as typeof window.matchMedia
+window.ResizeObserver ??= class {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+// A page's addresses are its own: a server that nobody started is one out of reach.
+const NodeRequest = globalThis.Request
+globalThis.Request = class extends NodeRequest {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    super(typeof input === 'string' ? new URL(input, location.href) : input, init)
+  }
+}
+Element.prototype.scrollIntoView ??= () => undefined
