@@ -1,6 +1,19 @@
 // The house rule of imports: web -> contract -> core <- contract <- server, and inside core each
 // folder may use only the folders below it in this list.
-const order = ['quantity', 'meter', 'limits', 'plate', 'electrical', 'machine', 'trend', 'judge', 'calc']
+const order = [
+  'quantity',
+  'meter',
+  'limits',
+  'plate',
+  'electrical',
+  'drivetrain',
+  'air',
+  'motion',
+  'machine',
+  'trend',
+  'judge',
+  'calc',
+]
 const notTest = '\\.test\\.tsx?$'
 const layers = order.map((folder, i) => ({
   name: `core-${folder}-imports-down`,

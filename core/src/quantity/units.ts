@@ -14,6 +14,12 @@ export type Dimension =
   | 'capacitance'
   | 'ratio'
   | 'torque'
+  | 'length'
+  | 'force'
+  | 'velocity'
+  | 'flow'
+  | 'pressure'
+  | 'mass'
   | 'time'
 
 export interface Unit {
@@ -56,6 +62,27 @@ export const units: readonly Unit[] = [
   unit('N.m', 'torque', 1, ['Nm', 'N·m']),
   unit('lbf.in', 'torque', 0.112984829, ['lb-in', 'in-lb', 'lbf·in']),
   unit('lbf.ft', 'torque', 1.355817948, ['lb-ft', 'ft-lb', 'lbf·ft']),
+  unit('m', 'length', 1, ['metre', 'meter']),
+  unit('mm', 'length', 1e-3, ['millimetre', 'millimeter']),
+  unit('in', 'length', 0.0254, ['inch', 'inches', '"']),
+  unit('ft', 'length', 0.3048, ['foot', 'feet']),
+  unit('N', 'force', 1, ['newton', 'newtons']),
+  unit('lbf', 'force', 4.4482216152605, ['pound-force']),
+  unit('m/s', 'velocity', 1, []),
+  unit('mm/s', 'velocity', 1e-3, []),
+  unit('in/s', 'velocity', 0.0254, ['ips']),
+  unit('ft/min', 'velocity', 0.00508, ['fpm']),
+  unit('m3/s', 'flow', 1, ['m³/s']),
+  unit('m3/h', 'flow', 1 / 3600, ['m³/h']),
+  unit('L/s', 'flow', 1e-3, ['l/s']),
+  unit('cfm', 'flow', 0.00047194745, ['ft3/min']),
+  unit('Pa', 'pressure', 1, ['pascal']),
+  unit('inwg', 'pressure', 249.08891, ['in wg', 'in w.g.', 'inH2O']),
+  unit('inHg', 'pressure', 3386.389, []),
+  unit('kg', 'mass', 1, []),
+  unit('g', 'mass', 1e-3, ['gram', 'grams']),
+  unit('lb', 'mass', 0.45359237, ['pound', 'pounds']),
+  unit('oz', 'mass', 0.028349523, ['ounce']),
   unit('s', 'time', 1, ['sec', 'second', 'seconds']),
   unit('min', 'time', 60, ['minute', 'minutes']),
 ]

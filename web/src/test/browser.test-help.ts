@@ -1,6 +1,6 @@
 // What jsdom leaves out of a browser and the interface asks for: layout is not drawn here, so nothing is ever observed.
 const still = { matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }
-window.matchMedia ??= ((media: string) => ({ ...still, media })) as unknown as typeof window.matchMedia
+Object.assign(window, { matchMedia: (media: string) => ({ ...still, media }) })
 window.ResizeObserver ??= class {
   observe() {}
   unobserve() {}
@@ -13,4 +13,4 @@ globalThis.Request = class extends NodeRequest {
     super(typeof input === 'string' ? new URL(input, location.href) : input, init)
   }
 }
-Element.prototype.scrollIntoView ??= () => undefined
+Object.assign(Element.prototype, { scrollIntoView: () => undefined })

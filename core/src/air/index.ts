@@ -1,0 +1,6 @@
+export * from './balance.ts'
+export * from './fan-laws.ts'
+export * from './flow.ts'
+export * from './power.ts'
+export * from './restriction.ts'
+export * from './system.ts'

@@ -1,0 +1,3 @@
+export * from './sound.ts'
+export * from './unbalance.ts'
+export * from './vibration.ts'
