@@ -130,3 +130,90 @@ describe('the register of calculators', () => {
       derating: null,
     }))
 })
+
+// Worked handbook examples, in the units of the plate.
+describe('drive train, air and vibration', () => {
+  const figure = (id: string, input: unknown, field: string) => result(id, input)[field] as number
+  it('D 9.4, d 4.2, C 22 in: 65.67 in, and the nearest belt with the centres it gives', () => {
+    const r = result('belt-length', { small: 4.2, large: 9.4, centre: 22, section: 'A' })
+    near(r['length'] as number, 65.6705)
+    near(r['arc'] as number, 166.4)
+    // 65.67 in of pitch is 64.37 in inside: A64.
+    expect(r['belt']).toBe('A64')
+    expect(r['travel']).toBeLessThan(0)
+    expect(run('belt-length', { small: 4, large: 9, centre: 5 })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'centre' }],
+    })
+  })
+  it('4.2 on 9.4 in at 1755 rpm without creep: 784.1 rpm, 1930 ft/min', () => {
+    near(figure('fan-speed', { motorRpm: 1755, driver: 4.2, driven: 9.4, slip: 0 }, 'fanRpm'), 784.1)
+    near(figure('fan-speed', { motorRpm: 1755, driver: 4.2, driven: 9.4 }, 'beltSpeed'), 1930)
+    expect(result('fan-speed', { motorRpm: 1760, driver: 14.5, driven: 20, wheelMost: 900 })).toMatchObject({
+      rim: 'too fast',
+      wheel: 'too fast',
+    })
+  })
+  it('2.5 turns open of 3.8 in: 825 rpm; half a turn more lowers amps by more than it lowers speed', () => {
+    const input = { closed: 3.8, perTurn: 0.2, turns: 2.5, to: 3, motorRpm: 1750, driven: 7 }
+    near(figure('adjustable-sheave', input, 'fanRpm'), 825)
+    const amps = { ...input, amps: 13.4, plateAmps: 12.8, noLoadAmps: 5.4 }
+    const then = result('adjustable-sheave', amps)
+    expect(then['may']).toBe('yes')
+    expect((then['amps'] as number) / 13.4).toBeLessThan(3.2 / 3.3)
+    expect(result('adjustable-sheave', { ...amps, to: 2 })['may']).toBe('no: over the plate')
+    expect(result('adjustable-sheave', { ...amps, to: 2.75 })['may']).toBe('no: not on a flat, or past its turns')
+    expect(findCalculator('adjustable-sheave')?.curve(amps)?.lines[0]?.points).toHaveLength(10)
+    expect(findCalculator('adjustable-sheave')?.curve(input)).toBeNull()
+  })
+  it('tension: half an inch of play is not the same on two spans', () => {
+    const drive = { hp: 10, motorRpm: 1755, small: 4.6, large: 9.4, section: 'B', belts: 2 }
+    const near22 = figure('belt-tension', { ...drive, centre: 16 }, 'halfInch')
+    expect(figure('belt-tension', { ...drive, centre: 32 }, 'halfInch')).toBeGreaterThan(1.8 * near22)
+    near(figure('belt-tension', { ...drive, centre: 24 }, 'deflection'), Math.sqrt(24 ** 2 - 2.4 ** 2) / 64)
+  })
+  it('42 Hz on 0.55 m of 0.11 kg/m is 52.78 lbf', () =>
+    near(figure('belt-note', { note: 42, span: 0.55 / 0.0254, mass: 0.11 }, 'tension'), 52.78))
+  it('14 kN at 1.8 kN and 1760 rpm is 4456 h', () =>
+    near(figure('bearing-life', { capacity: 14, load: 1.8, rpm: 1760 }, 'hours'), 4456))
+  it('a sealed bearing is not greased', () => {
+    expect(result('grease', { bore: 40, outside: 90, width: 23, rpm: 1750, sealed: 'yes' })['grams']).toBeNull()
+    near(figure('grease', { bore: 40, outside: 90, width: 23, rpm: 1750 }, 'byFormula'), 7734)
+  })
+  it('fan laws, amps at a speed, air from heat', () => {
+    near(figure('fan-laws', { flow: 4000, pressure: 1.2, power: 1.6, rpm: 900, then: 1000 }, 'power'), 2.195)
+    near(figure('amps-at-speed', { amps: 10, plateAmps: 12.8, noLoad: 5.4, rpm: 900, then: 1000 }, 'amps'), 12.75)
+    near(figure('air-from-heat', { volts: 478, amps: 22.1, phases: '3', rise: 31 }, 'flow'), 1865)
+    expect(run('amps-at-speed', { amps: 5, plateAmps: 12.8, noLoad: 5.4, rpm: 900, then: 1000 })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'amps' }],
+    })
+  })
+  it('a building 600 cfm over and one 1200 under', () => {
+    expect(result('building-air', { outside: 2400, makeUp: 1500, exhaust: 3300, leak: 0.8 })['says']).toBe(
+      'pressed out',
+    )
+    const under = result('building-air', { outside: 900, makeUp: 1000, exhaust: 3100 })
+    near(under['over'] as number, -1200)
+    expect(under['says']).toBe('drawn in')
+  })
+  it('vibration, bearing tones, balance, sound', () => {
+    expect(result('fan-vibration', { velocity: 0.42, mounting: 'rigid' })['stands']).toBe('alarm')
+    near(figure('fan-vibration', { velocity: 4.5, unit: 'mm/s r.m.s.' }, 'peak'), 0.2505)
+    near(figure('bearing-frequencies', { balls: 9, ball: 0.3126, pitch: 1.537, rpm: 1797 }, 'outer'), 107.4)
+    const b = { original: 6.2, originalAt: 40, withTrial: 4.1, withTrialAt: 95, trial: 15, trialAt: 120 }
+    near(figure('balance', b, 'weight'), 18.21)
+    expect(result('name-frequency', { peak: 15, fanRpm: 900, motorRpm: 1755 })['is']).toContain(
+      'once a turn of the fan',
+    )
+    near(figure('sound', { total: 78, background: 73 }, 'source'), 76.35)
+  })
+  it('misaligned sheaves: the turned one is mended first', () => {
+    expect(
+      result('sheave-alignment', { gaps: [0, 0, 0.05, 0.16], motorFace: 4, fanFace: 9, centre: 22 })['first'],
+    ).toBe('turn the motor')
+    expect(result('sheave-alignment', { gaps: [0, 0, 0.3, 0.3], motorFace: 4, fanFace: 9, centre: 22 })['first']).toBe(
+      'slide a sheave',
+    )
+  })
+})

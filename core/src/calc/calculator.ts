@@ -39,6 +39,10 @@ export const calcGroups = [
   'capacitor',
   'protection',
   'faults',
+  'drive train',
+  'bearings',
+  'air',
+  'vibration',
   'units',
 ] as const
 export type CalcGroup = (typeof calcGroups)[number]

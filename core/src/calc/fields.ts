@@ -20,6 +20,11 @@ export const threeAmps = z.tuple([amperes, amperes, amperes]).meta({ unit: 'A', 
 export const threeOhms = z.tuple([ohms, ohms, ohms]).meta({ unit: 'Ω', labels: ['T1-T2', 'T2-T3', 'T3-T1'] })
 export const phasesField = z.union([z.literal(1), z.literal(3)])
 
+export const inches = z.number().positive().max(10000).meta({ unit: 'in' })
+export const pounds = z.number().nonnegative().max(1e6).meta({ unit: 'lbf' })
+export const cfm = z.number().nonnegative().max(1e7).meta({ unit: 'cfm' })
+export const inchesWater = z.number().min(-100).max(100).meta({ unit: 'in wg' })
+
 /** Keep what is known: a field that is null or undefined is left out. */
 export function known<T extends object>(o: T): { [K in keyof T]?: Exclude<T[K], null | undefined> } {
   return Object.fromEntries(Object.entries(o).filter(([, v]) => v !== null && v !== undefined)) as {

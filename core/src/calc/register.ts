@@ -1,10 +1,25 @@
+import { adjustableSheaveCalc } from './adjustable-sheave.ts'
+import { airFromHeatCalc } from './air-from-heat.ts'
+import { alignmentCalc } from './alignment.ts'
 import { allowedCurrentCalc } from './allowed-current.ts'
+import { ampsAtSpeedCalc } from './amps-at-speed.ts'
+import { balanceCalc } from './balance.ts'
+import { bearingFrequenciesCalc } from './bearing-frequencies.ts'
+import { bearingLifeCalc } from './bearing-life.ts'
+import { beltLengthCalc } from './belt-length.ts'
+import { beltNoteCalc } from './belt-note.ts'
+import { beltTensionCalc } from './belt-tension.ts'
 import { branchCalc } from './branch-protection.ts'
+import { buildingAirCalc } from './building-air.ts'
 import type { Calculator } from './calculator.ts'
 import { bleedCalc } from './capacitor-bleed.ts'
 import { capacitorCalc } from './capacitor-under-load.ts'
 import { currentUnbalanceCalc } from './current-unbalance.ts'
+import { fanLawsCalc } from './fan-laws.ts'
+import { fanSpeedCalc } from './fan-speed.ts'
+import { fanVibrationCalc } from './fan-vibration.ts'
 import { fullLoadCurrentCalc } from './full-load-current.ts'
+import { greaseCalc } from './grease.ts'
 import { groundReturnCalc } from './ground-return.ts'
 import { inputPowerCalc } from './input-power.ts'
 import { insulationCalc } from './insulation.ts'
@@ -13,12 +28,14 @@ import { loadFromAmpsCalc } from './load-from-amps.ts'
 import { slipCalc } from './load-from-slip.ts'
 import { lockedRotorCalc } from './locked-rotor.ts'
 import { motorAtLoadCalc } from './motor-at-load.ts'
+import { nameFrequencyCalc } from './name-frequency.ts'
 import { overloadCalc } from './overload-setting.ts'
 import { percentOfPlateCalc } from './percent-of-plate.ts'
 import { polarisationCalc } from './polarisation.ts'
 import { pscLeadsCalc } from './psc-leads.ts'
 import { residualOfLeaksCalc } from './residual-of-leaks.ts'
 import { singlePhasingCalc } from './single-phasing.ts'
+import { soundCalc } from './sound.ts'
 import { supplyExplainsCalc } from './supply-explains.ts'
 import { transformerCalc } from './transformer-ratio.ts'
 import { unitConversionCalc } from './unit-conversion.ts'
@@ -35,6 +52,7 @@ export const calculators: readonly Calculator[] = [
   percentOfPlateCalc,
   loadFromAmpsCalc,
   motorAtLoadCalc,
+  ampsAtSpeedCalc,
   slipCalc,
   inputPowerCalc,
   windingOhmsCalc,
@@ -53,6 +71,22 @@ export const calculators: readonly Calculator[] = [
   groundReturnCalc,
   residualOfLeaksCalc,
   transformerCalc,
+  fanSpeedCalc,
+  adjustableSheaveCalc,
+  beltLengthCalc,
+  beltTensionCalc,
+  beltNoteCalc,
+  alignmentCalc,
+  bearingLifeCalc,
+  greaseCalc,
+  fanLawsCalc,
+  airFromHeatCalc,
+  buildingAirCalc,
+  fanVibrationCalc,
+  nameFrequencyCalc,
+  bearingFrequenciesCalc,
+  balanceCalc,
+  soundCalc,
   unitConversionCalc,
 ]
 

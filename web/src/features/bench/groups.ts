@@ -9,5 +9,9 @@ export const groupWords: Readonly<Record<CalcGroup, string>> = {
   capacitor: 'Capacitors',
   protection: 'Protection and conductors',
   faults: 'Finding the fault',
+  'drive train': 'Belts and sheaves',
+  bearings: 'Bearings and grease',
+  air: 'Air',
+  vibration: 'Vibration, balance and sound',
   units: 'Units',
 }

@@ -1,0 +1,45 @@
+import { z } from 'zod'
+import { arcOfContact, beltLength, centreFromLength, nearestBelt, spanLength } from '../drivetrain/index.ts'
+import { practice, standard } from '../limits/index.ts'
+import { convert } from '../quantity/index.ts'
+import { calculator } from './calculator.ts'
+import { inches } from './fields.ts'
+
+/** Sections whose stock is known. */
+export const sectionField = z.enum(['A', 'B', 'C', 'D', '3V', '5V', '8V', '4L', '5L', 'SPZ', 'SPA', 'SPB'])
+
+export const beltLengthCalc = calculator({
+  id: 'belt-length',
+  title: 'Belt for two sheaves and their centres',
+  group: 'drive train',
+  formula: 'L = 2C cos α + π(D + d)/2 + α(D − d), sin α = (D − d)/2C',
+  basis: [standard('geometry of an open belt'), practice('stock numbers from memory: the belt shop’s list governs')],
+  input: z.strictObject({
+    small: inches.meta({ unit: 'in', title: 'Smaller pitch diameter' }),
+    large: inches.meta({ unit: 'in', title: 'Larger pitch diameter' }),
+    centre: inches.meta({ unit: 'in', title: 'Centre distance' }),
+    section: sectionField.default('A').meta({ title: 'Section' }),
+  }),
+  output: z.object({
+    length: z.number().meta({ unit: 'in', title: 'Pitch length' }),
+    arc: z.number().meta({ unit: '°', title: 'Contact on the smaller sheave' }),
+    span: z.number().meta({ unit: 'in', title: 'Free span' }),
+    belt: z.string().meta({ title: 'Nearest stocked belt' }),
+    newCentre: z.number().meta({ unit: 'in', title: 'Centre distance it gives' }),
+    travel: z.number().meta({ unit: 'in', title: 'Base moves by, out is more' }),
+  }),
+  example: { small: 4.2, large: 9.4, centre: 22, section: 'A' },
+  compute(i) {
+    const length = beltLength(i.small, i.large, i.centre)
+    const near = nearestBelt(i.section, convert(length, 'in', 'mm'))
+    const newCentre = centreFromLength(i.small, i.large, convert(near.length, 'mm', 'in'))
+    return {
+      length,
+      arc: arcOfContact(i.small, i.large, i.centre),
+      span: spanLength(i.small, i.large, i.centre),
+      belt: `${i.section}${near.number}`,
+      newCentre,
+      travel: newCentre - i.centre,
+    }
+  },
+})

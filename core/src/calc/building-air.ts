@@ -1,0 +1,46 @@
+import { z } from 'zod'
+import { airLedger } from '../air/index.ts'
+import { practice, standard } from '../limits/index.ts'
+import { convert } from '../quantity/index.ts'
+import { calculator } from './calculator.ts'
+import { cfm, inchesWater } from './fields.ts'
+
+export const buildingAirCalc = calculator({
+  id: 'building-air',
+  title: 'A building’s air: what comes in, what goes out',
+  group: 'air',
+  formula: 'outside air + make-up − exhaust − relief = over;  Q = 0.65 A √(2 Δp/ρ)',
+  basis: [standard('balance of air'), practice('usual target +0.02 to +0.05 in wg; 0.05 is a lot at a door')],
+  input: z.strictObject({
+    outside: cfm.meta({ unit: 'cfm', title: 'Outside air of the units' }),
+    makeUp: cfm.default(0).meta({ unit: 'cfm', title: 'Make-up air' }),
+    exhaust: cfm.meta({ unit: 'cfm', title: 'Exhaust' }),
+    relief: cfm.default(0).meta({ unit: 'cfm', title: 'Relief' }),
+    leak: z.number().positive().max(1000).optional().meta({ unit: 'ft²', title: 'Leaks, together' }),
+  }),
+  output: z.object({
+    over: z.number().meta({ unit: 'cfm', title: 'In over out' }),
+    pressure: inchesWater.nullable().meta({ unit: 'in wg', title: 'Building against outside', none: 'no leaks given' }),
+    says: z.enum(['pressed out', 'even', 'drawn in']).meta({ title: 'Air at the doors is' }),
+  }),
+  example: { outside: 2400, makeUp: 1500, exhaust: 3300, leak: 0.8 },
+  compute(i) {
+    const m3 = (v: number) => convert(v, 'cfm', 'm3/s')
+    const { over, pressure } = airLedger(
+      [
+        { name: 'outside', kind: 'outside air', flow: m3(i.outside) },
+        { name: 'makeUp', kind: 'make-up', flow: m3(i.makeUp) },
+        { name: 'exhaust', kind: 'exhaust', flow: m3(i.exhaust) },
+        { name: 'relief', kind: 'relief', flow: m3(i.relief) },
+      ],
+      i.leak === undefined ? undefined : i.leak * 0.09290304,
+    )
+    const moved = Math.max(i.outside + i.makeUp, i.exhaust + i.relief, 1)
+    const share = convert(over, 'm3/s', 'cfm') / moved
+    return {
+      over: convert(over, 'm3/s', 'cfm'),
+      pressure: pressure === null ? null : convert(pressure, 'Pa', 'inwg'),
+      says: share > 0.02 ? ('pressed out' as const) : share < -0.02 ? ('drawn in' as const) : ('even' as const),
+    }
+  },
+})
