@@ -235,6 +235,10 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
           return shows(m.plateAmps)
         case 'lug_torque':
           return shows(4)
+        case 'vibration':
+          return shows(running?.turning === false ? 0 : hand(position.endsWith('A') ? 0.05 : 0.12, 0.03, 0.002))
+        case 'filter_drop':
+          return shows(running?.turning === false ? 0 : hand(0.32, 0.02, 0.005))
       }
     },
   }
@@ -249,5 +253,6 @@ export function meterDigits(quantity: QuantityCode, value: number): number {
   if (unit === 'uF') return value >= 10 ? 1 : 2
   if (unit === 'V') return value >= 100 ? 0 : value >= 1 ? 1 : 2
   if (unit === 'Hz') return 1
+  if (unit === 'in/s' || unit === 'inwg') return 2
   return unit === 'degC' ? 1 : 0
 }

@@ -11,6 +11,7 @@ export {
   rollPositions,
   terminalPairs,
   terminalPositions,
+  vibrationPositions,
   wirePairs,
   type Quantity,
   type QuantityCode,

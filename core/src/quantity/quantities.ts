@@ -40,6 +40,9 @@ export const insulationTimes = [
 /** Connection and line of a lead roll: in connection 2 L1 feeds T3, in connection 3 T2. */
 export const rollPositions = ['1-L1', '1-L2', '1-L3', '2-L1', '2-L2', '2-L3', '3-L1', '3-L2', '3-L3'] as const
 
+/** Bearing housing, drive end or opposite, and direction: horizontal, vertical, axial. */
+export const vibrationPositions = ['DE-H', 'DE-V', 'DE-A', 'ODE-H', 'ODE-V', 'ODE-A'] as const
+
 const quantity = <const C extends string, const P extends readonly string[]>(
   code: C,
   title: string,
@@ -99,6 +102,8 @@ export const quantities = [
   quantity('ground_amps', 'Grounding conductor amps', 'current', 'A', ['ground-wire', 'lines'], [0, 2000]),
   quantity('off_amps', 'Amps while it should be off', 'current', 'A', legPositions, [0, 2000]),
   quantity('overload_dial', 'Overload dial', 'current', 'A', ['relay'], [0, 2000]),
+  quantity('vibration', 'Vibration, peak', 'velocity', 'in/s', vibrationPositions, [0, 20]),
+  quantity('filter_drop', 'Pressure drop of the filters', 'pressure', 'inwg', ['filter'], [0, 20]),
 ] as const satisfies readonly Quantity[]
 
 /** How a value came to be; undefined: read and typed, or not known. */

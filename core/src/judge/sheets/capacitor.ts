@@ -122,6 +122,7 @@ const capacitorFits: Check = {
 export const capacitor: SheetCheck = {
   id: 'capacitor',
   phase: 'dead',
+  part: 'electric',
   title: 'Capacitor',
   how: 'Discharged and off the circuit on the meter; or its amps and volts while it runs.',
   caution: 'Discharge through a resistor, then prove. It can hold its charge for minutes.',

@@ -46,6 +46,7 @@ const drop: Check = {
 export const contactDrop: SheetCheck = {
   id: 'contact-drop',
   phase: 'live',
+  part: 'electric',
   title: 'Drop across contacts',
   how: 'Meter across each closed pole while it runs.',
   caution: 'Full volts if the pole is open: start on the highest range.',

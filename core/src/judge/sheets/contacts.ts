@@ -92,6 +92,7 @@ const fuses: Check = {
 export const contacts: SheetCheck = {
   id: 'contacts',
   phase: 'dead',
+  part: 'electric',
   title: 'Contactor and fuses',
   how: 'Closed poles and fuses on the ohm scale, each by itself.',
   caution: 'Do not push a contactor in with a tool on a live panel. New fuses only after the fault is cleared.',

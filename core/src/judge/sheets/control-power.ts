@@ -72,6 +72,7 @@ const controlPower: Check = {
 export const controlPowerSheet: SheetCheck = {
   id: 'control-power',
   phase: 'restore',
+  part: 'electric',
   title: 'Control transformer',
   how: 'Volts in and volts out, under load.',
   caution: null,

@@ -61,6 +61,7 @@ const display: Check = {
 export const drive: SheetCheck = {
   id: 'drive',
   phase: 'look',
+  part: 'electric',
   title: 'Drive',
   how: 'Display and code first, before anything is reset.',
   caution: 'Never a line on its motor terminals. Its bus stays charged for minutes.',

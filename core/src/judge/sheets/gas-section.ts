@@ -31,6 +31,7 @@ const gas: Check = {
 export const gasSection: SheetCheck = {
   id: 'gas-section',
   phase: 'leave',
+  part: 'electric',
   title: 'Gas section',
   how: 'Look that every cut-out lead is on and nothing fell in from the fan deck; tested if it was worked on.',
   caution: 'Gas work is for licensed people, by local code. Smell gas: out, and call.',

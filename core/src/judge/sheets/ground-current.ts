@@ -104,6 +104,7 @@ const offAmps: Check = {
 export const groundCurrentSheet: SheetCheck = {
   id: 'ground-current',
   phase: 'look',
+  part: 'electric',
   title: 'Grounding conductor',
   how: 'Clamp the grounding conductor alone; then all line conductors together in one jaw; then each line while the fan is off.',
   caution: 'Never take the grounding conductor off to measure it. If it carries current, isolate first.',

@@ -2,6 +2,7 @@ export { insulationAdvice } from './insulation.ts'
 export { insulationHistory, insulationOf, type InsulationFigure } from './insulation-facts.ts'
 export { checksOf, sheetChecks, sheetJudges } from './register.ts'
 export {
+  gatesOf,
   phases,
   planAsk,
   plans,

@@ -78,6 +78,7 @@ const startTime: Check = {
 export const inrush: SheetCheck = {
   id: 'inrush',
   phase: 'live',
+  part: 'electric',
   title: 'Start',
   how: 'Clamp on peak, then start it; seconds until it is at speed.',
   caution: 'Not again and again: each start heats the winding. Let it cool between.',

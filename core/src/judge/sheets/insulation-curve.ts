@@ -83,6 +83,7 @@ const polarisation: Check = {
 export const insulationCurve: SheetCheck = {
   id: 'insulation-curve',
   phase: 'dead',
+  part: 'electric',
   title: 'Insulation over time',
   how: 'All leads together, voltage standing: write each point when the clock asks for it, from 15 s to 10 min.',
   caution: insulation.caution,

@@ -141,6 +141,7 @@ export function insulationAdvice(ratedLineVolts: number): {
 export const insulation: SheetCheck = {
   id: 'insulation',
   phase: 'dead',
+  part: 'electric',
   title: 'Insulation',
   how: 'Each lead to the frame for one minute, or all together; write the winding’s temperature beside it.',
   caution:

@@ -52,6 +52,7 @@ const roll: Check = {
 export const leadRollSheet: SheetCheck = {
   id: 'lead-roll',
   phase: 'live',
+  part: 'electric',
   title: 'Roll the leads',
   how: 'Lock out, move all three leads on by one, run, read; twice. The turning stays the same.',
   caution: 'Each move is a lock-out of its own: prove dead every time.',

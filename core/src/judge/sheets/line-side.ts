@@ -121,6 +121,7 @@ const branchDrop: Check = {
 export const lineSideSheet: SheetCheck = {
   id: 'line-side',
   phase: 'restore',
+  part: 'electric',
   title: 'Volts ahead of the starter',
   how: 'Line side of the starter or drive: three pairs, then each leg to ground. Before any bump.',
   caution: 'Live panel: qualified people, by local code. Insulated probes, one hand, nothing metal worn.',

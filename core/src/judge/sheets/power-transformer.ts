@@ -64,6 +64,7 @@ const powerTransformer: Check = {
 export const powerTransformerSheet: SheetCheck = {
   id: 'power-transformer',
   phase: 'restore',
+  part: 'electric',
   title: 'Power transformer',
   how: 'Each pair in, each pair out. The ratio tells which side the fault is on.',
   caution: 'Full supply behind the covers: qualified people, by local code.',

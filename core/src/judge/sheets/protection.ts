@@ -120,6 +120,7 @@ const branch: Check = {
 export const protection: SheetCheck = {
   id: 'protection',
   phase: 'dead',
+  part: 'electric',
   title: 'Overload relay',
   how: 'Read the dial of the relay.',
   caution: null,

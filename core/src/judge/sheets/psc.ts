@@ -93,6 +93,7 @@ const pscWinding: Check = {
 export const psc: SheetCheck = {
   id: 'psc',
   phase: 'dead',
+  part: 'electric',
   title: 'Single-phase winding',
   how: 'Capacitor discharged and off; three readings between the three wires, then one to the shell.',
   caution: 'Discharge the capacitor through a resistor first. A body too hot to touch is an overload.',

@@ -1,10 +1,13 @@
 import type { Check } from '../check.ts'
 import type { MachineFacts } from '../input.ts'
+import { bearings } from './bearings.ts'
+import { belts } from './belts.ts'
 import { capacitor } from './capacitor.ts'
 import { contactDrop } from './contact-drop.ts'
 import { contacts } from './contacts.ts'
 import { controlPowerSheet } from './control-power.ts'
 import { drive } from './drive.ts'
+import { filterDrop } from './filter-drop.ts'
 import { found } from './found.ts'
 import { gasSection } from './gas-section.ts'
 import { groundCurrentSheet } from './ground-current.ts'
@@ -28,6 +31,8 @@ import { singleStart } from './single-start.ts'
 import { spin } from './spin.ts'
 import { temperatures } from './temperatures.ts'
 import { terminalsSheet } from './terminals.ts'
+import { vibrationSheet } from './vibration.ts'
+import { wheel } from './wheel.ts'
 import { winding } from './winding.ts'
 
 /** Every check of the stop page, in the order it is walked. A new one is one file and one line here. */
@@ -38,6 +43,9 @@ export const sheetChecks: readonly SheetCheck[] = [
   lockOut,
   proveDead,
   spin,
+  belts,
+  bearings,
+  wheel,
   winding,
   psc,
   insulation,
@@ -57,6 +65,8 @@ export const sheetChecks: readonly SheetCheck[] = [
   singleStart,
   contactDrop,
   temperatures,
+  vibrationSheet,
+  filterDrop,
   leadRollSheet,
   gasSection,
   leave,
@@ -65,6 +75,11 @@ export const sheetChecks: readonly SheetCheck[] = [
 /** What the checks of the page tell, most urgent kind first. */
 export const sheetJudges: readonly Check[] = sheetChecks.flatMap((s) => s.judges)
 
-/** The checks of one phase that fit a machine; a stop of running amps alone asks for those alone. */
+/** The checks of one phase that fit a machine and a plan; a stop of running amps alone asks for those alone. */
 export const checksOf = (machine: MachineFacts, plan: PlanId, phase: PhaseId): readonly SheetCheck[] =>
-  sheetChecks.filter((c) => c.phase === phase && c.for(machine) && (plan !== 'running' || c.id === running.id))
+  sheetChecks.filter(
+    (c) =>
+      c.phase === phase &&
+      c.for(machine) &&
+      (plan === 'running' ? c.id === running.id : c.part === undefined || (c.part === 'drive') === (plan === 'drive')),
+  )

@@ -1,4 +1,5 @@
 import type { QuantityCode } from '../../quantity/index.ts'
+import type { GateId } from '../../trend/index.ts'
 import type { Check } from '../check.ts'
 import type { MachineFacts } from '../input.ts'
 
@@ -62,6 +63,8 @@ export interface Wait {
 export interface SheetCheck {
   readonly id: string
   readonly phase: PhaseId
+  /** What it belongs to; left out, to a stop of either. */
+  readonly part?: 'electric' | 'drive'
   readonly title: string
   /** How it is done, one sentence. */
   readonly how: string
@@ -103,8 +106,9 @@ export const planAsk = choice('plan', 'This stop', [
   ['live', 'All live tests'],
   ['dead', 'Dead tests'],
   ['full', 'Full electrical'],
+  ['drive', 'Drive and bearings'],
 ])
-export type PlanId = 'running' | 'live' | 'dead' | 'full'
+export type PlanId = 'running' | 'live' | 'dead' | 'full' | 'drive'
 
 /** The phases each plan walks. */
 export const plans: Readonly<Record<PlanId, readonly PhaseId[]>> = {
@@ -112,6 +116,16 @@ export const plans: Readonly<Record<PlanId, readonly PhaseId[]>> = {
   live: ['look', 'live', 'judge', 'leave'],
   dead: ['look', 'safe', 'dead', 'judge', 'leave'],
   full: ['look', 'safe', 'dead', 'restore', 'live', 'judge', 'leave'],
+  drive: ['look', 'safe', 'dead', 'live', 'judge', 'leave'],
+}
+
+/** The gates a plan is held by: where hands go in it is proven dead; where power comes back on bare tests, restored. */
+export const gatesOf: Readonly<Record<PlanId, readonly GateId[]>> = {
+  running: [],
+  live: [],
+  dead: ['dead', 'restore', 'live'],
+  full: ['dead', 'restore', 'live'],
+  drive: ['dead'],
 }
 
 export const threePhase = (m: MachineFacts): boolean => m.phases === 3

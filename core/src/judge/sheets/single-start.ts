@@ -56,6 +56,7 @@ const creeping: Check = {
 export const singleStart: SheetCheck = {
   id: 'single-start',
   phase: 'live',
+  part: 'electric',
   title: 'Start',
   how: 'Amps while it comes up, seconds until they fall, then the settled amps.',
   caution: null,

@@ -31,6 +31,7 @@ const terminals: Check = {
 export const terminalsSheet: SheetCheck = {
   id: 'terminals',
   phase: 'dead',
+  part: 'electric',
   title: 'Terminals and wires',
   how: 'Every screw, every edge a wire passes.',
   caution: null,

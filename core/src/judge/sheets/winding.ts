@@ -161,6 +161,7 @@ const toGround: Check = {
 export const winding: SheetCheck = {
   id: 'winding',
   phase: 'dead',
+  part: 'electric',
   title: 'Winding ohms',
   how: 'Leads off; three different pairs, let each settle; then each lead to the bare frame.',
   caution: 'Only on a proven dead, disconnected motor. Never through a connected drive.',

@@ -35,6 +35,7 @@ const written: Record<string, string> = {
   degC: '°C',
   'N.m': 'N·m',
   'lbf.in': 'lbf·in',
+  inwg: 'in wg',
 }
 
 export const keyOf = (quantity: string, position: string): string => `${quantity} ${position}`

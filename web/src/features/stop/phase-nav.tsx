@@ -1,4 +1,4 @@
-import { phases, plans, type Gate, type PhaseId, type PlanId } from '@motor-round/core/judge'
+import { gatesOf, phases, plans, type Gate, type PhaseId, type PlanId } from '@motor-round/core/judge'
 
 /** Which gate stands before a phase. */
 export const gateBefore: Partial<Record<PhaseId, Gate['id']>> = { dead: 'dead', live: 'live' }
@@ -18,7 +18,7 @@ export function PhaseNav({
   go: (phase: PhaseId) => void
 }) {
   const shut = (phase: PhaseId) =>
-    plan !== 'running' && plan !== 'live' && gates.some((g) => g.id === gateBefore[phase] && !g.open)
+    gates.some((g) => g.id === gateBefore[phase] && gatesOf[plan].includes(g.id) && !g.open)
   return (
     <nav className="stop-steps" aria-label="Phases">
       {phases

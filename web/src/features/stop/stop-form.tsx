@@ -1,5 +1,5 @@
 import { coreStop, type MachinePage, type StopRecord } from '@motor-round/contract'
-import { checksOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
+import { checksOf, gatesOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import type { Stop, StopState } from '@motor-round/core/trend'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
@@ -127,9 +127,9 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
     if (step.phase === 'judge') saveButton.current?.focus({ preventScroll: true })
   }, [step.phase])
 
-  const gated = draft.plan === 'full' || draft.plan === 'dead'
   const gateId = step.phase === 'restore' && step.check !== 'inhibit' ? 'restore' : gateBefore[step.phase]
-  const gate = gated ? (judgement?.gates.find((g) => g.id === gateId && !g.open) ?? null) : null
+  const held = gateId !== undefined && gatesOf[draft.plan].includes(gateId)
+  const gate = held ? (judgement?.gates.find((g) => g.id === gateId && !g.open) ?? null) : null
   const behind: Record<string, Step> = {
     dead: firstOf(steps, 'safe'),
     restore: firstOf(steps, 'restore'),

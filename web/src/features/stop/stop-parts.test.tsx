@@ -158,5 +158,5 @@ describe('questions and keys', () => {
     expect(pad(false).match(/<button/g)).toHaveLength(14)
   })
   it('the plan is a choice of four', () =>
-    expect(html(<PlanChoice plan="running" set={nothing} />).match(/aria-pressed/g)).toHaveLength(4))
+    expect(html(<PlanChoice plan="running" set={nothing} />).match(/aria-pressed/g)).toHaveLength(5))
 })

@@ -1,0 +1,102 @@
+import { byWord, type Meaning } from './by-word.ts'
+import { always, choice, type SheetCheck } from './sheet.ts'
+
+const ear = (where: string): Readonly<Record<string, Meaning>> => ({
+  rough: [
+    'watch',
+    `The ${where} bearing is rough by hand.`,
+    'Grease it if it takes grease; listen again in a month, temperature and vibration beside it.',
+  ],
+  growls: [
+    'fix',
+    `The ${where} bearing growls.`,
+    'New ones are due, both ends together; look at the shaft under them before parts are ordered.',
+  ],
+  play: [
+    'fix',
+    `There is play in the ${where} bearing.`,
+    'Look whether it turns on the shaft: a scored shaft means both.',
+  ],
+})
+
+const heard = byWord(
+  'bearings',
+  'Bearings and shaft',
+  {
+    'bearing.de': ear('drive-end'),
+    'bearing.ode': ear('opposite'),
+    'bearing.lock': {
+      loose: [
+        'fix',
+        'A collar or set screw is loose: the shaft turns in the bearing.',
+        'Clean, on the flat, collar turned with the shaft’s rotation, to torque; again after the first run.',
+      ],
+    },
+    'bearing.shaft': {
+      scored: [
+        'fix',
+        'The shaft is scored under the bearing.',
+        'Shaft and both bearings; a new bearing alone will not hold on it.',
+      ],
+    },
+    'bearing.grease': {
+      dry: [
+        'watch',
+        'The grease is dry or rusty.',
+        'The amount of the bench, slowly, turning by hand; the same kind of grease.',
+      ],
+      over: [
+        'watch',
+        'Grease is pushed out: too much runs hot and bursts the seals.',
+        'Wipe it off, none this time; a sealed bearing gets none at all.',
+      ],
+    },
+  },
+  'Bearings and shaft as they should be.',
+  'belt off, turned by hand, an ear on each housing',
+)
+
+/** Both ends by ear and hand. */
+export const bearings: SheetCheck = {
+  id: 'bearings',
+  phase: 'dead',
+  part: 'drive',
+  title: 'Bearings and shaft',
+  how: 'Belt off: turn it slowly, an ear on each housing; rock the shaft; locks, shaft, grease.',
+  caution: 'Hold the wheel: wind or a sister fan can start it while a hand is on the shaft.',
+  for: always,
+  groups() {
+    const ends = [
+      ['quiet', 'Quiet'],
+      ['rough', 'Rough'],
+      ['growls', 'Growls'],
+      ['play', 'Play'],
+    ] as const
+    return [
+      {
+        title: 'By ear and hand',
+        asks: [choice('bearing.de', 'Drive end', ends), choice('bearing.ode', 'Opposite', ends)],
+      },
+      {
+        title: 'Shaft',
+        asks: [
+          choice('bearing.lock', 'Collars, screws', [
+            ['tight', 'Tight'],
+            ['loose', 'Loose'],
+          ]),
+          choice('bearing.shaft', 'Shaft', [
+            ['smooth', 'Smooth'],
+            ['scored', 'Scored'],
+          ]),
+          choice('bearing.grease', 'Grease', [
+            ['right', 'Right'],
+            ['dry', 'Dry'],
+            ['over', 'Pushed out'],
+            ['sealed', 'Sealed'],
+          ]),
+        ],
+      },
+    ]
+  },
+  judges: [heard],
+}
