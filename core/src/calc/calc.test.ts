@@ -216,4 +216,14 @@ describe('drive train, air and vibration', () => {
       'slide a sheave',
     )
   })
+  it('a whole assembly: a loaded filter lowers a forward-curved wheel’s amps, a larger sheave raises them', () => {
+    const example = findCalculator('fan-assembly')?.example ?? {}
+    const loaded = result('fan-assembly', example)
+    expect(loaded['ampsThen']).toBeLessThan(loaded['ampsNow'] as number)
+    expect(loaded['flowThen']).toBeLessThan(loaded['flowNow'] as number)
+    const larger = result('fan-assembly', { ...example, restriction: 1, thenDriver: 5 })
+    expect(larger['ampsThen']).toBeGreaterThan(larger['ampsNow'] as number)
+    near((larger['flowThen'] as number) / (larger['flowNow'] as number), 5 / 4.8, 5e-3)
+    expect(findCalculator('fan-assembly')?.curve(example)?.lines[0]?.points).toHaveLength(17)
+  })
 })

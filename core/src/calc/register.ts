@@ -15,6 +15,7 @@ import type { Calculator } from './calculator.ts'
 import { bleedCalc } from './capacitor-bleed.ts'
 import { capacitorCalc } from './capacitor-under-load.ts'
 import { currentUnbalanceCalc } from './current-unbalance.ts'
+import { fanAssemblyCalc } from './fan-assembly.ts'
 import { fanLawsCalc } from './fan-laws.ts'
 import { fanSpeedCalc } from './fan-speed.ts'
 import { fanVibrationCalc } from './fan-vibration.ts'
@@ -80,6 +81,7 @@ export const calculators: readonly Calculator[] = [
   bearingLifeCalc,
   greaseCalc,
   fanLawsCalc,
+  fanAssemblyCalc,
   airFromHeatCalc,
   buildingAirCalc,
   fanVibrationCalc,

@@ -3,6 +3,7 @@ export { circuitOfPlate, estimateCircuit, type Estimate, type PlateCircuit, type
 export { explainUnbalance, type ExplainedUnbalance } from './explain-unbalance.ts'
 export { loadByCircuit, noLoadAmps, operate, type MotorSupply, type OperatingPoint } from './operate.ts'
 export { seeded, type Random } from './random.ts'
+export { solveRig, type Rig, type RigBelt, type RigFaults, type RigPoint } from './rig.ts'
 export { closesTriangle, sequenceVolts, type SequenceVolts } from './sequence.ts'
 export { singlePhaseCurrent, type SinglePhaseMotor } from './single-phase.ts'
 export { typicalMotor, type TypicalMotor } from './typical.ts'
