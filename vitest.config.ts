@@ -19,6 +19,8 @@ export default defineConfig({
         test: {
           name: 'dom',
           environment: 'jsdom',
+          // Roles are looked up without a layout engine: slow on a busy machine.
+          testTimeout: 60_000,
           environmentOptions: { jsdom: { url: 'http://127.0.0.1:9' } },
           include: ['web/src/**/*.dom.test.tsx'],
           setupFiles: ['web/src/test/browser.test-help.ts'],

@@ -20,6 +20,18 @@ describe('units', () => {
     expect(() => convert(1, 'A', 'V')).toThrow(/^to/)
     expect(() => convert(NaN, 'A', 'mA')).toThrow(/^value/)
   })
+  it('lengths, forces, speeds, flows and pressures of the drive train (definitions)', () => {
+    near(convert(12, 'in', 'mm'), 304.8)
+    near(convert(1, 'ft', 'in'), 12)
+    near(convert(10, 'lbf', 'N'), 44.482)
+    near(convert(6500, 'ft/min', 'm/s'), 33.02)
+    near(convert(0.25, 'in/s', 'mm/s'), 6.35)
+    near(convert(1000, 'cfm', 'L/s'), 471.9)
+    near(convert(1, 'm3/s', 'cfm'), 2118.9)
+    near(convert(1, 'inwg', 'Pa'), 249.09)
+    near(convert(29.92, 'inHg', 'Pa'), 101325, 1e-3)
+    near(convert(1, 'lb', 'oz'), 16)
+  })
   it('comes back from any unit of the same dimension', () => {
     fc.assert(
       fc.property(

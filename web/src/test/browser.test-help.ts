@@ -1,3 +1,8 @@
+import { configure } from '@testing-library/react'
+
+// Without a layout nothing is hidden: looking each time whether it is takes most of a test's time.
+configure({ defaultHidden: true })
+
 // What jsdom leaves out of a browser and the interface asks for: layout is not drawn here, so nothing is ever observed.
 const still = { matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }
 Object.assign(window, { matchMedia: (media: string) => ({ ...still, media }) })

@@ -9,7 +9,7 @@ import { api } from '../app/api.ts'
 import { store } from '../app/store.ts'
 
 /** A part in a browser-like page, by someone who is signed in with that role, under the rules of the house as shipped. */
-export async function showAs(role: Role, node: ReactNode) {
+export async function showAs(role: Role, node: ReactNode, { path = '/', at = '/' } = {}) {
   store.dispatch(api.util.resetApiState())
   await store.dispatch(
     api.util.upsertQueryData(
@@ -38,15 +38,15 @@ export async function showAs(role: Role, node: ReactNode) {
   )
   const router = createMemoryRouter(
     [
-      { path: '/', element: node },
+      { path, element: node },
       { path: '*', element: <p>elsewhere</p> },
     ],
-    { initialEntries: ['/'] },
+    { initialEntries: [at] },
   )
   const view = render(
     <Provider store={store}>
       <RouterProvider router={router} />
     </Provider>,
   )
-  return { ...view, user: userEvent.setup(), router }
+  return { ...view, user: userEvent.setup({ delay: null }), router }
 }

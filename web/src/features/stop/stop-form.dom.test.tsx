@@ -219,3 +219,67 @@ describe('the walk of everything', () => {
     expect(cell('Stored, Capacitor, V')).toBeTruthy()
   })
 })
+
+describe('a stop of drive and bearings', () => {
+  const driveOf = async (page = pageOf()) => {
+    const shown = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
+    await shown.user.click(phase(/^Look/))
+    await shown.user.click(choice('This stop', 'Drive and bearings'))
+    return shown.user
+  }
+  const passed = async (user: Awaited<ReturnType<typeof driveOf>>) => {
+    await user.click(phase(/^Dead/))
+    await user.click(screen.getByRole('button', { name: 'Go on without it' }))
+    await user.type(cell('Reason'), 'lock 4 of the electrician')
+    await user.click(screen.getByRole('button', { name: 'Pass the gate' }))
+  }
+
+  it('is held by Dead, and by no gate of the electrical walk', async () => {
+    await driveOf()
+    expect(phase(/^Dead/).textContent).toContain('shut')
+    expect(phase(/^Live/).textContent).not.toContain('shut')
+    expect(
+      within(screen.getByRole('navigation', { name: 'Phases' })).queryByRole('button', { name: /^Restore/ }),
+    ).toBeNull()
+  })
+
+  it('words are judged as they are chosen, and taken back when they are chosen again', async () => {
+    const user = await driveOf()
+    await passed(user)
+    await user.click(check(/^Belts and sheaves/))
+    await user.click(choice('Tension', 'Slack'))
+    expect(told()).toContain('amps taken on it say nothing of the fan')
+    await user.click(choice('Tension', 'Right'))
+    expect(told()).toContain('Belt and sheaves as they should be.')
+    expect(draft()).toMatchObject({ plan: 'drive', answers: { 'belt.tension': 'right' } })
+  })
+
+  it('a cracked blade is a stop', async () => {
+    const user = await driveOf()
+    await passed(user)
+    await user.click(check(/^Wheel/))
+    await user.click(choice('Blades, hub', 'Cracked'))
+    expect(told()).toContain('it can fly')
+    expect(judged()).toContain('Stop')
+  })
+
+  it('vibration is judged by the motor’s size and how it stands', async () => {
+    const user = await driveOf()
+    await user.click(phase(/^Live/))
+    await user.click(check(/^Vibration/))
+    await user.click(cell('Drive end, Across, in/s'))
+    await user.keyboard('0.42')
+    expect(told()).toContain('below the alarm of 0.65')
+    await user.click(choice('On', 'Rigid'))
+    expect(told()).toContain('over the alarm of 0.40 in/s')
+  })
+
+  it('a direct drive is not asked for its belt', async () => {
+    const user = await driveOf(pageOf({ machine: { drive: 'direct' } }))
+    await passed(user)
+    expect(
+      within(screen.getByRole('navigation', { name: 'Checks' })).queryByRole('button', { name: /^Belts/ }),
+    ).toBeNull()
+    expect(check(/^Bearings/)).toBeTruthy()
+  })
+})

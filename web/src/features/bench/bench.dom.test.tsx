@@ -1,0 +1,71 @@
+import { calculators } from '@motor-round/core/calc'
+import { cleanup, screen } from '@testing-library/react'
+import { afterEach, describe, expect, it } from 'vitest'
+import { showAs } from '../../test/show.test-help.tsx'
+import { Bench, CalculatorScreen } from './index.ts'
+
+afterEach(cleanup)
+
+const result = () => screen.getByRole('region', { name: 'Result' }).textContent ?? ''
+const open = async (id: string) => {
+  const shown = await showAs('mechanic', <CalculatorScreen />, { path: '/bench/:id', at: `/bench/${id}` })
+  return shown.user
+}
+
+describe('the bench', () => {
+  it('lists every calculator once, in its group', async () => {
+    await showAs('viewer', <Bench />)
+    const links = screen.getAllByRole('link').map((a) => a.getAttribute('href'))
+    for (const c of calculators) expect(links.filter((l) => l === `/bench/${c.id}`)).toHaveLength(1)
+    for (const heading of ['Belts and sheaves', 'Bearings and grease', 'Air', 'Vibration, balance and sound'])
+      expect(screen.getByRole('heading', { name: heading })).toBeTruthy()
+  })
+})
+
+describe('a calculator’s page', () => {
+  it('answers as soon as all is there, key by key', async () => {
+    const user = await open('bearing-life')
+    expect(result()).toContain('the answer follows each key')
+    await user.type(screen.getByLabelText('Rating C, kN'), '14')
+    await user.type(screen.getByLabelText('Load P, kN'), '1.8')
+    await user.type(screen.getByLabelText('Rpm, rpm'), '1760')
+    // ISO 281: 4456 h.
+    expect(result()).toContain('4456 h')
+    await user.clear(screen.getByLabelText('Load P, kN'))
+    await user.type(screen.getByLabelText('Load P, kN'), '3.6')
+    expect(result()).toContain('556.9 h')
+  })
+
+  it('names the field of what cannot be, and keeps what was typed', async () => {
+    const user = await open('belt-length')
+    await user.type(screen.getByLabelText('Smaller pitch diameter, in'), '4.2')
+    await user.type(screen.getByLabelText('Larger pitch diameter, in'), '9.4')
+    await user.type(screen.getByLabelText('Centre distance, in'), '5')
+    expect(screen.getByText(/more than half the two diameters/)).toBeTruthy()
+    expect(result()).toContain('Mend what is marked.')
+    await user.type(screen.getByLabelText('Centre distance, in'), '0')
+    expect(result()).toMatch(/Nearest stocked beltA\d+/)
+    expect(screen.getByLabelText<HTMLInputElement>('Smaller pitch diameter, in').value).toBe('4.2')
+  })
+
+  it('a word where a figure belongs is told', async () => {
+    const user = await open('belt-note')
+    await user.type(screen.getByLabelText('Note of the span, Hz'), 'fourty')
+    await user.type(screen.getByLabelText('Free span, in'), '21.65')
+    expect(result()).toContain('Mend what is marked.')
+    expect(screen.getAllByRole('alert').length).toBeGreaterThan(0)
+  })
+
+  it('fills in its worked example and clears it', async () => {
+    const user = await open('grease')
+    await user.click(screen.getByRole('button', { name: 'Worked example' }))
+    expect(result()).toContain('10.35 g')
+    await user.click(screen.getByText('Clear'))
+    expect(screen.getByLabelText<HTMLInputElement>('Bore, mm').value).toBe('')
+  })
+
+  it('says that there is no such one', async () => {
+    await open('perpetual-motion')
+    expect(screen.getByText(/no such calculator/)).toBeTruthy()
+  })
+})
