@@ -11,6 +11,7 @@ const ordered: readonly (readonly [LimitId, LimitId, string])[] = [
   ['change-watch', 'change-fix', 'watch must lie below fix'],
   ['contact-drop-watch', 'contact-drop-fix', 'watch must lie below fix'],
   ['ground-amps-watch', 'ground-amps-stop', 'watch must lie below stop'],
+  ['filter-drop-watch', 'filter-drop-fix', 'watch must lie below fix'],
   ['insulation-fall-fix', 'insulation-fall-watch', 'the deeper fall must be the lower share'],
   ['winding-even', 'winding-reject', 'even must lie below uneven'],
 ]

@@ -1,4 +1,5 @@
 import { requireMagnitude, requirePositive } from '../quantity/index.ts'
+import { standardDensity } from './flow.ts'
 
 /** What moves air into or out of a place, m³/s. */
 export interface Mover {
@@ -28,7 +29,7 @@ export function airLedger(movers: readonly Mover[], leak?: number) {
 export function leakPressure(flow: number, leak: number): number {
   requirePositive('leak', leak)
   const speed = flow / (0.65 * leak)
-  return Math.sign(flow) * 0.5 * 1.2014 * speed * speed
+  return Math.sign(flow) * 0.5 * standardDensity * speed * speed
 }
 
 /** The ledger after one fan changed speed: who must follow, and by how much. */

@@ -3,6 +3,9 @@ import { mean, requireMagnitude, requirePositive } from '../quantity/index.ts'
 /** Heat air takes up: J/(m³ K) at standard density. @source 1.08 Btu/h per cfm °F: 0.075 lb/ft³ · 60 · 0.24 */
 export const standardHeat = 0.075 * 0.24 * 60 * 0.29307107 * (9 / 5) * 2118.88
 
+/** Standard air, kg/m³. @source 0.075 lb/ft³ */
+export const standardDensity = 1.2014
+
 /** A flow with how unsure it is, as a share. */
 export interface Flow {
   /** m³/s */
@@ -32,7 +35,7 @@ export function heaterWatts(volts: number, amps: number, phases: 1 | 3 = 3): num
 }
 
 /** Speed of air from its velocity pressure, m/s. @param density kg/m³ @source v = √(2 p / ρ) */
-export function airSpeed(velocityPressure: number, density = 1.2014): number {
+export function airSpeed(velocityPressure: number, density = standardDensity): number {
   requireMagnitude('velocityPressure', velocityPressure)
   requirePositive('density', density)
   return Math.sqrt((2 * velocityPressure) / density)
@@ -43,7 +46,7 @@ export function airSpeed(velocityPressure: number, density = 1.2014): number {
  * @param pressures velocity pressures, pascals @param area m²
  * @throws RangeError when there is none or one is below zero
  */
-export function traverse(pressures: readonly number[], area: number, density = 1.2014) {
+export function traverse(pressures: readonly number[], area: number, density = standardDensity) {
   if (pressures.length === 0) throw new RangeError('pressures must not be empty')
   requirePositive('area', area)
   const speeds = pressures.map((p) => airSpeed(p, density))

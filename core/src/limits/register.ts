@@ -13,6 +13,9 @@ import { currentUnbalanceStop } from './current-unbalance-stop.ts'
 import { currentUnbalanceWatch } from './current-unbalance-watch.ts'
 import { deadVolts } from './dead-volts.ts'
 import { farBelowPlate } from './far-below-plate.ts'
+import { filterDropFix } from './filter-drop-fix.ts'
+import { filterDropNone } from './filter-drop-none.ts'
+import { filterDropWatch } from './filter-drop-watch.ts'
 import { groundAmpsDrive } from './ground-amps-drive.ts'
 import { groundAmpsStop } from './ground-amps-stop.ts'
 import { groundAmpsWatch } from './ground-amps-watch.ts'
@@ -39,6 +42,7 @@ import { trendHorizon } from './trend-horizon.ts'
 import { trendWindow } from './trend-window.ts'
 import { twinDiffers } from './twin-differs.ts'
 import { unbalanceRatioSupply } from './unbalance-ratio-supply.ts'
+import { vibrationGrown } from './vibration-grown.ts'
 import { visitInterval } from './visit-interval.ts'
 import { voltageUnbalanceClean } from './voltage-unbalance-clean.ts'
 import { voltageUnbalanceStop } from './voltage-unbalance-stop.ts'
@@ -98,6 +102,10 @@ export const limitRegister = {
   'inrush-low': inrushLow,
   'creep-ratio': creepRatio,
   'load-explained': loadExplained,
+  'filter-drop-watch': filterDropWatch,
+  'filter-drop-fix': filterDropFix,
+  'filter-drop-none': filterDropNone,
+  'vibration-grown': vibrationGrown,
 } as const satisfies Record<string, Limit>
 
 export type LimitId = keyof typeof limitRegister

@@ -115,7 +115,6 @@ export function solveRig(rig: Rig): RigPoint {
     return at((low + high) / 2)
   }
   let load = 0.5
-  let result: RigPoint | null = null
   for (let i = 0; i < 40; i++) {
     const motor = operate(circuit, rig.supply, faults.beltOff ? 0 : load, rig.hz)
     if (faults.beltOff || motor.rpm === 0)
@@ -132,7 +131,8 @@ export function solveRig(rig: Rig): RigPoint {
     const { slip, fanRpm, works, dragWatts, asked } = driven(motor.rpm)
     // What the belt takes in, it gives on but for its slip and its bending.
     const taken = belt ? asked / ((1 - slip) * (1 - bending)) : asked
-    result = {
+    const next = taken / (circuit.watts * (motor.rpm / circuit.rpm) ** 3)
+    const point = {
       motor,
       fanRpm,
       flow: works.flow,
@@ -142,10 +142,8 @@ export function solveRig(rig: Rig): RigPoint {
       dragWatts,
       beltSlip: slip,
     }
-    const next = taken / (circuit.watts * (motor.rpm / circuit.rpm) ** 3)
-    if (Math.abs(next - load) <= 1e-6 * Math.max(next, 0.01)) return result
+    if (Math.abs(next - load) <= 1e-6 * Math.max(next, 0.01)) return point
     load = next
   }
-  if (!result) throw new RangeError('rig did not settle')
-  return result
+  throw new RangeError('rig does not settle')
 }

@@ -1,24 +1,19 @@
-import { lostLegByAmps, lostLineByVolts } from '../../electrical/index.ts'
 import { practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
-import type { Context } from '../context.ts'
+import { lostLeg } from './lost-leg.ts'
 
-/** A leg gone, by its currents or its volts. */
-function legLost(c: Context): boolean {
-  const byAmps = c.threeAmps ? lostLegByAmps(c.threeAmps, c.limit('lost-leg').value)?.kind : null
-  return (
-    byAmps === 'open leg' || byAmps === 'open primary' || (c.threeVolts ? lostLineByVolts(c.threeVolts) : null) !== null
-  )
-}
+/** Less than this a clamp shows of nothing, amperes. */
+const nothing = 0.1
 
 /** What should have switched a lost leg off, and did not. A drive watches its own line. */
 export const phaseMonitor: Check = {
   id: 'phase-monitor',
   title: 'Phase monitor',
-  applies: (c) => c.machine.phases === 3 && !c.machine.hasDrive && legLost(c),
+  applies: (c) =>
+    c.machine.phases === 3 && !c.machine.hasDrive && lostLeg.applies(c) && lostLeg.judge(c).level === 'stop',
   judge(c) {
     const basis = [practice('a phase monitor drops the starter out when a line is lost, low or reversed')]
-    const draws = (c.threeAmps ?? []).some((a) => a > 0.1)
+    const draws = (c.threeAmps ?? []).some((a) => a > nothing)
     if (!c.machine.controls.phaseMonitor)
       return verdict(this, {
         level: 'watch',

@@ -1,10 +1,5 @@
-import { practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
-
-/** Where the filter’s own label says nothing, in wg. */
-const change = 1
-const soon = 0.5
 
 const drop: Check = {
   id: 'filter-drop',
@@ -12,35 +7,46 @@ const drop: Check = {
   applies: (c) => c.has('filter_drop'),
   judge(c) {
     const p = c.value('filter_drop', 'filter') ?? 0
-    const basis = [practice('2 in pleats: clean 0.15 to 0.35, change at 0.5 to 1.0 in wg; the label governs')]
+    const change = c.limit('filter-drop-fix')
+    const soon = c.limit('filter-drop-watch')
+    const none = c.limit('filter-drop-none')
+    const basis = [soon.basis]
     const told = `${p.toFixed(2)} in wg over the filters`
-    if (p > change)
+    if (p > change.value)
       return verdict(this, {
         level: 'fix',
         value: p,
-        limit: change,
-        basis,
+        limit: change.value,
+        basis: [change.basis],
         because: `${told}: a wall. Amps taken now are of a starved fan.`,
         next: 'Change them, then read the amps again: speed is not judged before filters and belt are.',
       })
-    if (p > soon)
+    if (p > soon.value)
       return verdict(this, {
         level: 'watch',
         value: p,
-        limit: soon,
+        limit: soon.value,
         basis,
         because: `${told}: due soon.`,
         next: 'On the list for the next visit.',
       })
-    if (p < 0.03 && c.stop.state.filters !== 'out')
+    if (p < none.value && c.stop.state.filters !== 'out')
       return verdict(this, {
         level: 'watch',
         value: p,
-        basis,
+        limit: none.value,
+        basis: [none.basis],
         because: `${told}: next to nothing. No air, a torn or missing filter, or a tap that is plugged.`,
         next: 'Look at the bank and the belt, and blow the tube out.',
       })
-    return verdict(this, { level: 'ok', value: p, limit: soon, basis, because: `${told}.`, next: 'Nothing to do.' })
+    return verdict(this, {
+      level: 'ok',
+      value: p,
+      limit: soon.value,
+      basis,
+      because: `${told}.`,
+      next: 'Nothing to do.',
+    })
   },
 }
 

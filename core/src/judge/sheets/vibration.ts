@@ -24,17 +24,16 @@ const velocity: Check = {
     const category = ventilationCategory((power ?? 4) * (c.motor?.plate.powerUnit === 'kW' ? 1000 : 745.7))
     const mounting = c.answer('vibration.mount') === 'rigid' ? 'rigid' : 'flexible'
     const v = fanVibration(rmsFromInchPeak(worst.value), category, mounting)
-    const [startUp, alarm, off] = [v.startUp, v.alarm, v.shutdown ?? v.alarm].map(inchPeakFromRms) as [
-      number,
-      number,
-      number,
-    ]
+    const startUp = inchPeakFromRms(v.startUp)
+    const alarm = inchPeakFromRms(v.alarm)
+    const off = inchPeakFromRms(v.shutdown ?? v.alarm)
     const basis = [standard(`ISO 14694, ${category} on a ${mounting} mount, from memory`)]
     const told = `${inch(worst.value)} in/s peak at ${worst.position}`
     const last = c.history
       .filter((s) => s.at < c.stop.at && s.at >= (c.motor?.fittedAt ?? -Infinity))
       .sort((a, b) => b.at - a.at)
       .flatMap((s) => worstOf(s.readings) ?? [])[0]
+    const grown = c.limit('vibration-grown')
     const sure = {
       confidence: c.answer('vibration.mount') === undefined || power === undefined ? 'low' : 'full',
     } as const
@@ -58,13 +57,13 @@ const velocity: Check = {
         next: 'Dirt and missing clips first, then belt, sheaves, screws, bearings; the frequency names it on the bench.',
         ...sure,
       })
-    if (last && worst.value > 2 * last.value && worst.value > 0.1)
+    if (last && worst.value > grown.value * last.value && worst.value > 0.1)
       return verdict(this, {
         level: 'watch',
         value: worst.value,
-        limit: 2 * last.value,
-        basis: [history('twice its last'), ...basis],
-        because: `${told}: more than twice the ${inch(last.value)} in/s of last time, still below the alarm.`,
+        limit: grown.value * last.value,
+        basis: [grown.basis, history('its last reading'), ...basis],
+        because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${inch(last.value)} in/s of last time, still below the alarm.`,
         next: 'What changed since? Read again within the month.',
         ...sure,
       })

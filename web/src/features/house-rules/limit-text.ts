@@ -7,6 +7,7 @@ const units: Partial<Record<Limit['unit'], string>> = {
   A: ' A',
   ohm: ' Ω',
   Mohm: ' MΩ',
+  inwg: ' in wg',
   degC: ' °C',
   count: ' times',
 }
@@ -17,7 +18,7 @@ export const shownLimit = (limit: Pick<Limit, 'unit'>, value: number): string =>
 
 /** What is typed for a limit, as its value; null when it is no figure. */
 export function typedLimit(limit: Pick<Limit, 'unit'>, text: string): number | null {
-  const value = parseFigure(text.replace(/%|days?|times|V|A|M?Ω|°C/g, ''))
+  const value = parseFigure(text.replace(/%|days?|times|in wg|V|A|M?Ω|°C/g, ''))
   if (value === null) return null
   return limit.unit === 'ratio' ? Math.round(value * 100) / 10000 : value
 }

@@ -1,26 +1,9 @@
 import type { StopRecord } from '@motor-round/contract'
-import { unsaid } from '@motor-round/core/trend'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
+import { stopRecord as stop } from '../../test/machine-page.test-help.ts'
 import { hasDetails, StopDetails } from './stop-details.tsx'
 
-const stop = (over: Partial<StopRecord>): StopRecord => ({
-  id: 's',
-  machineId: 'm',
-  takenAt: '2026-11-25T09:00:00Z',
-  recordedAt: '2026-11-25T09:00:00Z',
-  by: 'x',
-  state: unsaid,
-  readings: [{ quantity: 'amps', position: 'L1', value: 12.8 }],
-  answers: {},
-  passes: [],
-  note: '',
-  supersedes: null,
-  reason: '',
-  supersededBy: null,
-  source: 'walk',
-  ...over,
-})
 const text = (s: StopRecord, scale: 'F' | 'C' = 'F') =>
   renderToStaticMarkup(<StopDetails stop={s} scale={scale} />)
     .replace(/<[^>]*>/g, ' ')

@@ -1,16 +1,8 @@
-import { checksOf, unknownControls, type MachineFacts } from '@motor-round/core/judge'
+import { checksOf, type MachineFacts } from '@motor-round/core/judge'
 import { describe, expect, it } from 'vitest'
 import { cellsOf, isBad, readingsOf, typedOf } from './cells.ts'
+import { facts } from '../../test/facts.test-help.ts'
 
-const facts: MachineFacts = {
-  phases: 3,
-  serviceVolts: 480,
-  hasDrive: false,
-  hasSister: false,
-  drive: 'belt',
-  controls: unknownControls,
-  unitPlate: null,
-}
 const running = (m: MachineFacts) =>
   cellsOf(
     checksOf(m, 'running', 'live').flatMap((c) => c.groups(m)),

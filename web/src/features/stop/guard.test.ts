@@ -1,32 +1,16 @@
 import type { StopRecord } from '@motor-round/contract'
 import type { QuantityCode, Reading } from '@motor-round/core/quantity'
-import { unsaid } from '@motor-round/core/trend'
 import { describe, expect, it } from 'vitest'
+import { stopRecord } from '../../test/machine-page.test-help.ts'
 import { slipAt } from './guard.ts'
 
-const stop = (
-  n: number,
-  quantity: QuantityCode,
-  position: string,
-  value: number,
-  over: Partial<StopRecord> = {},
-): StopRecord => ({
-  id: `s${n}`,
-  machineId: 'm',
-  takenAt: `2026-0${(n % 9) + 1}-01T00:00:00Z`,
-  recordedAt: '2026-01-01T00:00:00Z',
-  by: 'x',
-  state: unsaid,
-  readings: [{ quantity, position, value }],
-  answers: {},
-  passes: [],
-  note: '',
-  supersedes: null,
-  reason: '',
-  supersededBy: null,
-  source: 'walk',
-  ...over,
-})
+const stop = (n: number, quantity: QuantityCode, position: string, value: number, over: Partial<StopRecord> = {}) =>
+  stopRecord({
+    id: `s${n}`,
+    takenAt: `2026-0${(n % 9) + 1}-01T00:00:00Z`,
+    readings: [{ quantity, position, value }],
+    ...over,
+  })
 const plate = { amps: 12.8, volts: 480 }
 const ask = (reading: Reading, stops: StopRecord[] = [], meant: string[] = []) =>
   slipAt(reading, [reading], stops, plate, meant)?.slip.asks ?? null

@@ -1,4 +1,4 @@
-import { checksOf, judge, unknownControls, type Judgement, type MachineFacts } from '@motor-round/core/judge'
+import { checksOf, judge, type Judgement } from '@motor-round/core/judge'
 import { defaultHouseRules } from '@motor-round/core/limits'
 import { legPositions, linePositions, terminalPairs, type QuantityCode, type Reading } from '@motor-round/core/quantity'
 import { unsaid, type Answers, type GatePass } from '@motor-round/core/trend'
@@ -11,16 +11,8 @@ import { Keypad } from './keypad.tsx'
 import { PhaseNav } from './phase-nav.tsx'
 import { PlanChoice } from './plan-choice.tsx'
 import { Told } from './told.tsx'
+import { facts } from '../../test/facts.test-help.ts'
 
-const facts: MachineFacts = {
-  phases: 3,
-  serviceVolts: 480,
-  hasDrive: false,
-  hasSister: false,
-  drive: 'belt',
-  controls: unknownControls,
-  unitPlate: null,
-}
 const plate = { volts: '460', amps: '12.8', phases: 3, power: 10, rpm: 1755, hz: '60' } as const
 const nothing = () => undefined
 

@@ -1,16 +1,6 @@
-import { unknownControls, type MachineFacts } from '@motor-round/core/judge'
 import { describe, expect, it } from 'vitest'
 import { firstOf, stepFrom, stepsOf } from './walk.ts'
-
-const facts: MachineFacts = {
-  phases: 3,
-  serviceVolts: 480,
-  hasDrive: false,
-  hasSister: false,
-  drive: 'belt',
-  controls: unknownControls,
-  unitPlate: null,
-}
+import { facts } from '../../test/facts.test-help.ts'
 
 describe('the walk of a stop', () => {
   it('of running amps is state, volts and amps, judge', () =>

@@ -1,20 +1,12 @@
-import { unknownControls, checksOf, type MachineFacts } from '@motor-round/core/judge'
+import { checksOf } from '@motor-round/core/judge'
 import type { Steadiness } from '@motor-round/core/meter'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
 import { cellsOf } from '../cells.ts'
 import { asTyped, MeterPanel } from './meter-panel.tsx'
 import { simulatedAddress, valueOf, type Meter, type MeterReading } from './use-meter.ts'
+import { facts } from '../../../test/facts.test-help.ts'
 
-const facts: MachineFacts = {
-  phases: 3,
-  serviceVolts: 480,
-  hasDrive: false,
-  hasSister: false,
-  drive: 'belt',
-  controls: unknownControls,
-  unitPlate: null,
-}
 const cell = (phase: 'live' | 'dead', key: string, scale: 'F' | 'C' = 'F') => {
   const found = checksOf(facts, 'full', phase)
     .flatMap((c) => cellsOf(c.groups(facts), scale))

@@ -1,0 +1,66 @@
+import { defaultHouseRules, type HouseRules } from '../limits/index.ts'
+import type { Plate } from '../plate/index.ts'
+import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
+import { dayMs, unsaid, type Stop, type StopState, type WorkDone } from '../trend/index.ts'
+import { facts } from './sheets/say.test-help.ts'
+import { judge, type JudgeInput, type Level, type MachineFacts } from './index.ts'
+
+export const start = Date.UTC(2026, 0, 5)
+export const plate: Plate = {
+  volts: '208-230/460',
+  amps: '27.0-25.6/12.8',
+  phases: 3,
+  power: 10,
+  powerUnit: 'hp',
+  hz: '60',
+  rpm: 1755,
+  sf: 1.15,
+}
+
+export const three = (quantity: 'amps' | 'volts_ll', values: readonly number[]): Reading[] =>
+  values.map((value, i) => ({
+    quantity,
+    position: (quantity === 'amps' ? legPositions : linePositions)[i] ?? '',
+    value,
+  }))
+
+let count = 0
+export function stopAt(
+  day: number,
+  amps: readonly number[],
+  volts: readonly number[] = [478, 479, 477],
+  state: Partial<StopState> = {},
+  more: Reading[] = [],
+): Stop {
+  count += 1
+  return {
+    id: `stop-${count}`,
+    at: start + day * dayMs,
+    state: { ...unsaid, settled: true, panels: 'on', turning: 'right way', ...state },
+    readings: [...three('volts_ll', volts), ...three('amps', amps), ...more],
+  }
+}
+
+export interface Over {
+  machine?: Partial<MachineFacts>
+  plate?: Plate | null
+  history?: Stop[]
+  work?: WorkDone[]
+  rules?: Partial<HouseRules>
+}
+
+export const inputOf = (stop: Stop, over: Over = {}): JudgeInput => ({
+  machine: { ...facts, ...over.machine },
+  motor: over.plate === null ? null : { plate: over.plate ?? plate, connectionVolts: null, fittedAt: 0 },
+  stop,
+  history: over.history ?? [],
+  work: over.work ?? [],
+  rules: { ...defaultHouseRules, ...over.rules },
+})
+export const judged = (stop: Stop, over: Over = {}) => judge(inputOf(stop, over))
+export const told = (stop: Stop, check: string, over: Over = {}) =>
+  judged(stop, over).verdicts.find((v) => v.check === check)
+export const levelOf = (stop: Stop, check: string, over: Over = {}): Level | undefined => told(stop, check, over)?.level
+
+export const steady = (n: number, amps = 11) =>
+  Array.from({ length: n }, (_, i) => stopAt(i * 30, [amps + (i % 2) * 0.05, amps, amps + 0.05]))

@@ -1,0 +1,11 @@
+import { practice, type Limit } from './limit.ts'
+
+export const filterDropNone: Limit = {
+  id: 'filter-drop-none',
+  title: 'Filters by pressure, nothing below',
+  value: 0.03,
+  unit: 'inwg',
+  basis: practice('common practice'),
+  house: null,
+  means: 'No air, a torn filter, or a plugged tap.',
+}
