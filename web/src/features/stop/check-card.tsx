@@ -74,7 +74,9 @@ export function CheckCard({
   const text = cell ? (draft.typed[cell.key] ?? '') : ''
   const running = check.id === 'running'
   // The how and the caution are read before the step; on a phone they make room once figures are coming in.
-  const started = cells.some((c) => (draft.typed[c.key] ?? '') !== '')
+  const started =
+    cells.some((c) => (draft.typed[c.key] ?? '') !== '') ||
+    groups.some((g) => g.asks.some((a) => a.kind !== 'reading' && draft.answers[a.id] !== undefined))
   return (
     <section
       className={`stop-part part-readings${cells.length === 0 ? ' part-words' : ''}${started ? ' part-started' : ''}${running ? ' part-running' : ''}`}

@@ -175,6 +175,8 @@ describe('the walk of everything', () => {
     await user.click(check(/^Prove dead/))
     await user.click(screen.getByRole('button', { name: 'Drive bus draining: wait 15 min' }))
     expect(screen.getByRole('timer').textContent).toBe('15:00')
+    // The cursor is where it was: the wait is started in passing.
+    expect(cell('Meter proven, before, Known source, V')).toBe(document.activeElement)
     const began = (draft()['waits'] as Record<string, number>)['bus'] ?? 0
     cleanup()
     // A reload four minutes on.

@@ -313,7 +313,10 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
                     key={wait.id}
                     wait={wait}
                     startedAt={draft.waits[wait.id] ?? null}
-                    start={() => change((o) => ({ waits: { ...o.waits, [wait.id]: Date.now() } }))}
+                    start={() => {
+                      change((o) => ({ waits: { ...o.waits, [wait.id]: Date.now() } }))
+                      due(at)
+                    }}
                     stop={() =>
                       change((o) => {
                         const { [wait.id]: _done, ...rest } = o.waits
