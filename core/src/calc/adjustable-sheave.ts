@@ -16,7 +16,7 @@ const input = z.strictObject({
   driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
   amps: amperes.positive().optional().meta({ unit: 'A', title: 'Amps now' }),
   plateAmps: amperes.positive().optional().meta({ unit: 'A', title: 'Plate amps' }),
-  noLoadAmps: amperes.positive().optional().meta({ unit: 'A', title: 'No-load amps' }),
+  noLoad: amperes.positive().optional().meta({ unit: 'A', title: 'No-load amps' }),
 })
 type Input = z.output<typeof input>
 
@@ -30,10 +30,10 @@ const sheaveOf = (i: Input): AdjustableSheave => ({
 
 /** Amps with the sheave at other turns; null where amps, plate or no-load amps are not given. */
 function ampsAt(i: Input, turns: number): number | null {
-  if (i.amps === undefined || i.plateAmps === undefined || i.noLoadAmps === undefined) return null
+  if (i.amps === undefined || i.plateAmps === undefined || i.noLoad === undefined) return null
   const sheave = sheaveOf(i)
   const speed = pitchAtTurns(sheave, turns) / pitchAtTurns(sheave, i.turns)
-  return ampsAtSpeed(i.amps, i.plateAmps, i.noLoadAmps, speed).amps
+  return ampsAtSpeed(i.amps, i.plateAmps, i.noLoad, speed).amps
 }
 
 export const adjustableSheaveCalc = calculator({
@@ -69,7 +69,7 @@ export const adjustableSheaveCalc = calculator({
     driven: 7,
     amps: 13.4,
     plateAmps: 12.8,
-    noLoadAmps: 5.4,
+    noLoad: 5.4,
   },
   compute(i) {
     const sheave = sheaveOf(i)

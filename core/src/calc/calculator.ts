@@ -97,7 +97,13 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
     fill: (machine) => d.fill?.(machine) ?? {},
     curve(input) {
       const parsed = d.input.safeParse(input)
-      return parsed.success ? (d.curve?.(parsed.data) ?? null) : null
+      if (!parsed.success) return null
+      const curve = d.curve?.(parsed.data) ?? null
+      const points = [
+        ...(curve?.lines.flatMap((l) => l.points.flat()) ?? []),
+        ...(curve?.marks.flatMap((m) => [m.x, m.y]) ?? []),
+      ]
+      return points.every(Number.isFinite) ? curve : null
     },
     run(input) {
       const parsed = d.input.safeParse(input)
@@ -107,10 +113,16 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
           problems: parsed.error.issues.map((i) => ({ field: i.path.join('.'), message: i.message })),
         }
       try {
-        return { ok: true, result: d.compute(parsed.data) }
+        // Figures that fit their fields one by one can still be too far from any machine for an answer together.
+        const result = d.output.safeParse(d.compute(parsed.data))
+        return result.success
+          ? { ok: true, result: result.data }
+          : { ok: false, problems: [{ field: '', message: 'Together these figures give no possible answer.' }] }
       } catch (e) {
         if (!(e instanceof RangeError)) throw e
-        return { ok: false, problems: [{ field: /^\w+/.exec(e.message)?.[0] ?? '', message: e.message }] }
+        // What a step inside complains of may be no field of this page: then it belongs to all of it.
+        const named = /^\w+/.exec(e.message)?.[0] ?? ''
+        return { ok: false, problems: [{ field: named in d.input.shape ? named : '', message: e.message }] }
       }
     },
   }

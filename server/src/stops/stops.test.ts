@@ -27,6 +27,36 @@ describe('a stop', () => {
     expect(row.seenAt).toBe('2026-11-25T08:00:00.000Z')
   })
 
+  it('of the drive train stays on the Roof after the next amps, until the part is changed', async () => {
+    const id = await mechanic.machine('RTU-12/SF')
+    const level = async () => (await mechanic.get('/roof?q=rtu-12')).body.rows[0].level as string
+    const looked = stopOf(id, [5.6, 5.5, 5.6], {
+      takenAt: '2026-11-25T08:10:00Z',
+      answers: { plan: 'drive', 'wheel.blades': 'cracked', 'belt.wear': 'sound' },
+    })
+    const readings = [...looked.readings, { quantity: 'vibration', position: 'DE-H', value: 0.12 }]
+    expect((await mechanic.post('/stops', { ...looked, readings })).status).toBe(200)
+    expect(await level()).toBe('stop')
+    expect((await page(id)).stops[0]?.readings).toContainEqual(
+      expect.objectContaining({ quantity: 'vibration', position: 'DE-H', value: 0.12 }),
+    )
+    await mechanic.post('/stops', stopOf(id, [5.6, 5.5, 5.6], { takenAt: '2026-11-25T08:20:00Z' }))
+    expect(await level()).toBe('stop')
+    expect((await page(id)).judgement?.headline).toContain('cracked')
+    const done = await mechanic.post('/work', {
+      id: randomUUID(),
+      machineId: id,
+      doneAt: '2026-11-25T08:30:00Z',
+      kind: 'wheel-replaced',
+      note: '',
+    })
+    expect(done.status).toBe(200)
+    expect(await level()).not.toBe('stop')
+    const wrong = await mechanic.post('/stops', stopOf(id, [5.6, 5.5, 5.6], { answers: { 'wheel.blades': 'shiny' } }))
+    expect(wrong.status).toBe(422)
+    expect(wrong.body.errors[0].path).toContain('wheel.blades')
+  })
+
   it('sent many times at once is kept once', async () => {
     const id = await mechanic.machine('RTU-13/SF-1')
     const before = (await page(id)).stops.length

@@ -1,6 +1,7 @@
 import { practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
 import { aliveBecause, deadGate, deadPositions } from '../gates.ts'
+import { outlasts } from '../standing.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
 
 const deadTests = [
@@ -20,7 +21,7 @@ const deadProof: Check = {
   applies: (c) =>
     c.has('dead_ll', 'dead_lg', 'stored_volts') ||
     // Of tests that were read in from a file, or taken at another stop, nobody can say how they were made safe.
-    (Object.keys(c.stop.answers ?? {}).length > 0 &&
+    (Object.keys(c.stop.answers ?? {}).some((question) => !outlasts(question)) &&
       c.stop.readings.some((r) => r.at === undefined && (deadTests as readonly string[]).includes(r.quantity))),
   judge(c) {
     const basis = [practice('every pair and every leg to ground, the meter proven before and after')]
