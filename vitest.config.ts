@@ -18,6 +18,7 @@ export default defineConfig({
         oxc: { jsx: { runtime: 'automatic' } },
         test: {
           name: 'dom',
+          isolate: false,
           environment: 'jsdom',
           // Roles are looked up without a layout engine: slow on a busy machine.
           testTimeout: 60_000,

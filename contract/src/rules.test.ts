@@ -30,6 +30,7 @@ describe('house rules as they are kept', () => {
     ['contact-drop-watch', 'contact-drop-fix', 0.2, 0.15],
     ['winding-even', 'winding-reject', 0.04, 0.03],
     ['insulation-fall-fix', 'insulation-fall-watch', 0.45, 0.4],
+    ['filter-drop-watch', 'filter-drop-fix', 1.2, 0.6],
   ] as const)('keep %s below %s', (low, high, lowValue, highValue) =>
     expect(paths({ limits: { [low]: lowValue, [high]: highValue } })).toEqual([`limits.${low}`]),
   )

@@ -32,6 +32,17 @@ describe('a reading', () => {
     expect(reading.safeParse({ ...base, how: 'guessed' }).success).toBe(false)
     expect(reading.safeParse({ ...base, how: 'unsteady', spread: -1 }).success).toBe(false)
   })
+  it('of vibration stands at a bearing and a direction, of filters at the bank', () => {
+    const ok = (quantity: string, position: string, value: number) =>
+      reading.safeParse({ quantity, position, value }).success
+    for (const position of ['DE-H', 'DE-V', 'DE-A', 'ODE-H', 'ODE-V', 'ODE-A'])
+      expect(ok('vibration', position, 0.2)).toBe(true)
+    expect(ok('vibration', 'DE-X', 0.2)).toBe(false)
+    expect(ok('vibration', 'DE-H', -0.1)).toBe(false)
+    expect(ok('vibration', 'DE-H', 25)).toBe(false)
+    expect(ok('filter_drop', 'filter', 0.6)).toBe(true)
+    expect(ok('filter_drop', 'fan', 0.6)).toBe(false)
+  })
   it('names the positions it could have', () => {
     const r = reading.safeParse({ quantity: 'hz', position: 'L1', value: 60 })
     expect(r.error?.issues[0]?.message).toBe('hz is read at motor')
@@ -48,6 +59,22 @@ describe('answers', () => {
   it('name the question that is wrong, and the words it takes', () => {
     const r = answers.safeParse({ lugs: 'wobbly' })
     expect(r.error?.issues[0]).toMatchObject({ path: ['lugs'], message: 'one of tight, loose, burnt' })
+  })
+  it('of the drive train take their words and no others', () => {
+    const right = {
+      plan: 'drive',
+      'belt.wear': 'cracked',
+      'belt.tension': 'drum',
+      'bearing.de': 'growls',
+      'wheel.blades': 'clips',
+      'vibration.mount': 'rigid',
+    }
+    expect(answers.safeParse(right).success).toBe(true)
+    for (const question of Object.keys(right)) {
+      const r = answers.safeParse({ ...right, [question]: 'fine, I think' })
+      expect(r.error?.issues.map((i) => i.path[0])).toEqual([question])
+    }
+    expect(answers.safeParse({ 'belt.colour': 'black' }).success).toBe(false)
   })
   it('keep lines of text short and without control characters', () => {
     expect(answers.safeParse({ 'lock.number': 'x'.repeat(401) }).success).toBe(false)

@@ -120,6 +120,33 @@ describe('readings from a file', () => {
     expect(value.rows[0]?.value).toBe(9.3)
   })
 
+  it('of vibration and filters come in in any unit of their kind, and are kept in their own', async () => {
+    const at = '2026-11-18T10:00:00Z'
+    const file = csv(
+      row({ taken_at: at, quantity: 'vibration', position: 'DE-H', value: '5.08', unit_of_measure: 'mm/s' }),
+      row({ taken_at: at, quantity: 'vibration', position: 'ODE-A', value: '0.11', unit_of_measure: 'in/s' }),
+      row({ taken_at: at, quantity: 'filter_drop', position: 'filter', value: '124.5', unit_of_measure: 'Pa' }),
+    )
+    const r = await lead.file('readings', file)
+    expect(r.body).toMatchObject({ status: 'ready', added: 3 })
+    await keep(r.body.id as string)
+    const kept = await world.deps.pool.query<{ position: string; value: number }>(
+      'select position, value from readings where taken_at = $1 order by position',
+      [at],
+    )
+    expect(kept.rows.map((k) => [k.position, Number(k.value.toPrecision(3))])).toEqual([
+      ['DE-H', 0.2],
+      ['ODE-A', 0.11],
+      ['filter', 0.5],
+    ])
+    const wrong = await lead.file(
+      'readings',
+      csv(row({ taken_at: at, quantity: 'filter_drop', position: 'filter', value: '0.5', unit_of_measure: 'in/s' })),
+    )
+    expect(wrong.body.errors[0]).toMatchObject({ line: 2, column: 'unit_of_measure' })
+    expect(wrong.body.errors[0].message).toContain('in/s is velocity')
+  })
+
   it('with dates that carry no zone: asks, and reads them by the answer', async () => {
     const file = csv(row({ taken_at: '2026-07-01 09:00' }))
     const asks = await lead.file('readings', file)

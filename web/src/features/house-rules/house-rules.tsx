@@ -107,6 +107,7 @@ function SchoolSheet({
       </header>
       <Radio.Group
         className="stack"
+        name={school.key}
         aria-label={school.title}
         value={draft[school.key]}
         disabled={edit === null}
