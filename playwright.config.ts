@@ -5,7 +5,8 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: '.playwright/results',
   globalSetup: './scripts/e2e-data.mjs',
-  workers: 2,
+  // One more than processors: a walk often waits for its meter to settle.
+  workers: 3,
   timeout: 60_000,
   forbidOnly: process.env['CI'] !== undefined,
   reporter: process.env['E2E_REPORT'] ? [['line'], ['json', { outputFile: process.env['E2E_REPORT'] }]] : [['list']],
