@@ -5,8 +5,7 @@ export default defineConfig({
   testDir: 'e2e',
   outputDir: '.playwright/results',
   globalSetup: './scripts/e2e-data.mjs',
-  // One more than processors: a walk often waits for its meter to settle.
-  workers: 3,
+  workers: 2,
   timeout: 60_000,
   forbidOnly: process.env['CI'] !== undefined,
   reporter: process.env['E2E_REPORT'] ? [['line'], ['json', { outputFile: process.env['E2E_REPORT'] }]] : [['list']],
