@@ -11,7 +11,10 @@ const order = [
   'motion',
   'machine',
   'trend',
+  'fitted',
   'judge',
+  'bench',
+  'round',
   'calc',
 ]
 const notTest = '\\.test\\.tsx?$'

@@ -3,6 +3,8 @@ import { launchOptions } from './scripts/lib/browser.mjs'
 
 export default defineConfig({
   testDir: 'e2e',
+  // What runs without a browser there is Vitest's.
+  testMatch: '**/*.spec.ts',
   outputDir: '.playwright/results',
   globalSetup: './scripts/e2e-data.mjs',
   workers: 2,

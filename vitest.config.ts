@@ -1,4 +1,10 @@
+import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+
+// Made by the build alone.
+const builtIn = {
+  'virtual:pwa-register': fileURLToPath(new URL('web/src/test/pwa-register.test-help.ts', import.meta.url)),
+}
 
 export default defineConfig({
   test: {
@@ -11,13 +17,14 @@ export default defineConfig({
           environment: 'node',
           isolate: false,
           include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}'],
-          exclude: ['**/node_modules/**', '**/*.dom.test.tsx'],
+          exclude: ['**/node_modules/**', '**/*.{dom,phone}.test.tsx'],
         },
       },
       {
         oxc: { jsx: { runtime: 'automatic' } },
         test: {
           name: 'dom',
+          alias: builtIn,
           isolate: false,
           environment: 'jsdom',
           // Roles are looked up without a layout engine: slow on a busy machine.
@@ -28,11 +35,27 @@ export default defineConfig({
         },
       },
       {
+        oxc: { jsx: { runtime: 'automatic' } },
+        test: {
+          name: 'phone',
+          alias: builtIn,
+          // A phone that keeps something watches its store and sends it home for as long as its page is open: each of
+          // these files has a page of its own.
+          isolate: true,
+          environment: 'jsdom',
+          testTimeout: 60_000,
+          environmentOptions: { jsdom: { url: 'http://127.0.0.1:9' } },
+          include: ['web/src/**/*.phone.test.tsx'],
+          setupFiles: ['web/src/test/browser.test-help.ts'],
+        },
+      },
+      {
         test: {
           name: 'server',
           isolate: false,
           environment: 'node',
-          include: ['server/src/**/*.test.ts'],
+          // The phone's line and the real server meet outside of both.
+          include: ['server/src/**/*.test.ts', 'e2e/**/*.test.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000,
           globalSetup: ['scripts/vitest-postgres.mjs'],

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test'
-import { machineId, phone, test } from './world.ts'
+import { expectUpright, machineId, phone, test } from './world.ts'
 
 test('a calculator is filled from a machine, answers each key, and names what is wrong', async ({ open }) => {
   const page = await open('arden')
@@ -8,7 +8,7 @@ test('a calculator is filled from a machine, answers each key, and names what is
   await expect(page.getByText('Filled with the values of')).toContainText('EF-16 / EF')
   await page.getByRole('link', { name: 'Voltage unbalance and what it leaves of the load' }).click()
   const result = page.getByRole('region', { name: 'Result' })
-  await expect(result).toContainText(/Unbalance by NEMA\s*2\.\d+ %/)
+  await expect(result).toContainText(/Unbalance by NEMA\s*[23]\.\d+ %/)
   await expect(page.locator('canvas')).toBeVisible()
   // NEMA MG 1, 14.36.2: 460, 467, 450 V are 1.96 % unbalanced.
   for (const [leg, v] of [
@@ -29,7 +29,7 @@ test('every calculator has a page with its formula and source, and its worked ex
   test.setTimeout(120_000)
   const page = await open('okonjo', phone)
   await page.goto('/bench')
-  await page.getByRole('heading', { name: 'Bench' }).waitFor()
+  await page.getByRole('heading', { name: 'Bench', exact: true }).waitFor()
   const links = await page.locator('.bench-groups a').evaluateAll((all) => all.map((a) => a.getAttribute('href') ?? ''))
   expect(links.length).toBeGreaterThan(20)
   for (const href of links) {
@@ -37,8 +37,7 @@ test('every calculator has a page with its formula and source, and its worked ex
     await page.getByRole('button', { name: 'Worked example' }).click()
     await expect(page.locator('.bench-out')).toBeVisible()
     await expect(page.locator('.bench-formula')).not.toHaveText('')
-    const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-    expect([href, wide <= 0]).toEqual([href, true])
+    await expectUpright(page)
     await page.goBack()
   }
 })

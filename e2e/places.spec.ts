@@ -15,6 +15,7 @@ test('a site and a unit are renamed where they stand; a taken tag is told beside
   await expect(page.getByText('FCU-20')).toBeVisible()
   await page.goto('/roof')
   await expect(page.locator('.roof-row').first()).toBeVisible()
+  await page.locator('#find-machine').waitFor()
   await page.keyboard.press('/')
   await page.keyboard.type('fcu-20')
   await expect(page.getByText('Control room').last()).toBeVisible()

@@ -64,7 +64,7 @@ test('a motor is replaced: the old one is kept, the new plate is the limit from 
   await expect(page.getByText(/^stand-in, fitted 25 Nov/)).toBeVisible()
   await expect(page.getByText('These amps no longer count.')).toBeVisible()
   await page.getByRole('button', { name: 'Take a stop' }).click()
-  await typeStop(page, ['478', '479', '477', '4.5', '4.5', '4.6'])
+  await typeStop(page, ['478', '479', '477', '4.5', '4.4', '4.6'])
   await expect(page.locator('.part-judge')).toContainText('110 % of the 460 V plate on all three legs: 4.6 of 4.2 A.')
 })
 
@@ -114,7 +114,7 @@ test('work is recorded and starts a new epoch; the machine retires and comes bac
   await expect(page.getByText('This starts a new epoch')).toBeVisible()
   await page.getByLabel('In a few words').fill('half an inch of slack')
   await page.getByRole('button', { name: 'Save work' }).click()
-  await expect(page.getByText('belts tensioned: half an inch of slack')).toBeVisible()
+  await expect(page.getByText('belt tensioning: half an inch of slack')).toBeVisible()
   await expect(page.getByText('These amps no longer count.')).toBeVisible()
   await page.getByRole('button', { name: 'Edit', exact: true }).click()
   await page.getByLabel('Why').fill('hall closed for the winter')

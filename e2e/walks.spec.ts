@@ -1,14 +1,16 @@
 import { expect, type Page } from '@playwright/test'
-import { desktop, machineId, phone, test } from './world.ts'
+import { connect, desktop, expectUpright, machineId, phone, saveRead, take, test } from './world.ts'
 
 const told = (page: Page) => page.locator('.stop-told')
 const choose = (page: Page, group: string, word: string) =>
   page.getByRole('group', { name: group, exact: true }).getByRole('button', { name: word, exact: true }).click()
-const phase = (page: Page, name: string) =>
-  page
+const phase = async (page: Page, name: string) => {
+  await page
     .getByRole('navigation', { name: 'Phases' })
     .getByRole('button', { name: new RegExp(`^${name}`) })
     .click()
+  await expectUpright(page)
+}
 const check = (page: Page, name: string) =>
   page
     .getByRole('navigation', { name: 'Checks' })
@@ -31,31 +33,6 @@ async function walk(page: Page, tag: string, plan: string) {
   await page.goto(`/machines/${await machineId(page, tag)}/stop`)
   await phase(page, 'Look')
   await choose(page, 'This stop', plan)
-}
-
-async function connect(page: Page, pattern: string) {
-  await page.getByRole('button', { name: 'Meter', exact: true }).click()
-  await page.getByLabel('The simulated unit is').click()
-  await page.locator('.ant-select-item-option').getByText(pattern, { exact: true }).click()
-  await page.getByRole('button', { name: 'Connect' }).click()
-  await expect(page.getByRole('group', { name: 'Meter', exact: true })).toBeVisible()
-}
-
-/** Take so many values from the meter: each when it has settled or shows over range, Enter goes on. */
-async function take(page: Page, count: number) {
-  for (let i = 0; i < count; i++) {
-    const label = (await page.locator('.cell-here input').getAttribute('aria-label')) ?? ''
-    const cell = page.getByLabel(label, { exact: true })
-    // A hand that wobbles just as Enter is pressed takes nothing: then it is pressed again, as anyone would.
-    await expect(async () => {
-      if (!(await cell.isVisible()) || (await cell.inputValue()) !== '') return
-      await cell.focus()
-      await expect(page.locator('.meter-steady')).toBeVisible({ timeout: 8000 })
-      await cell.press('Enter')
-      // The last cell of a check is left behind with its page.
-      if (i < count - 1 || (await cell.isVisible())) await expect(cell).not.toHaveValue('', { timeout: 800 })
-    }).toPass({ timeout: 40_000 })
-  }
 }
 
 async function lockOut(page: Page) {
@@ -111,7 +88,7 @@ test('healthy: the whole walk with the meter, every gate opens, and it is saved 
   await take(page, 6)
   await phase(page, 'Leave')
   await choose(page, 'Controls back in automatic', 'Yes')
-  await page.getByRole('button', { name: 'Save stop' }).click()
+  await saveRead(page)
   await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
   const stops = (
     (await (await page.context().request.get(`/api/v1/machines/${await machineId(page, 'RTU-12/SF')}`)).json()) as {
@@ -335,7 +312,7 @@ test('drive and bearings: by hand and by meter, held by Dead, kept and told on t
   await check(page, 'Vibration')
   await expect(told(page)).toContainText(/0\.1\d in\/s peak at (DE|ODE)-[HV]: within/)
   await phase(page, 'Judge')
-  await page.getByRole('button', { name: 'Save stop' }).click()
+  await saveRead(page)
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await expect(page.getByText('The drive-end bearing growls.').first()).toBeVisible()
 })

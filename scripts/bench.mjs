@@ -1,4 +1,4 @@
-// `npm run bench [import|roof|verdict|motor]`: measurements on this machine, told as ratios. Never part of the tests.
+// `npm run bench [import|roof|verdict|motor|trend|round|sync]`: measurements on this machine, told as ratios. Never part of the tests.
 import { register } from 'tsx/esm/api'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { main, Plain } from './lib/say.mjs'
@@ -9,6 +9,9 @@ const benches = {
   roof: () => import('../bench/roof.mjs'),
   verdict: () => import('../bench/verdict.mjs'),
   motor: () => import('../bench/motor.mjs'),
+  trend: () => import('../bench/trend.mjs'),
+  round: () => import('../bench/round.mjs'),
+  sync: () => import('../bench/sync.mjs'),
 }
 
 main(async () => {

@@ -37,34 +37,12 @@ const pictures = [
     },
   ],
   [
-    'stop-asks',
-    phone,
-    ['AHU-1', 'SF', 'stop'],
-    async (page) => {
-      await type(page, ['479', '478', '480', '10.2', '104'], true)
-      await page.getByRole('alert').waitFor()
-    },
-  ],
-  ['stop-state', phone, ['RTU-31', 'SF-1', 'stop'], async (page) => page.getByRole('button', { name: 'Look' }).click()],
-  [
     'stop',
     desktop,
     ['AHU-2', 'SF', 'stop'],
     async (page) => {
       await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], true)
     },
-  ],
-  [
-    'replace-motor',
-    desktop,
-    ['EF-24', 'EF', 'motor'],
-    async (page) => page.getByRole('heading', { name: /Replace/ }).waitFor(),
-  ],
-  [
-    'new-machine',
-    desktop,
-    '/machines/new',
-    async (page) => page.getByRole('heading', { name: 'Add a machine' }).waitFor(),
   ],
   [
     'books',
@@ -92,16 +70,6 @@ const pictures = [
       await page.getByRole('button', { name: 'Make safe' }).click()
       await page.getByRole('button', { name: 'Prove dead' }).click()
       await type(page, ['598', '0.2', '0', '0.1', '346', '345', '346', '598'], false)
-    },
-  ],
-  [
-    'stop-gate-phone',
-    phone,
-    ['EF-15', 'EF', 'stop'],
-    async (page) => {
-      await plan(page, 'Full electrical')
-      await page.getByRole('button', { name: 'Dead shut' }).click()
-      await page.getByRole('region', { name: 'Gate' }).waitFor()
     },
   ],
   [
@@ -145,12 +113,37 @@ const pictures = [
     },
   ],
   [
-    'bench-load',
+    'round',
+    { width: 1280, height: 1000 },
+    '/round/{today}',
+    async (page) => page.locator('.plan-list').first().waitFor(),
+  ],
+  [
+    'round-prepare',
     desktop,
-    '/bench/load-from-amps',
+    '/round/{today}/prepare',
     async (page) => {
-      await page.getByRole('button', { name: 'Worked example' }).click()
-      await page.locator('canvas').first().waitFor()
+      await page.locator('.prepare-table').waitFor()
+      await page.getByText('still being read').waitFor({ state: 'detached' })
+    },
+  ],
+  ['walk-phone', phone, '/round/{today}/walk', async (page) => page.locator('.walk-here').waitFor()],
+  [
+    'speed-bench',
+    { width: 1280, height: 1000 },
+    '/bench/speed?machine={AHU-2/SF}',
+    async (page) => page.locator('.speed-told').waitFor(),
+  ],
+  ['drive-train', desktop, ['AHU-1', 'SF', 'drive'], async (page) => page.locator('.slot').first().waitFor()],
+  [
+    'stop-tension-phone',
+    phone,
+    ['AHU-1', 'SF', 'stop'],
+    async (page) => {
+      await makeSafe(page, '478', 'Drive and bearings')
+      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Belt tension' }).click()
+      await type(page, ['0.27', '9.4'], false)
     },
   ],
   ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and where').waitFor()],
@@ -163,8 +156,8 @@ async function plan(page, words) {
 }
 
 /** Lock out and prove dead, as the screen asks for it. */
-async function makeSafe(page, source) {
-  await plan(page, 'Full electrical')
+async function makeSafe(page, source, words = 'Full electrical') {
+  await plan(page, words)
   await page.getByRole('button', { name: 'Make safe' }).click()
   await page
     .getByRole('group', { name: 'Disconnect open, locked, tagged' })
@@ -208,14 +201,22 @@ main(async () => {
       })
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(fixedNow))
+      const idOf = async (unit, tag) => {
+        const found = await context.request.get(`${base}/api/v1/machines?q=${encodeURIComponent(unit)}`)
+        return (await found.json()).find((m) => m.unitTag === unit && m.tag === tag).id
+      }
       let path = where ?? '/sign-in'
-      if (Array.isArray(where)) {
-        const found = await context.request.get(`${base}/api/v1/machines?q=${encodeURIComponent(where[0])}`)
-        const machine = (await found.json()).find((m) => m.unitTag === where[0] && m.tag === where[1])
-        path = `/machines/${machine.id}${where[2] ? `/${where[2]}` : ''}`
+      if (Array.isArray(where)) path = `/machines/${await idOf(where[0], where[1])}${where[2] ? `/${where[2]}` : ''}`
+      // A machine named in an address: {AHU-2/SF}.
+      const named = /\{(.+)\/(.+)\}/.exec(path)
+      if (named) path = path.replace(named[0], await idOf(named[1], named[2]))
+      if (path.includes('{today}')) {
+        const rounds = await (await context.request.get(`${base}/api/v1/rounds`)).json()
+        path = path.replace('{today}', rounds.find((r) => r.state === 'planned').id)
       }
       await page.goto(base + path)
-      await page.waitForLoadState('networkidle')
+      // A round is watched live: its page never falls idle.
+      if (!path.startsWith('/round/')) await page.waitForLoadState('networkidle')
       await act(page)
       await page.waitForTimeout(250)
       await page.screenshot({ path: join(out, `${name}.png`) })

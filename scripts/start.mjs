@@ -109,7 +109,9 @@ main(async () => {
       return
     }
     if (!said.ready) return
-    const address = dev ? 'http://127.0.0.1:5173' : `http://${host.includes(':') ? `[${host}]` : host}:${said.port}`
+    const address = dev
+      ? 'http://127.0.0.1:5173'
+      : `${process.env['TLS_CERT'] ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${said.port}`
     const lines = [`Motor Round is at ${address}`]
     if (said.firstLead)
       lines.push(`Make the first account: ${address}${said.firstLead}`, 'The link works once, for three days.')

@@ -1,8 +1,46 @@
 import react from '@vitejs/plugin-react'
 import { defineConfig } from 'vite'
+import { VitePWA } from 'vite-plugin-pwa'
 
 export default defineConfig({
-  plugins: [react()],
+  plugins: [
+    react(),
+    VitePWA({
+      // A newer version waits until it is called for: reloading by itself would lose a half-written stop.
+      registerType: 'prompt',
+      injectRegister: false,
+      manifest: {
+        name: 'Motor Round',
+        short_name: 'Motor Round',
+        description: 'Motors that move a building’s air: read, judged, kept',
+        start_url: '/round',
+        display: 'standalone',
+        background_color: '#e6eaeb',
+        theme_color: '#10181d',
+        icons: [
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' },
+          { src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'maskable' },
+        ],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        maximumFileSizeToCacheInBytes: 6_000_000,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//],
+        clientsClaim: true,
+        skipWaiting: false,
+        cleanupOutdatedCaches: true,
+        // Pictures never change: those that were taken along are shown from here.
+        runtimeCaching: [
+          {
+            urlPattern: ({ url }) => /^\/api\/v1\/(plan-)?pictures\//.test(url.pathname),
+            handler: 'CacheFirst',
+            options: { cacheName: 'pictures', expiration: { maxEntries: 400 } },
+          },
+        ],
+      },
+    }),
+  ],
   server: {
     host: '127.0.0.1',
     port: 5173,

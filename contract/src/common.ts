@@ -48,3 +48,8 @@ export const problem = z
   })
   .meta({ id: 'Problem' })
 export type Problem = z.infer<typeof problem>
+
+/** Kinds of picture every browser makes and shows. */
+export const pictureType = z.enum(['image/jpeg', 'image/webp', 'image/png'])
+/** A picture as it is sent: shrunk by the browser, base64. */
+export const pictureBytes = z.base64().max(1_400_000, 'larger than a megabyte')

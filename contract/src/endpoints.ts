@@ -1,8 +1,10 @@
 import { z } from 'zod'
+import { areaAir } from './area-air.ts'
 import { auditEntry } from './audit.ts'
 import { importQuery, importState } from './books.ts'
-import { id, type Role } from './common.ts'
-import type { Endpoint } from './endpoint.ts'
+import { id, instant } from './common.ts'
+import { at, byId, raw, token } from './define-endpoint.ts'
+import { fittedPart, partBody } from './fitted.ts'
 import { judgement } from './judgement.ts'
 import { foundMachine, machinePage } from './machine-page.ts'
 import {
@@ -15,6 +17,7 @@ import {
   session,
   signIn,
 } from './people.ts'
+import { plan, planBody, planOfHouse } from './plan.ts'
 import {
   area,
   areaBody,
@@ -23,50 +26,26 @@ import {
   machineBody,
   motor,
   motorBody,
+  places,
   site,
   siteBody,
   unit,
   unitBody,
 } from './register.ts'
 import { roofPage, roofQuery } from './roof.ts'
+import { roundEndpoints } from './round-endpoints.ts'
 import { houseRules, rulesEdit, rulesEffect, rulesInForce } from './rules.ts'
 import { stop, stopBody, work, workBody } from './stop.ts'
 
-const none = z.strictObject({})
-const noBody = z.undefined()
-const byId = z.strictObject({ id })
-const raw = z.unknown()
-
-type Parts<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, R extends z.ZodType> = {
-  role: Role | 'anyone'
-  summary: string
-  params?: P
-  query?: Q
-  body?: B
-  response: R
-  bodyType?: string
-  responseType?: string
-}
-
-function at<
-  R extends z.ZodType,
-  P extends z.ZodType = typeof none,
-  Q extends z.ZodType = typeof none,
-  B extends z.ZodType = typeof noBody,
->(id: string, method: Endpoint['method'], path: string, parts: Parts<P, Q, B, R>): Endpoint<P, Q, B, R> {
-  const { params, query, body, ...rest } = parts
-  // The defaults of the type parameters are exactly these schemas, used when a part is left out.
-  return {
-    id,
-    method,
-    path,
-    ...rest,
-    params: params ?? (none as unknown as P),
-    query: query ?? (none as unknown as Q),
-    body: body ?? (noBody as unknown as B),
-  }
-}
-
+const slotLives = z.object({
+  slot: z.string(),
+  n: z.int(),
+  ended: z.int(),
+  median: z.number().nullable(),
+  early: z.number().nullable(),
+  late: z.number().nullable(),
+})
+const why = z.string().trim().min(1, 'say why').max(400)
 const calcDescription = z.object({
   group: z.string(),
   formula: z.string(),
@@ -78,7 +57,6 @@ const calcDescription = z.object({
   example: z.record(z.string(), z.unknown()),
 })
 const calcId = z.strictObject({ id: z.string().max(60) })
-const token = z.strictObject({ token: z.string().max(100) })
 const saved = z.object({ stop, judgement: judgement.nullable(), already: z.boolean() })
 
 export const endpoints = {
@@ -131,7 +109,7 @@ export const endpoints = {
   places: at('places', 'get', '/places', {
     role: 'viewer',
     summary: 'Sites, areas and units',
-    response: z.object({ sites: z.array(site), areas: z.array(area), units: z.array(unit) }),
+    response: places,
   }),
   addSite: at('addSite', 'post', '/sites', { role: 'lead', summary: 'Add a site', body: siteBody, response: site }),
   editSite: at('editSite', 'put', '/sites/{id}', {
@@ -153,6 +131,13 @@ export const endpoints = {
     params: byId,
     body: edit(areaBody),
     response: area,
+  }),
+  ...roundEndpoints,
+  areaAir: at('areaAir', 'get', '/areas/{id}/air', {
+    role: 'viewer',
+    summary: 'Every fan of an area with the air it moves, for the ledger of the building',
+    params: byId,
+    response: areaAir,
   }),
   addUnit: at('addUnit', 'post', '/units', { role: 'mechanic', summary: 'Add a unit', body: unitBody, response: unit }),
   editUnit: at('editUnit', 'put', '/units/{id}', {
@@ -211,6 +196,58 @@ export const endpoints = {
     params: byId,
     body: edit(motorBody),
     response: motor,
+  }),
+  fitPart: at('fitPart', 'post', '/machines/{id}/parts', {
+    role: 'mechanic',
+    summary: 'Fit a part; the one in its slot is kept in the past',
+    params: byId,
+    body: partBody.extend({ removedWhy: z.string().max(400).default('') }),
+    response: fittedPart,
+  }),
+  editPart: at('editPart', 'put', '/parts/{id}', {
+    role: 'mechanic',
+    summary: 'Correct what is in the book of a fitted part',
+    params: byId,
+    body: edit(partBody),
+    response: fittedPart,
+  }),
+  removePart: at('removePart', 'post', '/parts/{id}/remove', {
+    role: 'mechanic',
+    summary: 'Take a part out and leave its slot empty',
+    params: byId,
+    body: z.strictObject({ version: z.int().positive(), removedAt: instant, removedWhy: why }),
+    response: fittedPart,
+  }),
+  partLives: at('partLives', 'get', '/part-lives', {
+    role: 'viewer',
+    summary: 'How long each kind of part lives in this house, days',
+    response: z.array(slotLives),
+  }),
+
+  makePlan: at('makePlan', 'post', '/plans', {
+    role: 'mechanic',
+    summary: 'Keep a change worked out on the bench, to be done',
+    body: planBody,
+    response: plan,
+  }),
+  doPlan: at('doPlan', 'post', '/plans/{id}/done', {
+    role: 'mechanic',
+    summary: 'It was done: recorded as work or as parts fitted, by what it was',
+    params: byId,
+    body: z.strictObject({ workId: id, doneAt: instant, note: z.string().max(400).default('') }),
+    response: plan,
+  }),
+  dropPlan: at('dropPlan', 'post', '/plans/{id}/drop', {
+    role: 'mechanic',
+    summary: 'It will not be done; the plan and why stay',
+    params: byId,
+    body: z.strictObject({ why }),
+    response: plan,
+  }),
+  plans: at('plans', 'get', '/plans', {
+    role: 'viewer',
+    summary: 'Plans of the house that were done, newest first: predicted and measured',
+    response: z.array(planOfHouse),
   }),
 
   saveStop: at('saveStop', 'post', '/stops', {

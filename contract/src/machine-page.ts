@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import { id, instant } from './common.ts'
+import { finding } from './finding.ts'
+import { fittedPart } from './fitted.ts'
 import { judgement } from './judgement.ts'
+import { plan } from './plan.ts'
 import { area, machine, motor, site, unit } from './register.ts'
 import { stop, work } from './stop.ts'
 
@@ -18,11 +21,19 @@ export const machinePage = z
     motor: motor.nullable(),
     pastMotors: z.array(motor),
     sisters: z.array(sisterLoad),
+    /** Loads of other machines with the same plate power, supply and kind of unit; at most 60. */
+    peers: z.array(sisterLoad),
     siblings: z.array(z.object({ id, unitTag: z.string(), tag: z.string() })),
     /** Newest first; superseded ones carry the id of what replaced them. At most 400. */
     stops: z.array(stop),
     moreStops: z.int(),
     work: z.array(work),
+    /** Everything fitted besides motors, and what was; oldest first. */
+    parts: z.array(fittedPart),
+    /** Changes worked out on the bench, newest first. */
+    plans: z.array(plan),
+    /** What was found here: the worst that is open first, what is closed last. */
+    findings: z.array(finding).default([]),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

@@ -1,8 +1,13 @@
 import { z } from 'zod'
+import { findingBody, findingStepBody } from './finding.ts'
+import { areaPlan, planPictureBody } from './area-plan.ts'
 import { id, instant, role, text } from './common.ts'
+import { partBody } from './fitted.ts'
+import { planBody } from './plan.ts'
 import { areaBody, machineBody, motorBody, siteBody, unitBody } from './register.ts'
 import { houseRules } from './rules.ts'
-import { gatePass } from './judgement.ts'
+import { gatePass, level } from './judgement.ts'
+import { closing, day, dueTask, pictureBody, recurrence, roundEventBody, routePlan, walker } from './round.ts'
 import { answers, reading, stopState, workBody } from './stop.ts'
 
 /** A stop in a file: as it was recorded, with who took it. */
@@ -29,6 +34,48 @@ export const fileMotor = motorBody.extend({
   fittedBy: z.string().max(60),
 })
 
+export const filePart = partBody.extend({
+  machineId: id,
+  removedAt: instant.nullable(),
+  removedWhy: text(400),
+  fittedBy: z.string().max(60),
+})
+
+export const filePlan = planBody.extend({
+  by: z.string().max(60),
+  doneAt: instant.nullable(),
+  droppedAt: instant.nullable(),
+  droppedWhy: text(400),
+})
+
+/** A round with its stops, as it was planned and closed. */
+export const fileRound = z.strictObject({
+  id,
+  name: z.string().min(1).max(80),
+  day,
+  siteIds: z.array(id),
+  people: z.array(walker),
+  heat: z.strictObject({ from: z.int(), to: z.int() }).nullable(),
+  storm: z.int().nullable(),
+  recurs: recurrence.nullable(),
+  note: text(1000),
+  stops: z.array(
+    z.strictObject({
+      machineId: id,
+      tasks: z.array(dueTask),
+      minutes: z.number(),
+      learnt: z.int(),
+      levelBefore: level.nullable(),
+      added: z.boolean(),
+    }),
+  ),
+  plan: routePlan,
+  madeBy: z.string().max(60),
+  madeAt: instant,
+  closing: closing.nullable(),
+})
+export type FileRound = z.infer<typeof fileRound>
+
 /** The whole organisation as one file: everything but passwords. */
 export const organisationFile = z
   .strictObject({
@@ -39,12 +86,20 @@ export const organisationFile = z
     rules: houseRules,
     people: z.array(z.strictObject({ id, login: z.string().max(40), name: z.string().max(60), role })),
     sites: z.array(siteBody),
-    areas: z.array(areaBody),
+    areas: z.array(areaBody.extend({ plan: areaPlan.optional() })),
+    planPictures: z.array(planPictureBody.extend({ areaId: id, by: z.string().max(60) })).default([]),
     units: z.array(unitBody),
     machines: z.array(machineBody.extend({ retiredAt: instant.nullable() })),
     motors: z.array(fileMotor),
-    work: z.array(workBody.extend({ by: z.string().max(60) })),
+    parts: z.array(filePart).default([]),
+    work: z.array(workBody.safeExtend({ by: z.string().max(60) })),
+    plans: z.array(filePlan).default([]),
     stops: z.array(fileStop),
+    rounds: z.array(fileRound).default([]),
+    roundEvents: z.array(roundEventBody.safeExtend({ by: z.string().max(60) })).default([]),
+    findings: z.array(findingBody.extend({ by: z.string().max(60) })).default([]),
+    findingSteps: z.array(findingStepBody.safeExtend({ by: z.string().max(60) })).default([]),
+    pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
   })
   .meta({ id: 'OrganisationFile' })
 export type OrganisationFile = z.infer<typeof organisationFile>

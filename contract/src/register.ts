@@ -1,9 +1,11 @@
 import type { Controls } from '@motor-round/core/judge'
 import { z } from 'zod'
+import { care } from './area-plan.ts'
 import { id, instant, line, text, version } from './common.ts'
+import { driveLayout } from './fitted.ts'
+import { areaKind, unitKinds } from './kinds.ts'
 import { plate, unitPlate } from './plate.ts'
 
-export const unitKinds = ['RTU', 'AHU', 'MAU', 'EF', 'FCU', 'condenser', 'other'] as const
 const tag = line(24).min(1)
 const name = line(80).min(1)
 const zone = line(60).refine((z) => {
@@ -17,7 +19,7 @@ const zone = line(60).refine((z) => {
 
 export const siteBody = z.strictObject({ id, name, zone })
 export const site = siteBody.extend({ version }).meta({ id: 'Site' })
-export const areaBody = z.strictObject({ id, siteId: id, name, kind: z.enum(['roof', 'room']) })
+export const areaBody = z.strictObject({ id, siteId: id, name, kind: areaKind })
 export const area = areaBody.extend({ version }).meta({ id: 'Area' })
 export const unitBody = z.strictObject({
   id,
@@ -25,8 +27,10 @@ export const unitBody = z.strictObject({
   tag,
   kind: z.enum(unitKinds),
   modelLine: line(60).default(''),
+  /** Left out of an edit it stays as it is. */
+  care: care.optional(),
 })
-export const unit = unitBody.extend({ siteId: id, version }).meta({ id: 'Unit' })
+export const unit = unitBody.extend({ siteId: id, version, care }).meta({ id: 'Unit' })
 
 const amperes = z.number().positive().max(10000)
 const somevolts = z.number().positive().max(50000)
@@ -69,10 +73,11 @@ export const machineBody = z.strictObject({
   hasSister: z.boolean(),
   /** Left out of an edit they stay as they are. */
   controls: controls.optional(),
+  layout: driveLayout.optional(),
   unitPlate: unitPlate.nullable(),
 })
 export const machine = machineBody
-  .extend({ controls, siteId: id, version, retiredAt: instant.nullable() })
+  .extend({ controls, layout: driveLayout, siteId: id, version, retiredAt: instant.nullable() })
   .meta({ id: 'Machine' })
 export type Machine = z.infer<typeof machine>
 
@@ -101,3 +106,7 @@ export const edit = <T extends z.ZodRawShape>(body: z.ZodObject<T>) => body.exte
 export type Site = z.infer<typeof site>
 export type Area = z.infer<typeof area>
 export type Unit = z.infer<typeof unit>
+
+/** Every site with its areas and units. */
+export const places = z.object({ sites: z.array(site), areas: z.array(area), units: z.array(unit) })
+export type Places = z.infer<typeof places>

@@ -25,6 +25,9 @@ export const houseRules = z
       .default(defaultHouseRules.insulation),
     insulationSystem: z.enum(['thermosetting', 'thermoplastic']).default(defaultHouseRules.insulationSystem),
     capacitor: z.enum(['new with the motor', 'keep if it measures']).default(defaultHouseRules.capacitor),
+    beltTension: z
+      .enum(['deflection and force', 'half an inch', 'span note', 'firm by hand'])
+      .default(defaultHouseRules.beltTension),
     temperature: z.enum(['F', 'C']).default(defaultHouseRules.temperature),
     limits: z.partialRecord(z.enum(limitIds), z.number()),
   })
@@ -60,6 +63,7 @@ export const rulesEffect = z.object({
     }),
   ),
 })
+export type RulesInForce = z.infer<typeof rulesInForce>
 export const rulesInForce = z.object({
   rules: houseRules,
   version,

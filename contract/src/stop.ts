@@ -134,12 +134,20 @@ export const stop = z
 export type StopRecord = z.infer<typeof stop>
 
 const workKind = z.enum(workKinds.map((k) => k.id))
-export const workBody = z.strictObject({
-  id,
-  machineId: id,
-  doneAt: instant,
-  kind: workKind,
-  note: text(400).default(''),
-})
-export const work = workBody.extend({ by: z.string() }).meta({ id: 'Work' })
+const turns = z.number().min(0).max(12)
+export const workBody = z
+  .strictObject({
+    id,
+    machineId: id,
+    doneAt: instant,
+    kind: workKind,
+    note: text(400).default(''),
+    /** Of the motor sheave, before and after; only where it was turned. */
+    turns: z.strictObject({ before: turns.nullable(), after: turns }).optional(),
+  })
+  .superRefine((w, ctx) => {
+    if (w.turns && w.kind !== 'sheave-turned')
+      ctx.addIssue({ code: 'custom', path: ['turns'], message: 'only where the motor sheave was turned' })
+  })
+export const work = workBody.safeExtend({ by: z.string() }).meta({ id: 'Work' })
 export type WorkRecord = z.infer<typeof work>

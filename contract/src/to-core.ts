@@ -1,6 +1,8 @@
+import { unknownLayout, workOfSlot, type FittedPart } from '@motor-round/core/fitted'
 import { standingStop, type JudgeInput, type Sister } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import type { Stop, WorkDone } from '@motor-round/core/trend'
+import type { PartRecord } from './fitted.ts'
 import type { SisterLoad } from './machine-page.ts'
 import type { Machine, Motor } from './register.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
@@ -23,10 +25,17 @@ export function coreStop(s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readi
 }
 const turned = new WeakMap<object, Stop>()
 
-export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note'>): WorkDone => ({
+export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note' | 'turns'>): WorkDone => ({
   at: Date.parse(w.doneAt),
   kind: w.kind,
   note: w.note,
+  ...(w.turns ? { turns: w.turns } : {}),
+})
+
+export const corePart = (p: Pick<PartRecord, 'part' | 'fittedAt' | 'removedAt'>): FittedPart => ({
+  ...p.part,
+  fittedAt: Date.parse(p.fittedAt),
+  removedAt: p.removedAt === null ? null : Date.parse(p.removedAt),
 })
 
 const asSister = (s: SisterLoad): Sister => ({ tag: s.tag, load: s.load, at: Date.parse(s.at) })
@@ -35,21 +44,35 @@ interface Known {
   readonly machine: Pick<
     Machine,
     'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'drive' | 'controls' | 'unitPlate'
-  >
+  > & { readonly layout?: Machine['layout'] | undefined }
   readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'removedAt'>[]
   readonly work: readonly WorkRecord[]
   readonly stops: readonly StopRecord[]
+  readonly parts?: readonly PartRecord[] | undefined
   readonly rules: HouseRules
   readonly sisters: readonly SisterLoad[]
+  readonly peers?: readonly SisterLoad[] | undefined
 }
 
-/** All work, each motor's fitting but the first among it. */
-function workOf(known: Pick<Known, 'work' | 'motors'>): WorkDone[] {
+/** What was put into a slot after something else was in it; what went in first began the book, not an epoch. */
+function changesOfParts(parts: readonly PartRecord[]): WorkDone[] {
+  const first = new Map<string, number>()
+  for (const p of parts) {
+    const at = Date.parse(p.fittedAt)
+    first.set(p.part.slot, Math.min(first.get(p.part.slot) ?? Infinity, at))
+  }
+  return parts
+    .filter((p) => Date.parse(p.fittedAt) !== first.get(p.part.slot))
+    .map((p): WorkDone => ({ at: Date.parse(p.fittedAt), kind: workOfSlot[p.part.slot], note: p.why }))
+}
+
+/** All work, and each fitting of a motor or a part but the first in its slot. */
+export function workOf(known: Pick<Known, 'work' | 'motors' | 'parts'>): WorkDone[] {
   const earliest = Math.min(...known.motors.map((m) => Date.parse(m.fittedAt)))
   const fittings = known.motors
     .filter((m) => Date.parse(m.fittedAt) !== earliest)
     .map((m): WorkDone => ({ at: Date.parse(m.fittedAt), kind: 'motor-replaced', note: '' }))
-  return [...known.work.map(coreWork), ...fittings]
+  return [...known.work.map(coreWork), ...fittings, ...changesOfParts(known.parts ?? [])]
 }
 
 /**
@@ -72,10 +95,13 @@ export function judgeInput(known: Known, stop: Stop): JudgeInput {
     work: workOf(known),
     rules: known.rules,
     sisters: known.sisters.map(asSister),
+    peers: known.peers?.map((p) => p.load),
+    parts: (known.parts ?? []).map(corePart),
+    layout: known.machine.layout ?? unknownLayout,
   }
 }
 
 /** What speaks for a machine now: its newest stop that holds, with what lasts of the earlier ones. */
-export function standing(known: Pick<Known, 'stops' | 'work' | 'motors'>): Stop | null {
+export function standing(known: Pick<Known, 'stops' | 'work' | 'motors' | 'parts'>): Stop | null {
   return standingStop(known.stops.filter((s) => s.supersededBy === null).map(coreStop), workOf(known))
 }

@@ -10,6 +10,10 @@ import {
   type Reading,
 } from '@motor-round/core/quantity'
 import type { Answers } from '@motor-round/core/trend'
+import { tensionAsked } from '@motor-round/core/fitted'
+import { convert } from '@motor-round/core/quantity'
+import { deflectionForces, deflectionOf, pitchAtTurns } from '@motor-round/core/drivetrain'
+import type { DriveTrain } from './drive-train.ts'
 import type { Life } from './machine-life.ts'
 import type { MachineSpec } from './places.ts'
 
@@ -128,6 +132,62 @@ export function deadTestAt(
       reading('test_volts', 'insulation', 500),
       ...terminalPositions.map((p) => reading('megohms', p, rounded(whole * random.between(1, 1.12), 2))),
     ],
-    answers: { ...answers, 'insulation.place': 'motor', 'ohms.place': 'motor' },
+    answers: { ...answers, lugs: 'tight', wires: 'whole', 'insulation.place': 'motor', 'ohms.place': 'motor' },
+  }
+}
+
+const seenSound: Answers = {
+  'belt.wear': 'sound',
+  'belt.tension': 'right',
+  'belt.grooves': 'sharp',
+  'bearing.de': 'quiet',
+  'bearing.ode': 'quiet',
+  'wheel.blades': 'whole',
+  'wheel.screws': 'tight',
+  'wheel.dirt': 'clean',
+}
+
+/** What was seen and measured of belts, sheaves and wheel while it was proven dead; null without that proof. */
+export function driveTestAt(
+  life: Life,
+  drive: DriveTrain,
+  daysAgo: number,
+  dead: { readonly answers: Answers } | null,
+  random: Random,
+): { readings: Reading[]; answers: Answers } | null {
+  if (!dead) return null
+  const { sheave, driven, layout } = drive
+  const driver = sheave.type === 'fixed' ? sheave.pitch : pitchAtTurns(sheave, life.turnsAt(daysAgo))
+  const hp = life.spec.size * (life.service === 400 ? 1000 : 745.7)
+  const stands = {
+    driver,
+    driven: driven.pitch,
+    adjustable: null,
+    section: driven.section,
+    belts: driven.grooves,
+    beltLength: null,
+    centre: layout.centre,
+    takeUp: null,
+  }
+  const asked = tensionAsked(stands, hp, life.service === 400 ? 1450 : 1755)
+  if (!asked) return null
+  const tight = life.story === 'belts-drum' ? 2.6 : 1.1
+  const { least } = deflectionForces(asked.used * tight * (1 + 0.05 * random.normal()), asked.stiffness)
+  const inch = (mm: number) => Number(convert(Math.max(0, mm), 'mm', 'in').toFixed(2))
+  const askew = life.story === 'sheave-askew' ? 3.4 : 0.4
+  return {
+    readings: [
+      {
+        quantity: 'belt_press',
+        position: 'span',
+        value: Number(convert(deflectionOf(asked.span), 'm', 'in').toFixed(2)),
+      },
+      { quantity: 'belt_force', position: 'span', value: Number(convert(least, 'N', 'lbf').toFixed(1)) },
+      { quantity: 'sheave_gap', position: 'motor-near', value: 0 },
+      { quantity: 'sheave_gap', position: 'motor-far', value: inch(askew * random.between(0.8, 1)) },
+      { quantity: 'sheave_gap', position: 'fan-near', value: inch(0.3 * random.between(0, 1)) },
+      { quantity: 'sheave_gap', position: 'fan-far', value: 0 },
+    ],
+    answers: life.story === 'wheel-dirty' ? { ...seenSound, 'wheel.dirt': 'caked' } : seenSound,
   }
 }

@@ -5,6 +5,7 @@ import {
   organisationFile,
   standing,
   type Motor,
+  type PartRecord,
   type StopRecord,
 } from '@motor-round/contract'
 import { judge, rank } from '@motor-round/core/judge'
@@ -29,6 +30,7 @@ function judged(machine: (typeof file.machines)[number]) {
   const known = {
     machine: { ...machine, controls: controls.parse(machine.controls) },
     motors,
+    parts: file.parts.filter((p) => p.machineId === machine.id).map((p): PartRecord => ({ ...p, version: 1 })),
     work,
     stops,
     rules: defaultHouseRules,

@@ -2,6 +2,7 @@ export interface Running {
   /** Address without a slash at the end. */
   base: string
   end: () => Promise<void>
+  kill: () => Promise<void>
 }
 export declare function builtServer(options: {
   url: string

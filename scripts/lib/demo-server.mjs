@@ -13,7 +13,7 @@ export const fixedNow = '2026-11-25T09:00:00Z'
 /**
  * The built server over a database, loaded with the demo when that is empty.
  * @param {{url: string, port?: number, env?: Record<string, string>}} options
- * @returns {Promise<{base: string, end: () => Promise<void>}>}
+ * @returns {Promise<{base: string, end: () => Promise<void>, kill: () => Promise<void>}>} `kill` leaves it no time for anything
  */
 export async function builtServer({ url, port, env = {} }) {
   const use = port ?? (await anyPort())
@@ -30,17 +30,19 @@ export async function builtServer({ url, port, env = {} }) {
     },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
-  const end = async () => {
+  const endBy = async (signal) => {
     if (server.exitCode !== null || server.signalCode !== null) return
     const gone = new Promise((r) => server.once('exit', r))
-    server.kill('SIGTERM')
+    server.kill(signal)
     await gone
   }
+  const end = () => endBy('SIGTERM')
+  const kill = () => endBy('SIGKILL')
   await new Promise((done, fail) => {
     server.stdout.once('data', done)
     server.once('exit', () => fail(new Error('the server did not start')))
   })
-  return { base: `http://127.0.0.1:${use}`, end }
+  return { base: `http://127.0.0.1:${use}`, end, kill }
 }
 
 /** A copy of a database nobody is connected to, beside it: its URL. */

@@ -20,6 +20,8 @@ describe('settings', () => {
     [{ METER_PACE: '0' }, 'METER_PACE'],
     [{ LOG_LEVEL: 'loud' }, 'LOG_LEVEL'],
     [{ DATABASE_URL: '' }, 'DATABASE_URL'],
+    [{ TLS_CERT: '/c.pem' }, 'TLS_KEY'],
+    [{ TLS_KEY: '/k.pem' }, 'TLS_CERT'],
   ])('%j is refused in one line that names %s', (wrong, name) => {
     expect(() => readConfig({ ...env, ...wrong })).toThrow(new RegExp(`^setting ${name}: `))
   })

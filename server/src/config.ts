@@ -14,6 +14,9 @@ const schema = z.object({
   CHECK_ANSWERS: z.enum(['yes', 'no']).default('no'),
   /** How many times faster than life the simulated meters run: for tests and practice. */
   METER_PACE: z.coerce.number().min(1).max(20).default(1),
+  /** Files of a certificate and its key: then the server speaks https itself. Phones need https to work without a signal. */
+  TLS_CERT: z.string().min(1).optional(),
+  TLS_KEY: z.string().min(1).optional(),
   TRUST_PROXY: z.coerce.number().int().min(0).max(5).default(0),
 })
 
@@ -26,5 +29,8 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     const first = parsed.error.issues[0]
     throw new Error(`setting ${first?.path.join('.') ?? ''}: ${first?.message ?? 'not valid'}`)
   }
+  const { TLS_CERT, TLS_KEY } = parsed.data
+  if ((TLS_CERT === undefined) !== (TLS_KEY === undefined))
+    throw new Error(`setting ${TLS_CERT === undefined ? 'TLS_CERT' : 'TLS_KEY'}: certificate and key go together`)
   return parsed.data
 }

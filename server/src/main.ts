@@ -5,6 +5,8 @@ import { readConfig } from './config.ts'
 import { migrateUp, openDb, openPool } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
+import { serverFor } from './http/listen.ts'
+import { deafen } from './rounds/live.ts'
 import { serveSimulatedMeters } from './meters/simulated.ts'
 import { sessions } from './auth/session.ts'
 import { demoSignIns, firstLead, loadDemo } from './seed.ts'
@@ -32,19 +34,22 @@ async function run(): Promise<void> {
   const link = await firstLead(deps)
   await sweepImports(deps)
   const app = createApp(deps)
-  const server = app.listen(config.PORT, config.HOST, (error?: Error) => {
-    if (error)
-      end(
-        (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
-          ? `Port ${config.PORT} is taken; choose another with PORT=…`
-          : error.message,
-      )
+  const server = serverFor(config, app)
+  server.once('error', (error) =>
+    end(
+      (error as NodeJS.ErrnoException).code === 'EADDRINUSE'
+        ? `Port ${config.PORT} is taken; choose another with PORT=…`
+        : error.message,
+    ),
+  )
+  server.listen(config.PORT, config.HOST, () => {
     process.stdout.write(`${JSON.stringify({ ready: true, port: config.PORT, firstLead: link, demo })}\n`)
   })
   const endMeters = serveSimulatedMeters(server, deps, sessions(deps))
   server.requestTimeout = 0 // a file of a gigabyte over a slow line takes its time
   const stop = () => {
     endMeters()
+    void deafen(pool)
     server.close(() => void pool.end().then(() => process.exit(0)))
     server.closeIdleConnections()
     setTimeout(() => process.exit(0), 5000).unref()

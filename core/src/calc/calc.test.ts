@@ -227,3 +227,89 @@ describe('drive train, air and vibration', () => {
     expect(findCalculator('fan-assembly')?.curve(example)?.lines[0]?.points).toHaveLength(17)
   })
 })
+
+describe('the calculators of belts, bearings, air and motion agree with the worked examples', () => {
+  it('a traverse (check values E14.5: 1511 ft/min and 3778 cfm in standard air)', () => {
+    // At 70 °F by the sea dry air is 0.998 of standard: speeds are a thousandth higher.
+    const r = result('traverse', { points: [0.12, 0.15, 0.18, 0.16, 0.14, 0.11], area: 2.5 })
+    near(r['speed'] as number, 1511 / Math.sqrt(0.998), 1e-3)
+    near(r['flow'] as number, 3778 / Math.sqrt(0.998), 1e-3)
+    // E14.6: at 5280 ft and 70 °F the density is 0.8217 of standard.
+    near(
+      result('traverse', { points: [0.1, 0.1, 0.1, 0.1, 0.1, 0.1], area: 1, height: 5280 })['density'] as number,
+      0.8217,
+      2e-3,
+    )
+  })
+  it('air from amps: the power of the circuit, by an efficiency, over the pressure', () => {
+    const r = result('air-from-amps', {
+      amps: 11,
+      volts: 472,
+      hp: 10,
+      plateVolts: 460,
+      plateAmps: 12.8,
+      plateRpm: 1755,
+      pressure: 2.4,
+    })
+    // Air hp = Q p/6356 (check values, topic 10): 0.6 of the shaft's.
+    near(((r['flow'] as number) * 2.4) / 6356, 0.6 * (r['power'] as number), 2e-3)
+    expect(r['power'] as number).toBeGreaterThan(7)
+    expect(r['power'] as number).toBeLessThan(9)
+    expect(r['least'] as number).toBeLessThan(0.72 * (r['flow'] as number))
+  })
+  it('outside air by temperatures (E14.7: a quarter)', () => {
+    near(result('outside-air', { back: 74, outside: 42, mixed: 66, flow: 4000 })['outsideFlow'] as number, 1000, 1e-9)
+    expect(result('outside-air', { back: 74, outside: 70, mixed: 72 })).toEqual({ share: null, outsideFlow: null })
+  })
+  it('what pressure and amps say (common practice)', () => {
+    const says = (wheel: string, pressure: number, amps: number) =>
+      result('air-path', { wheel, pressureWas: 1.5, pressure, ampsWas: 11, amps })['says']
+    expect(says('forward-curved', 1.9, 9)).toBe('something shuts the air off')
+    expect(says('backward-inclined', 1.9, 11)).toBe('something shuts the air off')
+    expect(says('propeller', 1.9, 12.5)).toBe('something shuts the air off')
+    expect(says('forward-curved', 1.9, 12.5)).toBe('the fan runs faster')
+  })
+  it('two bearings on one shaft: the equilibrium by hand, and 10/9 (E11.7)', () => {
+    const r = result('shaft-bearings', { pull: 300, overhang: 3, apart: 24, weight: 100, rpm: 800, capacity: 4400 })
+    near(r['driveEnd'] as number, 300 * (1 + 3 / 24) + 50, 1e-6)
+    near(r['otherEnd'] as number, (300 * 3) / 24 + 50, 1e-6)
+    expect(r['bothHours'] as number).toBeLessThan(r['driveHours'] as number)
+  })
+  it('slip from two speeds, and the sheave for a third', () => {
+    // 1755 · 4.2/9.4 is 784.1 rpm (E9.1): 770 is 1.8 % less.
+    const r = result('belt-slip', { motorRpm: 1755, fanRpm: 770, driver: 4.2, driven: 9.4, wanted: 784.1 })
+    near(r['slip'] as number, 1 - 770 / 784.15, 1e-3)
+    expect(r['says']).toBe('creep, as it should be')
+    near(r['sheave'] as number, 4.2 / 0.99, 1e-3)
+    expect(result('belt-slip', { motorRpm: 1755, fanRpm: 700, driver: 4.2, driven: 9.4 })['says']).toMatch(/it slips/)
+    expect(result('belt-slip', { motorRpm: 1755, fanRpm: 820, driver: 4.2, driven: 9.4 })['says']).toMatch(/wrong/)
+  })
+  it('unbalance a wheel may keep (E12.4: 2533 g·mm, 25.07 N)', () => {
+    const r = result('permissible-unbalance', { category: 'BV-3', mass: 40, rpm: 950, radius: 200 })
+    near(r['total'] as number, 2533, 1e-3)
+    near(r['clip'] as number, 12.66, 1e-3)
+    near(r['force'] as number, 25.07, 1e-3)
+  })
+  it('a day’s dose (E13.6: NIOSH 252.5 %, OSHA 37.89 %, action level 78.68 %)', () => {
+    const r = result('noise-dose', { levels: [88, 93, 82], hours: [3, 2, 3] })
+    near(r['niosh'] as number, 2.525, 1e-3)
+    near(r['osha'] as number, 0.3789, 1e-3)
+    near(r['action'] as number, 0.7868, 1e-3)
+    near(r['average'] as number, 89.02, 1e-3)
+  })
+  it('a four-blade of less pitch stands in for a three-blade of more (common practice)', () => {
+    const r = result('blade-stand-in', {
+      oldDiameter: 22,
+      oldBlades: 3,
+      oldPitch: 27,
+      diameter: 22,
+      blades: 4,
+      pitch: 23,
+      load: 0.85,
+    })
+    expect(Math.abs((r['power'] as number) - 1)).toBeLessThan(0.1)
+    expect(r['may']).toBe('it may')
+    const wrong = { oldDiameter: 22, oldBlades: 3, oldPitch: 23, diameter: 24, blades: 4, pitch: 30, load: 0.9 }
+    expect(result('blade-stand-in', wrong)['may']).toBe('not: over the motor')
+  })
+})

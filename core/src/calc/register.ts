@@ -1,5 +1,7 @@
 import { adjustableSheaveCalc } from './adjustable-sheave.ts'
+import { airFromAmpsCalc } from './air-from-amps.ts'
 import { airFromHeatCalc } from './air-from-heat.ts'
+import { airPathCalc } from './air-path.ts'
 import { alignmentCalc } from './alignment.ts'
 import { allowedCurrentCalc } from './allowed-current.ts'
 import { ampsAtSpeedCalc } from './amps-at-speed.ts'
@@ -8,7 +10,10 @@ import { bearingFrequenciesCalc } from './bearing-frequencies.ts'
 import { bearingLifeCalc } from './bearing-life.ts'
 import { beltLengthCalc } from './belt-length.ts'
 import { beltNoteCalc } from './belt-note.ts'
+import { beltPowerCalc } from './belt-power.ts'
+import { beltSlipCalc } from './belt-slip.ts'
 import { beltTensionCalc } from './belt-tension.ts'
+import { bladeStandInCalc } from './blade-stand-in.ts'
 import { branchCalc } from './branch-protection.ts'
 import { buildingAirCalc } from './building-air.ts'
 import type { Calculator } from './calculator.ts'
@@ -30,15 +35,20 @@ import { slipCalc } from './load-from-slip.ts'
 import { lockedRotorCalc } from './locked-rotor.ts'
 import { motorAtLoadCalc } from './motor-at-load.ts'
 import { nameFrequencyCalc } from './name-frequency.ts'
+import { noiseDoseCalc } from './noise-dose.ts'
+import { outsideAirCalc } from './outside-air.ts'
 import { overloadCalc } from './overload-setting.ts'
 import { percentOfPlateCalc } from './percent-of-plate.ts'
+import { permissibleUnbalanceCalc } from './permissible-unbalance.ts'
 import { polarisationCalc } from './polarisation.ts'
 import { pscLeadsCalc } from './psc-leads.ts'
 import { residualOfLeaksCalc } from './residual-of-leaks.ts'
+import { shaftBearingsCalc } from './shaft-bearings.ts'
 import { singlePhasingCalc } from './single-phasing.ts'
 import { soundCalc } from './sound.ts'
 import { supplyExplainsCalc } from './supply-explains.ts'
 import { transformerCalc } from './transformer-ratio.ts'
+import { traverseCalc } from './traverse.ts'
 import { unitConversionCalc } from './unit-conversion.ts'
 import { voltageUnbalanceCalc } from './voltage-unbalance.ts'
 import { windingOhmsCalc } from './winding-ohms.ts'
@@ -73,22 +83,32 @@ export const calculators: readonly Calculator[] = [
   residualOfLeaksCalc,
   transformerCalc,
   fanSpeedCalc,
+  beltPowerCalc,
+  beltSlipCalc,
   adjustableSheaveCalc,
   beltLengthCalc,
   beltTensionCalc,
   beltNoteCalc,
   alignmentCalc,
   bearingLifeCalc,
+  shaftBearingsCalc,
   greaseCalc,
   fanLawsCalc,
   fanAssemblyCalc,
+  airPathCalc,
   airFromHeatCalc,
+  airFromAmpsCalc,
+  traverseCalc,
+  outsideAirCalc,
+  bladeStandInCalc,
   buildingAirCalc,
   fanVibrationCalc,
   nameFrequencyCalc,
   bearingFrequenciesCalc,
   balanceCalc,
+  permissibleUnbalanceCalc,
   soundCalc,
+  noiseDoseCalc,
   unitConversionCalc,
 ]
 

@@ -10,6 +10,7 @@ import {
   arcOfContact,
   bearingMultiples,
   beltLength,
+  beltPower,
   beltSection,
   centreFromLength,
   deflectionForce,
@@ -31,6 +32,7 @@ import {
   pitchFromOutside,
   pitchLength,
   powerAtTension,
+  ratedSections,
   rimSpeed,
   rimSpeedLimit,
   settable,
@@ -289,4 +291,52 @@ describe('bearings', () => {
     near(m.outer + m.inner, 9)
     expect(() => bearingMultiples(9, 2, 1)).toThrow(/^ball/)
   })
+})
+
+describe('what a belt is good for', () => {
+  const inches = (v: number) => convert(v, 'in', 'mm')
+  const hp = (watts: number | null) => convert(watts ?? NaN, 'W', 'hp')
+  const at = (section: string, pitch: number, feet: number, inside: number, factor = 1) =>
+    hp(beltPower(section, inches(pitch), convert(feet, 'ft/min', 'm/s'), factor, pitchLength(section, inside)))
+  it('stands in the table at its corners, and between them in proportion', () => {
+    // Source: V-belt ratings of mechanical-design textbooks, from memory.
+    near(at('A', 3.4, 3000, 60), 1.57, 1e-4)
+    near(at('B', 5.4, 2000, 80), 2.62, 1e-4)
+    near(at('C', 12, 5000, 140), 11.1, 1e-4)
+    near(at('A', 3.6, 2500, 60), (1.31 + 1.57 + 1.55 + 1.92) / 4, 1e-4)
+    // Past its last row a larger sheave carries no more.
+    near(at('B', 14, 3000, 80), at('B', 7, 3000, 80), 1e-9)
+  })
+  it('gives the worked drive its three belts: 10 hp at 1750 rpm on 7.4 and 11 in, B112, by day and night', () => {
+    // Source: worked example of a mechanical-design textbook, from memory: 4.693 hp by the table, 4.87 hp allowed, 2.67 belts.
+    const speed = rimSpeed(convert(7.4, 'in', 'm'), 1750)
+    near(convert(speed, 'm/s', 'ft/min'), 3390, 1e-3)
+    const centre = centreFromLength(7.4, 11, 113.8)
+    const factor = arcFactor(arcOfContact(7.4, 11, centre))
+    const each = hp(beltPower('B', inches(7.4), speed, factor, pitchLength('B', 112)))
+    near(each, 4.87, 0.01)
+    expect(Math.ceil((10 * 1.3) / each)).toBe(3)
+  })
+  it('tells nothing of a sheave that is too small, a belt that is too fast, or a section nobody rated here', () => {
+    expect(beltPower('B', inches(3), 15, 1, inches(80))).toBeNull()
+    expect(beltPower('A', inches(4), 40, 1, inches(60))).toBeNull()
+    expect(beltPower('3V', inches(4), 15, 1, inches(60))).toBeNull()
+    expect(() => beltPower('A', 0, 15, 1, 1000)).toThrow(/^small/)
+  })
+  it('never carries less on a larger sheave, and a longer belt never less than a shorter', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ratedSections),
+        fc.double({ min: 150, max: 400, noNaN: true }),
+        fc.double({ min: 1, max: 1.5, noNaN: true }),
+        fc.double({ min: 1, max: 25, noNaN: true }),
+        (section, pitch, by, speed) => {
+          const power = (p: number, length: number) => beltPower(section, p, speed, 1, length)
+          const small = power(pitch, 1500)
+          if (small === null) return
+          expect(power(pitch * by, 1500) ?? 0).toBeGreaterThanOrEqual(small - 1e-9)
+          expect(power(pitch, 1500 * by) ?? 0).toBeGreaterThanOrEqual(small - 1e-9)
+        },
+      ),
+    ))
 })

@@ -3,6 +3,7 @@ import {
   comparable,
   loadPoint,
   usualRange,
+  workItBelongsTo,
   type LoadPoint,
   type Usual,
   type WorkKindId,
@@ -34,7 +35,9 @@ export function ampsHistory(input: JudgeInput): AmpsHistory {
       const p = loadPoint(s, reference)
       return p ? [{ ...p, like: comparable(s, stop) }] : []
     })
-  const breaks = input.work.filter((w) => breaksTrend(w.kind, 'amps')).sort((a, b) => a.at - b.at)
+  const breaks = input.work
+    .filter((w) => breaksTrend(w.kind, 'amps') && workItBelongsTo(w, input.work, 'amps') === w)
+    .sort((a, b) => a.at - b.at)
   const epochs = [null, ...breaks].map((start, i): AmpsEpoch => {
     const from = start?.at ?? null
     const to = breaks[i]?.at ?? null

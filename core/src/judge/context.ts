@@ -1,3 +1,4 @@
+import { driveAt, partAt, unknownLayout, type DriveStands, type FittedWheel } from '../fitted/index.ts'
 import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
 import { circuitOfPlate, type PlateCircuit } from '../machine/index.ts'
 import { allowedCurrent, plateHertz, type AllowedCurrent } from '../plate/index.ts'
@@ -18,6 +19,8 @@ import {
   loadPoint,
   meanVolts,
   median,
+  seasonOf,
+  stepChange,
   thin,
   usualRange,
   valueOf,
@@ -25,6 +28,8 @@ import {
   type Drift,
   type Epoch,
   type LoadPoint,
+  type Season,
+  type StepChange,
   type Stop,
   type Usual,
 } from '../trend/index.ts'
@@ -49,6 +54,13 @@ export interface Context extends JudgeInput {
   /** The usual range of comparable stops before this epoch began. */
   readonly before: Usual | null
   readonly drift: Drift
+  /** The yearly swing of this epoch's amps; null where there is none beyond chance. */
+  readonly season: Season | null
+  /** A step within this epoch that no work explains; null without one. */
+  readonly step: StepChange | null
+  /** Belt drive and wheel as the book has them at this stop; null where it does not. */
+  readonly drive: DriveStands | null
+  readonly wheel: FittedWheel | null
   readonly limit: (id: LimitId) => LimitInForce
   /** Hertz of the supply; a drive's output is `hz`. */
   readonly supplyHz: number
@@ -113,8 +125,14 @@ export function contextOf(input: JudgeInput): Context {
     machine.serviceVolts === 400 || machine.serviceVolts === 230 ? 50 : (plateHertz(motor?.plate.hz)[0] ?? 60)
   const find = (quantity: QuantityCode, position: string) =>
     stop.readings.find((r) => r.quantity === quantity && r.position === position)
+  const parts = input.parts ?? []
   const since = stop.at - limitInForce('trend-window', rules).value * dayMs
   const fitted = [...past.filter((p) => p.at >= since), ...whole]
+  const asPoint = (p: LoadPoint) => ({ at: p.at, value: p.normal })
+  // A swing shows over more than a year: all of the epoch tells it, whatever the window of the trend.
+  const season = seasonOf([...past, ...whole].map(asPoint))
+  // What the weather does to a fan of outside air is neither drift nor step.
+  const still = fitted.map(asPoint).map((p) => (season ? { at: p.at, value: season.without(p.at, p.value) } : p))
   return {
     ...input,
     allowed,
@@ -129,11 +147,11 @@ export function contextOf(input: JudgeInput): Context {
     past,
     usual: usualRange(past.map((p) => p.normal)),
     before: usualRange(earlier.map((p) => p.normal)),
-    drift: drift(
-      fitted.map((p) => ({ at: p.at, value: p.normal })),
-      allowed?.amps ?? null,
-      (allowed?.amps ?? mean(fitted.map((p) => p.normal).concat(1))) * 0.01,
-    ),
+    drift: drift(still, allowed?.amps ?? null, (allowed?.amps ?? mean(fitted.map((p) => p.normal).concat(1))) * 0.01),
+    season,
+    step: stepChange(still, limitInForce('change-watch', rules).value),
+    drive: machine.drive === 'belt' ? driveAt(parts, input.work, input.layout ?? unknownLayout, stop.at) : null,
+    wheel: partAt(parts, 'wheel', stop.at),
     limit: (id) => limitInForce(id, rules),
     supplyHz,
     circuit:

@@ -1,5 +1,6 @@
 export { checks } from './checks/register.ts'
 export { ampsHistory, type AmpsEpoch, type AmpsHistory } from './amps-history.ts'
+export { contextOf, referenceVolts, type Context } from './context.ts'
 export { dueAt } from './due.ts'
 export type { FittedMotor, JudgeInput, MachineFacts, Sister } from './input.ts'
 export { judge, loadShare, type Judgement, type Rail } from './judgement.ts'

@@ -1,3 +1,4 @@
+import type { DriveLayout, FittedPart } from '../fitted/index.ts'
 import type { HouseRules } from '../limits/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
 import type { Stop, WorkDone } from '../trend/index.ts'
@@ -39,4 +40,9 @@ export interface JudgeInput {
   readonly rules: HouseRules
   /** Undefined where nothing is known of any. */
   readonly sisters?: readonly Sister[] | undefined
+  /** Loads of others of its kind, as shares of what each may draw; left out where nothing is known of any. */
+  readonly peers?: readonly number[] | undefined
+  /** What is and was fitted besides motors, and how the drive stands; left out, nothing of it is known. */
+  readonly parts?: readonly FittedPart[] | undefined
+  readonly layout?: DriveLayout | undefined
 }

@@ -260,6 +260,24 @@ describe('against the sister fan', () => {
   })
 })
 
+describe('among others of its kind', () => {
+  const said = (amps: number, peers?: readonly number[]) =>
+    judge({ ...inputOf(stopAt(0, [amps, amps, amps])), peers }).verdicts.find((v) => v.check === 'peers')
+  it('says where it lies, asks about one that is far off, and raises no level', () => {
+    expect(said(9.4, [0.7, 0.72, 0.74, 0.73, 0.71])?.because).toMatch(
+      /^73 % of what it may draw; 5 others of its kind carry 70 % to 74 %, half of them above 72 %\.$/,
+    )
+    const far = said(12.2, [0.7, 0.72, 0.74, 0.73, 0.71])
+    expect(far).toMatchObject({ level: 'ok', confidence: 'low' })
+    expect(far?.because).toContain('far above them')
+    expect(far?.next).toContain('Is its duty the same')
+  })
+  it('is not said among three, nor where none is known', () => {
+    expect(said(9.4, [0.7, 0.7, 0.7])).toBeUndefined()
+    expect(said(9.4)).toBeUndefined()
+  })
+})
+
 describe('the slip guard', () => {
   const r = (value: number, position = 'L1', quantity: 'amps' | 'volts_ll' = 'amps'): Reading => ({
     quantity,

@@ -48,8 +48,10 @@ export function slipGuard(
         asks: `${shown(reading)} is a tenth of what is ${told}. Is the decimal point in the wrong place?`,
       }
   }
+  // Only phases are read twice by mistake; two spots on a bearing may well shake alike.
+  const phases = ['current', 'voltage', 'resistance'].includes(quantity?.dimension ?? '')
   const twin = others.find(
-    (o) => o.quantity === reading.quantity && o.position !== reading.position && o.value === reading.value,
+    (o) => phases && o.quantity === reading.quantity && o.position !== reading.position && o.value === reading.value,
   )
   if (twin && reading.value > 0) {
     const own = past

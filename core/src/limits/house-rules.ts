@@ -8,6 +8,8 @@ export type InsulationSchool = 'random-wound 5' | 'kV plus 1' | 'form-wound 100'
 export type InsulationSystem = 'thermosetting' | 'thermoplastic'
 /** What becomes of a run capacitor when its motor is changed. */
 export type CapacitorPolicy = 'new with the motor' | 'keep if it measures'
+/** How belt tension is measured. */
+export type BeltTensionSchool = 'deflection and force' | 'half an inch' | 'span note' | 'firm by hand'
 /** The scale in which temperatures are read and shown. */
 export type TemperatureScale = 'F' | 'C'
 
@@ -19,6 +21,7 @@ export interface HouseRules {
   readonly insulation: InsulationSchool
   readonly insulationSystem: InsulationSystem
   readonly capacitor: CapacitorPolicy
+  readonly beltTension: BeltTensionSchool
   readonly temperature: TemperatureScale
   readonly limits: Readonly<Partial<Record<LimitId, number>>>
 }
@@ -29,6 +32,7 @@ export const defaultHouseRules: HouseRules = {
   insulation: 'random-wound 5',
   insulationSystem: 'thermosetting',
   capacitor: 'new with the motor',
+  beltTension: 'deflection and force',
   temperature: 'F',
   limits: {},
 }

@@ -1,5 +1,6 @@
 export {
   defaultHouseRules,
+  type BeltTensionSchool,
   type CapacitorPolicy,
   type HouseRules,
   type InsulationSchool,

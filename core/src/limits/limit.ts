@@ -10,7 +10,7 @@ export interface Limit {
   readonly id: string
   readonly title: string
   readonly value: number
-  readonly unit: 'ratio' | 'days' | 'count' | 'V' | 'A' | 'ohm' | 'Mohm' | 'degC' | 'inwg'
+  readonly unit: 'ratio' | 'days' | 'min' | 'count' | 'V' | 'A' | 'ohm' | 'Mohm' | 'degC' | 'inwg' | 'deg' | 'dB'
   readonly basis: Basis
   /** Null: fixed. Otherwise the bounds within which a lead may set the house's own value. */
   readonly house: { readonly min: number; readonly max: number } | null

@@ -1,3 +1,4 @@
+import { beltOvertight } from './belt-overtight.ts'
 import { busVolts } from './bus-volts.ts'
 import { capacitorHigh } from './capacitor-high.ts'
 import { capacitorLow } from './capacitor-low.ts'
@@ -7,11 +8,13 @@ import { contactDropFix } from './contact-drop-fix.ts'
 import { contactDropWatch } from './contact-drop-watch.ts'
 import { contactOhms } from './contact-ohms.ts'
 import { controlVolts } from './control-volts.ts'
+import { coolDown } from './cool-down.ts'
 import { creepRatio } from './creep-ratio.ts'
 import { currentUnbalanceFix } from './current-unbalance-fix.ts'
 import { currentUnbalanceStop } from './current-unbalance-stop.ts'
 import { currentUnbalanceWatch } from './current-unbalance-watch.ts'
 import { deadVolts } from './dead-volts.ts'
+import { driveWait } from './drive-wait.ts'
 import { farBelowPlate } from './far-below-plate.ts'
 import { filterDropFix } from './filter-drop-fix.ts'
 import { filterDropNone } from './filter-drop-none.ts'
@@ -26,6 +29,12 @@ import { insulationFallWatch } from './insulation-fall-watch.ts'
 import { insulationFormWound } from './insulation-form-wound.ts'
 import { insulationLamp } from './insulation-lamp.ts'
 import { insulationRandomWound } from './insulation-random-wound.ts'
+import { intervalBelts } from './interval-belts.ts'
+import { intervalFilters } from './interval-filters.ts'
+import { intervalInsulation } from './interval-insulation.ts'
+import { intervalStretch } from './interval-stretch.ts'
+import { intervalTerminals } from './interval-terminals.ts'
+import { intervalVibration } from './interval-vibration.ts'
 import type { Limit } from './limit.ts'
 import { loadExplained } from './load-explained.ts'
 import { lostLeg } from './lost-leg.ts'
@@ -36,6 +45,9 @@ import { polarisationClear } from './polarisation-clear.ts'
 import { proofVolts } from './proof-volts.ts'
 import { returnFix } from './return-fix.ts'
 import { returnWatch } from './return-watch.ts'
+import { settleRun } from './settle-run.ts'
+import { sheaveAskew } from './sheave-askew.ts'
+import { soundGrown } from './sound-grown.ts'
 import { surfaceHot } from './surface-hot.ts'
 import { transformerRatio } from './transformer-ratio.ts'
 import { trendHorizon } from './trend-horizon.ts'
@@ -73,6 +85,15 @@ export const limitRegister = {
   'trend-horizon': trendHorizon,
   'trend-window': trendWindow,
   'visit-interval': visitInterval,
+  'interval-belts': intervalBelts,
+  'interval-filters': intervalFilters,
+  'interval-insulation': intervalInsulation,
+  'interval-vibration': intervalVibration,
+  'interval-terminals': intervalTerminals,
+  'interval-stretch': intervalStretch,
+  'drive-wait': driveWait,
+  'cool-down': coolDown,
+  'settle-run': settleRun,
   'return-fix': returnFix,
   'return-watch': returnWatch,
   'insulation-random-wound': insulationRandomWound,
@@ -106,6 +127,9 @@ export const limitRegister = {
   'filter-drop-fix': filterDropFix,
   'filter-drop-none': filterDropNone,
   'vibration-grown': vibrationGrown,
+  'belt-overtight': beltOvertight,
+  'sheave-askew': sheaveAskew,
+  'sound-grown': soundGrown,
 } as const satisfies Record<string, Limit>
 
 export type LimitId = keyof typeof limitRegister

@@ -96,6 +96,29 @@ export const schools: readonly School[] = [
     fixed: 'The value always follows the plate of the motor that is in, never the old can.',
   }),
   school({
+    key: 'beltTension',
+    title: 'How belt tension is measured',
+    options: [
+      {
+        id: 'deflection and force',
+        holds: 'A 64th of the span, with the force that does it. Default: it knows span, power and belt.',
+        basis: practice('belt makers’ deflection method'),
+      },
+      {
+        id: 'span note',
+        holds: 'The note of the plucked span: the exact one, where a meter or microphone is at hand.',
+        basis: practice('T = 4 m t² f²'),
+      },
+      {
+        id: 'half an inch',
+        holds: 'Half an inch of play by thumb: right on one span, drum-tight or slack on others. It says which.',
+        basis: practice(),
+      },
+      { id: 'firm by hand', holds: 'Tight, not bouncing. Nothing to hold a reading against.', basis: practice() },
+    ],
+    fixed: 'Tension is set by the motor base, never by the sheave: the sheave sets the speed.',
+  }),
+  school({
     key: 'temperature',
     title: 'Temperatures are read and shown in',
     options: [

@@ -177,9 +177,70 @@ describe('the rig', () => {
       }
     }
   })
+  describe('with what stands between it and the supply', () => {
+    const even = { kind: 'three lines', lineVolts: [460, 460, 460] } as const
+    it('burnt contacts lose volts by Ohm, and the motor takes more amps on the pole that is left', () => {
+      const burnt = solveRig(rig({ supply: even, stage: { kind: 'contactor', ohms: [0.02, 1.2, 0.02] } }))
+      near(burnt.drop[1], 1.2 * burnt.motor.lineAmps[1], 1e-3)
+      expect(burnt.drop[1] / burnt.drop[0]).toBeGreaterThan(30)
+      expect(Math.max(...burnt.motor.lineAmps) / mean(burnt.motor.lineAmps)).toBeGreaterThan(1.05)
+      const sound = solveRig(rig({ supply: even, stage: { kind: 'contactor', ohms: [0, 0, 0] } }))
+      near(amps(sound), amps(healthy), 1e-4)
+    })
+    it('a transformer gives its ratio, pair by pair', () => {
+      const up = solveRig(
+        rig({
+          supply: { kind: 'three lines', lineVolts: [208, 208, 208] },
+          stage: { kind: 'transformer', ratio: [460 / 208, 460 / 208, 460 / 208] },
+        }),
+      )
+      near(amps(up), amps(healthy), 1e-4)
+      const one = solveRig(rig({ supply: even, stage: { kind: 'transformer', ratio: [1, 1.06, 1.06] } }))
+      expect(Math.max(...one.motor.lineAmps) / Math.min(...one.motor.lineAmps)).toBeGreaterThan(1.1)
+    })
+    it('a drive sets the speed by its hertz and holds back at its limit', () => {
+      const slow = solveRig(rig({ supply: even, stage: { kind: 'drive', hz: 48, limit: 30, dead: null } }))
+      near(slow.fanRpm / healthy.fanRpm, 0.8, 0.01)
+      expect(slow.holdsBack).toBe(false)
+      const held = solveRig(
+        rig({ supply: even, stage: { kind: 'drive', hz: 60, limit: 0.8 * amps(healthy), dead: null } }),
+      )
+      expect(held.holdsBack).toBe(true)
+      near(amps(held), 0.8 * amps(healthy), 0.005)
+      expect(held.hz).toBeLessThan(56)
+    })
+    it('a drive that lost a leg of its output single-phases the motor behind three sound lines', () => {
+      const dead = solveRig(rig({ supply: even, stage: { kind: 'drive', hz: 60, limit: 60, dead: 2 } }))
+      expect(dead.motor.lineAmps[2]).toBeLessThan(1e-6)
+      expect(dead.motor.lineAmps[0]).toBeGreaterThan(1.4 * amps(healthy))
+    })
+  })
+  it('with its sister off a fan moves more air alone, on more amps; the idle wheel spins backwards (common practice)', () => {
+    const both = solveRig(rig({}, { sister: 'running' }))
+    near(amps(both), amps(healthy), 1e-6)
+    const alone = solveRig(rig({}, { sister: 'off' }))
+    expect(amps(alone)).toBeGreaterThan(1.1 * amps(healthy))
+    expect(alone.flow).toBeGreaterThan(1.2 * healthy.flow)
+    expect(alone.sisterRpm).toBeLessThan(-50)
+    const shut = solveRig(rig({}, { sister: 'off, shut by its damper' }))
+    expect(shut.sisterRpm).toBe(0)
+    expect(shut.flow).toBeLessThan(alone.flow)
+    expect(shut.flow).toBeGreaterThan(healthy.flow)
+  })
+  it('a bigger wheel takes more, at most the fifth power of its size: the duct gives some of it back', () => {
+    const big = solveRig(rig({}, { otherWheel: 1.05 }))
+    expect(big.fanWatts / healthy.fanWatts).toBeGreaterThan(1.05 ** 2)
+    expect(big.fanWatts / healthy.fanWatts).toBeLessThan(1.05 ** 5)
+    expect(amps(big)).toBeGreaterThan(amps(healthy))
+  })
+  it('a winding that leaks sends its phase volts through what is left of the insulation', () =>
+    near(solveRig(rig({}, { leakage: 100 })).groundAmps, 460 / Math.sqrt(3) / 100, 0.01))
   it('names what cannot be', () => {
     expect(() => solveRig(rig({ belt: { driver: 0, driven: 9, carries: 1 } }))).toThrow(/^driver/)
     expect(() => solveRig(rig({}, { restriction: 0 }))).toThrow(/^restriction/)
     expect(() => solveRig(rig({}, { drag: -1 }))).toThrow(/^drag/)
+    expect(() => solveRig(rig({}, { leakage: -1 }))).toThrow(/^leakage/)
+    expect(() => solveRig(rig({ stage: { kind: 'transformer', ratio: [0, 1, 1] } }))).toThrow(/^ratio/)
+    expect(() => solveRig(rig({ stage: { kind: 'contactor', ohms: [-1, 0, 0] } }))).toThrow(/^ohms/)
   })
 })

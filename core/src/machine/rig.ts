@@ -1,7 +1,9 @@
 import { fanOnSystem, type Fan, type SystemCurve } from '../air/index.ts'
-import { requireMagnitude, requirePositive } from '../quantity/index.ts'
+import { mean, requireMagnitude, requirePositive, type ThreePhase } from '../quantity/index.ts'
 import type { MotorCircuit } from './circuit.ts'
 import { operate, type MotorSupply, type OperatingPoint } from './operate.ts'
+import { staged, type Stage, type Staged } from './stage.ts'
+import { backSpin, ductWithSister, type Sister } from './twin.ts'
 
 /** A belt between motor and fan: pitch diameters in one unit, and how much it can carry before it slips. */
 export interface RigBelt {
@@ -23,6 +25,12 @@ export interface RigFaults {
   readonly drag?: number
   /** No belt on it. */
   readonly beltOff?: boolean
+  /** Another wheel than it was built with: its diameter over the right one's. */
+  readonly otherWheel?: number
+  /** The sister fan on the same duct, where there is one. */
+  readonly sister?: Sister
+  /** Ohms of a winding to ground, where it has become wet or worn through. */
+  readonly leakage?: number
 }
 
 /** A fan assembly with all that makes its readings. Direct drive: no belt. */
@@ -30,12 +38,16 @@ export interface Rig {
   readonly circuit: MotorCircuit
   readonly supply: MotorSupply
   readonly hz: number
+  /** Contactor, transformer or drive between the two; left out, it hangs on the line. */
+  readonly stage?: Stage
   readonly belt: RigBelt | null
   readonly fan: Fan
   readonly system: SystemCurve
   /** Density of the air over standard. */
   readonly density: number
   readonly faults?: RigFaults
+  /** Left out, it is met running; from a standstill it may not get away. */
+  readonly from?: 'standstill'
 }
 
 /** What meters would read on a rig, and where its power goes. Watts, rpm, m³/s, pascals. */
@@ -49,6 +61,15 @@ export interface RigPoint {
   readonly dragWatts: number
   /** Share of the fan's speed lost by the belt. */
   readonly beltSlip: number
+  /** What the motor gets, and volts lost on each pole. */
+  readonly hz: number
+  readonly drop: ThreePhase
+  /** The drive holds back below its set hertz. */
+  readonly holdsBack: boolean
+  /** Amps that run off to ground. */
+  readonly groundAmps: number
+  /** Speed of the sister's wheel: below zero it spins backwards in this one's air. */
+  readonly sisterRpm: number
 }
 
 /** Bending and windage of a V-belt. @source common practice: belts give 93 to 98 % on */
@@ -68,33 +89,28 @@ function wornFan(fan: Fan, f: RigFaults): Fan {
   const w = f.wheel ?? 1
   requirePositive('wheel', w)
   const back = f.backward ? backwardShare : { flow: 1, pressure: 1, power: 1 }
+  const size = f.otherWheel ?? 1
+  requirePositive('otherWheel', size)
   return {
     ...fan,
-    flow: fan.flow * w * back.flow,
-    pressure: fan.pressure * w * back.pressure,
-    power: fan.power * w * w * back.power,
+    flow: fan.flow * w * back.flow * size ** 3,
+    pressure: fan.pressure * w * back.pressure * size ** 2,
+    power: fan.power * w * w * back.power * size ** 5,
   }
 }
 
-/**
- * Solve motor, belt, fan and duct together: the load the motor is given is the one the fan asks for at the speed the
- * motor then runs.
- * @throws RangeError when a part of the rig is out of range
- * @source equivalent circuit, belt slip, fan laws on the wheel's curve, system curve; fixed-point iteration
- */
-export function solveRig(rig: Rig): RigPoint {
+/** Leak to ground, amperes: the volts of a phase over what is left of the insulation. @source Ohm */
+const leakOf = (volts: number, ohms: number | undefined): number =>
+  ohms === undefined ? 0 : volts / Math.sqrt(3) / Math.max(1, ohms)
+
+/** Motor, belt, fan and duct at one output of the stage. */
+function settle(rig: Rig, hz: number): RigPoint {
   const { circuit, belt } = rig
   const faults = rig.faults ?? {}
-  requireMagnitude('drag', faults.drag ?? 0)
-  if (belt) {
-    requirePositive('driver', belt.driver)
-    requirePositive('driven', belt.driven)
-    requireMagnitude('carries', belt.carries)
-  }
   const fan = wornFan(rig.fan, faults)
   const k = faults.restriction ?? 1
   requirePositive('restriction', k)
-  const system = { fixed: rig.system.fixed, k: rig.system.k * k }
+  const system = ductWithSister({ fixed: rig.system.fixed, k: rig.system.k * k }, faults.sister ?? null)
   const ratio = belt ? belt.driver / belt.driven : 1
   /** Fan and belt at a speed of the motor: the belt slips as far as makes what it is asked for what it can carry. */
   const driven = (motorRpm: number) => {
@@ -114,12 +130,21 @@ export function solveRig(rig: Rig): RigPoint {
     }
     return at((low + high) / 2)
   }
+  const beyond = (motor: OperatingPoint, stage: Staged) => ({
+    motor,
+    hz: stage.hz,
+    drop: stage.drop,
+    holdsBack: false,
+    groundAmps: leakOf(mean(motor.terminalVolts), faults.leakage),
+  })
   let load = 0.5
+  let amps: ThreePhase = [0, 0, 0]
   for (let i = 0; i < 40; i++) {
-    const motor = operate(circuit, rig.supply, faults.beltOff ? 0 : load, rig.hz)
+    const stage = staged(circuit, rig.supply, rig.hz, rig.stage ?? null, amps, hz)
+    const motor = operate(circuit, stage.supply, faults.beltOff ? 0 : load, stage.hz, rig.from)
     if (faults.beltOff || motor.rpm === 0)
       return {
-        motor,
+        ...beyond(motor, stage),
         fanRpm: 0,
         flow: 0,
         pressure: 0,
@@ -127,23 +152,57 @@ export function solveRig(rig: Rig): RigPoint {
         beltWatts: 0,
         dragWatts: 0,
         beltSlip: faults.beltOff ? 1 : 0,
+        sisterRpm: 0,
       }
     const { slip, fanRpm, works, dragWatts, asked } = driven(motor.rpm)
     // What the belt takes in, it gives on but for its slip and its bending.
     const taken = belt ? asked / ((1 - slip) * (1 - bending)) : asked
     const next = taken / (circuit.watts * (motor.rpm / circuit.rpm) ** 3)
-    const point = {
-      motor,
-      fanRpm,
-      flow: works.flow,
-      pressure: works.pressure,
-      fanWatts: works.power,
-      beltWatts: taken - asked,
-      dragWatts,
-      beltSlip: slip,
-    }
-    if (Math.abs(next - load) <= 1e-6 * Math.max(next, 0.01)) return point
+    const moved = Math.max(...motor.lineAmps.map((a, n) => Math.abs(a - (amps[n] ?? 0))))
+    amps = motor.lineAmps
+    if (Math.abs(next - load) <= 1e-6 * Math.max(next, 0.01) && (rig.stage?.kind !== 'contactor' || moved < 1e-4))
+      return {
+        ...beyond(motor, stage),
+        fanRpm,
+        flow: works.flow,
+        pressure: works.pressure,
+        fanWatts: works.power,
+        beltWatts: taken - asked,
+        dragWatts,
+        beltSlip: slip,
+        sisterRpm: backSpin(faults.sister ?? null, fanRpm, works.pressure, rig.fan.pressure),
+      }
     load = next
   }
   throw new RangeError('rig does not settle')
+}
+
+/**
+ * Solve supply, stage, motor, belt, fan and duct together: the load the motor is given is the one the fan asks for at the
+ * speed the motor then runs; a drive over its limit holds back until it is at it.
+ * @throws RangeError when a part of the rig is out of range
+ * @source equivalent circuit, belt slip, fan laws on the wheel's curve, system curve; fixed-point iteration
+ */
+export function solveRig(rig: Rig): RigPoint {
+  const { belt, stage } = rig
+  requireMagnitude('drag', rig.faults?.drag ?? 0)
+  requireMagnitude('leakage', rig.faults?.leakage ?? 0)
+  if (belt) {
+    requirePositive('driver', belt.driver)
+    requirePositive('driven', belt.driven)
+    requireMagnitude('carries', belt.carries)
+  }
+  if (stage?.kind !== 'drive') return settle(rig, rig.hz)
+  let point = settle(rig, stage.hz)
+  if (!point.motor.turning || mean(point.motor.lineAmps) <= stage.limit) return point
+  let hz = stage.hz
+  for (let i = 0; i < 12; i++) {
+    const over = mean(point.motor.lineAmps) / stage.limit
+    if (Math.abs(over - 1) < 1e-3) break
+    // Amps of a fan go about with the square of its speed there.
+    hz = Math.max(0.05 * stage.hz, Math.min(stage.hz, hz * over ** -0.6))
+    point = settle(rig, hz)
+    if (!point.motor.turning) break
+  }
+  return { ...point, holdsBack: true }
 }

@@ -33,13 +33,15 @@ const values = (pattern: UnitPattern, quantity: QuantityCode, positions: readonl
 
 describe('the simulated unit', () => {
   it('shows a finite figure, not below zero, or over range, for every quantity, position and pattern', () => {
-    for (const { id } of unitPatterns)
+    for (const { id } of unitPatterns) {
+      const own = unit(id)
       for (const q of quantities)
         for (const p of q.positions) {
-          const s = unit(id).read(q.code, p, 1)
+          const s = own.read(q.code, p, 1)
           expect(Number.isFinite(s.value) && s.value >= 0).toBe(true)
           expect(meterDigits(q.code, s.value)).toBeGreaterThanOrEqual(0)
         }
+    }
   })
   it('healthy: three even legs under the plate, settled after some seconds of the fan finding its air', () => {
     const amps = values('healthy', 'amps', legPositions)

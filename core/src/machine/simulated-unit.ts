@@ -1,30 +1,20 @@
+import { assemblyFor } from './assembly.ts'
 import { circuitOfPlate } from './estimate.ts'
+import { fanSide, ordinaryBelt, type RestingBelt } from './fan-side.ts'
 import { balancedAt } from './circuit.ts'
-import { operate, type OperatingPoint } from './operate.ts'
 import { seeded } from './random.ts'
+import { solveRig, type Rig, type RigPoint } from './rig.ts'
 import { singlePhaseCurrent } from './single-phase.ts'
+import { leaksOf, rigOfPattern, type UnitPattern } from './unit-patterns.ts'
 import type { Plate } from '../plate/index.ts'
 import {
   findQuantity,
   insulationTimes,
   legPositions,
   linePositions,
+  terminalPositions,
   type QuantityCode,
-  type ThreePhase,
 } from '../quantity/index.ts'
-
-/** What can be wrong with a simulated unit: the classic patterns of the trade. */
-export const unitPatterns = [
-  { id: 'healthy', words: 'Healthy' },
-  { id: 'lost-leg', words: 'A leg lost ahead of the starter' },
-  { id: 'winding-open', words: 'Winding open, nothing to ground' },
-  { id: 'winding-to-ground', words: 'Winding to ground, breaker tripped' },
-  { id: 'leg-and-ground', words: 'Runs on one leg and the ground wire' },
-  { id: 'transformer-high', words: 'Transformer a quarter high on two pairs' },
-  { id: 'half-disconnect', words: 'Disconnect half pulled' },
-  { id: 'loose-lug', words: 'A lug that makes and breaks' },
-] as const
-export type UnitPattern = (typeof unitPatterns)[number]['id']
 
 /** What is known of the machine that is simulated. */
 export interface SimulatedMachine {
@@ -37,6 +27,9 @@ export interface SimulatedMachine {
   readonly capacitorUf: number | null
   readonly transformer: { readonly ratedIn: number; readonly ratedOut: number } | null
   readonly load: number
+  /** The whole assembly as it stands, where the book knows enough of it. */
+  readonly asFound?: Rig | null
+  readonly belt?: RestingBelt
 }
 
 /** What a probe shows at one instant: in the quantity's own unit, or over the meter's range. */
@@ -44,6 +37,12 @@ export interface Shown {
   readonly value: number
   readonly over: boolean
 }
+
+/** Share of a leak that comes back over the ground wire. @source common practice: parallel metal carries the rest */
+const wireShare = 0.73
+
+/** Volts a sound pole drops. @source common practice */
+const soundDrop = 0.045
 
 const over: Shown = { value: 0, over: true }
 const shows = (value: number): Shown => ({ value, over: false })
@@ -58,12 +57,6 @@ export interface SimulatedUnit {
   readonly turning: boolean
 }
 
-function supplyVolts(m: SimulatedMachine, pattern: UnitPattern): ThreePhase {
-  const v = m.serviceVolts
-  if (pattern === 'transformer-high') return [v * 0.957, v * 1.166, v * 1.166]
-  return [v * 0.998, v * 1.001, v * 0.996]
-}
-
 /**
  * A machine as its meters see it. Each quantity is read in the state in which it is taken: amps while it runs, ohms while
  * it is dead, off amps with the contactor open.
@@ -73,18 +66,29 @@ function supplyVolts(m: SimulatedMachine, pattern: UnitPattern): ThreePhase {
  */
 export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: number): SimulatedUnit {
   const random = seeded(seed)
-  const made = m.phases === 3 ? circuitOfPlate(m.plate, { volts: m.plateVolts, amps: m.plateAmps }, m.hz) : null
-  if (m.phases === 3 && !made) throw new RangeError('plate gives no circuit')
-  const circuit = made?.circuit ?? null
+  const ofPlate = m.phases === 3 ? circuitOfPlate(m.plate, { volts: m.plateVolts, amps: m.plateAmps }, m.hz) : null
+  if (m.phases === 3 && !ofPlate) throw new RangeError('plate gives no circuit')
+  const circuit = ofPlate?.circuit ?? null
   const phase = m.serviceVolts / (m.phases === 3 ? Math.sqrt(3) : m.serviceVolts < 180 ? 1 : 2)
-  const lost = pattern === 'lost-leg' ? 1 : pattern === 'winding-open' ? 0 : null
-  const volts = supplyVolts(m, pattern)
-
-  const running: OperatingPoint | null = circuit
-    ? lost === null
-      ? operate(circuit, { kind: 'three lines', lineVolts: volts }, m.load, m.hz)
-      : operate(circuit, { kind: 'line open', open: lost, volts: m.serviceVolts }, m.load, m.hz, 'standstill')
+  // A stand-in for a fan that nobody measured: it loads the motor so, over an ordinary belt.
+  const base = circuit
+    ? ((pattern === 'as-found' ? m.asFound : null) ??
+      assemblyFor({
+        circuit,
+        volts: m.serviceVolts,
+        hz: m.hz,
+        load: m.load,
+        belt: { driver: 1, driven: 2 },
+        wheel: 'forward-curved',
+      }))
     : null
+  const made = base && rigOfPattern(base, m.serviceVolts, m.plateAmps, pattern)
+  const rig = made?.rigs[0] ?? null
+  const points = made?.rigs.map(solveRig) ?? []
+  const works = points[0] ?? null
+  const broken = points[1] ?? works
+  const running = works?.motor ?? null
+  const leaks = leaksOf(pattern)
   const single =
     m.phases === 1
       ? singlePhaseCurrent(
@@ -102,20 +106,22 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
   const legAmps = (position: string, seconds: number): Shown => {
     const k = index(legPositions, position)
     if (m.phases === 1) return shows(hand(single * (1 + 2.4 * Math.exp(-seconds / 0.5)), 0.003, 0.01))
-    const settled = running?.lineAmps[k as 0 | 1 | 2] ?? 0
+    // A lug that breaks passes what lies between its two states.
+    const share = points.length > 1 ? random.next() : 0
+    const at = (p: RigPoint | null) => p?.motor.lineAmps[k as 0 | 1 | 2] ?? 0
+    const settled = at(works) * (1 - share) + at(broken) * share
     if (settled < 0.05) return shows(Math.abs(wobble(0.02)))
     // The clamp goes on a running motor: what still moves is the fan finding its air.
     const drift = running?.turning === false ? 0 : 0.04 * Math.exp(-seconds / 1.1)
-    const breaks = pattern === 'loose-lug' && k === 2 ? 0.86 + 0.12 * random.next() : 1
-    return shows(hand(settled * (1 + drift) * breaks, 0.003, 0.02))
+    return shows(hand(settled * (1 + drift), 0.003, 0.02))
   }
 
+  /** Volts between two lines, ahead of the starter and behind a transformer of the unit's own. */
   const lineVolts = (position: string): Shown => {
-    const k = index(linePositions, position)
+    const k = index(linePositions, position) as 0 | 1 | 2
     if (m.phases === 1) return shows(hand(m.serviceVolts, 0.001, 0.2))
-    if (lost === 1 && pattern === 'lost-leg')
-      return shows(hand(k === 2 ? m.serviceVolts : m.serviceVolts / 2, 0.001, 0.3))
-    return shows(hand(volts[k as 0 | 1 | 2] ?? m.serviceVolts, 0.001, 0.3))
+    const ratio = rig?.stage?.kind === 'transformer' ? rig.stage.ratio[k] : 1
+    return shows(hand((made?.ahead[k] ?? m.serviceVolts) * ratio, 0.001, 0.3))
   }
 
   const winding = (position: string): Shown => {
@@ -130,19 +136,27 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
     return shows(hand(ohms * fault, 0.002, 0.004))
   }
 
+  const leakAt = (position: string): number | null =>
+    position === 'all'
+      ? (leaks.find((ohms) => ohms !== null) ?? null)
+      : (leaks[index(terminalPositions, position) as 0 | 1 | 2] ?? null)
+
   const toGround = (position: string): Shown => {
-    if (pattern === 'winding-to-ground' && position === 'T2') return shows(hand(11.5, 0.01, 0.1))
-    if (pattern === 'leg-and-ground' && position === 'T1') return shows(hand(94, 0.02, 0.5))
-    return over
+    const leak = leakAt(position)
+    return leak === null ? over : shows(hand(leak, 0.015, 0.3))
   }
 
   const dry = 260
   const megohms = (position: string, held: number): Shown => {
-    if (pattern === 'winding-to-ground' && (position === 'T2' || position === 'all')) return shows(0)
-    if (pattern === 'leg-and-ground' && (position === 'T1' || position === 'all')) return shows(0)
+    // A breakthrough of some ohms is below the last digit of any insulation tester.
+    if (leakAt(position) !== null) return shows(0)
     // Charging dies out, the dry film absorbs: a straight line on double logarithmic paper.
     return shows(hand(dry * (Math.max(held, 5) / 60) ** 0.3, 0.006, 0.5))
   }
+
+  /** What is fed to a transformer, over what it is built for. */
+  const ahead = (position: string) =>
+    (made?.ahead[index(linePositions, position) as 0 | 1 | 2] ?? m.serviceVolts) / m.serviceVolts
 
   const deadLeg = (position: string): Shown => {
     const k = index(legPositions, position)
@@ -205,43 +219,66 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
         case 'fuse_ohms':
           return pattern === 'lost-leg' && position === 'L2' ? over : shows(hand(0.1, 0.05, 0.01))
         case 'contact_drop':
-          return shows(hand(0.045, 0.05, 0.004))
+          // Where nothing is known of its poles they are sound ones.
+          return shows(hand(works?.drop[index(legPositions, position) as 0 | 1 | 2] || soundDrop, 0.05, 0.004))
         case 'control_volts': {
-          const inward = m.serviceVolts * (pattern === 'transformer-high' ? 1.166 : 1)
+          // It hangs on one of the pairs that a transformer of the unit raises.
+          const inward =
+            rig?.stage?.kind === 'transformer' ? (made?.ahead[1] ?? 0) * rig.stage.ratio[1] : m.serviceVolts
           return shows(hand(position === 'in' ? inward : (inward * 24) / m.serviceVolts, 0.001, 0.05))
         }
         case 'transformer_in':
-          return shows(hand(m.transformer?.ratedIn ?? m.serviceVolts, 0.001, 0.3))
+          return shows(hand((m.transformer?.ratedIn ?? m.serviceVolts) * ahead(position), 0.001, 0.3))
         case 'transformer_out': {
-          const out = m.transformer?.ratedOut ?? m.serviceVolts
-          return shows(hand(out * (pattern === 'transformer-high' && position !== 'L1-L2' ? 1.24 : 1), 0.001, 0.2))
+          const k = index(linePositions, position) as 0 | 1 | 2
+          const ratio = rig?.stage?.kind === 'transformer' ? rig.stage.ratio[k] : 1
+          return shows(hand((m.transformer?.ratedOut ?? m.serviceVolts) * ahead(position) * ratio, 0.001, 0.2))
         }
         case 'ground_amps':
           if (pattern !== 'leg-and-ground') return shows(Math.abs(wobble(0.004)))
-          return shows(hand(position === 'lines' ? 2.37 : 1.73, 0.004, 0.01))
+          // Metal beside the wire takes its share of what comes back.
+          return shows(hand((works?.groundAmps ?? 0) * (position === 'lines' ? 1 : wireShare), 0.004, 0.01))
         case 'off_amps':
+          // Its contact stays closed on the leg of the broken winding: what leaks is what flows.
           return shows(
-            pattern === 'leg-and-ground' && position === 'L1' ? hand(2.37, 0.004, 0.01) : Math.abs(wobble(0.004)),
+            pattern === 'leg-and-ground' && position === 'L1'
+              ? hand(works?.groundAmps ?? 0, 0.004, 0.01)
+              : Math.abs(wobble(0.004)),
           )
         case 'roll_amps':
           return legAmps(position.slice(2), seconds + 4)
         case 'hz':
           return shows(hand(m.hz, 0.0004, 0.01))
-        case 'rpm':
-          return shows(hand(running?.turning === false ? 0 : (running?.rpm ?? 1100), 0.0006, 0.4))
         case 'start_seconds':
           return shows(seconds)
         case 'overload_dial':
           return shows(m.plateAmps)
         case 'lug_torque':
           return shows(4)
-        case 'vibration':
-          return shows(running?.turning === false ? 0 : hand(position.endsWith('A') ? 0.05 : 0.12, 0.03, 0.002))
-        case 'filter_drop':
-          return shows(running?.turning === false ? 0 : hand(0.32, 0.02, 0.005))
+        default: {
+          const told =
+            rig && works ? fanSide(rig, works, m.belt ?? ordinaryBelt, quantity, position) : ofSmallFan(quantity)
+          if (told === null) throw new RangeError(`quantity ${quantity} is read nowhere on this unit`)
+          return shows(running?.turning === false ? 0 : hand(told, 0.01, 0.002))
+        }
       }
     },
   }
+}
+
+/** What a small single-phase fan reads on its own side: it has neither a belt nor a duct worth the name. */
+function ofSmallFan(quantity: QuantityCode): number {
+  const read: Partial<Record<QuantityCode, number>> = {
+    rpm: 1100,
+    vibration: 0.08,
+    vibration_hz: 18.3,
+    filter_drop: 0.2,
+    static_pressure: 0.15,
+    air_flow: 900,
+    sound: 58,
+    sound_distance: 3,
+  }
+  return read[quantity] ?? 0
 }
 
 /** Decimals a hand meter shows for a value of a quantity. */
@@ -253,6 +290,7 @@ export function meterDigits(quantity: QuantityCode, value: number): number {
   if (unit === 'uF') return value >= 10 ? 1 : 2
   if (unit === 'V') return value >= 100 ? 0 : value >= 1 ? 1 : 2
   if (unit === 'Hz') return 1
-  if (unit === 'in/s' || unit === 'inwg') return 2
+  if (unit === 'in/s' || unit === 'inwg' || unit === 'in') return 2
+  if (unit === 'lbf' || unit === 'dBA') return 1
   return unit === 'degC' ? 1 : 0
 }

@@ -2,6 +2,7 @@ export * as show from './format.ts'
 export { parseFigure } from './parse-number.ts'
 export {
   findQuantity,
+  gapPositions,
   insulationTimes,
   legPositions,
   linePositions,

@@ -21,6 +21,8 @@ export const terminalPositions = ['T1', 'T2', 'T3'] as const
 export const terminalPairs = ['T1-T2', 'T2-T3', 'T3-T1'] as const
 /** The three wires of a single-phase motor before common, run and start are known. */
 export const wirePairs = ['A-B', 'B-C', 'C-A'] as const
+/** Where a straightedge over both sheave faces is looked at: near and far edge of each. */
+export const gapPositions = ['motor-near', 'motor-far', 'fan-near', 'fan-far'] as const
 /** Points of a timed insulation test, with their seconds. */
 export const insulationTimes = [
   ['15s', 15],
@@ -103,7 +105,16 @@ export const quantities = [
   quantity('off_amps', 'Amps while it should be off', 'current', 'A', legPositions, [0, 2000]),
   quantity('overload_dial', 'Overload dial', 'current', 'A', ['relay'], [0, 2000]),
   quantity('vibration', 'Vibration, peak', 'velocity', 'in/s', vibrationPositions, [0, 20]),
+  quantity('vibration_hz', 'Strongest frequency of the vibration', 'frequency', 'Hz', ['dominant'], [0, 20_000]),
   quantity('filter_drop', 'Pressure drop of the filters', 'pressure', 'inwg', ['filter'], [0, 20]),
+  quantity('static_pressure', 'Static pressure', 'pressure', 'inwg', ['supply', 'return'], [0, 20]),
+  quantity('air_flow', 'Airflow', 'flow', 'cfm', ['fan'], [0, 500_000]),
+  quantity('belt_force', 'Force on the pressed belt', 'force', 'lbf', ['span'], [0, 100]),
+  quantity('belt_press', 'How far the belt was pressed', 'length', 'in', ['span'], [0, 5]),
+  quantity('belt_note', 'Note of the plucked span', 'frequency', 'Hz', ['span'], [0, 500]),
+  quantity('sheave_gap', 'Gap at the straightedge', 'length', 'in', gapPositions, [0, 5]),
+  quantity('sound', 'Sound', 'level', 'dBA', ['fan', 'background'], [0, 160]),
+  quantity('sound_distance', 'Distance of the sound reading', 'length', 'ft', ['fan'], [0, 500]),
 ] as const satisfies readonly Quantity[]
 
 /** How a value came to be; undefined: read and typed, or not known. */

@@ -20,6 +20,7 @@ export type Dimension =
   | 'flow'
   | 'pressure'
   | 'mass'
+  | 'level'
   | 'time'
 
 export interface Unit {
@@ -83,6 +84,7 @@ export const units: readonly Unit[] = [
   unit('g', 'mass', 1e-3, ['gram', 'grams']),
   unit('lb', 'mass', 0.45359237, ['pound', 'pounds']),
   unit('oz', 'mass', 0.028349523, ['ounce']),
+  unit('dBA', 'level', 1, ['dB(A)', 'dba']),
   unit('s', 'time', 1, ['sec', 'second', 'seconds']),
   unit('min', 'time', 60, ['minute', 'minutes']),
 ]

@@ -7,6 +7,23 @@ export interface Epoch {
   readonly startedBy: WorkKindId | null
 }
 
+/** What is done after every change of a sheave or a belt, on the same day: it belongs to that work. */
+const follows: readonly WorkKindId[] = ['belts-tensioned', 'sheaves-aligned']
+const sameDay = 86_400_000
+
+/** The work that a piece of work belongs to: the tensioning after a turn of the sheave is part of the turn. */
+export function workItBelongsTo<W extends { readonly at: number; readonly kind: WorkKindId }>(
+  w: W,
+  work: readonly W[],
+  quantity: QuantityCode,
+): W {
+  if (!follows.includes(w.kind)) return w
+  const before = work.filter(
+    (o) => !follows.includes(o.kind) && breaksTrend(o.kind, quantity) && o.at <= w.at && o.at >= w.at - sameDay,
+  )
+  return before.reduce<W | null>((a, b) => (a === null || b.at > a.at ? b : a), null) ?? w
+}
+
 /**
  * The epoch in which an instant lies. Work at that very instant counts as done before it.
  * @param work in any order
@@ -18,5 +35,5 @@ export function epochAt(
 ): Epoch {
   let last: { at: number; kind: WorkKindId } | null = null
   for (const w of work) if (w.at <= at && breaksTrend(w.kind, quantity) && (!last || w.at > last.at)) last = w
-  return { from: last?.at ?? null, startedBy: last?.kind ?? null }
+  return { from: last?.at ?? null, startedBy: last ? workItBelongsTo(last, work, quantity).kind : null }
 }

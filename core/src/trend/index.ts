@@ -1,5 +1,5 @@
 export { dayMs, drift, thin, type Drift, type Fit, type Meets } from './drift.ts'
-export { epochAt, type Epoch } from './epoch.ts'
+export { epochAt, workItBelongsTo, type Epoch } from './epoch.ts'
 export { loadPoint, meanVolts, type LoadPoint } from './load-point.ts'
 export { exactUpperTail, mannKendall, type MannKendall } from './mann-kendall.ts'
 export { median, robustSpread } from './median.ts'
@@ -15,6 +15,9 @@ export {
   type StopState,
   type WorkDone,
 } from './stop.ts'
+export { amongPeers, type Among } from './peers.ts'
+export { seasonOf, type Season } from './season.ts'
+export { stepChange, type StepChange } from './step-change.ts'
 export { theilSen, type Line } from './theil-sen.ts'
 export { usualRange, type Usual } from './usual.ts'
 export { breaksTrend, workKinds, workWords, type WorkKind, type WorkKindId } from './work-kinds.ts'

@@ -46,9 +46,26 @@ export function exactUpperTail(n: number, s: number): number {
 }
 
 /**
+ * The test of a sum of signs that is known already.
+ * @param n how many values @param s sum of the signs of all pairs @param tied the values where some are equal; null: none are
+ * @source Mann 1945, Kendall 1975; variance with the tie correction
+ */
+export function mannKendallOf(n: number, s: number, tied: readonly number[] | null): MannKendall {
+  let ties = 0
+  if (tied) {
+    const groups = new Map<number, number>()
+    for (const v of tied) groups.set(v, (groups.get(v) ?? 0) + 1)
+    for (const t of groups.values()) ties += t * (t - 1) * (2 * t + 5)
+  }
+  const variance = (n * (n - 1) * (2 * n + 5) - ties) / 18
+  const z = variance === 0 || s === 0 ? 0 : (s - Math.sign(s)) / Math.sqrt(variance)
+  const p = n < 10 && ties === 0 ? Math.min(1, 2 * exactUpperTail(n, Math.abs(s))) : erfc(Math.abs(z) / Math.SQRT2)
+  return { s, variance, z, p: s === 0 ? 1 : p }
+}
+
+/**
  * Mann-Kendall test of values in order of time. Below ten values without ties the exact distribution is used.
  * @throws RangeError when there are fewer than three values or one is not finite
- * @source Mann 1945, Kendall 1975; variance with the tie correction
  */
 export function mannKendall(values: readonly number[]): MannKendall {
   const n = values.length
@@ -56,12 +73,5 @@ export function mannKendall(values: readonly number[]): MannKendall {
   if (values.some((v) => !Number.isFinite(v))) throw new RangeError('values must be finite numbers')
   let s = 0
   for (let i = 0; i < n; i++) for (let j = i + 1; j < n; j++) s += Math.sign((values[j] ?? 0) - (values[i] ?? 0))
-  const groups = new Map<number, number>()
-  for (const v of values) groups.set(v, (groups.get(v) ?? 0) + 1)
-  let ties = 0
-  for (const t of groups.values()) ties += t * (t - 1) * (2 * t + 5)
-  const variance = (n * (n - 1) * (2 * n + 5) - ties) / 18
-  const z = variance === 0 || s === 0 ? 0 : (s - Math.sign(s)) / Math.sqrt(variance)
-  const p = n < 10 && ties === 0 ? Math.min(1, 2 * exactUpperTail(n, Math.abs(s))) : erfc(Math.abs(z) / Math.SQRT2)
-  return { s, variance, z, p: s === 0 ? 1 : p }
+  return mannKendallOf(n, s, values)
 }

@@ -47,6 +47,8 @@ export interface WorkDone {
   readonly at: number
   readonly kind: WorkKindId
   readonly note: string
+  /** Turns the motor sheave stood open before and after; `before` null where nobody counted. */
+  readonly turns?: { readonly before: number | null; readonly after: number } | undefined
 }
 
 /** The values of a quantity in the order of the given positions; undefined where one was not read. */

@@ -9,6 +9,7 @@ import {
   exactUpperTail,
   mannKendall,
   median,
+  amongPeers,
   robustSpread,
   theilSen,
   thin,
@@ -241,5 +242,20 @@ describe('drift', () => {
     expect(t).toHaveLength(50)
     expect(t[0]?.value).toBe(0)
     expect(t[49]?.value).toBe(999)
+  })
+})
+
+describe('a machine among others of its kind', () => {
+  it('lies so many spreads from their middle, by medians, so that one odd one moves nothing', () => {
+    // Median 0.76; deviations 0.04 0.02 0 0.02 0.04 and one of 0.5: their median 0.03, spread 0.0445.
+    const a = amongPeers(0.9, [0.72, 0.74, 0.76, 0.76, 0.78, 0.8, 1.26])
+    expect(a?.n).toBe(7)
+    near(a?.middle ?? 0, 0.76)
+    near(a?.spread ?? 0, 1.4826 * 0.02)
+    near(a?.off ?? 0, 0.14 / (1.4826 * 0.02))
+  })
+  it('is not told among fewer than four, and a spread narrower than a meter is that of the meters', () => {
+    expect(amongPeers(0.8, [0.8, 0.8, 0.8])).toBeNull()
+    near(amongPeers(0.88, [0.8, 0.8, 0.8, 0.8])?.off ?? 0, 0.08 / 0.024)
   })
 })

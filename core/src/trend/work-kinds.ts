@@ -21,6 +21,8 @@ export const workKinds = [
   { id: 'speed-set', words: 'speed setting', breaks: ['amps', 'rpm', 'hz'] },
   { id: 'wheel-cleaned', words: 'wheel cleaning', breaks: ['amps'] },
   { id: 'wheel-replaced', words: 'wheel change', breaks: ['amps', 'rpm'] },
+  { id: 'sheaves-aligned', words: 'alignment of the sheaves', breaks: [] },
+  { id: 'shaft-renewed', words: 'new shaft', breaks: ['amps'] },
   { id: 'bearings-renewed', words: 'bearing change', breaks: ['amps'] },
   { id: 'filters-changed', words: 'filter change', breaks: ['amps'] },
   { id: 'air-path-changed', words: 'change of the air path', breaks: ['amps'] },

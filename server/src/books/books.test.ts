@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
@@ -290,7 +291,15 @@ describe('the register as a file', () => {
 
 describe('the whole organisation as a file', () => {
   it('comes into an empty house as it was, readings, corrections and all', async () => {
+    const area = (await lead.get('/places')).body.areas[0].id as string
+    const id = randomUUID()
+    const bytes = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 9, 9]).toString('base64')
+    await lead.post(`/areas/${area}/pictures`, { id, type: 'image/jpeg', bytes })
+    const { plan, version } = (await lead.get(`/areas/${area}/plan`)).body
+    const underlay = { id, x: -2, y: 0, w: 30, h: 20 }
+    expect((await lead.put(`/areas/${area}/plan`, { version, plan: { ...plan, underlay } })).status).toBe(200)
     const out = await lead.get('/books/organisation.json')
+    expect(out.body.planPictures).toMatchObject([{ id, areaId: area, bytes, by: 'Tamsin Vale' }])
     const other = await openWorld(false)
     const token = String(other.link).replace('/welcome/', '')
     const visitor = other.visitor()
@@ -304,7 +313,8 @@ describe('the whole organisation as a file', () => {
     expect(r.body.errors).toEqual([])
     expect((await visitor.post(`/books/imports/${String(r.body.id)}/keep`)).body.status).toBe('done')
     const again = await visitor.get('/books/organisation.json')
-    for (const part of ['sites', 'areas', 'units', 'machines', 'motors', 'work', 'stops'])
+    const parts = ['sites', 'areas', 'units', 'machines', 'motors', 'work', 'stops']
+    for (const part of [...parts, 'rounds', 'roundEvents', 'findings', 'findingSteps', 'pictures', 'planPictures'])
       expect(again.body[part]).toEqual(out.body[part])
     expect((await visitor.get('/roof?limit=500')).body.counts).toEqual((await lead.get('/roof?limit=500')).body.counts)
     await other.end()
@@ -320,6 +330,21 @@ describe('the whole organisation as a file', () => {
     expect((await lead.file('organisation', JSON.stringify(orphan))).body.errors[0]).toMatchObject({
       column: 'areas.0.siteId',
     })
+    const [found] = good.findings
+    const elsewhere = good.machines.find((m: { id: string }) => m.id !== found.machineId).id
+    const step = { ...good.findingSteps[0], id: randomUUID(), findingId: found.id, machineId: elsewhere }
+    const torn = {
+      ...good,
+      planPictures: [],
+      findings: [{ ...found, roundId: randomUUID() }, ...good.findings.slice(1)],
+      findingSteps: [...good.findingSteps, step],
+    }
+    const errors = (await lead.file('organisation', JSON.stringify(torn))).body.errors as { column: string }[]
+    expect(errors.map((e) => e.column)).toEqual([
+      `findingSteps.${good.findingSteps.length}.machineId`,
+      `areas.${good.areas.findIndex((a: { plan?: { underlay: object | null } }) => a.plan?.underlay)}.plan.underlay.id`,
+      'findings.0.roundId',
+    ])
     expect((await lead.file('organisation', '{\n "format": \n oops')).body.errors[0]).toMatchObject({
       line: 3,
       message: 'The file is not JSON.',

@@ -4,6 +4,7 @@ import { stringify } from 'csv-stringify/sync'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { areas, components, machines, sites, units } from '../db/schema.ts'
+import { asMotor } from '../roof/known.ts'
 import { plateColumns } from './register-row.ts'
 
 /** RFC 4180: comma, CRLF, quotes where needed; text that a spreadsheet would run as a formula gets a leading quote. */
@@ -79,7 +80,8 @@ export async function registerCsv(db: Db): Promise<string> {
   return csv([
     [...registerColumns],
     ...rows.map(({ site, area, unit, machine, motor }) => {
-      const plate = motor?.spec.plate
+      const fitted = motor ? asMotor(motor) : null
+      const plate = fitted?.plate
       const cells: Record<string, unknown> = {
         ...Object.fromEntries(plateColumns.map(([field, column]) => [column, plate?.[field] ?? ''])),
         site: site.name,
@@ -99,7 +101,7 @@ export async function registerCsv(db: Db): Promise<string> {
         unit_plate_volts: machine.unitPlate?.volts ?? '',
         unit_plate_amps: machine.unitPlate?.amps ?? '',
         unreadable: plate?.unreadable?.join(' ') ?? '',
-        connection_volts: motor?.spec.connectionVolts ?? '',
+        connection_volts: fitted?.connectionVolts ?? '',
         fitted_at: motor ? motor.fittedAt.toISOString() : '',
         stand_in: motor ? yesNo(motor.standIn) : '',
       }

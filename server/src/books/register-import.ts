@@ -120,7 +120,16 @@ export async function applyRegister(
     const unitKey = `${siteId}\u0001${lower(row.unit)}`
     let unit = unitRows.get(unitKey)
     if (!unit) {
-      unit = { id: uuid(), siteId, areaId, tag: row.unit, kind: row.unitKind, modelLine: row.modelLine, version: 1 }
+      unit = {
+        id: uuid(),
+        siteId,
+        areaId,
+        tag: row.unit,
+        kind: row.unitKind,
+        modelLine: row.modelLine,
+        care: {},
+        version: 1,
+      }
       unitRows.set(unitKey, unit)
       if (!dry) await tx.insert(units).values(unit)
     } else if (unit.areaId !== areaId || unit.kind !== row.unitKind || unit.modelLine !== row.modelLine) {

@@ -12,6 +12,8 @@ export function openPool(url: string, onLost: (e: Error) => void): pg.Pool {
   // Queries over many partitions look dear to the planner and would be compiled, which takes longer than running them.
   const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000, options: '-c jit=off' })
   pool.on('error', onLost)
+  // The pool hears its idle connections alone: one that is lost between two queries of a transaction would end the server.
+  pool.on('connect', (client) => client.on('error', onLost))
   return pool
 }
 

@@ -1,8 +1,9 @@
+import type { DriveLayout, PartSlot, PartSpecs } from '@motor-round/core/fitted'
 import type { Controls, Judgement } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
 import type { Answers, GatePass, StopState, WorkKindId } from '@motor-round/core/trend'
-import type { AuditEntry, Role } from '@motor-round/contract'
+import type { AuditEntry, Care, PlanRecord, Role, WorkRecord } from '@motor-round/contract'
 import {
   boolean,
   doublePrecision,
@@ -21,7 +22,8 @@ import {
 } from 'drizzle-orm/pg-core'
 import { sql } from 'drizzle-orm'
 
-const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
+/** An instant. */
+export const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
 export const organisation = pgTable('organisation', {
   id: integer().primaryKey(),
@@ -84,6 +86,8 @@ export const units = pgTable(
     tag: text().notNull(),
     kind: text().notNull(),
     modelLine: text('model_line').notNull(),
+    /** What it asks of those who come to it; parsed on the way out. */
+    care: jsonb().$type<Partial<Care>>().notNull().default({}),
     version: integer().notNull().default(1),
   },
   (t) => [uniqueIndex('units_tag').on(t.siteId, sql`lower(${t.tag})`)],
@@ -108,6 +112,8 @@ export const machines = pgTable(
     hasSister: boolean('has_sister').notNull(),
     /** What stands between the supply and the motor; parsed on the way out, so that older rows gain new fields. */
     controls: jsonb().$type<Partial<Controls>>().notNull().default({}),
+    /** How its drive stands; parsed on the way out, like the controls. */
+    layout: jsonb().$type<Partial<DriveLayout>>().notNull().default({}),
     unitPlate: jsonb('unit_plate').$type<UnitPlate>(),
     retiredAt: at('retired_at'),
     version: integer().notNull().default(1),
@@ -115,7 +121,13 @@ export const machines = pgTable(
   (t) => [uniqueIndex('machines_tag').on(t.unitId, sql`lower(${t.tag})`)],
 )
 
-/** What is fitted in a slot of a machine, and what was. The spec's shape follows the kind. */
+/** What the `motor` slot holds. */
+export interface MotorSpec {
+  readonly plate: Plate
+  readonly connectionVolts: number | null
+}
+
+/** What is fitted in a slot of a machine, and what was. The spec's shape follows the slot. */
 export const components = pgTable(
   'components',
   {
@@ -126,8 +138,8 @@ export const components = pgTable(
     machineId: uuid('machine_id')
       .notNull()
       .references(() => machines.id),
-    slot: text().$type<'motor'>().notNull(),
-    spec: jsonb().$type<{ plate: Plate; connectionVolts: number | null }>().notNull(),
+    slot: text().$type<'motor' | PartSlot>().notNull(),
+    spec: jsonb().$type<MotorSpec | PartSpecs[PartSlot]>().notNull(),
     fittedAt: at('fitted_at').notNull(),
     fittedBy: text('fitted_by').notNull(),
     why: text().notNull(),
@@ -157,10 +169,34 @@ export const work = pgTable(
     doneAt: at('done_at').notNull(),
     kind: text().$type<WorkKindId>().notNull(),
     note: text().notNull(),
+    turns: jsonb().$type<WorkRecord['turns']>(),
     by: text().notNull(),
     recordedAt: at('recorded_at').notNull().defaultNow(),
   },
   (t) => [index('work_machine').on(t.machineId, t.doneAt)],
+)
+
+/** Changes of speed worked out on the bench: what was said beforehand. What came of it is read from the stops. */
+export const plans = pgTable(
+  'plans',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    madeAt: at('made_at').notNull(),
+    by: text().notNull(),
+    change: jsonb().$type<PlanRecord['change']>().notNull(),
+    predicted: jsonb().$type<PlanRecord['predicted']>().notNull(),
+    note: text().notNull(),
+    doneAt: at('done_at'),
+    droppedAt: at('dropped_at'),
+    droppedWhy: text('dropped_why').notNull().default(''),
+  },
+  (t) => [index('plans_machine').on(t.machineId, t.madeAt), index('plans_done').on(t.doneAt)],
 )
 
 /** Append-only, partitioned by year of `taken_at`. A correction is a new stop that names the one it supersedes. */

@@ -12,10 +12,19 @@ import { calcRoutes } from '../calc/routes.ts'
 import type { Deps } from '../deps.ts'
 import { openApiDocument } from '../openapi/document.ts'
 import { peopleRoutes } from '../people/routes.ts'
+import { planRoutes } from '../plans/routes.ts'
 import { machineRoutes } from '../register/machines.ts'
 import { motorRoutes } from '../register/motors.ts'
+import { partRoutes } from '../register/parts.ts'
 import { placeRoutes } from '../register/places.ts'
+import { areaAirRoutes } from '../roof/area-air.ts'
 import { roofRoutes } from '../roof/routes.ts'
+import { areaPlanRoutes } from '../register/area-plan.ts'
+import { pictureRoutes } from '../pictures/routes.ts'
+import { calendarRoutes } from '../rounds/calendar.ts'
+import { roundFileRoutes } from '../rounds/files.ts'
+import { roundRoutes } from '../rounds/routes.ts'
+import { syncRoutes } from '../sync/routes.ts'
 import { rulesRoutes } from '../rules/routes.ts'
 import { stopRoutes } from '../stops/routes.ts'
 import { problemHandler } from './errors.ts'
@@ -63,8 +72,17 @@ export function createApp(deps: Deps): Express {
   placeRoutes(api, deps)
   machineRoutes(api, deps)
   motorRoutes(api, deps)
+  partRoutes(api, deps)
+  planRoutes(api, deps)
   stopRoutes(api, deps)
   roofRoutes(api, deps)
+  areaAirRoutes(api, deps)
+  areaPlanRoutes(api, deps)
+  roundRoutes(api, deps)
+  roundFileRoutes(api, deps)
+  calendarRoutes(api, deps)
+  syncRoutes(api, deps)
+  pictureRoutes(api, deps)
   rulesRoutes(api, deps)
   auditRoutes(api, deps)
   calcRoutes(api, deps)

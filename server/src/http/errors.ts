@@ -16,7 +16,7 @@ const taken: Record<string, [string, string]> = {
   units_tag: ['tag', 'that site has a unit of that tag'],
   machines_tag: ['tag', 'that unit has a machine of that tag'],
   people_login_unique: ['login', 'that sign-in name is taken'],
-  components_one_in_place: ['fittedAt', 'another motor was fitted in the meantime; look again'],
+  components_one_in_place: ['fittedAt', 'another part was fitted there in the meantime; look again'],
 }
 
 function cause(e: unknown): unknown {
@@ -51,20 +51,20 @@ const unreachable = (e: unknown) =>
     `${e.message} ${(e as NodeJS.ErrnoException).code ?? ''}`,
   )
 
+/** An error that somebody foresaw, as problem details; null for any other. */
+export function foreseen(error: unknown): HttpProblem | null {
+  const e = cause(error)
+  if (e instanceof HttpProblem) return e
+  if (e instanceof URIError) return new HttpProblem(400, 'The address cannot be read.')
+  if (isPg(e)) return fromDatabase(e)
+  if (unreachable(e)) return new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
+  return fromBody(e)
+}
+
 /** Every error becomes problem details; what nobody foresaw is logged whole and answered without its insides. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error: unknown, req, res, next) => {
-    const e = cause(error)
-    const known =
-      e instanceof HttpProblem
-        ? e
-        : e instanceof URIError
-          ? new HttpProblem(400, 'The address cannot be read.')
-          : isPg(e)
-            ? fromDatabase(e)
-            : unreachable(e)
-              ? new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
-              : fromBody(e)
+    const known = foreseen(error)
     if (!known) log.error({ err: error, url: req.url }, 'unforeseen')
     if (res.headersSent) {
       next(error)

@@ -1,9 +1,28 @@
 import type { IncomingMessage, Server } from 'node:http'
 import type { Duplex } from 'node:stream'
-import { meterAsk, simulatedMeterPath, simulatedMeterQuery, type MeterLine } from '@motor-round/contract'
-import { meterDigits, simulatedUnit, type SimulatedMachine, type SimulatedUnit } from '@motor-round/core/machine'
+import {
+  corePart,
+  judgeInput,
+  meterAsk,
+  simulatedMeterPath,
+  simulatedMeterQuery,
+  standing,
+  workOf,
+  type MeterLine,
+} from '@motor-round/contract'
+import { todayOf } from '@motor-round/core/bench'
+import { driveAt, tensionAsked } from '@motor-round/core/fitted'
+import { defaultHouseRules } from '@motor-round/core/limits'
+import {
+  assemblyFor,
+  loadByCircuit,
+  meterDigits,
+  simulatedUnit,
+  type SimulatedMachine,
+  type SimulatedUnit,
+} from '@motor-round/core/machine'
 import { allowedCurrent } from '@motor-round/core/plate'
-import { findQuantity, quantities, type QuantityCode } from '@motor-round/core/quantity'
+import { findQuantity, mean, quantities, type QuantityCode } from '@motor-round/core/quantity'
 import type { RequestHandler, Response } from 'express'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { personOf } from '../auth/session.ts'
@@ -12,8 +31,39 @@ import { loadKnown, type Known } from '../roof/known.ts'
 
 const every = 100
 
-/** The machine as its simulation needs it; a message when it cannot be simulated. */
-export function simulatedOf(known: Known): SimulatedMachine | string {
+/**
+ * The assembly that would read as this machine was read last, with its sheaves as they stand now: what was turned since
+ * shows at the meter. Nothing where the book knows too little.
+ */
+function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 'belt'> {
+  const stop = standing(known)
+  const today = stop && todayOf(judgeInput({ ...known, rules: defaultHouseRules }, stop))
+  if (!today || typeof today === 'string' || !today.circuit || today.onDrive) return {}
+  const { circuit, drive } = today
+  const load = loadByCircuit(circuit, mean(today.legs), today.volts, today.hz)
+  if (load === null) return {}
+  const built = assemblyFor({
+    circuit,
+    volts: today.volts,
+    hz: today.hz,
+    load,
+    belt: drive && { driver: drive.driver, driven: drive.driven },
+    wheel: today.wheel?.type ?? 'forward-curved',
+    ...(today.pressure === null ? {} : { pressure: Math.max(20, today.pressure) }),
+  })
+  const stands = driveAt(known.parts.map(corePart), workOf(known), known.machine.layout, now)
+  const asked = stands && tensionAsked(stands, circuit.watts, circuit.rpm)
+  return {
+    asFound: {
+      ...built,
+      belt: built.belt && stands ? { ...built.belt, driver: stands.driver, driven: stands.driven } : built.belt,
+    },
+    ...(asked ? { belt: { span: asked.span, tension: 1.1 * asked.used, mass: asked.mass } } : {}),
+  }
+}
+
+/** The machine as its simulation needs it; a message when it cannot be simulated. @param now ms since 1970 */
+export function simulatedOf(known: Known, now: number): SimulatedMachine | string {
   const motor = known.motors.find((m) => m.removedAt === null)
   if (!motor) return 'No motor is in the book for this machine: enter its plate first.'
   const { machine } = known
@@ -29,6 +79,7 @@ export function simulatedOf(known: Known): SimulatedMachine | string {
     capacitorUf: machine.controls.capacitor?.run ?? motor.plate.capacitorUf ?? null,
     transformer: machine.controls.transformer,
     load: 0.8,
+    ...asFound(known, now),
   }
 }
 
@@ -114,7 +165,7 @@ export function serveSimulatedMeters(server: Server, deps: Deps, sessions: Reque
     const [known] = await loadKnown(deps.db, [query.data.machine])
     if (!known) return refuse(socket, '404 Not Found')
     sockets.handleUpgrade(req, socket, head, (ws) => {
-      const machine = simulatedOf(known)
+      const machine = simulatedOf(known, deps.now().getTime())
       if (typeof machine === 'string') {
         ws.send(JSON.stringify({ say: 'problem', message: machine } satisfies MeterLine))
         ws.close()

@@ -6,14 +6,17 @@ import type { Db, Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
+import { loadFindings } from '../findings/load.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
 import { judgeStanding } from '../roof/judge-known.ts'
 import { asMachine, loadKnown } from '../roof/known.ts'
 import { refresh } from '../roof/refresh.ts'
 import { likePattern } from '../roof/routes.ts'
+import { peersOf } from './peers.ts'
 import { currentRules } from '../rules/current.ts'
+import { plansOf } from '../plans/plans.ts'
 import { refuseStale } from './edit.ts'
-import { unitKind } from './places.ts'
+import { asUnit } from './places.ts'
 
 /** The machine for change, or 404. */
 export async function lockMachine(tx: Tx, id: string): Promise<Machine> {
@@ -66,19 +69,24 @@ export function machineRoutes(router: Router, deps: Deps): void {
       .from(machineStates)
       .where(eq(machineStates.machineId, params.id))
     const motor = known.motors.find((m) => m.removedAt === null) ?? null
-    const judgement = judgeStanding(known, await currentRules(deps.db))?.judgement ?? null
+    const peers = await peersOf(deps.db, known)
+    const judgement = judgeStanding({ ...known, peers }, await currentRules(deps.db))?.judgement ?? null
     return {
       machine: known.machine,
-      unit: { ...unit, kind: unitKind(unit.kind) },
+      unit: asUnit(unit),
       area,
       site,
       motor,
       pastMotors: known.motors.filter((m) => m.removedAt !== null).reverse(),
       sisters: [...known.sisters],
+      peers,
       siblings: siblings.map((s) => ({ ...s, unitTag: unit.tag })),
       stops: [...known.stops],
       moreStops: known.allStops - known.stops.length,
       work: [...known.work],
+      parts: [...known.parts],
+      plans: await plansOf(deps.db, known),
+      findings: await loadFindings(deps.db, [params.id]),
       judgement,
       dueAt: state?.dueAt?.toISOString() ?? null,
     }

@@ -1,4 +1,4 @@
-import { endpoints, unitKinds } from '@motor-round/contract'
+import { care, endpoints, unitKinds, type Unit } from '@motor-round/contract'
 import { asc, eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record } from '../audit/record.ts'
@@ -35,7 +35,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.places, async () => ({
     sites: await deps.db.select().from(sites).orderBy(asc(sites.name)),
     areas: await deps.db.select().from(areas).orderBy(asc(areas.name)),
-    units: (await deps.db.select().from(units).orderBy(asc(units.tag))).map((u) => ({ ...u, kind: unitKind(u.kind) })),
+    units: (await deps.db.select().from(units).orderBy(asc(units.tag))).map(asUnit),
   }))
 
   mount(router, deps, endpoints.addSite, ({ body, person }) =>
@@ -137,7 +137,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
         entityId: row.id,
         after: body,
       })
-      return { ...row, kind: body.kind }
+      return asUnit(row)
     }),
   )
 
@@ -155,6 +155,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
           tag: body.tag,
           kind: body.kind,
           modelLine: body.modelLine,
+          ...(body.care ? { care: body.care } : {}),
           version: before.version + 1,
         })
         .where(eq(units.id, params.id))
@@ -170,10 +171,17 @@ export function placeRoutes(router: Router, deps: Deps): void {
         after: row,
       })
       await refreshWhere(tx, 'unitId', row.id)
-      return { ...row, kind: body.kind }
+      return asUnit(row)
     }),
   )
 }
+
+/** A unit as it crosses the wire; older rows gain new fields. */
+export const asUnit = (u: typeof units.$inferSelect): Unit => ({
+  ...u,
+  kind: unitKind(u.kind),
+  care: care.parse(u.care),
+})
 
 /** The kind of a unit as the contract knows it. */
 export const unitKind = (text: string): (typeof unitKinds)[number] => unitKinds.find((k) => k === text) ?? 'other'

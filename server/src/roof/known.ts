@@ -1,26 +1,32 @@
 import {
   controls,
+  driveLayout,
+  partIn,
   type FileStop,
   type Machine,
   type Motor,
+  type PartRecord,
   type SisterLoad,
   type StopRecord,
   type WorkRecord,
 } from '@motor-round/contract'
 import type { Reading } from '@motor-round/core/quantity'
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
-import { components, machines, machineStates, work } from '../db/schema.ts'
+import { components, machines, machineStates, work, type MotorSpec } from '../db/schema.ts'
 
 /** All that is known of a machine and needed to judge it. */
 export interface Known {
   readonly machine: Machine
   readonly motors: readonly Motor[]
+  readonly parts: readonly PartRecord[]
   readonly work: readonly WorkRecord[]
   /** Newest first: the latest ones, and of older ones the first of each week. */
   readonly stops: readonly StopRecord[]
   readonly allStops: number
   readonly sisters: readonly SisterLoad[]
+  /** Loaded where one machine is looked at: many are judged without, for it raises no level. */
+  readonly peers?: readonly SisterLoad[]
 }
 
 export const iso = (v: Date | string): string => (v instanceof Date ? v : new Date(v)).toISOString()
@@ -28,14 +34,13 @@ export const iso = (v: Date | string): string => (v instanceof Date ? v : new Da
 export const asMachine = (m: typeof machines.$inferSelect): Machine => ({
   ...m,
   controls: controls.parse(m.controls),
+  layout: driveLayout.parse(m.layout),
   retiredAt: m.retiredAt?.toISOString() ?? null,
 })
 
-export const asMotor = (c: typeof components.$inferSelect): Motor => ({
+const fitting = (c: typeof components.$inferSelect) => ({
   id: c.id,
   machineId: c.machineId,
-  plate: c.spec.plate,
-  connectionVolts: c.spec.connectionVolts,
   fittedAt: c.fittedAt.toISOString(),
   fittedBy: c.fittedBy,
   why: c.why,
@@ -45,12 +50,24 @@ export const asMotor = (c: typeof components.$inferSelect): Motor => ({
   version: c.version,
 })
 
+export const asMotor = (c: typeof components.$inferSelect): Motor => {
+  // The slot says which spec a row holds.
+  const { plate, connectionVolts } = c.spec as MotorSpec
+  return { ...fitting(c), plate, connectionVolts }
+}
+
+export const asPart = (c: typeof components.$inferSelect): PartRecord => ({
+  ...fitting(c),
+  part: partIn.parse({ slot: c.slot, spec: c.spec }),
+})
+
 export const asWork = (w: typeof work.$inferSelect): WorkRecord => ({
   id: w.id,
   machineId: w.machineId,
   doneAt: w.doneAt.toISOString(),
   kind: w.kind,
   note: w.note,
+  ...(w.turns ? { turns: w.turns } : {}),
   by: w.by,
 })
 
@@ -92,6 +109,11 @@ async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]
       from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
     ) x
     where x.n <= ${latest} or x.of_week = 1 or x.answers <> '{}'`
+  return readStops(db, chosen)
+}
+
+/** Chosen stops with their readings and what replaced them, newest first. */
+async function readStops(db: Db | Tx, chosen: SQL): Promise<StopRow[]> {
   const result = await db.execute<StopRow>(sql`
     with chosen as materialized (${chosen})
     select c.id, c.machine_id, c.taken_at, c.recorded_at, c.by, c.state, c.answers, c.passes, c.note, c.supersedes, c.reason, c.source, c.of_all,
@@ -105,6 +127,12 @@ async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]
     ) r
     order by c.taken_at desc, c.id desc`)
   return result.rows
+}
+
+/** One stop, also where a long past leaves it out of what is loaded of its machine. */
+export async function loadStop(db: Db | Tx, id: string): Promise<StopRecord | null> {
+  const [row] = await readStops(db, sql`select s.*, 1 as of_all from stops s where s.id = ${id}`)
+  return row ? asStop(row) : null
 }
 
 /** Neither quantities nor positions hold a space. */
@@ -188,15 +216,14 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
   const list = (await db.select().from(machines).where(inArray(machines.id, ids))).map(asMachine)
-  const motors = grouped(
-    await db
-      .select()
-      .from(components)
-      .where(and(inArray(components.machineId, ids), sql`${components.slot} = 'motor'`))
-      .orderBy(asc(components.fittedAt)),
-    (c) => c.machineId,
-    asMotor,
-  )
+  const fitted = await db
+    .select()
+    .from(components)
+    .where(inArray(components.machineId, ids))
+    .orderBy(asc(components.fittedAt), asc(components.id))
+  const inSlot = (motor: boolean) => fitted.filter((c) => (c.slot === 'motor') === motor)
+  const motors = grouped(inSlot(true), (c) => c.machineId, asMotor)
+  const parts = grouped(inSlot(false), (c) => c.machineId, asPart)
   const done = grouped(
     await db.select().from(work).where(inArray(work.machineId, ids)).orderBy(asc(work.doneAt)),
     (w) => w.machineId,
@@ -209,6 +236,7 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
   return list.map((machine) => ({
     machine,
     motors: motors.get(machine.id) ?? [],
+    parts: parts.get(machine.id) ?? [],
     work: done.get(machine.id) ?? [],
     stops: stops.get(machine.id) ?? [],
     allStops: counts.get(machine.id) ?? 0,

@@ -217,7 +217,15 @@ describe('the judge in the hand and the judge on the server', () => {
     for (const row of roof) {
       const p = await page(row.machineId)
       const motors = [...(p.motor ? [p.motor] : []), ...p.pastMotors]
-      const known = { machine: p.machine, motors, work: p.work, stops: p.stops, sisters: p.sisters, rules }
+      const known = {
+        machine: p.machine,
+        motors,
+        work: p.work,
+        parts: p.parts,
+        stops: p.stops,
+        sisters: p.sisters,
+        rules,
+      }
       const speaking = standing(known)
       if (!speaking) throw new Error('every demo machine was read')
       const inHand = judge(judgeInput(known, speaking))

@@ -29,8 +29,42 @@ export const router = createBrowserRouter([
         path: 'machines/:id/motor',
         lazy: async () => ({ Component: (await import('../features/register/index.ts')).FitMotor }),
       },
+      {
+        path: 'machines/:id/drive',
+        lazy: async () => ({ Component: (await import('../features/drive-train/index.ts')).DriveTrainScreen }),
+      },
+      {
+        path: 'areas/:id/air',
+        lazy: async () => ({ Component: (await import('../features/area-air/index.ts')).AreaAirScreen }),
+      },
+      {
+        path: 'areas/:id/plan',
+        lazy: async () => ({ Component: (await import('../features/roof-plan/index.ts')).RoofPlanScreen }),
+      },
+      {
+        path: 'round',
+        lazy: async () => ({ Component: (await import('../features/round/rounds-screen.tsx')).RoundsScreen }),
+      },
+      {
+        path: 'round/new',
+        lazy: async () => ({ Component: (await import('../features/round/new-round.tsx')).NewRound }),
+      },
+      {
+        path: 'round/:id',
+        lazy: async () => ({ Component: (await import('../features/round/round-screen.tsx')).RoundScreen }),
+      },
+      {
+        path: 'round/:id/prepare',
+        lazy: async () => ({ Component: (await import('../features/round/prepare-screen.tsx')).PrepareScreen }),
+      },
+      { path: 'tags', lazy: async () => ({ Component: (await import('../features/tags/index.ts')).TagsScreen }) },
+      { path: 'phone', lazy: async () => ({ Component: (await import('../features/phone/index.ts')).PhoneScreen }) },
       { path: 'places', lazy: async () => ({ Component: (await import('../features/register/index.ts')).Places }) },
       { path: 'bench', lazy: async () => ({ Component: (await import('../features/bench/index.ts')).Bench }) },
+      {
+        path: 'bench/speed',
+        lazy: async () => ({ Component: (await import('../features/speed-bench/index.ts')).SpeedBenchScreen }),
+      },
       {
         path: 'bench/:id',
         lazy: async () => ({ Component: (await import('../features/bench/index.ts')).CalculatorScreen }),
@@ -51,6 +85,10 @@ export const router = createBrowserRouter([
       {
         path: 'machines/:id/stop',
         lazy: async () => ({ Component: (await import('../features/stop/index.ts')).StopScreen }),
+      },
+      {
+        path: 'round/:id/walk',
+        lazy: async () => ({ Component: (await import('../features/round/walk-screen.tsx')).WalkScreen }),
       },
     ],
   },

@@ -1,3 +1,5 @@
+// jsdom has no store of its own.
+import 'fake-indexeddb/auto'
 import { configure } from '@testing-library/react'
 
 // Without a layout nothing is hidden: looking each time whether it is takes most of a test's time.
@@ -19,3 +21,16 @@ globalThis.Request = class extends NodeRequest {
   }
 }
 Object.assign(Element.prototype, { scrollIntoView: () => undefined })
+// Nothing is drawn: no point of the screen is a place on a drawing.
+Object.assign(SVGElement.prototype, { getScreenCTM: () => null })
+if (!('text' in Blob.prototype))
+  Object.assign(Blob.prototype, {
+    text(this: Blob) {
+      return new Promise((done, fail) => {
+        const reader = new FileReader()
+        reader.onload = () => done(reader.result)
+        reader.onerror = () => fail(reader.error ?? new Error('the file cannot be read'))
+        reader.readAsText(this)
+      })
+    },
+  })

@@ -1,4 +1,4 @@
-import { machinePage, type MachinePage, type StopRecord } from '@motor-round/contract'
+import { noCare, machinePage, type MachinePage, type StopRecord } from '@motor-round/contract'
 import { unsaid } from '@motor-round/core/trend'
 
 const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -24,12 +24,14 @@ export const stopRecord = (over: Partial<StopRecord> = {}): StopRecord => ({
 })
 
 /** A 10 hp belt-driven supply fan on 480 V with its plate, as the server sends it; checked by the contract. */
-export function pageOf(over: { machine?: object; stops?: StopRecord[]; plate?: object } = {}): MachinePage {
+export function pageOf(
+  over: { machine?: object; stops?: StopRecord[]; plate?: object; parts?: object[] } = {},
+): MachinePage {
   const [siteId, areaId, unitId] = [uuid(1), uuid(2), uuid(3)]
   return machinePage.parse({
     site: { id: siteId, name: 'Ferry terminal', zone: 'America/Halifax', version: 1 },
     area: { id: areaId, siteId, name: 'Hall roof', kind: 'roof', version: 1 },
-    unit: { id: unitId, areaId, siteId, tag: 'AHU-9', kind: 'AHU', modelLine: '', version: 1 },
+    unit: { id: unitId, areaId, siteId, tag: 'AHU-9', kind: 'AHU', modelLine: '', version: 1, care: noCare },
     machine: {
       id: machineId,
       unitId,
@@ -42,6 +44,7 @@ export function pageOf(over: { machine?: object; stops?: StopRecord[]; plate?: o
       hasDrive: false,
       hasSister: false,
       controls: {},
+      layout: {},
       unitPlate: null,
       version: 1,
       retiredAt: null,
@@ -63,9 +66,12 @@ export function pageOf(over: { machine?: object; stops?: StopRecord[]; plate?: o
     pastMotors: [],
     sisters: [],
     siblings: [],
+    peers: [],
     stops: over.stops ?? [],
     moreStops: 0,
     work: [],
+    parts: over.parts ?? [],
+    plans: [],
     judgement: null,
     dueAt: null,
   })

@@ -2,6 +2,7 @@ import { history, standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
+import { down, up } from './by-wheel.ts'
 
 const method = standard('Theil-Sen slope with Sen 95 % limits')
 
@@ -10,12 +11,18 @@ export const trend: Check = {
   id: 'trend',
   title: 'Trend',
   // Without amps of its own a stop has nothing to add to the trend of the amps.
-  applies: (c) => c.point !== null && c.drift.kind !== 'too few',
+  // A step is no slope: fitted through one it would tell of a drift that never was.
+  applies: (c) => c.point !== null && c.drift.kind !== 'too few' && c.step === null,
   judge(c) {
     const d = c.drift
     if (d.kind === 'too few') throw new RangeError('drift must be fitted')
     const perYear = `${show.signed(d.fit.perYear, 2)} A a year (${show.signed(d.fit.low, 2)} to ${show.signed(d.fit.high, 2)})`
-    const basis = [method, history(`${d.fit.n} stops since ${show.month(d.fit.from.at)}`)]
+    const wheel = c.wheel?.type ?? 'forward-curved'
+    const basis = [
+      method,
+      history(`${d.fit.n} stops since ${show.month(d.fit.from.at)}`),
+      ...(c.season ? [standard(`a yearly swing of ± ${show.percent(c.season.half)} taken out`)] : []),
+    ]
     if (d.kind === 'none')
       return verdict(this, {
         level: 'ok',
@@ -32,9 +39,7 @@ export const trend: Check = {
         value: d.fit.perYear,
         basis,
         because: `Falling ${perYear}, ${show.percent(lost)} since ${show.month(d.fit.from.at)}.`,
-        next: bad
-          ? 'A belt that slips more each month, or a filter or coil that fills: look at both.'
-          : 'Nothing to do yet.',
+        next: bad ? `Slowly, so wear or dirt. ${down[wheel]}` : 'Nothing to do yet.',
       })
     }
     const horizon = c.limit('trend-horizon')
@@ -44,7 +49,7 @@ export const trend: Check = {
         value: d.fit.perYear,
         basis,
         because: `Rising ${perYear}, and the fit is already at the limit.`,
-        next: 'Find what drags or speeds it up.',
+        next: `Find what drags or speeds it up. ${up[wheel]}`,
       })
     const days = (d.meets.at - c.stop.at) / dayMs
     const window =
@@ -58,7 +63,7 @@ export const trend: Check = {
       limit: c.allowed?.amps ?? null,
       basis: [...basis, horizon.basis],
       because: `Rising ${perYear}; meets the plate in about ${Math.max(0, Math.round(days))} days (${window}).`,
-      next: soon ? 'Plan the work before then: bearings, belt tension, wheel, supply.' : 'Nothing to do yet.',
+      next: soon ? `Plan the work before then: bearings, belt tension, supply. ${up[wheel]}` : 'Nothing to do yet.',
     })
   },
 }

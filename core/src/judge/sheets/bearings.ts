@@ -78,6 +78,15 @@ export const bearings: SheetCheck = {
         asks: [choice('bearing.de', 'Drive end', ends), choice('bearing.ode', 'Opposite', ends)],
       },
       {
+        title: 'Stands',
+        asks: [
+          choice('vibration.mount', 'On', [
+            ['flexible', 'Springs, rubber'],
+            ['rigid', 'Rigid'],
+          ]),
+        ],
+      },
+      {
         title: 'Shaft',
         asks: [
           choice('bearing.lock', 'Collars, screws', [

@@ -12,14 +12,14 @@ describe('a stop of drive and bearings', () => {
   const of = (phase: Parameters<typeof checksOf>[2], over = {}) =>
     checksOf({ ...facts, ...over }, 'drive', phase).map((c) => c.id)
   it('asks for the drive train dead, and for vibration and filters live', () => {
-    expect(of('dead')).toEqual(['spin', 'belts', 'bearings', 'wheel'])
-    expect(of('live')).toEqual(['running', 'temperatures', 'vibration', 'filter-drop'])
+    expect(of('dead')).toEqual(['spin', 'belts', 'tension', 'alignment', 'bearings', 'keys', 'wheel'])
+    expect(of('live')).toEqual(['running', 'temperatures', 'vibration', 'filter-drop', 'pressure', 'sound'])
   })
   it('asks a direct drive for no belt', () => expect(of('dead', { drive: 'direct' })).not.toContain('belts'))
   it('leaves the electrical walk as it was', () => {
     const full = plans.full.flatMap((p) => checksOf(facts, 'full', p).map((c) => c.id))
     expect(full).toContain('winding')
-    for (const id of ['belts', 'bearings', 'wheel', 'vibration', 'filter-drop']) expect(full).not.toContain(id)
+    for (const id of ['belts', 'bearings', 'keys', 'wheel', 'vibration', 'filter-drop']) expect(full).not.toContain(id)
   })
   it('is held by Dead, since hands go in', () => {
     expect(gatesOf.drive).toEqual(['dead'])

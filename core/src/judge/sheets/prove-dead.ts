@@ -1,4 +1,4 @@
-import { practice } from '../../limits/index.ts'
+import { limitInForce, practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
 import { aliveBecause, deadGate, deadPositions } from '../gates.ts'
 import { outlasts } from '../standing.ts'
@@ -82,14 +82,13 @@ export const proveDead: SheetCheck = {
         : []),
     ]
   },
-  waits: (m) =>
+  waits: (m, rules) =>
     m.hasDrive
       ? [
           {
             id: 'bus',
             words: 'Drive bus draining',
-            // Labels ask for 5 to 15 minutes; the longest of them.
-            seconds: 900,
+            seconds: limitInForce('drive-wait', rules).value * 60,
             then: 'Measure the bus: the meter says whether it is drained, not the clock. A longer time on the label rules.',
           },
         ]

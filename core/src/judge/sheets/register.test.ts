@@ -91,6 +91,11 @@ describe('every word of the drive train', () => {
     'bearing.lock': ['loose'],
     'bearing.shaft': ['scored'],
     'bearing.grease': ['dry', 'over'],
+    'key.length': ['short', 'missing'],
+    'key.flat': ['round'],
+    'key.torque': ['loose', 'once'],
+    'hub.side': ['backward'],
+    'hub.stand': ['moved'],
     'wheel.blades': ['clips', 'bent', 'cracked'],
     'wheel.screws': ['loose'],
     'wheel.hand': ['backward'],
@@ -100,13 +105,14 @@ describe('every word of the drive train', () => {
   const asked = sheetChecks
     .filter((c) => c.part === 'drive' && c.phase === 'dead')
     .flatMap((c) =>
-      c
-        .groups(facts)
-        .flatMap((g) =>
-          g.asks.flatMap((a) =>
-            a.kind === 'choice' ? a.options.map(([word]) => ({ check: c.id, question: a.id, word })) : [],
-          ),
+      c.groups(facts).flatMap((g) =>
+        g.asks.flatMap((a) =>
+          // How a fan stands is no fault: it chooses the limits of its vibration, tested there.
+          a.kind === 'choice' && a.id !== 'vibration.mount'
+            ? a.options.map(([word]) => ({ check: c.id, question: a.id, word }))
+            : [],
         ),
+      ),
     )
   it('is known here', () =>
     expect([...new Set(asked.map((a) => a.question))].toSorted()).toEqual(Object.keys(bad).toSorted()))

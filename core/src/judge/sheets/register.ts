@@ -1,5 +1,6 @@
 import type { Check } from '../check.ts'
 import type { MachineFacts } from '../input.ts'
+import { alignmentSheet } from './alignment.ts'
 import { bearings } from './bearings.ts'
 import { belts } from './belts.ts'
 import { capacitor } from './capacitor.ts'
@@ -16,11 +17,13 @@ import { inrush } from './inrush.ts'
 import { insulationCurve } from './insulation-curve.ts'
 import { insulationSingle } from './insulation-single.ts'
 import { insulation } from './insulation.ts'
+import { keys } from './keys.ts'
 import { leadRollSheet } from './lead-roll.ts'
 import { leave } from './leave.ts'
 import { lineSideSheet } from './line-side.ts'
 import { lockOut } from './lock-out.ts'
 import { powerTransformerSheet } from './power-transformer.ts'
+import { pressureSheet } from './pressure.ts'
 import { protection } from './protection.ts'
 import { proveDead } from './prove-dead.ts'
 import { psc } from './psc.ts'
@@ -28,8 +31,10 @@ import { rotation } from './rotation.ts'
 import { running } from './running.ts'
 import type { PhaseId, PlanId, SheetCheck } from './sheet.ts'
 import { singleStart } from './single-start.ts'
+import { soundSheet } from './sound.ts'
 import { spin } from './spin.ts'
 import { temperatures } from './temperatures.ts'
+import { tensionSheet } from './tension.ts'
 import { terminalsSheet } from './terminals.ts'
 import { vibrationSheet } from './vibration.ts'
 import { wheel } from './wheel.ts'
@@ -44,7 +49,10 @@ export const sheetChecks: readonly SheetCheck[] = [
   proveDead,
   spin,
   belts,
+  tensionSheet,
+  alignmentSheet,
   bearings,
+  keys,
   wheel,
   winding,
   psc,
@@ -67,6 +75,8 @@ export const sheetChecks: readonly SheetCheck[] = [
   temperatures,
   vibrationSheet,
   filterDrop,
+  pressureSheet,
+  soundSheet,
   leadRollSheet,
   gasSection,
   leave,

@@ -1,3 +1,4 @@
+import { unknownLayout, type DriveLayout, type FittedPart } from '../../fitted/index.ts'
 import { defaultHouseRules, type HouseRules } from '../../limits/index.ts'
 import type { Plate } from '../../plate/index.ts'
 import {
@@ -55,6 +56,8 @@ export interface Given {
   history?: Stop[]
   work?: WorkDone[]
   rules?: Partial<HouseRules>
+  parts?: FittedPart[]
+  layout?: DriveLayout
 }
 
 export const at = (
@@ -86,6 +89,8 @@ export function say(readings: Reading[], given: Given = {}) {
     history: given.history ?? [],
     work: given.work ?? [],
     rules: { ...defaultHouseRules, ...given.rules },
+    parts: given.parts,
+    layout: given.layout,
   })
 }
 export const told = (check: string, readings: Reading[], given: Given = {}) => {
@@ -98,6 +103,39 @@ export const gate = (id: string, readings: Reading[], given: Given = {}) => {
   if (!g) throw new Error(`no gate ${id}`)
   return g
 }
+
+/** Two sheaves, a B belt and a forward-curved wheel on 560 mm centres: the drive of a 10 hp fan. */
+export const driveParts: FittedPart[] = (
+  [
+    {
+      slot: 'motor-sheave',
+      spec: {
+        type: 'adjustable',
+        section: 'B',
+        closed: 120,
+        perTurn: 5,
+        most: 6,
+        least: 0.5,
+        step: 0.5,
+        grooves: 1,
+        turns: 2,
+      },
+    },
+    { slot: 'driven-sheave', spec: { type: 'fixed', section: 'B', pitch: 220, grooves: 1 } },
+    { slot: 'belts', spec: { section: 'B', number: 63, count: 1 } },
+    {
+      slot: 'wheel',
+      spec: { type: 'forward-curved', wheels: 2, diameter: 460, greatestRpm: 1000, blades: 42, mass: 40, clips: 3 },
+    },
+  ] as const
+).map((p) => ({ ...p, fittedAt: now - 900 * dayMs, removedAt: null }))
+export const driveLayout: DriveLayout = {
+  ...unknownLayout,
+  centre: 560,
+  takeUp: { least: 540, most: 590 },
+  mounting: 'rigid',
+}
+export const onDrive = { parts: driveParts, layout: driveLayout }
 
 export const proven: Reading[] = [
   ...at('proof_volts', ['before', 'after'], [478, 478]),

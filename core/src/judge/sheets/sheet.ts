@@ -1,6 +1,8 @@
+import type { HouseRules } from '../../limits/index.ts'
 import type { QuantityCode } from '../../quantity/index.ts'
 import type { GateId } from '../../trend/index.ts'
 import type { Check } from '../check.ts'
+import type { Context } from '../context.ts'
 import type { MachineFacts } from '../input.ts'
 
 /** A stop as the trade walks it. */
@@ -72,7 +74,9 @@ export interface SheetCheck {
   readonly caution: string | null
   for(machine: MachineFacts): boolean
   groups(machine: MachineFacts): readonly AskGroup[]
-  waits?(machine: MachineFacts): readonly Wait[]
+  waits?(machine: MachineFacts, rules: HouseRules): readonly Wait[]
+  /** What this machine asks for, before anything is read; null where nothing of it is known. */
+  advice?(context: Context): string | null
   /** What is told of these readings; empty where other checks judge them or nothing is to be judged. */
   readonly judges: readonly Check[]
 }

@@ -3,7 +3,8 @@ import { fanVibration, inchPeakFromRms, rmsFromInchPeak, ventilationCategory } f
 import { vibrationPositions } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
-import { always, cells, choice, type SheetCheck } from './sheet.ts'
+import { always, cells, type SheetCheck } from './sheet.ts'
+import { vibrationPeak } from './vibration-peak.ts'
 
 /** The worst of a stop, in/s peak. */
 const worstOf = (readings: Context['stop']['readings']) =>
@@ -22,7 +23,8 @@ const velocity: Check = {
     const worst = worstOf(c.stop.readings) ?? { position: '', value: 0 }
     const power = c.motor?.plate.power
     const category = ventilationCategory((power ?? 4) * (c.motor?.plate.powerUnit === 'kW' ? 1000 : 745.7))
-    const mounting = c.answer('vibration.mount') === 'rigid' ? 'rigid' : 'flexible'
+    const mount = c.answer('vibration.mount') ?? c.layout?.mounting ?? undefined
+    const mounting = mount === 'rigid' ? 'rigid' : 'flexible'
     const v = fanVibration(rmsFromInchPeak(worst.value), category, mounting)
     const startUp = inchPeakFromRms(v.startUp)
     const alarm = inchPeakFromRms(v.alarm)
@@ -35,7 +37,7 @@ const velocity: Check = {
       .flatMap((s) => worstOf(s.readings) ?? [])[0]
     const grown = c.limit('vibration-grown')
     const sure = {
-      confidence: c.answer('vibration.mount') === undefined || power === undefined ? 'low' : 'full',
+      confidence: mount === undefined || power === undefined ? 'low' : 'full',
     } as const
     if (v.stands === 'shutdown')
       return verdict(this, {
@@ -101,15 +103,7 @@ export const vibrationSheet: SheetCheck = {
   groups: () => [
     { title: 'Drive end', asks: cells('vibration', vibrationPositions.slice(0, 3), ['Across', 'Up', 'Along']) },
     { title: 'Opposite end', asks: cells('vibration', vibrationPositions.slice(3), ['Across', 'Up', 'Along']) },
-    {
-      title: 'Mounted',
-      asks: [
-        choice('vibration.mount', 'On', [
-          ['flexible', 'Springs, rubber'],
-          ['rigid', 'Rigid'],
-        ]),
-      ],
-    },
+    { title: 'Strongest at', asks: cells('vibration_hz', ['dominant'], ['Frequency']), also: true },
   ],
-  judges: [velocity],
+  judges: [velocity, vibrationPeak],
 }

@@ -1,11 +1,15 @@
-import { Suspense, useEffect } from 'react'
+import { lazy, Suspense, useEffect } from 'react'
 import { useDispatch, useSelector } from 'react-redux'
 import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
-import { Finder } from '../../features/finder/index.ts'
+import { onHome } from '../../offline/use-phone.ts'
 import { api } from '../api.ts'
 import { setLook } from '../look.ts'
 import type { RootState } from '../store.ts'
+import { SignalLine } from './signal-line.tsx'
 import './shell.css'
+
+// A walk on the roof has no bar: it need not bring along what only the bar asks for.
+const Finder = lazy(async () => ({ default: (await import('../../features/finder/index.ts')).Finder }))
 
 function Account({ name }: { name: string }) {
   const dispatch = useDispatch()
@@ -46,12 +50,24 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       if (typing(e.target) || e.ctrlKey || e.metaKey || e.altKey) return
       if (e.key === '/' && !bare) {
         e.preventDefault()
-        document.getElementById('find-machine')?.focus()
+        // The field may still be on its way.
+        const reach = (tries: number) => {
+          const field = document.getElementById('find-machine')
+          if (field) field.focus()
+          else if (tries > 0) setTimeout(() => reach(tries - 1), 50)
+        }
+        reach(40)
       } else if (e.key === '?') void navigate('/keys')
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
   }, [bare, navigate])
+
+  const dispatch = useDispatch()
+  useEffect(
+    () => onHome(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'roof', 'places']))),
+    [dispatch],
+  )
 
   if (session.isLoading) return <p className="page">Loading …</p>
   if (session.isError)
@@ -77,13 +93,20 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       <Outlet />
     </Suspense>
   )
-  if (bare) return body
+  if (bare)
+    return (
+      <div className="shell-bare">
+        <SignalLine />
+        {body}
+      </div>
+    )
   return (
     <>
       <header className="shell-bar">
         <span className="shell-name">{session.data?.organisation}</span>
         <nav aria-label="Screens">
           <NavLink to="/roof">Roof</NavLink>
+          <NavLink to="/round">Round</NavLink>
           <NavLink to="/bench">Bench</NavLink>
           <NavLink to="/books">Books</NavLink>
           <NavLink to="/places" className="shell-wide">
@@ -93,9 +116,12 @@ export function Shell({ bare = false }: { bare?: boolean }) {
             House rules
           </NavLink>
         </nav>
-        <Finder />
+        <Suspense fallback={<div className="finder" />}>
+          <Finder />
+        </Suspense>
         <Account name={person.name} />
       </header>
+      <SignalLine />
       <main>{body}</main>
     </>
   )

@@ -12,7 +12,12 @@ export function benchMachine(page: MachinePage): BenchMachine {
   const { machine, motor } = page
   const plate = motor?.plate ?? null
   const allowed = allowedCurrent(plate, null, machine.serviceVolts, motor?.connectionVolts ?? undefined)
-  const stop = standing({ stops: page.stops, work: page.work, motors: [...(motor ? [motor] : []), ...page.pastMotors] })
+  const stop = standing({
+    stops: page.stops,
+    work: page.work,
+    parts: page.parts,
+    motors: [...(motor ? [motor] : []), ...page.pastMotors],
+  })
   return {
     phases: machine.phases,
     serviceVolts: machine.serviceVolts,

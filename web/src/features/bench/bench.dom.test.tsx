@@ -64,6 +64,21 @@ describe('a calculator’s page', () => {
     expect(screen.getByLabelText<HTMLInputElement>('Bore, mm').value).toBe('')
   })
 
+  it('is read and typed in metric units where that is wanted, and only where there is something to change', async () => {
+    const user = await open('belt-length')
+    await user.click(screen.getByRole('button', { name: 'Metric units' }))
+    await user.click(screen.getByRole('button', { name: 'Worked example' }))
+    const small = screen.getByLabelText<HTMLInputElement>('Smaller pitch diameter, mm')
+    expect(Number(small.value)).toBeGreaterThan(50)
+    expect(result()).toMatch(/\d mm/)
+    expect(result()).not.toMatch(/\d in\b/)
+    await user.click(screen.getByRole('button', { name: 'Inches, pounds, cfm' }))
+    expect(screen.getByLabelText('Smaller pitch diameter, in')).toBeTruthy()
+    cleanup()
+    await open('voltage-unbalance')
+    expect(screen.queryByRole('button', { name: 'Metric units' })).toBeNull()
+  })
+
   it('says that there is no such one', async () => {
     await open('perpetual-motion')
     expect(screen.getByText(/no such calculator/)).toBeTruthy()

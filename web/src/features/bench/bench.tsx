@@ -1,4 +1,5 @@
 import { calcGroups, calculators } from '@motor-round/core/calc'
+import { Button } from 'antd'
 import { Link, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { groupWords } from './groups.ts'
@@ -26,6 +27,17 @@ export function Bench() {
           On free numbers. Open it from a machine and it is filled with that machine’s plate and last readings.
         </p>
       )}
+      <section className="sheet bench-speed">
+        <div>
+          <h2>Speed bench</h2>
+          <p className="quiet">
+            What a turn of the sheave, another sheave or the drive’s hertz will do to amps, air, belt and bearings.
+          </p>
+        </div>
+        <Link to={`/bench/speed${query}`}>
+          <Button type="primary">Open it</Button>
+        </Link>
+      </section>
       <div className="bench-groups">
         {calcGroups.map((g) => (
           <section key={g} className="sheet">

@@ -3,6 +3,7 @@ import { Button, Input, Select } from 'antd'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
+import { lengthUnitOf } from '../../app/lengths.ts'
 import { Field } from '../../parts/fields/index.ts'
 import { benchMachine } from './bench-machine.ts'
 import { cellsOf, fieldsOf, inputOf, shownOutput, type CalcField, type Cells } from './fields.ts'
@@ -28,6 +29,7 @@ function Cell({
     return (
       <Select
         aria-label={label}
+        className="whole-width"
         value={value === '' ? null : value}
         allowClear={!field.required}
         options={field.options.map((o) => ({ value: String(o), label: String(o) }))}
@@ -45,10 +47,20 @@ function Cell({
   )
 }
 
-function Form({ calculator, start, from }: { calculator: Calculator; start: Cells; from: string | null }) {
+function Form({
+  calculator,
+  start,
+  from,
+  metric,
+}: {
+  calculator: Calculator
+  start: Cells
+  from: string | null
+  metric: boolean
+}) {
   const d = useMemo(() => describeCalculator(calculator), [calculator])
-  const inputs = useMemo(() => fieldsOf(d.input), [d])
-  const outputs = useMemo(() => fieldsOf(d.output), [d])
+  const inputs = useMemo(() => fieldsOf(d.input, metric), [d, metric])
+  const outputs = useMemo(() => fieldsOf(d.output, metric), [d, metric])
   const [cells, setCells] = useState(start)
   const input = inputOf(inputs, cells)
   const complete = inputs.every((f) => !f.required || (cells[f.name] ?? []).every((t) => t.trim() !== ''))
@@ -120,7 +132,7 @@ function Form({ calculator, start, from }: { calculator: Calculator; start: Cell
         {curve ? (
           <section className="sheet">
             <Suspense fallback={<div className="curve-chart" />}>
-              <CurveChart curve={curve} />
+              <CurveChart curve={curve} metric={metric} />
             </Suspense>
           </section>
         ) : null}
@@ -148,9 +160,17 @@ export function CalculatorScreen() {
   const query = api.useMachinePageQuery({ params: { id: machine ?? '' } }, { skip: machine === null })
   const page = query.currentData
   const calculator = findCalculator(id)
+  const fifty = page !== undefined && lengthUnitOf(page.machine) === 'mm'
+  const [chosen, setMetric] = useState<boolean | null>(null)
+  const metric = chosen ?? fifty
   if (!calculator) return <p className="page">There is no such calculator. All are on the bench.</p>
   if (machine !== null && !page && !query.isError) return <p className="page">Loading …</p>
-  const inputs = fieldsOf(describeCalculator(calculator).input)
+  const schema = describeCalculator(calculator)
+  const inputs = fieldsOf(schema.input, metric)
+  const both = [...fieldsOf(schema.input), ...fieldsOf(schema.output)]
+  const all = [...inputs, ...fieldsOf(schema.output, true)]
+  // Where nothing is in inches, pounds or horsepower there is nothing to choose.
+  const choice = both.some((f) => all.some((m) => m.name === f.name && m.unit !== f.unit))
   const start = cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : {})
   return (
     <div className="page stack">
@@ -158,9 +178,15 @@ export function CalculatorScreen() {
         <Link to={`/bench${machine === null ? '' : `?machine=${machine}`}`}>Bench</Link> ·{' '}
         {groupWords[calculator.group]}
       </p>
-      <h1>{calculator.title}</h1>
+      <header className="bench-head">
+        <h1>{calculator.title}</h1>
+        {choice || metric ? (
+          <Button onClick={() => setMetric(!metric)}>{metric ? 'Inches, pounds, cfm' : 'Metric units'}</Button>
+        ) : null}
+      </header>
       <Form
-        key={`${id} ${page?.machine.id ?? ''}`}
+        key={`${id} ${page?.machine.id ?? ''} ${String(metric)}`}
+        metric={metric}
         calculator={calculator}
         start={start}
         from={page ? `${page.unit.tag} / ${page.machine.tag}` : null}

@@ -25,6 +25,27 @@ describe('the pages of the bench', () => {
         for (const [x, y] of line.points) expect(Number.isFinite(x) && Number.isFinite(y)).toBe(true)
     },
   )
+  it.each(calculators.map((c) => [c.id, c] as const))('%s: the same in a metric shop', (_id, c) => {
+    const d = describeCalculator(c)
+    const metric = fieldsOf(d.input, true)
+    const answer = c.run(inputOf(metric, cellsOf(metric, c.example)))
+    const direct = c.run(c.example)
+    if (!answer.ok || !direct.ok) throw new Error(JSON.stringify([answer, direct]))
+    for (const [key, v] of Object.entries(direct.result))
+      if (typeof v === 'number')
+        expect(answer.result[key] as number).toBeCloseTo(v, v === 0 ? 3 : 4 - Math.ceil(Math.log10(Math.abs(v))))
+  })
+  it('show a metric shop no inch and no pound, and its figures converted', () => {
+    const c = calculators.find((x) => x.id === 'belt-length')
+    if (!c) throw new Error('there')
+    const d = describeCalculator(c)
+    const metric = fieldsOf(d.input, true)
+    expect(metric.filter((f) => f.unit === 'in')).toEqual([])
+    expect(cellsOf(metric, { small: 4 })['small']).toEqual(['101.6'])
+    for (const x of calculators)
+      for (const f of [...fieldsOf(describeCalculator(x).input, true), ...fieldsOf(describeCalculator(x).output, true)])
+        expect(['in', 'ft', 'lbf', 'cfm', 'in wg', 'hp', 'ft/min'], `${x.id} ${f.name}`).not.toContain(f.unit)
+  })
   it('leave a field that is no figure to be named by the calculator', () => {
     const c = calculators.find((x) => x.id === 'overload-setting')
     if (!c) throw new Error('there')
@@ -39,6 +60,7 @@ describe('the pages of the bench', () => {
       name: 'u',
       title: 'U',
       unit: '%',
+      scale: 100,
       kind: 'number',
       required: true,
       options: [],

@@ -1,10 +1,14 @@
+import { capital } from '../../app/capital.ts'
 import { parseFigure } from '@motor-round/core/quantity'
 
 /** One input or output of a calculator, read off its JSON Schema. */
 export interface CalcField {
   readonly name: string
   readonly title: string
+  /** As it is shown and typed; the calculator has its own. */
   readonly unit: string
+  /** What is shown for one unit of the calculator. */
+  readonly scale: number
   readonly kind: 'number' | 'text' | 'choice' | 'numbers' | 'flag' | 'texts'
   readonly required: boolean
   readonly options: readonly (string | number)[]
@@ -16,10 +20,7 @@ export interface CalcField {
 
 type Schema = Readonly<Record<string, unknown>>
 
-const words = (name: string) => {
-  const text = name.replace(/([a-z])([A-Z0-9])/g, '$1 $2').toLowerCase()
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}`
-}
+const words = (name: string) => capital(name.replace(/([a-z])([A-Z0-9])/g, '$1 $2').toLowerCase())
 
 const text = (v: unknown): string => (typeof v === 'string' ? v : '')
 
@@ -36,12 +37,32 @@ function inner(schema: Schema): Schema {
   return { ...inner(own), ...Object.fromEntries(Object.entries(schema).filter(([k]) => k !== 'anyOf')) }
 }
 
-function fieldOf(name: string, raw: Schema, required: boolean): CalcField | null {
+/** What a unit of the Bench is in a metric shop: unit shown, and how many of it one of the calculator's is. */
+const metricOf: Readonly<Record<string, readonly [string, number]>> = {
+  in: ['mm', 25.4],
+  ft: ['m', 0.3048],
+  'ft²': ['m²', 0.09290304],
+  lbf: ['N', 4.4482216152605],
+  cfm: ['m³/h', 1.699010796],
+  'in wg': ['Pa', 249.08891],
+  hp: ['kW', 0.7457],
+  'in/s': ['mm/s', 25.4],
+  'ft/min': ['m/s', 0.00508],
+  'lb/ft': ['kg/m', 1.48816394],
+}
+
+/** The unit in which something of the Bench is shown, and how many of it one of the calculator's is. */
+export const inUnits = (unit: string, metric: boolean): { unit: string; scale: number } => {
+  const [shown, scale] = (metric ? metricOf[unit] : undefined) ?? [unit, unit === '%' ? 100 : 1]
+  return { unit: shown, scale }
+}
+
+function fieldOf(name: string, raw: Schema, required: boolean, metric: boolean): CalcField | null {
   const s = inner(raw)
   const base = {
     name,
     title: text(s['title']) || words(name),
-    unit: text(s['unit']),
+    ...inUnits(text(s['unit']), metric),
     required,
     options: [],
     labels: [],
@@ -56,7 +77,7 @@ function fieldOf(name: string, raw: Schema, required: boolean): CalcField | null
     const labels = Array.isArray(s['labels'])
       ? (s['labels'] as string[])
       : (items as Schema[]).map((_, i) => String(i + 1))
-    return { ...base, unit: base.unit || text(first['unit']), kind: 'numbers', labels }
+    return { ...base, ...inUnits(text(s['unit']) || text(first['unit']), metric), kind: 'numbers', labels }
   }
   if (s['type'] === 'number' || s['type'] === 'integer') return { ...base, kind: 'number' }
   if (s['type'] === 'string') return { ...base, kind: 'text' }
@@ -65,11 +86,11 @@ function fieldOf(name: string, raw: Schema, required: boolean): CalcField | null
 }
 
 /** The fields of an object schema, in its order; parts that are objects themselves are left to the terminal. */
-export function fieldsOf(schema: Schema): CalcField[] {
+export function fieldsOf(schema: Schema, metric = false): CalcField[] {
   const properties = (schema['properties'] ?? {}) as Record<string, Schema>
   const required = new Set((schema['required'] ?? []) as string[])
   return Object.entries(properties).flatMap(
-    ([name, s]) => fieldOf(name, s, required.has(name) && s['default'] === undefined) ?? [],
+    ([name, s]) => fieldOf(name, s, required.has(name) && s['default'] === undefined, metric) ?? [],
   )
 }
 
@@ -77,8 +98,8 @@ export function fieldsOf(schema: Schema): CalcField[] {
 export type Cells = Readonly<Record<string, readonly string[]>>
 
 const rounded = (v: number) => String(Math.round(v * 1e6) / 1e6)
-const typed = (unit: string, v: unknown) =>
-  typeof v === 'number' ? rounded(unit === '%' ? v * 100 : v) : typeof v === 'string' ? v : ''
+const typed = (scale: number, v: unknown) =>
+  typeof v === 'number' ? rounded(v * scale) : typeof v === 'string' ? v : ''
 
 /** Values of an input as they are typed. */
 export function cellsOf(fields: readonly CalcField[], values: Readonly<Record<string, unknown>>): Cells {
@@ -86,8 +107,8 @@ export function cellsOf(fields: readonly CalcField[], values: Readonly<Record<st
     fields.map((f) => {
       const v = values[f.name]
       if (f.kind === 'numbers')
-        return [f.name, f.labels.map((_, i) => typed(f.unit, Array.isArray(v) ? (v as unknown[])[i] : undefined))]
-      return [f.name, [typed(f.unit, v)]]
+        return [f.name, f.labels.map((_, i) => typed(f.scale, Array.isArray(v) ? (v as unknown[])[i] : undefined))]
+      return [f.name, [typed(f.scale, v)]]
     }),
   )
 }
@@ -98,7 +119,7 @@ export function inputOf(fields: readonly CalcField[], cells: Cells): Record<stri
     if (f.kind === 'choice') return f.options.find((o) => String(o) === t) ?? t
     if (f.kind === 'text') return t
     const figure = parseFigure(t)
-    return figure === null ? t : f.unit === '%' ? figure / 100 : figure
+    return figure === null ? t : figure / f.scale
   }
   return Object.fromEntries(
     fields.flatMap((f) => {
@@ -109,8 +130,8 @@ export function inputOf(fields: readonly CalcField[], cells: Cells): Record<stri
   )
 }
 
-function figureText(v: number, unit: string): string {
-  const x = unit === '%' ? v * 100 : v
+function figureText(v: number, { unit, scale }: Pick<CalcField, 'unit' | 'scale'>): string {
+  const x = v * scale
   const size = Math.abs(x)
   const digits = size >= 1000 ? 0 : size >= 100 || (unit === '%' && size >= 10) ? 1 : size >= 10 ? 2 : size >= 1 ? 3 : 4
   return `${String(Number(x.toFixed(digits)))}${unit === '' ? '' : ` ${unit}`}`
@@ -119,11 +140,11 @@ function figureText(v: number, unit: string): string {
 /** An output as it is read: figure and unit, or what its absence means. */
 export function shownOutput(f: CalcField, v: unknown): string {
   if (v === null || v === undefined) return f.none
-  if (typeof v === 'number') return figureText(v, f.unit)
+  if (typeof v === 'number') return figureText(v, f)
   if (typeof v === 'boolean') return v ? 'yes' : 'no'
   if (Array.isArray(v)) {
     if (v.length === 0) return f.none
-    return (v as unknown[]).map((x) => (typeof x === 'number' ? figureText(x, f.unit) : String(x))).join(', ')
+    return (v as unknown[]).map((x) => (typeof x === 'number' ? figureText(x, f) : String(x))).join(', ')
   }
   return typeof v === 'string' ? v : ''
 }

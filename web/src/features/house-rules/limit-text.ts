@@ -3,12 +3,15 @@ import { parseFigure } from '@motor-round/core/quantity'
 
 const units: Partial<Record<Limit['unit'], string>> = {
   days: ' days',
+  min: ' min',
   V: ' V',
   A: ' A',
   ohm: ' Ω',
   Mohm: ' MΩ',
   inwg: ' in wg',
   degC: ' °C',
+  deg: ' °',
+  dB: ' dB',
   count: ' times',
 }
 
@@ -18,7 +21,7 @@ export const shownLimit = (limit: Pick<Limit, 'unit'>, value: number): string =>
 
 /** What is typed for a limit, as its value; null when it is no figure. */
 export function typedLimit(limit: Pick<Limit, 'unit'>, text: string): number | null {
-  const value = parseFigure(text.replace(/%|days?|times|in wg|V|A|M?Ω|°C/g, ''))
+  const value = parseFigure(text.replace(/%|days?|times|min|in wg|V|A|M?Ω|°C|°|dB/g, ''))
   if (value === null) return null
   return limit.unit === 'ratio' ? Math.round(value * 100) / 10000 : value
 }

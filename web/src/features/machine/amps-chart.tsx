@@ -127,8 +127,8 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
         font,
       },
     }
-  const shown = work.filter((w) => history.epochs.some((e) => e.from === w.at))
   const [first, last] = spanOf(history)
+  const shown = work.filter((w) => w.at >= first && history.epochs.some((e) => e.from === w.at))
   shown.forEach((w, i) => {
     const content = w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${shortened(w.note)}`
     // The words stand beside their line, on the side where there is room.

@@ -8,6 +8,7 @@ import { Line } from 'react-chartjs-2'
 import { useSelector } from 'react-redux'
 import { dayTime } from '../../app/dates.ts'
 import type { RootState } from '../../app/store.ts'
+import { chartFont, timeAxis } from './time-axis.ts'
 
 Chart.register(TimeScale, LogarithmicScale, LineElement, PointElement, Tooltip, annotation)
 
@@ -19,7 +20,7 @@ export function InsulationChart({ input, ratedVolts }: { input: JudgeInput; rate
   const figures = insulationHistory(input).filter((f) => f.at40 > 0)
   const floor = insulationFloor(input.rules.insulation, ratedVolts)
   const ink = color('--ink')
-  const font = { family: 'Barlow', size: 13, weight: 500 as const }
+  const font = chartFont
   const low = Math.min(floor, ...figures.map((f) => f.at40))
   const high = Math.max(floor, ...figures.map((f) => f.at40))
   const options: ChartOptions<'line'> = {
@@ -27,12 +28,7 @@ export function InsulationChart({ input, ratedVolts }: { input: JudgeInput; rate
     maintainAspectRatio: false,
     layout: { padding: { top: 8, right: 12 } },
     scales: {
-      x: {
-        type: 'time',
-        time: { displayFormats: { month: 'MMM YY', year: 'YYYY', quarter: 'MMM YY', day: 'D MMM' } },
-        grid: { display: false },
-        ticks: { color: color('--ink-2'), font, maxTicksLimit: 8, maxRotation: 0 },
-      },
+      x: timeAxis(color('--ink-2'), 8),
       y: {
         type: 'logarithmic',
         min: 10 ** Math.floor(Math.log10(low * 0.8)),

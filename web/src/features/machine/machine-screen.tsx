@@ -1,4 +1,5 @@
-import { coreWork, type MachinePage } from '@motor-round/contract'
+import { coreStop, type MachinePage } from '@motor-round/contract'
+import { pastChanges } from '@motor-round/core/bench'
 import { ampsHistory, insulationHistory, judge, type Judgement } from '@motor-round/core/judge'
 import { linePositions, neutralPositions, show } from '@motor-round/core/quantity'
 import { valuesAt, type Stop } from '@motor-round/core/trend'
@@ -8,20 +9,29 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { dueWords, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
+import { speaking, useJudging } from '../../app/judging.ts'
+import { lengthUnitOf } from '../../app/lengths.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
+import { FindingsPanel } from '../findings/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
+import { DrivePanel } from '../drive-train/index.ts'
+import { BenchLine, wayBack } from './bench-line.tsx'
+import { historiesOf, type History } from './histories.ts'
+import { PicturesPanel } from './pictures-panel.tsx'
+import { PlansPanel } from './plans-panel.tsx'
 import { PlatePanel } from './plate-panel.tsx'
 import { RecordWork } from './record-work.tsx'
 import { StopsTable } from './stops-table.tsx'
 import { Trail } from './trail.tsx'
-import { speaking, useJudging } from './use-judging.ts'
 import { Verdicts } from './verdicts.tsx'
+import { WorkPanel } from './work-panel.tsx'
 import './machine.css'
 
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
+const HistoryChart = lazy(async () => ({ default: (await import('./history-chart.tsx')).HistoryChart }))
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
 function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; now: number }) {
@@ -47,6 +57,29 @@ function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; no
         </p>
       </div>
     </div>
+  )
+}
+
+/** Vibration, filters, pressure, sound, tension: each small, with one sentence. */
+function Histories({ list }: { list: readonly History[] }) {
+  if (list.length === 0) return null
+  return (
+    <section className="sheet">
+      <h2>Drive train and air over time</h2>
+      <div className="histories">
+        {list.map((h) => (
+          <div key={h.id}>
+            <h3>
+              {h.title} <small>{h.unit}</small>
+            </h3>
+            <Suspense fallback={<div className="history-chart" />}>
+              <HistoryChart history={h} />
+            </Suspense>
+            <p className="quiet">{h.sentence}</p>
+          </div>
+        ))}
+      </div>
+    </section>
   )
 }
 
@@ -78,7 +111,6 @@ function controlsWords({ controls: c }: MachinePage['machine']): string {
 function Facts({ page }: { page: MachinePage }) {
   const { machine, unit, area, site } = page
   const facts: [string, string][] = [
-    ['Stands', `${site.name}, ${area.name}`],
     [
       'Supply',
       `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
@@ -91,6 +123,12 @@ function Facts({ page }: { page: MachinePage }) {
     <section className="sheet">
       <h2>What it is</h2>
       <dl className="facts">
+        <div>
+          <dt>Stands</dt>
+          <dd>
+            {site.name}, {area.name} · <Link to={`/areas/${area.id}/air`}>its air</Link>
+          </dd>
+        </div>
         {facts.map(([k, v]) => (
           <div key={k}>
             <dt>{k}</dt>
@@ -114,6 +152,16 @@ function Facts({ page }: { page: MachinePage }) {
   )
 }
 
+/** Where it lies among others of its kind, in the judge's sentence. */
+function PeersLine({ judgement }: { judgement: Judgement }) {
+  const told = judgement.verdicts.find((v) => v.check === 'peers')
+  return told ? (
+    <p className="bench-line">
+      {told.because} {told.next === 'Nothing to do.' ? '' : told.next}
+    </p>
+  ) : null
+}
+
 /** A machine: plate, latest stop, what it says and why, amps over time, stops, work. */
 export function MachineScreen() {
   const id = useParams()['id'] ?? ''
@@ -128,7 +176,16 @@ export function MachineScreen() {
   const judged = useMemo(() => {
     if (!judging || !stop) return null
     const input = judging(stop)
-    return { input, judgement: judge(input), history: ampsHistory(input), tests: insulationHistory(input).length }
+    const judgement = judge(input)
+    const changes = pastChanges(input)
+    return {
+      input,
+      judgement,
+      history: ampsHistory(input),
+      tests: insulationHistory(input).length,
+      changes,
+      way: wayBack(input, judgement, changes),
+    }
     // The stop is derived from the page, as judging is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [judging])
@@ -176,10 +233,13 @@ export function MachineScreen() {
           </div>
         ) : null}
       </header>
-      {working ? <RecordWork machineId={id} now={now} done={() => setWorking(false)} /> : null}
+      {working ? <RecordWork page={page} now={now} done={() => setWorking(false)} /> : null}
       <div className="machine-columns">
         <div className="stack">
           <PlatePanel key={page.motor?.id ?? 'none'} page={page} mayEdit={mayAct} now={now} />
+          <DrivePanel page={page} now={now} mayEdit={mayAct} />
+          <FindingsPanel page={page} now={now} mayAct={mayAct} />
+          <PlansPanel page={page} now={now} mayAct={mayAct} />
           <Facts page={page} />
         </div>
         <div className="stack">
@@ -191,6 +251,8 @@ export function MachineScreen() {
                   {bad.length === 0 ? <LevelMark level="ok" /> : null}
                 </header>
                 {bad.length === 0 ? <p>{judged.judgement.headline}</p> : <Verdicts verdicts={bad} />}
+                <PeersLine judgement={judged.judgement} />
+                {judged.way ? <BenchLine way={judged.way} machineId={id} unit={lengthUnitOf(machine)} /> : null}
               </section>
               <section className="sheet">
                 <header>
@@ -218,6 +280,7 @@ export function MachineScreen() {
                   </Suspense>
                 </section>
               ) : null}
+              <Histories list={historiesOf(page, judged.judgement, judged.input.rules.temperature)} />
               <section className="sheet">
                 <header>
                   <h2>Checked and in order</h2>
@@ -246,16 +309,13 @@ export function MachineScreen() {
               scale={judged?.input.rules.temperature ?? 'F'}
             />
           </section>
-          <section className="sheet">
-            <h2>Work</h2>
-            {page.work.length === 0 ? <p className="quiet">No work in the book.</p> : null}
-            {[...page.work].reverse().map((w) => (
-              <p key={w.id} className="trail">
-                {shortDay(w.doneAt, now)} · {coreWork(w).kind.replaceAll('-', ' ')}
-                {w.note ? `: ${w.note}` : ''} <span className="quiet">{w.by}</span>
-              </p>
-            ))}
-          </section>
+          <PicturesPanel machineId={id} now={now} />
+          <WorkPanel
+            page={page}
+            stops={page.stops.filter((s) => s.supersededBy === null).map(coreStop)}
+            changes={judged?.changes ?? []}
+            now={now}
+          />
           <Trail ids={[machine.id, ...(page.motor ? [page.motor.id] : [])]} />
         </div>
       </div>

@@ -1,28 +1,82 @@
+import type { MachinePage } from '@motor-round/contract'
+import { workOfSlot, type PartSlot } from '@motor-round/core/fitted'
+import { parseFigure } from '@motor-round/core/quantity'
 import { workKinds, type WorkKindId } from '@motor-round/core/trend'
 import { Button, Input, Select } from 'antd'
 import { useState } from 'react'
+import { useDispatch } from 'react-redux'
+import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
-import type { Failure } from '../../app/failure.ts'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { lengthUnitOf } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
+import { useClock } from '../../app/now.ts'
+import { useKeepingAhead } from '../../offline/ahead.ts'
+import { keepWorkHere } from '../../offline/keep.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { driveOf, inPlace, partWords } from '../drive-train/index.ts'
+
+/** Kinds whose part is in a slot of its own: recorded there the part has a life, and the old one stays in the past. */
+const slotOf = (kind: WorkKindId): PartSlot | null =>
+  kind === 'sheave-changed' || kind === 'bearings-renewed'
+    ? null
+    : ((Object.entries(workOfSlot) as [PartSlot, WorkKindId][]).find(([, k]) => k === kind)?.[0] ?? null)
 
 /** Record work on a machine. Work that changes the drive or the air starts a new epoch. */
-export function RecordWork({ machineId, now, done }: { machineId: string; now: number; done: () => void }) {
+export function RecordWork({ page, now, done }: { page: MachinePage; now: number; done: () => void }) {
+  const machineId = page.machine.id
   const [id] = useState(() => uuid())
   const [kind, setKind] = useState<WorkKindId>('belts-tensioned')
-  const [at, setAt] = useState(() => localInput(now))
+  const clock = useClock()
+  useKeepingAhead()
+  const dispatch = useDispatch()
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const [at, setAt] = useState(() => localInput(clock()))
   const [note, setNote] = useState('')
+  const adjustable = driveOf(page, now)?.adjustable ?? null
+  const [turns, setTurns] = useState('')
   const [save, attempt] = api.useSaveWorkMutation()
+  const [fit, fitting] = api.useFitPartMutation()
   const chosen = workKinds.find((k) => k.id === kind)
+  const slot = slotOf(kind)
+  const part = slot && inPlace(page, slot)
+  const asksTurns = kind === 'sheave-turned' && adjustable !== null
+  const after = parseFigure(turns)
+  const wrong = asksTurns && turns.trim() !== '' && after === null ? `“${turns}” is not a figure` : undefined
+  const failure = (part ? fitting.error : attempt.error) as Failure | undefined
+  const doneAt = () => new Date(at).toISOString()
+  const work = () => ({
+    id,
+    machineId,
+    doneAt: doneAt(),
+    kind,
+    note,
+    ...(asksTurns && after !== null ? { turns: { before: adjustable.turns, after } } : {}),
+  })
+  const send = () =>
+    part
+      ? fit({
+          params: { id: machineId },
+          body: { id, part: part.part, fittedAt: doneAt(), why: note, removedWhy: 'renewed' },
+        }).unwrap()
+      : save({ body: work() }).unwrap()
+  /** Without a signal it is kept as work of its kind; a part's own past is written where there is signal. */
+  const keepHere = async () => {
+    const failed = await keepWorkHere(me, { ...work(), note: part ? `${note} (the same again)`.trim() : note })
+    setTrouble(failed)
+    if (failed !== null) return
+    dispatch(api.util.invalidateTags(['machine']))
+    done()
+  }
   return (
     <form
       className="sheet stack record-work"
       onSubmit={(e) => {
         e.preventDefault()
-        void save({ body: { id, machineId, doneAt: new Date(at).toISOString(), kind, note } })
-          .unwrap()
-          .then(done, () => undefined)
+        if (wrong !== undefined) return
+        void send().then(done, (f: Failure) => (f.noSignal ? keepHere() : undefined))
       }}
     >
       <h2>Record work</h2>
@@ -35,7 +89,12 @@ export function RecordWork({ machineId, now, done }: { machineId: string; now: n
             onChange={setKind}
           />
         </Field>
-        <Field label="When">
+        {asksTurns ? (
+          <Field label={`Turns open now, ${adjustable.turns} before`} error={wrong ?? fieldMessage(failure, 'turns')}>
+            <Input value={turns} inputMode="decimal" suffix="turns" onChange={(e) => setTurns(e.target.value)} />
+          </Field>
+        ) : null}
+        <Field label="When" error={fieldMessage(failure, 'fittedAt')}>
           <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
         </Field>
         <Field label="In a few words">
@@ -47,14 +106,25 @@ export function RecordWork({ machineId, now, done }: { machineId: string; now: n
           />
         </Field>
       </div>
+      {part ? (
+        <p>
+          The same again: <b>{partWords(part.part, lengthUnitOf(page.machine))}</b>.{' '}
+          <Link to={`/machines/${machineId}/drive`}>Another size</Link>
+        </p>
+      ) : null}
       <p className="quiet">
         {chosen && chosen.breaks.length > 0
           ? 'This starts a new epoch: readings from before are not trended with those after. Read again now.'
           : 'This does not break the trend.'}
       </p>
-      <FailureNote failure={attempt.error as Failure | undefined} kept="It stays here until you save." />
+      <FailureNote failure={failure?.noSignal ? undefined : failure} kept="It stays here until you save." />
+      {trouble === null ? null : (
+        <p className="problem" role="alert">
+          {trouble}
+        </p>
+      )}
       <div className="row">
-        <Button type="primary" htmlType="submit" loading={attempt.isLoading} disabled={at === ''}>
+        <Button type="primary" htmlType="submit" loading={attempt.isLoading || fitting.isLoading} disabled={at === ''}>
           Save work
         </Button>
         <Button onClick={done}>Leave it</Button>

@@ -3,9 +3,11 @@ import { Button, Input, Select } from 'antd'
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
+import { spansText } from '@motor-round/core/round'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { CareFields } from './care-fields.tsx'
 import './places.css'
 
 interface RowProps {
@@ -114,7 +116,8 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
     <PlaceRow
       words={
         <>
-          <b className="condensed place-area">{area.name}</b> <span className="quiet">{area.kind}</span>
+          <b className="condensed place-area">{area.name}</b> <span className="quiet">{area.kind}</span>{' '}
+          <Link to={`/areas/${area.id}/plan`}>Plan</Link> <Link to={`/tags?area=${area.id}`}>Tag sheet</Link>
         </>
       }
       mayEdit={mayEdit}
@@ -161,6 +164,8 @@ function UnitRow({ unit, areas, mayEdit }: { unit: Unit; areas: readonly Area[];
           <span className="quiet">
             {unit.kind}
             {unit.modelLine ? `, ${unit.modelLine}` : ''}
+            {unit.care.windows.length > 0 ? `, may stop ${spansText(unit.care.windows)}` : ''}
+            {unit.care.people === 2 ? ', two people' : ''}
           </span>
         </>
       }
@@ -200,6 +205,7 @@ function UnitRow({ unit, areas, mayEdit }: { unit: Unit; areas: readonly Area[];
               onChange={(areaId: string) => setDraft({ ...draft, areaId })}
             />
           </Field>
+          <CareFields care={draft.care} set={(care) => setDraft({ ...draft, care })} />
         </>
       }
     />

@@ -2,7 +2,7 @@ import { roofLevels, roofSorts, type RoofPage } from '@motor-round/contract'
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { Button, Select } from 'antd'
 import { useEffect, useLayoutEffect, useRef, useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { Link, useNavigate, useSearchParams } from 'react-router'
 import { api, type RoofFilter } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
@@ -10,6 +10,7 @@ import { useMay } from '../../app/shell/index.ts'
 import { useNarrow } from '../../app/use-narrow.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
+import { firstFan, planUnits, RoofPlan } from '../../parts/roof-plan/index.ts'
 import { RoofRow } from './roof-row.tsx'
 import './roof.css'
 
@@ -46,7 +47,7 @@ function useFilter() {
       },
       { replace: true },
     )
-  return { filter, level, sort, set }
+  return { filter, level, sort, asPlan: params.get('view') === 'plan', set }
 }
 
 function Counts({
@@ -182,6 +183,34 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
   )
 }
 
+/** The area from above: units with level and load at their places. */
+function AreaAsPlan({ areaId }: { areaId: string }) {
+  const query = api.useAreaPlanQuery({ params: { id: areaId } })
+  const navigate = useNavigate()
+  const page = query.currentData
+  if (query.error) return <FailureNote failure={query.error as Failure} kept="The plan cannot be read now." />
+  if (!page) return <p>Loading …</p>
+  return (
+    <section className="sheet">
+      <header>
+        <h2>{page.area.name}</h2>
+        <span>
+          <Link to={`/areas/${areaId}/plan`}>Draw it</Link> · <Link to={`/tags?area=${areaId}`}>Tag sheet</Link>
+        </span>
+      </header>
+      <RoofPlan
+        plan={page.plan}
+        label={`Plan of ${page.area.name}`}
+        units={planUnits(page)}
+        onPick={(unit) => {
+          const fan = firstFan(page, unit)
+          if (fan !== null) void navigate(`/machines/${fan}`)
+        }}
+      />
+    </section>
+  )
+}
+
 /** Arrow keys walk the rows. */
 function walk(e: KeyboardEvent) {
   if (e.target instanceof HTMLElement && /^(INPUT|TEXTAREA)$/.test(e.target.tagName)) return
@@ -196,7 +225,7 @@ function walk(e: KeyboardEvent) {
 
 /** The Roof: what needs a person today. */
 export function Roof() {
-  const { filter, level, sort, set } = useFilter()
+  const { filter, level, sort, asPlan, set } = useFilter()
   const now = useNow()
   const mayAdd = useMay('mechanic')
   useEffect(() => {
@@ -226,6 +255,9 @@ export function Roof() {
             options={roofSorts.map((s) => ({ value: s, label: sortWords[s] }))}
             onChange={(s: string) => set({ sort: s === 'need' ? null : s })}
           />
+          {filter.area ? (
+            <Button onClick={() => set({ view: asPlan ? null : 'plan' })}>{asPlan ? 'Ledger' : 'Plan'}</Button>
+          ) : null}
           {mayAdd ? (
             <Link to="/machines/new">
               <Button>Add a machine</Button>
@@ -241,7 +273,7 @@ export function Roof() {
           </button>
         </p>
       ) : null}
-      <Ledger filter={filter} now={now} />
+      {asPlan && filter.area ? <AreaAsPlan areaId={filter.area} /> : <Ledger filter={filter} now={now} />}
     </div>
   )
 }

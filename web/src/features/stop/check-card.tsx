@@ -37,6 +37,7 @@ export function CheckCard({
   draft,
   scale,
   judgement,
+  advice,
   at,
   called,
   asking,
@@ -54,6 +55,8 @@ export function CheckCard({
   draft: Draft
   scale: TemperatureScale
   judgement: Judgement | null
+  /** What this machine asks for, before anything is read. */
+  advice: string | null
   at: number
   called: number
   asking: ReturnType<typeof slipAt>
@@ -87,6 +90,7 @@ export function CheckCard({
           <header className="check-head">
             <h2>{check.title}</h2>
             <p className="quiet">{check.how}</p>
+            {advice === null ? null : <p className="check-advice">{advice}</p>}
             {check.caution ? <p className="caution">{check.caution}</p> : null}
           </header>
         )}

@@ -24,6 +24,7 @@ const anything = new Set([
   'start_amps',
   'roll_amps',
   'proof_volts',
+  'sheave_gap',
 ])
 
 /** The slip that should be asked about at a cell, unless it was already said to be meant. */

@@ -1,22 +1,38 @@
 import type { MachinePage, StopRecord } from '@motor-round/contract'
 import { allowedCurrent } from '@motor-round/core/plate'
 import { show } from '@motor-round/core/quantity'
+import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
+import { useOnlyTab } from './use-only-tab.ts'
+import { PictureButton, type PictureOf } from './picture-button.tsx'
+
+// Only some stops need it.
+const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
 
 /** Tag, what it is and its plate, above everything. */
 export function Head({
   page,
   old,
+  back,
+  picture,
+  round,
   meterOpen,
   toggleMeter,
 }: {
   page: MachinePage
   old: StopRecord | null
+  /** Where one came from. */
+  back: string
+  picture: PictureOf
+  /** The round it is taken on. */
+  round: string | null
   meterOpen: boolean
   toggleMeter: () => void
 }) {
   const { machine, unit, motor } = page
+  const [finding, setFinding] = useState(false)
+  const only = useOnlyTab(`stop ${machine.id}`)
   const allowed = allowedCurrent(
     motor?.plate ?? null,
     machine.unitPlate,
@@ -25,24 +41,43 @@ export function Head({
   )
   const power = motor?.plate.power === undefined ? '' : ` · ${motor.plate.power} ${motor.plate.powerUnit ?? 'hp'}`
   return (
-    <header className="stop-head">
-      <div>
-        <h1>
-          {unit.tag} / {machine.tag}
-        </h1>
-        <p>
-          {machine.purpose}
-          {power} ·{' '}
-          {allowed ? `plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V` : 'no plate limit'}
-        </p>
-        {old ? <p>Correcting the stop of {dayTime(old.takenAt)}</p> : null}
-      </div>
-      <nav aria-label="This stop">
-        <button type="button" aria-expanded={meterOpen} onClick={toggleMeter}>
-          Meter
-        </button>
-        <Link to={`/machines/${machine.id}`}>Close</Link>
-      </nav>
-    </header>
+    <>
+      <header className="stop-head">
+        <div>
+          <h1>
+            {unit.tag} / {machine.tag}
+          </h1>
+          <p>
+            {/* What it may draw comes first: a narrow head cuts off the rest. */}
+            {allowed ? `Plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V` : 'No plate limit'}
+            {power} · {machine.purpose}
+          </p>
+          {only ? null : (
+            <p role="alert">
+              This stop is open in another tab of this phone. Write in one of them: the last key counts.
+            </p>
+          )}
+          {old ? <p>Correcting the stop of {dayTime(old.takenAt)}</p> : null}
+        </div>
+        <nav aria-label="This stop">
+          <button type="button" aria-expanded={meterOpen} onClick={toggleMeter}>
+            Meter
+          </button>
+          <PictureButton of={picture} />
+          <button type="button" aria-expanded={finding} onClick={() => setFinding(!finding)}>
+            Found
+          </button>
+          <Link to={back}>Close</Link>
+        </nav>
+      </header>
+      {finding ? (
+        <Suspense fallback={<p>Loading …</p>}>
+          <FindingForm
+            of={{ machineId: machine.id, roundId: round, stopId: picture.stopId }}
+            done={() => setFinding(false)}
+          />
+        </Suspense>
+      ) : null}
+    </>
   )
 }

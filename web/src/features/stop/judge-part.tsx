@@ -2,11 +2,11 @@ import type { Judgement } from '@motor-round/core/judge'
 import type { StopRecord } from '@motor-round/contract'
 import { Button, Input } from 'antd'
 import { memo, type RefObject } from 'react'
-import type { Failure } from '../../app/failure.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { Verdicts } from '../machine/index.ts'
 import { PassedNote } from './gate-note.tsx'
 import type { Draft } from './use-draft.ts'
+import type { SaveStop } from './use-save.ts'
 
 const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgement | null }) {
   return judgement ? <Verdicts verdicts={judgement.verdicts} /> : <p className="quiet">Nothing read yet.</p>
@@ -18,7 +18,6 @@ export function JudgePart({
   draft,
   old,
   count,
-  failure,
   saving,
   button,
   change,
@@ -28,12 +27,12 @@ export function JudgePart({
   draft: Draft
   old: StopRecord | null
   count: number
-  failure: Failure | undefined
-  saving: boolean
+  saving: SaveStop
   button: RefObject<HTMLButtonElement | null>
   change: (part: Partial<Draft>) => void
   send: () => void
 }) {
+  const { failure, trouble, keptHere } = saving
   const nothing = count === 0 && draft.note.trim() === '' && Object.keys(draft.answers).length === 0
   return (
     <section className="stop-part part-judge" aria-label="Judge">
@@ -55,17 +54,27 @@ export function JudgePart({
             <Input value={draft.reason} maxLength={400} onChange={(e) => change({ reason: e.target.value })} />
           </Field>
         ) : null}
-        <FailureNote failure={failure} kept={`Kept on this device, ${count} readings waiting.`} />
+        <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What was typed stays here." />
+        {keptHere === null ? null : (
+          <p className="kept-here" role="status">
+            No signal: kept on this phone, {keptHere} readings. It goes home by itself.
+          </p>
+        )}
+        {trouble === null ? null : (
+          <p className="problem" role="alert">
+            {trouble}
+          </p>
+        )}
         <Button
           ref={button}
           type="primary"
           size="large"
           block
-          loading={saving}
+          loading={saving.saving}
           disabled={nothing || (old !== null && draft.reason.trim() === '')}
           onClick={send}
         >
-          {old ? 'Save correction' : failure?.noSignal ? 'Try again' : 'Save stop'}
+          {old ? 'Save correction' : 'Save stop'}
         </Button>
       </div>
     </section>

@@ -1,6 +1,8 @@
 import { readColumns } from '@motor-round/core/plate'
 import { cleanup, screen, within } from '@testing-library/react'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { store } from '../../offline/store.ts'
+import { driveParts } from '../../test/drive.test-help.ts'
 import { machineId, pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { StopForm } from './stop-form.tsx'
@@ -76,12 +78,26 @@ describe('a stop of running amps', () => {
     expect(cell(amps[0] ?? '').value).toBe('9.8')
   })
 
-  it('is kept and told when the server is out of reach', async () => {
+  it('is kept on this phone when the server is out of reach, to go home by itself', async () => {
     const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     await user.click(screen.getByRole('button', { name: 'Save stop' }))
-    expect((await screen.findByText(/Kept on this device/)).textContent).toContain('6 readings waiting')
+    await screen.findByText(/kept on this phone, 6 readings/)
+    const [waiting] = await store.line.toArray()
+    expect(waiting).toMatchObject({ kind: 'stop', readings: 6, refused: null, level: 'ok' })
+    await store.line.clear()
+  })
+
+  it('stays on the page where this phone keeps nothing, and says so', async () => {
+    const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
+    for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
+    const full = vi
+      .spyOn(store.line, 'add')
+      .mockRejectedValue(Object.assign(new Error('full'), { name: 'QuotaExceededError' }))
+    await user.click(screen.getByRole('button', { name: 'Save stop' }))
+    expect((await screen.findByText(/This phone is full/)).textContent).toContain('still here')
     expect(draft()['typed']).toMatchObject({ 'amps L3': '9.6' })
+    full.mockRestore()
   })
 
   it('is closed by Escape, with nothing lost', async () => {
@@ -265,15 +281,31 @@ describe('a stop of drive and bearings', () => {
     expect(judged()).toContain('Stop')
   })
 
-  it('vibration is judged by the motor’s size and how it stands', async () => {
-    const user = await driveOf()
-    await user.click(phase(/^Live/))
-    await user.click(check(/^Vibration/))
-    await user.click(cell('Drive end, Across, in/s'))
-    await user.keyboard('0.42')
-    expect(told()).toContain('below the alarm of 0.65')
-    await user.click(choice('On', 'Rigid'))
-    expect(told()).toContain('over the alarm of 0.40 in/s')
+  it('vibration is judged by the motor’s size and how it stands, by the book', async () => {
+    const shaking = async (mounting: 'flexible' | 'rigid') => {
+      const user = await driveOf(pageOf({ machine: { layout: { mounting } } }))
+      await user.click(phase(/^Live/))
+      await user.click(check(/^Vibration/))
+      await user.click(cell('Drive end, Across, in/s'))
+      await user.keyboard('0.42')
+      return told()
+    }
+    expect(await shaking('flexible')).toContain('below the alarm of 0.65')
+    cleanup()
+    localStorage.clear()
+    expect(await shaking('rigid')).toContain('over the alarm of 0.40 in/s')
+  })
+
+  it('says what this span asks for before it is measured, and judges what was pressed', async () => {
+    const user = await driveOf(pageOf({ parts: driveParts(), machine: { layout: { centre: 470 } } }))
+    await passed(user)
+    await user.click(check(/^Belt tension/))
+    expect(document.querySelector('.check-advice')?.textContent).toMatch(/^Press 0\.\d\d in: \d+\.\d lbf used/)
+    await user.click(cell('Pressed, How far, in'))
+    await user.keyboard('0.3{Enter}2')
+    expect(told()).toContain('Slack')
+    await user.keyboard('8')
+    expect(told()).toContain('Drum-tight')
   })
 
   it('a direct drive is not asked for its belt', async () => {

@@ -1,13 +1,13 @@
 import { coreStop, type MachinePage, type StopRecord } from '@motor-round/contract'
-import { checksOf, gatesOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
+import { checksOf, contextOf, gatesOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import type { Stop, StopState } from '@motor-round/core/trend'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
-import type { Failure } from '../../app/failure.ts'
+import { useClock } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { useJudging } from '../machine/index.ts'
+import { useJudging } from '../../app/judging.ts'
 import { cellsOf, factsOf, isBad, keyOf, readingsOf, typedOf, type Cell } from './cells.ts'
 import { CheckCard } from './check-card.tsx'
 import { CheckNav } from './check-nav.tsx'
@@ -22,6 +22,7 @@ import { gateBefore, PhaseNav } from './phase-nav.tsx'
 import { PlanChoice } from './plan-choice.tsx'
 import { StateForm } from './state-form.tsx'
 import { useDraft, type Draft } from './use-draft.ts'
+import { useSaveStop } from './use-save.ts'
 import { firstOf, stateStep, stepFrom, stepsOf, type Step } from './walk.ts'
 import { WaitClock } from './wait-clock.tsx'
 import './stop.css'
@@ -47,10 +48,27 @@ function startOf(old: StopRecord | null, scale: 'F' | 'C'): Partial<Draft> {
 }
 
 /** The stop page: its phases, the gates between them, the checks in each, and what they say. Digits and Enter carry it. */
-export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRecord | null; scale: 'F' | 'C' }) {
+export function StopForm({
+  page,
+  old,
+  scale,
+  round = null,
+  plan = null,
+}: {
+  page: MachinePage
+  old: StopRecord | null
+  scale: 'F' | 'C'
+  /** The round it is taken on, to which one goes back; and what that round asks for here. */
+  round?: string | null
+  plan?: PlanId | null
+}) {
   const { machine, motor } = page
   const facts = useMemo(() => factsOf(machine), [machine])
-  const { draft, change, forget } = useDraft(machine.id, old?.id ?? null, startOf(old, scale))
+  const { draft, change, forget } = useDraft(
+    machine.id,
+    old?.id ?? null,
+    old || plan === null ? startOf(old, scale) : { plan },
+  )
   const steps = useMemo(() => stepsOf(facts, draft.plan), [facts, draft.plan])
   const [step, setStep] = useState<Step>(() =>
     draft.plan === 'running'
@@ -66,13 +84,16 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
   }, [])
   const [meterOpen, setMeterOpen] = useState(false)
   const [asking, setAsking] = useState<ReturnType<typeof slipAt>>(null)
-  const [save, attempt] = api.useSaveStopMutation()
   const mayAct = useMay('mechanic')
-  const name = api.useSessionQuery({}).data?.person?.name ?? ''
+  const person = api.useSessionQuery({}).data?.person
   const judging = useJudging(page)
+  const rules = api.useRulesQuery({}).data?.rules
   const navigate = useNavigate()
   const saveButton = useRef<HTMLButtonElement>(null)
-  const [openedAt] = useState(() => Date.now())
+  const clock = useClock()
+  const [openedAt] = useState(() => clock())
+  const back = round === null ? `/machines/${machine.id}` : `/round/${round}/walk`
+  const saving = useSaveStop(round, back, forget)
 
   const readings = useMemo(() => readingsOf(draft.typed, draft.taken, scale), [draft.typed, draft.taken, scale])
   const answers = useMemo(
@@ -200,8 +221,8 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
       setAsking(doubt.slip)
       return
     }
-    void save({
-      body: {
+    saving.save(
+      {
         id: draft.id,
         machineId: machine.id,
         takenAt: draft.takenAt ?? new Date(openedAt).toISOString(),
@@ -213,15 +234,8 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
         supersedes: old?.id ?? null,
         reason: draft.reason,
       },
-    })
-      .unwrap()
-      .then(
-        () => {
-          forget()
-          return navigate(`/machines/${machine.id}`)
-        },
-        () => undefined,
-      )
+      judgement?.level ?? null,
+    )
   }
 
   // The line beside the cells is told at every key; the long list follows as soon as the hand leaves time.
@@ -250,12 +264,21 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
     <div
       className={`stop stop-at-${step.phase} stop-plan-${draft.plan}`}
       onKeyDown={(e) => {
-        if (e.key === 'Escape') void navigate(`/machines/${machine.id}`)
+        if (e.key === 'Escape') void navigate(back)
       }}
     >
       <Head
         page={page}
         old={old}
+        back={back}
+        round={round}
+        picture={{
+          by: person?.id ?? '',
+          machineId: machine.id,
+          stopId: draft.id,
+          check: step.check ?? step.phase,
+          clock,
+        }}
         meterOpen={meterOpen}
         toggleMeter={() => {
           if (meterOpen) meter.disconnect()
@@ -283,7 +306,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
           <GateNote
             key={gate.id}
             gate={gate}
-            name={name}
+            name={person?.name ?? ''}
             back={() => go(behind[gate.id] ?? step)}
             pass={(p) => change((o) => ({ passes: [...o.passes.filter((x) => x.gate !== p.gate), p] }))}
           />
@@ -303,12 +326,13 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
             draft={draft}
             scale={scale}
             judgement={judgement}
+            advice={check.advice && judging ? check.advice(contextOf(judging(stop))) : null}
             at={at}
             called={called}
             above={
               <>
                 {meterPanel}
-                {(check.waits?.(facts) ?? []).map((wait) => (
+                {(rules ? (check.waits?.(facts, rules) ?? []) : []).map((wait) => (
                   <WaitClock
                     key={wait.id}
                     wait={wait}
@@ -358,8 +382,7 @@ export function StopForm({ page, old, scale }: { page: MachinePage; old: StopRec
         draft={draft}
         old={old}
         count={readings.length}
-        failure={attempt.error as Failure | undefined}
-        saving={attempt.isLoading}
+        saving={saving}
         button={saveButton}
         change={change}
         send={send}

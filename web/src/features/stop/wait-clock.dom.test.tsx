@@ -1,3 +1,4 @@
+import { defaultHouseRules } from '@motor-round/core/limits'
 import { sheetChecks, type Wait } from '@motor-round/core/judge'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -65,11 +66,17 @@ describe('a wait', () => {
 })
 
 describe('the waits of the checks', () => {
-  const of = (machine: typeof facts) => sheetChecks.flatMap((c) => (c.for(machine) ? (c.waits?.(machine) ?? []) : []))
+  const of = (machine: typeof facts) =>
+    sheetChecks.flatMap((c) => (c.for(machine) ? (c.waits?.(machine, defaultHouseRules) ?? []) : []))
   it('a drive’s bus where there is a drive, a protector where the motor is single-phase', () => {
     expect(of(facts)).toEqual([])
     expect(of({ ...facts, hasDrive: true }).map((w) => [w.id, w.seconds])).toEqual([['bus', 900]])
     expect(of({ ...facts, phases: 1, serviceVolts: 230 }).map((w) => [w.id, w.seconds])).toEqual([['protector', 3600]])
+  })
+  it('the bus waits as long as the house says', () => {
+    const rules = { ...defaultHouseRules, limits: { 'drive-wait': 5 } }
+    const check = sheetChecks.find((c) => c.id === 'prove-dead')
+    expect(check?.waits?.({ ...facts, hasDrive: true }, rules).map((w) => w.seconds)).toEqual([300])
   })
   it('none of them calls anything safe', () => {
     for (const w of of({ ...facts, phases: 1, serviceVolts: 230, hasDrive: true }))

@@ -52,6 +52,7 @@ export function MeterPanel({
     return (
       <div className="meter meter-off">
         <Select<UnitPattern>
+          listHeight={420}
           aria-label="The simulated unit is"
           value={pattern}
           options={unitPatterns.map((p) => ({ value: p.id, label: p.words }))}

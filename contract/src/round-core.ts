@@ -1,0 +1,92 @@
+import { unknownLayout } from '@motor-round/core/fitted'
+import type { Judgement } from '@motor-round/core/judge'
+import type { HouseRules } from '@motor-round/core/limits'
+import { dueTasks, type DueFacts, type DueTask } from '@motor-round/core/round'
+import type { FindingRecord } from './finding.ts'
+import type { PartRecord } from './fitted.ts'
+import type { PlanRecord } from './plan.ts'
+import type { Machine, Motor } from './register.ts'
+import type { DueTaskRecord } from './round.ts'
+import type { StopRecord, WorkRecord } from './stop.ts'
+import { corePart, coreStop, workOf } from './to-core.ts'
+
+/** What is known of a machine, as the rounds take it. */
+interface Known {
+  readonly machine: Pick<
+    Machine,
+    'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'drive' | 'controls' | 'unitPlate'
+  > & {
+    readonly layout?: Machine['layout'] | undefined
+  }
+  readonly motors: readonly Pick<Motor, 'plate' | 'fittedAt' | 'removedAt' | 'standIn' | 'connectionVolts'>[]
+  readonly parts: readonly PartRecord[]
+  readonly work: readonly WorkRecord[]
+  readonly stops: readonly StopRecord[]
+}
+
+const slotWords: Readonly<Record<string, string>> = { motor: 'The motor', belts: 'The belt set', wheel: 'The wheel' }
+
+function standInOf(known: Known): DueFacts['standIn'] {
+  const fitted = [
+    ...known.motors.map((m) => ({ ...m, slot: 'motor' })),
+    ...known.parts.map((p) => ({ ...p, slot: p.part.slot })),
+  ].filter((f) => f.standIn && f.removedAt === null)
+  const first = fitted.sort((a, b) => Date.parse(a.fittedAt) - Date.parse(b.fittedAt))[0]
+  return first
+    ? { at: Date.parse(first.fittedAt), what: slotWords[first.slot] ?? `The ${first.slot.replace('-', ' ')}` }
+    : null
+}
+
+/** What the core asks to say what is due of a machine. */
+export function dueFacts(
+  known: Known,
+  open: {
+    readonly plans: readonly Pick<PlanRecord, 'madeAt' | 'doneAt' | 'droppedAt' | 'change'>[]
+    readonly findings: readonly Pick<FindingRecord, 'at' | 'text' | 'state' | 'reviewOn'>[]
+  },
+  judgement: Judgement | null,
+  place: { readonly unitKind: string; readonly indoors: boolean },
+  rules: HouseRules,
+  now: number,
+): DueFacts {
+  const motor = known.motors.find((m) => m.removedAt === null)
+  return {
+    machine: known.machine,
+    ...place,
+    stops: known.stops.filter((s) => s.supersededBy === null).map(coreStop),
+    work: workOf(known),
+    parts: known.parts.map(corePart),
+    layout: known.machine.layout ?? unknownLayout,
+    motorRpm: motor?.plate.rpm ?? null,
+    standIn: standInOf(known),
+    waiting: open.plans
+      .filter((p) => p.doneAt === null && p.droppedAt === null)
+      .map((p) => ({
+        at: Date.parse(p.madeAt),
+        what: p.change.kind === 'hertz' ? 'A new setting of the drive' : 'Work on the sheaves',
+      })),
+    findings: open.findings
+      .filter((f) => f.state !== 'closed')
+      .map((f) => ({
+        at: Date.parse(f.at),
+        what: f.text,
+        reviewAt: f.reviewOn === null ? null : Date.parse(`${f.reviewOn}T12:00:00Z`),
+      })),
+    judgement,
+    rules,
+    now,
+  }
+}
+
+const iso = (at: number) => new Date(at).toISOString()
+
+/** A due task as it crosses the wire. */
+export const dueRecord = (t: DueTask): DueTaskRecord => ({
+  ...t,
+  dueAt: iso(t.dueAt),
+  lastAt: t.lastAt === null ? null : iso(t.lastAt),
+})
+
+/** What is due of a machine, as it crosses the wire. */
+export const dueOf = (...facts: Parameters<typeof dueFacts>): DueTaskRecord[] =>
+  dueTasks(dueFacts(...facts)).map(dueRecord)

@@ -1,0 +1,323 @@
+import { taskKinds } from '@motor-round/core/round'
+import { z } from 'zod'
+import { areaPlan, care } from './area-plan.ts'
+import { id, instant, line, pictureBytes, pictureType, text, version } from './common.ts'
+import { finding, findingBody, findingStepBody } from './finding.ts'
+import { judgement, level } from './judgement.ts'
+import { stopBody, workBody } from './stop.ts'
+
+const taskIds = taskKinds.map((k) => k.id)
+const minutes = z.number().min(0).max(1440)
+/** Minutes of a day, 0 to 1440: 480 is eight in the morning, by the clock of the site. */
+const minuteOfDay = z.int().min(0).max(1440)
+export const day = z.iso.date()
+
+const pause = z.object({ minutes, because: z.string() })
+
+export const dueTask = z
+  .object({
+    task: z.string(),
+    title: z.string(),
+    plan: z.enum(['running', 'live', 'dead', 'full', 'drive']),
+    dueAt: instant,
+    lastAt: instant.nullable(),
+    why: z.string(),
+    moved: z.enum(['forward', 'back']).nullable(),
+    minutes,
+    people: z.union([z.literal(1), z.literal(2)]),
+    stopsUnit: z.boolean(),
+    locksOut: z.boolean(),
+    /** How long it is left alone between locking out and the work, and why. */
+    rest: pause.nullable().default(null),
+    /** How long it runs after the work before its amps are read again, and why. */
+    settle: pause.nullable().default(null),
+  })
+  .meta({ id: 'DueTask' })
+export type DueTaskRecord = z.infer<typeof dueTask>
+
+/** A machine with all it will want, soonest first. */
+export const dueMachine = z
+  .object({
+    machineId: id,
+    unitId: id,
+    areaId: id,
+    siteId: id,
+    unitTag: z.string(),
+    tag: z.string(),
+    purpose: z.string(),
+    areaName: z.string(),
+    level: level.nullable(),
+    care,
+    tasks: z.array(dueTask),
+  })
+  .meta({ id: 'DueMachine' })
+export type DueMachine = z.infer<typeof dueMachine>
+
+export const walker = z.strictObject({ id, name: line(60).min(1), from: minuteOfDay, to: minuteOfDay })
+export const recurrence = z.strictObject({
+  every: z.enum(['week', 'month', 'quarter', 'year']),
+  times: z.int().min(1).max(12),
+})
+
+const span = z
+  .strictObject({ from: minuteOfDay, to: minuteOfDay })
+  .refine((s) => s.to > s.from, { path: ['to'], message: 'ends before it begins' })
+
+/** What a lead asks for: where, when, who, and what is due up to which day. */
+export const roundBody = z
+  .strictObject({
+    id,
+    name: line(80).min(1),
+    day,
+    siteIds: z.array(id).min(1, 'choose a site').max(20),
+    /** Machines and what is to be done at each; at most one line a machine. */
+    stops: z
+      .array(z.strictObject({ machineId: id, tasks: z.array(z.enum(taskIds)).min(1).max(12) }))
+      .min(1, 'choose a machine')
+      .max(200),
+    people: z
+      .array(walker.refine((w) => w.to > w.from, { path: ['to'], message: 'ends before it begins' }))
+      .min(1, 'name a person')
+      .max(6),
+    heat: span.nullable().default(null),
+    storm: minuteOfDay.nullable().default(null),
+    recurs: recurrence.nullable().default(null),
+    /** What finds no room on the day goes to the next, for at most so many days; each is a round of its own. */
+    days: z.int().min(1).max(10).default(1),
+    note: text(1000).default(''),
+  })
+  .superRefine((r, ctx) => {
+    const seen = new Set<string>()
+    r.stops.forEach((s, i) => {
+      if (seen.has(s.machineId))
+        ctx.addIssue({ code: 'custom', path: ['stops', i, 'machineId'], message: 'is in this round already' })
+      seen.add(s.machineId)
+    })
+  })
+
+const visit = z.object({
+  visit: z.string(),
+  walkers: z.array(z.string()).readonly(),
+  start: z.number(),
+  end: z.number(),
+  travel: z.number(),
+  waiting: z.number(),
+})
+export const routeCost = z.object({
+  travel: z.number(),
+  waiting: z.number(),
+  hot: z.number(),
+  left: z.number(),
+  back: z.number(),
+  total: z.number(),
+})
+/** A plan: the work of a machine is named by it, what comes before and after a pause `machine:lock` and `machine:proof`. */
+export const routePlan = z
+  .object({
+    order: z.array(z.object({ walker: z.string(), visits: z.array(z.string()).readonly() })).readonly(),
+    visits: z.array(visit).readonly(),
+    left: z.array(z.object({ visit: z.string(), why: z.string() })).readonly(),
+    cost: routeCost,
+  })
+  .meta({ id: 'RoutePlan' })
+
+/** What happened at a stop of a round, as the phone that was there tells it. Facts: kept once, never changed. */
+export const roundEventBody = z
+  .strictObject({
+    id,
+    roundId: id,
+    machineId: id.nullable(),
+    kind: z.enum(['began', 'done', 'skipped', 'added', 'moved', 'told']),
+    at: instant,
+    /** The stop that was taken; of a skipped one none. */
+    stopId: id.nullable().default(null),
+    /** For what is moved: where in the walk it is now, from 0. */
+    place: z.int().min(0).max(500).nullable().default(null),
+    note: text(400).default(''),
+  })
+  .superRefine((e, ctx) => {
+    if (e.kind === 'skipped' && e.note.trim() === '')
+      ctx.addIssue({ code: 'custom', path: ['note'], message: 'say why it is skipped' })
+    if (e.kind !== 'told' && e.machineId === null)
+      ctx.addIssue({ code: 'custom', path: ['machineId'], message: 'name the machine' })
+  })
+const roundEvent = roundEventBody.safeExtend({ by: z.string(), recordedAt: instant }).meta({ id: 'RoundEvent' })
+export type RoundEvent = z.infer<typeof roundEvent>
+
+const roundStop = z
+  .object({
+    machineId: id,
+    unitId: id,
+    areaId: id,
+    siteId: id,
+    unitTag: z.string(),
+    tag: z.string(),
+    purpose: z.string(),
+    areaName: z.string(),
+    siteName: z.string(),
+    care,
+    /** When the round was planned, and now. */
+    levelBefore: level.nullable(),
+    level: level.nullable(),
+    headline: z.string(),
+    /** When the machine wants a person again. */
+    dueAt: instant.nullable(),
+    tasks: z.array(dueTask),
+    minutes,
+    /** Earlier stops that its minutes are learnt from. */
+    learnt: z.int(),
+    added: z.boolean(),
+  })
+  .meta({ id: 'RoundStop' })
+export type RoundStop = z.infer<typeof roundStop>
+
+export const roundHead = z
+  .object({
+    id,
+    name: z.string(),
+    day,
+    siteIds: z.array(id),
+    state: z.enum(['planned', 'closed']),
+    people: z.array(walker),
+    recurs: recurrence.nullable(),
+    stops: z.int(),
+    done: z.int(),
+    skipped: z.int(),
+    left: z.int(),
+    madeBy: z.string(),
+    version,
+  })
+  .meta({ id: 'RoundHead' })
+export type RoundHead = z.infer<typeof roundHead>
+
+export const closing = z.object({
+  at: instant,
+  by: z.string(),
+  /** Why it was closed though phones still had something to bring, or stops were left. */
+  reason: z.string(),
+  next: day.nullable(),
+})
+
+export const roundPage = z
+  .object({
+    head: roundHead,
+    note: z.string(),
+    heat: span.nullable(),
+    storm: minuteOfDay.nullable(),
+    stops: z.array(roundStop),
+    plan: routePlan,
+    events: z.array(roundEvent),
+    areas: z.array(z.object({ id, name: z.string(), siteId: id, kind: z.enum(['roof', 'room']), plan: areaPlan })),
+    /** Phones that took the round along and have not said that they brought everything home. */
+    away: z.array(z.object({ device: z.string(), by: z.string(), since: instant })),
+    /** What is open at its machines, and what was found on it. */
+    findings: z.array(finding).default([]),
+    closing: closing.nullable(),
+  })
+  .meta({ id: 'RoundPage' })
+export type RoundPage = z.infer<typeof roundPage>
+
+export const roundMove = z.strictObject({
+  version,
+  visit: z.string().max(80),
+  walker: id,
+  position: z.int().min(0).max(500),
+})
+export const roundMoved = z.object({ page: roundPage, by: routeCost, displaced: z.array(z.string()) })
+export const roundReplan = z.strictObject({
+  version,
+  people: z.array(walker).min(1).max(6),
+  heat: span.nullable(),
+  storm: minuteOfDay.nullable(),
+})
+export const roundClose = z.strictObject({ version, reason: text(400).default('') })
+
+/** A picture as it is sent: shrunk on the phone, JPEG or WebP, base64. */
+export const pictureBody = z.strictObject({
+  id,
+  machineId: id,
+  stopId: id.nullable(),
+  check: line(40).default(''),
+  takenAt: instant,
+  type: pictureType,
+  note: text(400).default(''),
+  bytes: pictureBytes,
+})
+export const picture = z.object({
+  id,
+  machineId: id,
+  stopId: id.nullable(),
+  check: z.string(),
+  takenAt: instant,
+  by: z.string(),
+  note: z.string(),
+})
+
+/** A unit with its fan, found on the roof and not in the book. */
+export const foundBody = z.strictObject({
+  unit: z.strictObject({
+    id,
+    areaId: id,
+    tag: line(24).min(1),
+    kind: z.string().max(20),
+    modelLine: line(60).default(''),
+  }),
+  machine: z.strictObject({
+    id,
+    tag: line(24).min(1),
+    purpose: line(80).default(''),
+    phases: z.union([z.literal(1), z.literal(3)]),
+    serviceVolts: z.number().positive().max(1000),
+    drive: z.enum(['belt', 'direct']),
+  }),
+})
+
+const entry = <K extends string, B extends z.ZodType>(kind: K, body: B) =>
+  z.strictObject({ n: z.int().min(0), kind: z.literal(kind), body })
+/** What a phone brings home, in the order in which it happened there. */
+export const syncEntry = z.discriminatedUnion('kind', [
+  entry('found', foundBody),
+  entry('stop', stopBody),
+  entry('work', workBody),
+  entry('picture', pictureBody),
+  entry('event', roundEventBody),
+  entry('finding', findingBody),
+  entry('finding-step', findingStepBody),
+])
+export type SyncEntry = z.infer<typeof syncEntry>
+export type SyncEntryInput = z.input<typeof syncEntry>
+
+/** Entries are read one by one, so that one that is wrong does not hold back the others. */
+export const syncBody = z.strictObject({
+  device: line(80).min(1),
+  entries: z.array(z.looseObject({ n: z.int().min(0) })).max(200),
+})
+const syncResult = z.object({
+  n: z.int(),
+  /** kept: now or before; refused: it never will be, and why; held: it comes after one that was not kept. */
+  outcome: z.enum(['kept', 'already', 'refused', 'held']),
+  problem: z
+    .object({ detail: z.string(), errors: z.array(z.object({ path: z.string(), message: z.string() })) })
+    .nullable(),
+  /** Of a stop: how the server judges it, and other people's stops at that machine since the phone left. */
+  judgement: judgement.nullable(),
+  others: z.array(z.object({ stopId: id, by: z.string(), takenAt: instant })),
+})
+export type SyncResult = z.infer<typeof syncResult>
+export const syncAnswer = z.object({ results: z.array(syncResult), now: instant, rulesVersion: z.int() })
+
+/** A phone's own words about itself: it takes a round along, or has brought all of it home. */
+export const deviceBody = z.strictObject({ device: line(80).min(1), roundId: id, holds: z.int().min(0).max(100_000) })
+
+/** What a phone that never came home is emptied to. */
+export const phoneFile = z
+  .strictObject({
+    format: z.literal('motor-round-phone'),
+    formatVersion: z.literal(1),
+    device: line(80).min(1),
+    by: z.string().max(60),
+    savedAt: instant,
+    entries: z.array(syncEntry).max(20_000),
+  })
+  .meta({ id: 'PhoneFile' })
+export type PhoneFile = z.infer<typeof phoneFile>

@@ -1,0 +1,96 @@
+import { driveAt, partAt, unknownLayout } from '../fitted/index.ts'
+import { contextOf, type JudgeInput } from '../judge/index.ts'
+import { convert } from '../quantity/index.ts'
+import { breaksTrend, meanVolts, valueOf, valuesAt, type Stop } from '../trend/index.ts'
+import type { BenchShaft, BenchToday } from './today.ts'
+
+/** What the bench has to be told besides what is in the book. */
+export interface Told {
+  readonly fixed: number
+  readonly hours: number
+  readonly price: number
+}
+
+/** Running by the clock all year, and a price to be overwritten. */
+export const usuallyTold: Told = { fixed: 0, hours: 5000, price: 0.12 }
+
+function shaftAt(input: JudgeInput, at: number): BenchShaft | null {
+  const parts = input.parts ?? []
+  const shaft = partAt(parts, 'shaft', at)
+  const de = partAt(parts, 'bearing-de', at)
+  const ode = partAt(parts, 'bearing-ode', at)
+  const mass = partAt(parts, 'wheel', at)?.mass
+  if (shaft?.overhang == null || shaft.apart === null || mass == null) return null
+  if (de?.capacity == null || ode?.capacity == null) return null
+  return { overhang: shaft.overhang, apart: shaft.apart, mass, capacity: [de.capacity, ode.capacity], type: de.type }
+}
+
+/**
+ * What was read of the air and the fan's speed: at this stop, or at the latest before it as long as neither sheave, belt,
+ * wheel nor drive was touched since.
+ */
+function sinceSpeed(input: JudgeInput) {
+  const { stop, history, work } = input
+  const touched = work.filter((w) => w.at <= stop.at && breaksTrend(w.kind, 'rpm')).map((w) => w.at)
+  const since = Math.max(-Infinity, ...touched)
+  const earlier = history.filter((s) => s.at < stop.at && s.at >= since).sort((a, b) => b.at - a.at)
+  return (quantity: 'rpm' | 'air_flow' | 'static_pressure'): Stop['readings'] =>
+    [stop, ...earlier].find((s) => s.readings.some((r) => r.quantity === quantity))?.readings ?? []
+}
+
+/** Why a stop gives the bench nothing to start from. */
+export type NotToday = 'no amps' | 'no volts' | 'no plate amps' | 'no sheaves'
+
+/**
+ * A stop of a machine as the bench takes it: its amps, its motor, its drive as it stood then.
+ * @returns the word for what is missing where it gives no point to start from
+ */
+export function todayOf(
+  input: JudgeInput,
+  told: Told = usuallyTold,
+  misses: readonly number[] = [],
+): BenchToday | NotToday {
+  const { stop, machine, motor } = input
+  const c = contextOf(input)
+  const legs = c.legsRead.map((l) => l.amps).filter((a) => a > 0)
+  if (legs.length === 0) return 'no amps'
+  const plateAmps = c.allowed?.motorAmps ?? c.allowed?.amps ?? null
+  if (plateAmps === null) return 'no plate amps'
+  const hz = machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
+  // A drive gives the motor volts in proportion to its hertz; the line's volts are not the motor's.
+  const volts = machine.hasDrive
+    ? (c.allowed?.columnVolts ?? machine.serviceVolts) * Math.min(1, hz / c.supplyHz)
+    : meanVolts(stop)
+  if (volts === null || volts <= 0) return 'no volts'
+  const drive =
+    machine.drive === 'belt' ? driveAt(input.parts ?? [], input.work, input.layout ?? unknownLayout, stop.at) : null
+  if (drive === null && !machine.hasDrive) return 'no sheaves'
+  const parts = input.parts ?? []
+  const wheel = partAt(parts, 'wheel', stop.at)
+  const read = sinceSpeed(input)
+  const pressures = valuesAt(read('static_pressure'), 'static_pressure', ['supply', 'return'])
+  const flow = valueOf(read('air_flow'), 'air_flow')
+  const across = pressures.every((p) => p === undefined)
+    ? null
+    : // What the fan makes is from the suction of the return side to the supply side.
+      (pressures[0] ?? 0) + (pressures[1] ?? 0)
+  return {
+    phases: machine.phases,
+    legs,
+    volts,
+    hz,
+    onDrive: machine.hasDrive,
+    allowed: c.allowed?.amps ?? null,
+    plateAmps,
+    plateRpm: motor?.plate.rpm ?? 0.96 * c.supplyHz * 30,
+    circuit: c.circuit?.circuit ?? null,
+    drive,
+    fanRpm: valuesAt(read('rpm'), 'rpm', ['driven'])[0] ?? null,
+    wheel: wheel ? { type: wheel.type, greatestRpm: wheel.greatestRpm } : null,
+    flow: flow === undefined ? null : convert(flow, 'cfm', 'm3/s'),
+    pressure: across === null ? null : convert(across, 'inwg', 'Pa'),
+    shaft: shaftAt(input, stop.at),
+    misses,
+    ...told,
+  }
+}

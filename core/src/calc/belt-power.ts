@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import { arcFactor, arcOfContact, beltLength, beltPower, rimSpeed } from '../drivetrain/index.ts'
+import { beltService } from '../fitted/index.ts'
+import { practice, standard } from '../limits/index.ts'
+import { convert } from '../quantity/index.ts'
+import { calculator } from './calculator.ts'
+import { horsepower, hpOf, inches, known, ratio, rpm } from './fields.ts'
+
+export const beltPowerCalc = calculator({
+  id: 'belt-power',
+  title: 'What the belts carry against what the motor gives',
+  group: 'drive train',
+  formula: 'N = P · service / (P₁ · K₁ · K₂)',
+  basis: [
+    standard('ratings of classical V-belts by pitch and speed, as printed in textbooks, from memory'),
+    practice('service 1.2 for a fan that runs by the day, 1.3 by day and night'),
+    practice('the belt maker’s rating governs; a notched belt carries more'),
+  ],
+  fill: (m) => known({ hp: hpOf(m), motorRpm: m.plate?.rpm }),
+  input: z.strictObject({
+    hp: horsepower.meta({ unit: 'hp', title: 'Motor power' }),
+    service: z.number().min(1).max(2).default(beltService).meta({ title: 'Service factor of the drive' }),
+    motorRpm: rpm.meta({ unit: 'rpm', title: 'Motor speed' }),
+    driver: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
+    driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
+    centre: inches.meta({ unit: 'in', title: 'Centre distance' }),
+    section: z.enum(['A', 'B', 'C']).default('A').meta({ title: 'Section' }),
+    belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
+  }),
+  output: z.object({
+    each: horsepower.nullable().meta({ unit: 'hp', title: 'One belt is good for', none: 'no rating for this sheave' }),
+    asked: horsepower.meta({ unit: 'hp', title: 'The drive asks for' }),
+    share: ratio.nullable().meta({ unit: '%', title: 'They carry of that', none: 'no rating for this sheave' }),
+    needed: z.number().int().nullable().meta({ title: 'Belts it takes', none: 'no rating for this sheave' }),
+    says: z
+      .enum(['enough', 'under-belted: another belt, a larger section or larger sheaves', 'ask the belt maker'])
+      .meta({ title: 'It says' }),
+  }),
+  example: { hp: 10, service: 1.3, motorRpm: 1750, driver: 7.4, driven: 11, centre: 43, section: 'B', belts: 3 },
+  compute(i) {
+    const mm = (v: number) => convert(v, 'in', 'mm')
+    const small = Math.min(i.driver, i.driven)
+    const large = Math.max(i.driver, i.driven)
+    const watts = beltPower(
+      i.section,
+      mm(small),
+      rimSpeed(convert(i.driver, 'in', 'm'), i.motorRpm),
+      arcFactor(Math.max(83, arcOfContact(small, large, i.centre))),
+      mm(beltLength(small, large, i.centre)),
+    )
+    const asked = i.hp * i.service
+    const each = watts === null ? null : convert(watts, 'W', 'hp')
+    const carried = each === null || each <= 0 ? null : each * i.belts
+    return {
+      each,
+      asked,
+      share: carried === null ? null : carried / asked,
+      needed: each === null || each <= 0 ? null : Math.ceil(asked / each - 1e-9),
+      says:
+        carried === null
+          ? ('ask the belt maker' as const)
+          : carried >= asked
+            ? ('enough' as const)
+            : ('under-belted: another belt, a larger section or larger sheaves' as const),
+    }
+  },
+})

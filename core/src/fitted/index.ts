@@ -1,0 +1,3 @@
+export * from './lives.ts'
+export * from './parts.ts'
+export * from './drive-at.ts'

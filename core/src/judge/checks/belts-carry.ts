@@ -1,0 +1,42 @@
+import { beltService, beltsCarry } from '../../fitted/index.ts'
+import { practice, standard } from '../../limits/index.ts'
+import { convert } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+
+const hp = (watts: number) => `${convert(watts, 'W', 'hp').toFixed(1)} hp`
+
+/** What the belts are good for against what the motor's plate gives, watts; null where either is not known. */
+function facts(c: Context): { carry: number; plate: number } | null {
+  const plate = c.motor?.plate
+  if (!c.drive || plate?.power === undefined || plate.rpm === undefined) return null
+  const carry = beltsCarry(c.drive, plate.rpm)
+  return carry === null ? null : { carry, plate: plate.power * (plate.powerUnit === 'kW' ? 1000 : 745.7) }
+}
+
+/** Under-belted: the set wears out early, whatever its tension. */
+export const beltsCarryCheck: Check = {
+  id: 'belts-carry',
+  title: 'What the belts carry',
+  applies: (c) => c.point !== null && facts(c) !== null,
+  judge(c) {
+    const { carry, plate } = facts(c) ?? { carry: 0, plate: 0 }
+    const under = carry < plate
+    const short = !under && carry < beltService * plate
+    const told = `${c.drive?.belts ?? ''} × ${c.drive?.section ?? ''} carry ${hp(carry)}, the motor gives ${hp(plate)}`
+    return verdict(this, {
+      level: under ? 'watch' : 'ok',
+      value: carry,
+      limit: plate,
+      basis: [
+        standard('ratings of classical V-belts as printed in textbooks, from memory'),
+        practice(`service factor ${beltService} of a fan`),
+      ],
+      because: under ? `Under-belted: ${told}.` : short ? `${told}: little to spare.` : `${told}.`,
+      next: under
+        ? 'Another belt, a larger section or larger sheaves of the same ratio; until then look at the belts each time.'
+        : 'Nothing to do.',
+      confidence: 'low',
+    })
+  },
+}

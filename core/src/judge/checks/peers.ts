@@ -1,0 +1,39 @@
+import { standard } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { amongPeers } from '../../trend/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+
+/** Spreads from the middle past which a machine is asked about. */
+const far = 4
+
+const among = (c: Context) => {
+  const own = c.point && c.allowed ? c.point.amps / c.allowed.amps : null
+  const found = own === null ? null : amongPeers(own, c.peers ?? [])
+  return own === null || !found ? null : { own, ...found }
+}
+
+/**
+ * Load against others of the same plate, supply, drive and kind of unit. Their duty may differ, and they are read on other
+ * days: it asks a question and raises no level.
+ */
+export const peers: Check = {
+  id: 'peers',
+  title: 'Against others of its kind',
+  applies: (c) => c.legsRead.length === c.machine.phases && c.stop.state.settled !== false && among(c) !== null,
+  judge(c) {
+    const a = among(c)
+    if (!a) throw new RangeError('peers must be known')
+    const loads = c.peers ?? []
+    const odd = Math.abs(a.off) > far
+    return verdict(this, {
+      level: 'ok',
+      value: a.own,
+      limit: a.middle,
+      basis: [standard('median and median absolute deviation of the others')],
+      because: `${show.percent(a.own)} of what it may draw; ${a.n} others of its kind carry ${show.percent(Math.min(...loads))} to ${show.percent(Math.max(...loads))}, half of them above ${show.percent(a.middle)}${odd ? `: far ${a.off > 0 ? 'above' : 'below'} them` : ''}.`,
+      next: odd ? 'Is its duty the same as theirs? If it is: sheave, wheel, filters, supply.' : 'Nothing to do.',
+      confidence: 'low',
+    })
+  },
+}

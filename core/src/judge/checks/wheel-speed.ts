@@ -1,0 +1,65 @@
+import { drivenRpm, rimSpeed, rimSpeedLimit, usualCreep } from '../../drivetrain/index.ts'
+import { plateBasis, practice } from '../../limits/index.ts'
+import { convert } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+
+/** Fan speed: by tachometer where it was read, else by the sheaves in the book; null where neither is known. */
+function fanRpm(c: Context): { rpm: number; read: boolean } | null {
+  const read = c.value('rpm', 'driven')
+  if (read !== undefined) return { rpm: read, read: true }
+  const motor = c.motor?.plate.rpm
+  if (motor === undefined) return null
+  const hz = c.machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
+  const at = (motor * hz) / c.supplyHz
+  if (c.machine.drive === 'direct') return { rpm: at, read: false }
+  return c.drive ? { rpm: drivenRpm(at, c.drive.driver, c.drive.driven, usualCreep), read: false } : null
+}
+
+/** The wheel’s own limit, and the rims of the sheaves. */
+export const wheelSpeed: Check = {
+  id: 'wheel-speed',
+  title: 'Speed of the wheel',
+  applies: (c) => c.point !== null && c.wheel?.greatestRpm != null && fanRpm(c) !== null,
+  judge(c) {
+    const speed = fanRpm(c) ?? { rpm: 0, read: false }
+    const most = c.wheel?.greatestRpm ?? Infinity
+    const basis = [
+      plateBasis('the wheel’s plate'),
+      ...(speed.read ? [] : [practice('speed by plate and sheaves, 1 % creep')]),
+    ]
+    const told = `${speed.rpm.toFixed(0)} rpm${speed.read ? '' : ' by the sheaves'}, ${most.toFixed(0)} is the wheel’s limit`
+    if (speed.rpm > most)
+      return verdict(this, {
+        level: speed.rpm > 1.05 * most ? 'stop' : 'fix',
+        value: speed.rpm,
+        limit: most,
+        basis,
+        because: `${told}: blades and hub are not made for it.`,
+        next: 'Open the motor sheave until it is under the limit, tension, measure; nobody in line with the wheel meanwhile.',
+      })
+    const rim = c.drive
+      ? Math.max(
+          rimSpeed(c.drive.driven / 1000, speed.rpm),
+          rimSpeed(c.drive.driver / 1000, (speed.rpm * c.drive.driven) / c.drive.driver),
+        )
+      : 0
+    if (rim > rimSpeedLimit)
+      return verdict(this, {
+        level: 'fix',
+        value: rim,
+        limit: rimSpeedLimit,
+        basis: [practice('6500 ft/min for stock cast-iron sheaves')],
+        because: `The rim of a sheave runs at ${convert(rim, 'm/s', 'ft/min').toFixed(0)} ft/min: stock cast iron is good for 6500.`,
+        next: 'Smaller sheaves of the same ratio, or ductile iron.',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: speed.rpm,
+      limit: most,
+      basis,
+      because: `${told}.`,
+      next: 'Nothing to do.',
+    })
+  },
+}

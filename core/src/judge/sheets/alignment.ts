@@ -1,0 +1,109 @@
+import { angleOfGap, gapOfAngle, misalignment } from '../../drivetrain/index.ts'
+import { gapPositions } from '../../quantity/index.ts'
+import { convert } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { cells, type SheetCheck } from './sheet.ts'
+
+const deg = (v: number) => `${Math.abs(v).toFixed(1)}°`
+
+/** The four gaps in millimetres, or null while one is missing. */
+function gaps(c: Context) {
+  const [motorNear, motorFar, fanNear, fanFar] = gapPositions.map((p) => c.value('sheave_gap', p))
+  if (motorNear === undefined || motorFar === undefined || fanNear === undefined || fanFar === undefined) return null
+  const mm = (v: number) => convert(v, 'in', 'mm')
+  return { motorNear: mm(motorNear), motorFar: mm(motorFar), fanNear: mm(fanNear), fanFar: mm(fanFar) }
+}
+
+const inLine: Check = {
+  id: 'alignment',
+  title: 'Sheaves in line',
+  applies: (c) => gaps(c) !== null,
+  judge(c) {
+    const limit = c.limit('sheave-askew')
+    const g = gaps(c)
+    const { drive } = c
+    if (!g || !drive)
+      return verdict(this, {
+        level: 'ok',
+        basis: [limit.basis],
+        because: 'Read, but the sheaves are not in the book: a gap means nothing without their size.',
+        next: 'Enter both sheaves and the centre distance on the machine’s page.',
+        confidence: 'low',
+      })
+    const m = misalignment(g, { motor: drive.driver, fan: drive.driven })
+    const across = drive.centre === null ? null : angleOfGap(Math.abs(m.offset), drive.centre)
+    const found = [
+      {
+        off: Math.abs(m.motorAngle),
+        words: `the motor is turned ${deg(m.motorAngle)}`,
+        next: 'Turn the motor on its base',
+      },
+      {
+        off: Math.abs(m.fanAngle),
+        words: `the fan’s sheave stands ${deg(m.fanAngle)} askew`,
+        next: 'Look at the fan shaft and its hub',
+      },
+      ...(across === null
+        ? []
+        : [
+            {
+              off: across,
+              words: `one sheave stands ${convert(Math.abs(m.offset), 'mm', 'in').toFixed(2)} in beside the other`,
+              next: 'Slide a sheave on its shaft',
+            },
+          ]),
+    ].sort((a, b) => b.off - a.off)
+    const bad = found.filter((f) => f.off > limit.value)
+    const worst = found[0]
+    const may =
+      drive.centre === null
+        ? ''
+        : ` ${convert(gapOfAngle(limit.value, drive.centre), 'mm', 'in').toFixed(2)} in over these centres is the limit.`
+    const sentence = (list: typeof found) => {
+      const text = list.map((f) => f.words).join(', ')
+      return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`
+    }
+    if (bad.length > 0)
+      return verdict(this, {
+        level: 'fix',
+        value: worst?.off ?? null,
+        limit: limit.value,
+        basis: [limit.basis],
+        because: `${sentence(bad)}${may}`,
+        next: `${bad[0]?.next ?? ''}, tension, and lay the straightedge on again.`,
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: worst?.off ?? null,
+      limit: limit.value,
+      basis: [limit.basis],
+      because: `In line within ${deg(worst?.off ?? 0)}.`,
+      next: 'Nothing to do.',
+    })
+  },
+}
+
+/** Straightedge over both sheave faces, four gaps. */
+export const alignmentSheet: SheetCheck = {
+  id: 'alignment',
+  phase: 'dead',
+  part: 'drive',
+  title: 'Sheaves in line',
+  how: 'Straightedge over both faces, feeler at four edges; 0 where it touches.',
+  caution: 'Locked out. After every change of turns or tension the line is gone: lay it on last.',
+  for: (m) => m.drive === 'belt',
+  groups: () => [
+    {
+      title: 'Motor sheave',
+      asks: cells('sheave_gap', gapPositions.slice(0, 2), ['Outer edge', 'Inner edge']),
+      also: true,
+    },
+    { title: 'Fan sheave', asks: cells('sheave_gap', gapPositions.slice(2), ['Inner edge', 'Outer edge']), also: true },
+  ],
+  advice: (c) =>
+    c.drive?.centre == null
+      ? null
+      : `Half a degree on these centres is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.drive.centre), 'mm', 'in').toFixed(2)} in.`,
+  judges: [inLine],
+}

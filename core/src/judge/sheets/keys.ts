@@ -1,0 +1,103 @@
+import { byWord } from './by-word.ts'
+import { always, choice, type SheetCheck } from './sheet.ts'
+
+const seen = byWord(
+  'keys',
+  'Keys, screws and hubs',
+  {
+    'key.length': {
+      short: [
+        'fix',
+        'The key does not lie under every screw: it walks out, and the hub with it.',
+        'A key the full length of the hub; the screw over it goes down on metal.',
+      ],
+      missing: [
+        'stop',
+        'There is no key: screws alone hold the hub.',
+        'It does not run before one of the right size is in, full length.',
+      ],
+    },
+    'key.flat': {
+      round: [
+        'watch',
+        'A screw stands on the round shaft: it scores it and lets go.',
+        'File a flat, or turn the hub to the one that is there; witness marks before it moves.',
+      ],
+    },
+    'key.torque': {
+      loose: [
+        'fix',
+        'A set screw is loose.',
+        'Tight, slack, tight, to the torque of its size; a mark across screw and hub; again after the first day.',
+      ],
+      once: [
+        'watch',
+        'The screws were tightened once: the key settles and they are loose by the next visit.',
+        'Slack each and tighten it again, to torque; the date of the second tightening in the book.',
+      ],
+    },
+    'hub.side': {
+      backward: [
+        'watch',
+        'The sheave sits hub the wrong way: its grooves are out of line or hang over.',
+        'Hub to the side of the old witness mark; stand-out measured before it comes off.',
+      ],
+    },
+    'hub.stand': {
+      moved: [
+        'fix',
+        'A hub has moved on its shaft: the marks no longer meet.',
+        'Find why it let go, key and flat first; back to the mark, then belt line and tension.',
+      ],
+    },
+  },
+  'Keys, screws and hubs as they should be.',
+  'a key under every screw, the screw on a flat, tightened twice',
+)
+
+/** What holds sheaves and wheel on their shafts. */
+export const keys: SheetCheck = {
+  id: 'keys',
+  phase: 'dead',
+  part: 'drive',
+  title: 'Keys, screws and hubs',
+  how: 'Both sheaves and the wheel: key end to end, each screw on its flat, tight, slack, tight; the mark across hub and shaft.',
+  caution: 'A hub that lets go throws what it holds. Nobody in line with it at the first start.',
+  for: always,
+  groups: () => [
+    {
+      title: 'Key and screws',
+      asks: [
+        choice('key.length', 'Key', [
+          ['full', 'Full length'],
+          ['short', 'Short'],
+          ['missing', 'None'],
+          ['none', 'Built without'],
+        ]),
+        choice('key.flat', 'Screw on', [
+          ['flat', 'Flat or key'],
+          ['round', 'Round shaft'],
+        ]),
+        choice('key.torque', 'Screws', [
+          ['twice', 'To torque twice'],
+          ['once', 'Once'],
+          ['loose', 'Loose'],
+        ]),
+      ],
+    },
+    {
+      title: 'Hubs',
+      asks: [
+        choice('hub.side', 'Hub side', [
+          ['right', 'As marked'],
+          ['backward', 'Backward'],
+        ]),
+        choice('hub.stand', 'Stand-out', [
+          ['kept', 'At the mark'],
+          ['moved', 'Moved'],
+        ]),
+      ],
+    },
+  ],
+  judges: [seen],
+}

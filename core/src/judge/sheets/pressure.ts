@@ -1,0 +1,115 @@
+import { airPathSays } from '../../air/index.ts'
+import { history, practice } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import { breaksTrend, loadPoint, meanVolts, type Stop } from '../../trend/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { always, cells, type SheetCheck } from './sheet.ts'
+
+/** What the fan makes, in wg: supply and return side together; null unless both were read. */
+function across(stop: Pick<Stop, 'readings'>): number | null {
+  const own = stop.readings.filter((r) => r.quantity === 'static_pressure')
+  return own.length === 2 ? own.reduce((sum, r) => sum + r.value, 0) : null
+}
+
+/** The latest comparable stop before this one with pressure and amps, on the same speed. */
+function before(c: Context) {
+  const speeds = c.work.filter((w) => w.kind !== 'filters-changed' && breaksTrend(w.kind, 'rpm'))
+  return (
+    c.history
+      .filter((s) => s.at < c.stop.at && across(s) !== null && loadPoint(s, null) !== null)
+      .filter((s) => !speeds.some((w) => w.at > s.at && w.at <= c.stop.at))
+      .sort((a, b) => b.at - a.at)[0] ?? null
+  )
+}
+
+const told = {
+  restriction: {
+    level: 'watch',
+    because: 'something shuts the air off',
+    next: 'Filters, coil, dampers, vanes above the grille: find what is shut or full.',
+  },
+  opening: {
+    level: 'watch',
+    because: 'the air found a shorter way',
+    next: 'Filters out, a door or a duct open, a damper that lost its linkage.',
+  },
+  faster: {
+    level: 'watch',
+    because: 'the fan runs faster',
+    next: 'Sheave, Hz or a belt that gripped: was anything changed that is not in the book?',
+  },
+  slower: {
+    level: 'watch',
+    because: 'the fan runs slower, or its wheel makes less',
+    next: 'Belt and sheave first, then dirt on the wheel and its direction.',
+  },
+  mixed: { level: 'watch', because: 'the two do not agree', next: 'Read both again, doors shut, same spots.' },
+} as const
+
+const path: Check = {
+  id: 'air-path',
+  title: 'Air path by pressure and amps',
+  applies: (c) => across(c.stop) !== null,
+  judge(c) {
+    const now = across(c.stop) ?? 0
+    const last = before(c)
+    const pressure = last && across(last)
+    const volts = meanVolts(c.stop)
+    const amps = loadPoint(c.stop, volts)
+    const then = last && loadPoint(last, volts)
+    const figure = `${now.toFixed(2)} in wg across the fan`
+    const basis = [practice('fan curves by kind of wheel')]
+    if (!last || !pressure || !amps || !then)
+      return verdict(this, {
+        level: 'ok',
+        value: now,
+        basis,
+        because: !amps
+          ? `${figure}. With the amps it tells a restriction from a fast fan.`
+          : `${figure}: the first to hold others against.`,
+        next: amps ? 'Same spots next time.' : 'Read volts and amps at this stop too.',
+      })
+    const wheel = c.wheel?.type ?? null
+    const change = { pressure: now / pressure - 1, amps: amps.normal / then.normal - 1 }
+    const says = airPathSays(wheel ?? 'forward-curved', change, 0.08)
+    const since = `${show.signed(change.pressure * 100, 0)} % pressure and ${show.signed(change.amps * 100, 0)} % amps since ${show.day(last.at, c.stop.at)}`
+    const own = [history(`the stop of ${show.day(last.at, c.stop.at)}`), ...basis]
+    const sure = { confidence: wheel === null ? 'low' : 'full' } as const
+    if (says === 'no change')
+      return verdict(this, {
+        level: 'ok',
+        value: now,
+        basis: own,
+        because: `${figure}, as on ${show.day(last.at, c.stop.at)}.`,
+        next: 'Nothing to do.',
+        ...sure,
+      })
+    const t = told[says]
+    return verdict(this, {
+      level: t.level,
+      value: now,
+      limit: pressure,
+      basis: own,
+      because: `${since}${wheel === null ? '' : ` on a ${wheel} wheel`}: ${t.because}.`,
+      next: t.next,
+      ...sure,
+    })
+  },
+}
+
+/** Static pressure on both sides of the fan, and its air where somebody measured it. */
+export const pressureSheet: SheetCheck = {
+  id: 'pressure',
+  phase: 'live',
+  part: 'drive',
+  title: 'Pressure and air',
+  how: 'Manometer on the supply and the return side of the fan, doors shut, always the same holes.',
+  caution: null,
+  for: always,
+  groups: () => [
+    { title: 'Static pressure', asks: cells('static_pressure', ['supply', 'return'], ['Supply', 'Return']) },
+    { title: 'Air, if measured', asks: cells('air_flow', ['fan'], ['Airflow']), also: true },
+  ],
+  judges: [path],
+}

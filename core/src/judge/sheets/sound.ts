@@ -1,0 +1,90 @@
+import { atDistance, hoursAllowed, withoutBackground } from '../../motion/index.ts'
+import { history, practice, standard } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
+import type { Reading } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import { always, cells, type SheetCheck } from './sheet.ts'
+
+/** Where nobody noted how far away. */
+const usualFeet = 3
+
+/** The fan's own level at three feet, the background taken out where it was read; null where it cannot be told. */
+function own(readings: readonly Reading[]): { level: number; exact: boolean } | null {
+  const at = (q: string, p: string) => readings.find((r) => r.quantity === q && r.position === p)?.value
+  const fan = at('sound', 'fan')
+  if (fan === undefined) return null
+  const background = at('sound', 'background')
+  const level = background === undefined ? fan : withoutBackground(fan, background)
+  if (level === null) return null
+  const feet = at('sound_distance', 'fan')
+  return { level: atDistance(level, Math.max(0.5, feet ?? usualFeet), usualFeet), exact: feet !== undefined }
+}
+
+const louder: Check = {
+  id: 'sound',
+  title: 'Sound',
+  applies: (c) => c.value('sound', 'fan') !== undefined,
+  judge(c) {
+    const read = c.value('sound', 'fan') ?? 0
+    const now = own(c.stop.readings)
+    const grown = c.limit('sound-grown')
+    const ears =
+      read >= 85
+        ? ` Ears on: ${hoursAllowed(read, 'NIOSH') >= 1 ? `${hoursAllowed(read, 'NIOSH').toFixed(1)} h` : `${(hoursAllowed(read, 'NIOSH') * 60).toFixed(0)} min`} a day is what unprotected ears stand.`
+        : ''
+    const exposure = read >= 85 ? [standard('NIOSH recommended exposure limit, 85 dBA for 8 h')] : []
+    if (!now)
+      return verdict(this, {
+        level: 'ok',
+        value: read,
+        basis: [practice('less than 3 dB over the background is not told'), ...exposure],
+        because: `${read.toFixed(0)} dBA, hardly above the background: the fan’s own cannot be told.${ears}`,
+        next: 'Closer, or with the neighbours off.',
+        confidence: 'low',
+      })
+    const last = c.history
+      .filter((s) => s.at < c.stop.at)
+      .sort((a, b) => b.at - a.at)
+      .map((s) => ({ at: s.at, level: own(s.readings)?.level }))
+      .find((s) => s.level !== undefined)
+    const more = last?.level === undefined ? 0 : now.level - last.level
+    const at3 = `${now.level.toFixed(0)} dBA of its own at ${usualFeet} ft`
+    if (last && more > grown.value)
+      return verdict(this, {
+        level: 'watch',
+        value: now.level,
+        limit: (last.level ?? 0) + grown.value,
+        basis: [grown.basis, history(`the stop of ${show.day(last.at, c.stop.at)}`), ...exposure],
+        because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.stop.at)}.${ears}`,
+        next: 'Belt, bearings, a rub, a loose panel: say what kind of sound it is.',
+        confidence: now.exact ? 'full' : 'low',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: now.level,
+      basis: [practice('same place, same distance, background taken out'), ...exposure],
+      because: `${last ? `${at3}, ${show.signed(more, 0)} dB since ${show.day(last.at, c.stop.at)}` : at3}.${ears}`,
+      next: 'Nothing to do.',
+      confidence: now.exact ? 'full' : 'low',
+    })
+  },
+}
+
+/** Level at a noted distance, with the background. */
+export const soundSheet: SheetCheck = {
+  id: 'sound',
+  phase: 'live',
+  part: 'drive',
+  title: 'Sound',
+  how: 'dB(A), slow, same place and distance each time; the background with the fan off or from the far side.',
+  caution: 'At 85 dBA and above ears are covered before the meter is read.',
+  for: always,
+  groups: () => [
+    {
+      title: 'Level',
+      asks: cells('sound', ['fan', 'background'], ['Fan', 'Background']),
+    },
+    { title: 'From how far', asks: cells('sound_distance', ['fan'], ['Distance']), also: true },
+  ],
+  judges: [louder],
+}

@@ -1,0 +1,132 @@
+import { tensionAsked, type TensionAsked } from '../../fitted/index.ts'
+import {
+  deflectionForces,
+  lifeRatio,
+  tensionByPlay,
+  tensionFromForce,
+  tensionFromHertz,
+  hertzFromTension,
+} from '../../drivetrain/index.ts'
+import { practice } from '../../limits/index.ts'
+import { convert, show } from '../../quantity/index.ts'
+import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { cells, type SheetCheck } from './sheet.ts'
+
+const pounds = (newtons: number) => `${convert(newtons, 'N', 'lbf').toFixed(1)} lbf`
+const inches = (metres: number) => `${convert(metres, 'm', 'in').toFixed(2)} in`
+
+/** What this machine's belts ask for; null where drive, centres or the motor's power are not in the book. */
+function asked(c: Context): TensionAsked | null {
+  const plate = c.motor?.plate
+  if (!c.drive || plate?.power === undefined) return null
+  const watts = plate.power * (plate.powerUnit === 'kW' ? 1000 : 745.7)
+  return tensionAsked(c.drive, watts, plate.rpm ?? 0.96 * 30 * c.supplyHz)
+}
+
+/** The deflection test of this span: how far, and with what force, used and new. */
+function pressing(a: TensionAsked) {
+  const used = deflectionForces(a.used, a.stiffness)
+  return { far: a.span / 64, least: used.least, greatest: used.greatest }
+}
+
+/** Tension by what was read, newtons a belt: the note before the force, as the more exact one. */
+function found(c: Context, a: TensionAsked): { tension: number; told: string } | null {
+  const note = c.value('belt_note', 'span')
+  if (note !== undefined)
+    return { tension: tensionFromHertz(note, a.span, a.mass), told: `${note.toFixed(0)} Hz on this span` }
+  const force = c.value('belt_force', 'span')
+  if (force === undefined) return null
+  const far = convert(c.value('belt_press', 'span') ?? convert(a.span / 64, 'm', 'in'), 'in', 'm')
+  if (far <= 0) return null
+  // A belt resists being bent besides being pulled: that part says nothing of its tension.
+  const pulled = Math.max(0, convert(force, 'lbf', 'N') - (a.stiffness / 16) * (far / (a.span / 64)))
+  return { tension: tensionFromForce(pulled, far, a.span), told: `${force.toFixed(1)} lbf for ${inches(far)}` }
+}
+
+const tension: Check = {
+  id: 'belt-tension',
+  title: 'Belt tension',
+  applies: (c) => c.has('belt_force', 'belt_note'),
+  judge(c) {
+    const a = asked(c)
+    const basis = [
+      practice('tight to slack as 5 : 1 at the plate’s power; belt mass and stiffness of the section from memory'),
+    ]
+    const read = a && found(c, a)
+    if (!a || !read)
+      return verdict(this, {
+        level: 'ok',
+        basis,
+        because: 'Read, but the drive is not in the book: there is nothing to hold it against.',
+        next: 'Enter sheaves, belts and centre distance on the machine’s page.',
+        confidence: 'low',
+      })
+    const overtight = c.limit('belt-overtight')
+    const told = `${read.told}: ${pounds(read.tension)} a belt, ${pounds(a.used)} to ${pounds(a.fresh)} asked for`
+    if (read.tension > overtight.value * a.fresh)
+      return verdict(this, {
+        level: 'fix',
+        value: read.tension,
+        limit: overtight.value * a.fresh,
+        basis: [overtight.basis, ...basis],
+        because: `${told}. Drum-tight: on this pull the bearings keep ${show.percent(lifeRatio(a.fresh, read.tension))} of their life.`,
+        next: 'Slacken by the motor base, spin it a few turns, measure again.',
+      })
+    if (read.tension < 0.7 * a.used)
+      return verdict(this, {
+        level: 'fix',
+        value: read.tension,
+        limit: 0.7 * a.used,
+        basis,
+        because: `${told}. Slack: it slips under load, and amps read on it say nothing of the fan.`,
+        next: 'Tighten by the motor base, never by the sheave; then read the amps again.',
+      })
+    return verdict(this, {
+      level: 'ok',
+      value: read.tension,
+      limit: a.fresh,
+      basis,
+      because: `${told}.`,
+      next: 'A new belt gives way in its first day: measure again after 24 to 48 hours.',
+    })
+  },
+}
+
+/** Tension of the belts: by force, or by note. */
+export const tensionSheet: SheetCheck = {
+  id: 'tension',
+  phase: 'dead',
+  part: 'drive',
+  title: 'Belt tension',
+  how: 'Mid-span of the longest span, square to it; or pluck it and read the note.',
+  caution: 'Locked out, hands out of the nip. Tension is set by the base, never by the sheave.',
+  for: (m) => m.drive === 'belt',
+  groups: () => [
+    {
+      title: 'Pressed',
+      asks: [...cells('belt_press', ['span'], ['How far']), ...cells('belt_force', ['span'], ['With'])],
+    },
+    { title: 'Or plucked', asks: cells('belt_note', ['span'], ['Its note']), also: true },
+  ],
+  advice(c) {
+    const a = asked(c)
+    if (!a) return 'Its sheaves, belts or centre distance are not in the book: nothing can be asked of this span.'
+    const p = pressing(a)
+    const byForce = `Press ${inches(p.far)}: ${pounds(p.least)} used, ${pounds(p.greatest)} new`
+    const byNote = `${hertzFromTension(a.used, a.span, a.mass).toFixed(0)} to ${hertzFromTension(a.fresh, a.span, a.mass).toFixed(0)} Hz`
+    const half = tensionByPlay(a.span)
+    const halfMeans = half > 1.3 * a.fresh ? 'drum-tight' : half < 0.7 * a.used ? 'slack' : 'about right'
+    switch (c.rules.beltTension) {
+      case 'span note':
+        return `Note of this span: ${byNote}. ${byForce}.`
+      case 'half an inch':
+        return `Half an inch by thumb on this span is ${halfMeans}: ${pounds(half)} a belt. ${byForce}.`
+      case 'firm by hand':
+        return `Tight, not bouncing. In figures: ${byForce}.`
+      case 'deflection and force':
+        return `${byForce}; by note ${byNote}.`
+    }
+  },
+  judges: [tension],
+}

@@ -1,0 +1,14 @@
+import { describe, expect, it } from 'vitest'
+import { clockOf, minuteOf, spanOf, spansText } from './index.ts'
+
+describe('times as they are typed', () => {
+  it('are minutes of the day, or none', () => {
+    expect(minuteOf('7:30')).toBe(450)
+    expect(minuteOf(' 07.05 ')).toBe(425)
+    expect([minuteOf('7'), minuteOf('25:00'), minuteOf('7:77'), minuteOf('')]).toEqual([null, null, null, null])
+    expect(clockOf(450)).toBe('07:30')
+    expect(spanOf('6:00–10:00')).toEqual({ from: 360, to: 600 })
+    expect([spanOf('10:00-6:00'), spanOf('x')]).toEqual([null, null])
+    expect(spansText([{ from: 360, to: 600 }])).toBe('06:00–10:00')
+  })
+})

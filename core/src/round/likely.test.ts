@@ -1,0 +1,39 @@
+import { describe, expect, it } from 'vitest'
+import type { FittedPart } from '../fitted/index.ts'
+import { dayMs } from '../trend/index.ts'
+import { likelyParts } from './index.ts'
+
+const belts = (fittedAt: number, removedAt: number | null = null): FittedPart => ({
+  slot: 'belts',
+  spec: { section: 'B', number: 74, count: 2 },
+  fittedAt: fittedAt * dayMs,
+  removedAt: removedAt === null ? null : removedAt * dayMs,
+})
+const filters: FittedPart = {
+  slot: 'filters',
+  spec: { count: 6, size: '20 × 20 × 2 in' },
+  fittedAt: 0,
+  removedAt: null,
+}
+const lives = [
+  { slot: 'belts', ended: 8, early: 700 },
+  { slot: 'filters', ended: 5, early: 90 },
+]
+const at = (day: number) => day * dayMs
+
+describe('parts that are likely to be wanted', () => {
+  it('are those in service longer than a quarter of their kind lasted here, the most overdue first', () => {
+    expect(likelyParts([belts(0), filters], lives, at(80))).toEqual([])
+    expect(likelyParts([belts(0), filters], lives, at(721))).toEqual([
+      { slot: 'filters', days: 721, early: 90 },
+      { slot: 'belts', days: 721, early: 700 },
+    ])
+  })
+  it('are told of what is fitted now alone', () => {
+    expect(likelyParts([belts(0, 650), belts(650)], lives, at(900))).toEqual([])
+  })
+  it('are not told where too few of a kind have ended, or not a quarter of them', () => {
+    expect(likelyParts([belts(0)], [{ slot: 'belts', ended: 2, early: 700 }], at(2000))).toEqual([])
+    expect(likelyParts([belts(0)], [{ slot: 'belts', ended: 9, early: null }], at(2000))).toEqual([])
+  })
+})

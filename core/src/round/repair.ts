@@ -1,0 +1,90 @@
+import { copied, inOrder, insertAll } from './insertion.ts'
+import { clockwork, planOf, type RouteCost, type RoutePlan, type RouteProblem } from './schedule.ts'
+
+/** A visit moved by hand: to whom, and before which place of the list. */
+export interface Move {
+  readonly visit: string
+  readonly walker: string
+  readonly position: number
+}
+
+/** A plan after a hand has moved in it, and what that costs. */
+export interface Repaired {
+  readonly plan: RoutePlan
+  /** Then less before: minutes and value; above zero is worse. */
+  readonly by: RouteCost
+  /** Visits that had to give way, besides the one that was moved. */
+  readonly displaced: readonly string[]
+}
+
+const less = (a: RouteCost, b: RouteCost): RouteCost => ({
+  travel: a.travel - b.travel,
+  waiting: a.waiting - b.waiting,
+  hot: a.hot - b.hot,
+  left: a.left - b.left,
+  back: a.back - b.back,
+  total: a.total - b.total,
+})
+
+/**
+ * Move a visit and mend what breaks by it: the moved one stays where the hand put it, what can no longer be kept behind
+ * it is taken out and put back where it costs least.
+ * @throws RangeError when visit or walker are not in the problem, or the visit cannot stand there at all
+ */
+export function moveVisit(p: RouteProblem, plan: RoutePlan, move: Move): Repaired {
+  const i = p.visits.findIndex((v) => v.id === move.visit)
+  const k = p.walkers.findIndex((w) => w.id === move.walker)
+  const visit = p.visits[i]
+  if (!visit) throw new RangeError('visit is not in this round')
+  if (k < 0) throw new RangeError('walker is not on this round')
+  const clock = clockwork(p)
+  const index = new Map(p.visits.map((v, n) => [v.id, n]))
+  const was = p.walkers.map((w) =>
+    (plan.order.find((o) => o.walker === w.id)?.visits ?? []).flatMap((v) => index.get(v) ?? []),
+  )
+  const people = was.flatMap((list, n) => (list.includes(i) ? [n] : []))
+  const others = visit.people === 2 ? [people.find((n) => n !== k) ?? p.walkers.findIndex((_, n) => n !== k)] : []
+  const bare = was.map((list) => list.filter((x) => x !== i))
+  // The hand's order is kept as far as it can be walked: the rest is taken out from the end and put back.
+  const position = Math.max(0, Math.min(move.position, bare[k]?.length ?? 0))
+  for (let keep = bare[k]?.length ?? 0; keep >= 0; keep--) {
+    const draft = copied(bare)
+    const out = draft[k]?.splice(Math.max(position, keep)) ?? []
+    draft[k]?.splice(position, 0, i)
+    for (const other of others) {
+      const list = draft[other] ?? []
+      const starts = clock.of(bare).start
+      const near = list.findIndex((x) => (starts[x] ?? 0) >= (starts[bare[k]?.[position] ?? -1] ?? Infinity))
+      list.splice(near < 0 ? list.length : near, 0, i)
+    }
+    if (!clock.of(draft).feasible) {
+      if (keep > position) continue
+      // Not even with nothing behind it: what lies before it gives way too.
+      const ahead = draft[k]?.splice(0, position) ?? []
+      if (!clock.of(draft).feasible) throw new RangeError('visit cannot stand there')
+      insertAll(p, clock, draft, inOrder(p, [...ahead, ...out]), undefined, (w, at) => w === k && at === 0)
+      return told(p, plan, draft, [...ahead, ...out], was)
+    }
+    const open = p.visits.flatMap((_, n) => (draft.some((list) => list.includes(n)) || out.includes(n) ? [] : [n]))
+    // Nothing is put before the moved one in its list: it stays where the hand put it.
+    insertAll(p, clock, draft, inOrder(p, [...out, ...open]), undefined, (w, at) => w === k && at <= position)
+    return told(p, plan, draft, out, was)
+  }
+  throw new RangeError('visit cannot stand there')
+}
+
+function told(
+  p: RouteProblem,
+  before: RoutePlan,
+  draft: number[][],
+  out: readonly number[],
+  was: readonly (readonly number[])[],
+): Repaired {
+  const plan = planOf(p, draft)
+  const ownerOf = (lists: readonly (readonly number[])[], i: number) => lists.findIndex((l) => l.includes(i))
+  return {
+    plan,
+    by: less(plan.cost, before.cost),
+    displaced: out.filter((i) => ownerOf(draft, i) !== ownerOf(was, i)).map((i) => p.visits[i]?.id ?? ''),
+  }
+}

@@ -1,0 +1,117 @@
+import type { FittedPart, DriveLayout } from '../fitted/index.ts'
+import type { Judgement, MachineFacts, PlanId } from '../judge/index.ts'
+import { limitInForce, type HouseRules, type LimitId } from '../limits/index.ts'
+import { dayMs, type Stop, type WorkDone, type WorkKindId } from '../trend/index.ts'
+import type { QuantityCode } from '../quantity/index.ts'
+
+/** All that says when a machine wants what. Instants in ms since 1970. */
+export interface DueFacts {
+  readonly machine: MachineFacts
+  /** Kind of unit it sits in: RTU, AHU, EF … */
+  readonly unitKind: string
+  readonly indoors: boolean
+  /** Stops that hold, newest first. */
+  readonly stops: readonly Stop[]
+  readonly work: readonly WorkDone[]
+  readonly parts: readonly FittedPart[]
+  readonly layout: DriveLayout | null
+  /** Plate speed of the motor, rpm. */
+  readonly motorRpm: number | null
+  /** Since when a stand-in is fitted, and what; null: none. */
+  readonly standIn: { readonly at: number; readonly what: string } | null
+  /** Work from the bench that was planned and neither done nor dropped. */
+  readonly waiting: readonly { readonly at: number; readonly what: string }[]
+  /** What was found and is not closed; `reviewAt`: the day somebody said they would look again. */
+  readonly findings: readonly { readonly at: number; readonly what: string; readonly reviewAt: number | null }[]
+  readonly judgement: Judgement | null
+  readonly rules: HouseRules
+  readonly now: number
+}
+
+/** A reason that moves a day. `at` is the day it asks for. */
+export interface Reason {
+  readonly at: number
+  readonly because: string
+}
+
+/** When a kind of task is wanted by its interval, and what moves that day. */
+export interface Wanted {
+  /** Null: never done yet. */
+  readonly lastAt: number | null
+  readonly days: number
+  readonly because: string
+  readonly pulls: readonly Reason[]
+  /** Pushes the day back, where the house allows it. */
+  readonly push: Reason | null
+}
+
+/** Minutes in which a machine is left alone, and why. */
+export interface Pause {
+  readonly minutes: number
+  readonly because: string
+}
+
+export interface TaskKind {
+  readonly id: string
+  readonly title: string
+  /** The stop plan that carries it. */
+  readonly plan: PlanId
+  readonly minutes: number
+  readonly people: 1 | 2
+  readonly stopsUnit: boolean
+  readonly locksOut: boolean
+  /** Months in which it makes sense, 1 to 12; left out: any. */
+  readonly months?: readonly number[]
+  readonly for: (f: DueFacts) => boolean
+  readonly wanted: (f: DueFacts) => Wanted
+  /** Between locking out and the work: a bus empties, a winding cools. */
+  readonly rest?: (f: DueFacts) => Pause | null
+  /** Between the work and reading the amps again: what was changed settles. */
+  readonly settle?: (f: DueFacts) => Pause | null
+}
+
+export const limitOf = (f: DueFacts, id: LimitId): number => limitInForce(id, f.rules).value
+
+/** The newest stop that read one of these quantities. */
+export const lastRead = (f: DueFacts, ...quantities: readonly QuantityCode[]): Stop | null =>
+  f.stops.find((s) => s.readings.some((r) => quantities.includes(r.quantity))) ?? null
+
+/** The newest stop that answered one of these questions. */
+export const lastAnswered = (f: DueFacts, ...questions: readonly string[]): Stop | null =>
+  f.stops.find((s) => questions.some((q) => s.answers?.[q] !== undefined)) ?? null
+
+/** The newest work of these kinds. */
+export const lastDone = (f: DueFacts, ...kinds: readonly WorkKindId[]): number | null =>
+  f.work.reduce<number | null>((a, w) => (kinds.includes(w.kind) && w.at > (a ?? -Infinity) ? w.at : a), null)
+
+/** New belts whose tension was not read since: they give way in their first days. */
+export function beltsFresh(f: DueFacts): boolean {
+  const renewed = lastDone(f, 'belts-renewed')
+  const tension = lastRead(f, 'belt_force', 'belt_note')
+  return renewed !== null && (tension === null || tension.at < renewed)
+}
+
+export const latest = (...at: readonly (number | null | undefined)[]): number | null =>
+  at.reduce<number | null>((a, b) => (b == null ? a : Math.max(a ?? b, b)), null)
+
+/** A verdict of the machine, by its check. */
+export const verdictOf = (f: DueFacts, check: string) => f.judgement?.verdicts.find((v) => v.check === check) ?? null
+
+/** The day after so many days. */
+export const inDays = (at: number, days: number): number => at + days * dayMs
+
+/** Half as long again, as the house allows, where the last three readings of a quantity agree within a share. */
+export function steadyPush(
+  f: DueFacts,
+  values: readonly number[],
+  share: number,
+  lastAt: number | null,
+  days: number,
+  because: string,
+): Reason | null {
+  const stretch = limitOf(f, 'interval-stretch')
+  const three = values.slice(0, 3)
+  if (stretch <= 1 || three.length < 3 || lastAt === null) return null
+  const top = Math.max(...three)
+  return top > 0 && (top - Math.min(...three)) / top <= share ? { at: inDays(lastAt, days * stretch), because } : null
+}

@@ -1,0 +1,74 @@
+import { dueAt } from '../../judge/index.ts'
+import { show } from '../../quantity/index.ts'
+import { dayMs } from '../../trend/index.ts'
+import { speedSettles } from '../pauses.ts'
+import { inDays, lastRead, limitOf, type DueFacts, type Reason, type TaskKind } from '../task.ts'
+
+const unfinished = (f: DueFacts): Reason[] => {
+  const newest = f.stops[0]
+  if (!newest) return []
+  const legs = newest.readings.filter((r) => r.quantity === 'amps').length
+  const bare = newest.readings.length > 0 && legs > 0 && legs < f.machine.phases
+  return bare
+    ? [{ at: newest.at, because: `the last stop was not finished: ${legs} of ${f.machine.phases} legs were read` }]
+    : []
+}
+
+function drifting(f: DueFacts, next: number): Reason[] {
+  const drift = f.judgement?.drift
+  if (!drift || drift.kind === 'too few' || drift.kind === 'none') return []
+  if (drift.kind === 'rising' && drift.meets && drift.meets.earliest < next)
+    return [
+      {
+        at: Math.max(f.now, drift.meets.earliest - 14 * dayMs),
+        because: `its amps may meet the plate by ${show.month(drift.meets.earliest)}, before the next visit`,
+      },
+    ]
+  return []
+}
+
+/** Volts and amps on all legs: the visit itself. */
+export const ampsTask: TaskKind = {
+  id: 'amps',
+  title: 'Amps and volts',
+  plan: 'running',
+  minutes: 8,
+  people: 1,
+  stopsUnit: false,
+  locksOut: false,
+  for: () => true,
+  settle: speedSettles,
+  wanted(f) {
+    const lastAt = lastRead(f, 'amps')?.at ?? null
+    const level = f.judgement?.level ?? 'ok'
+    const next = lastAt === null ? f.now : dueAt(level, lastAt, f.rules)
+    const usual = limitOf(f, 'visit-interval')
+    const days = lastAt === null ? usual : (next - lastAt) / dayMs
+    return {
+      lastAt,
+      days,
+      because: level === 'ok' ? `every ${usual} days` : `judged ${level}: ${f.judgement?.headline ?? ''}`,
+      pulls: [
+        ...unfinished(f),
+        ...drifting(f, next),
+        ...f.waiting.map((w) => ({ at: inDays(w.at, 30), because: `${w.what} waits since ${show.day(w.at, f.now)}` })),
+        ...f.findings.map((x) => ({
+          at: x.reviewAt ?? inDays(x.at, 30),
+          because:
+            x.reviewAt === null
+              ? `“${x.what}” is open since ${show.day(x.at, f.now)}`
+              : `“${x.what}” is to be looked at on ${show.day(x.reviewAt, f.now)}`,
+        })),
+        ...(f.standIn
+          ? [
+              {
+                at: inDays(f.standIn.at, 30),
+                because: `${f.standIn.what} is a stand-in since ${show.day(f.standIn.at, f.now)}`,
+              },
+            ]
+          : []),
+      ],
+      push: null,
+    }
+  },
+}

@@ -1,0 +1,38 @@
+import { show } from '../../quantity/index.ts'
+import { inDays, lastDone, type DueFacts, type TaskKind } from '../task.ts'
+
+/** Work for which a unit with a gas section is opened over its burners. */
+const opened = ['motor-replaced', 'wheel-replaced', 'bearings-renewed', 'shaft-renewed', 'wheel-cleaned'] as const
+
+const testedAt = (f: DueFacts) => f.stops.find((s) => s.answers?.['gas.tested'] === 'yes')?.at ?? null
+const openedAt = (f: DueFacts) => lastDone(f, ...opened)
+
+/** A combustion test after the fan of a gas unit was worked on: licensed work, by local code. */
+export const combustionTask: TaskKind = {
+  id: 'combustion',
+  title: 'Combustion test',
+  plan: 'full',
+  minutes: 30,
+  people: 1,
+  stopsUnit: false,
+  locksOut: false,
+  for(f) {
+    const worked = openedAt(f)
+    return f.machine.controls.gasSection && worked !== null && (testedAt(f) ?? -Infinity) < worked
+  },
+  wanted(f) {
+    const worked = openedAt(f) ?? f.now
+    return {
+      lastAt: testedAt(f),
+      days: 365,
+      because: 'after gas work',
+      pulls: [
+        {
+          at: inDays(worked, 7),
+          because: `the fan over its burners was worked on ${show.day(worked, f.now)} and no test is in the book`,
+        },
+      ],
+      push: null,
+    }
+  },
+}

@@ -1,0 +1,34 @@
+import { busEmpties } from '../pauses.ts'
+import { inDays, limitOf, lastAnswered, lastDone, lastRead, latest, verdictOf, type TaskKind } from '../task.ts'
+
+/** Lugs to torque, contacts, fuses. */
+export const terminalsTask: TaskKind = {
+  id: 'terminals',
+  title: 'Lugs and contacts',
+  plan: 'dead',
+  minutes: 15,
+  people: 1,
+  stopsUnit: true,
+  locksOut: true,
+  for: (f) => f.machine.phases === 3,
+  rest: busEmpties,
+  wanted(f) {
+    const days = limitOf(f, 'interval-terminals')
+    const last = latest(
+      lastAnswered(f, 'lugs')?.at,
+      lastRead(f, 'lug_torque', 'pole_ohms', 'contact_drop')?.at,
+      lastDone(f, 'terminals-tightened', 'contactor-renewed'),
+    )
+    const uneven = verdictOf(f, 'current-unbalance')
+    return {
+      lastAt: last,
+      days,
+      because: `every ${days} days`,
+      pulls:
+        uneven && uneven.level !== 'ok' && f.stops[0]
+          ? [{ at: inDays(f.stops[0].at, 7), because: uneven.because }]
+          : [],
+      push: null,
+    }
+  },
+}

@@ -1,0 +1,170 @@
+import 'fake-indexeddb/auto'
+import { randomUUID } from 'node:crypto'
+import { once } from 'node:events'
+import type { Server } from 'node:http'
+import { seeded, type Random } from '@motor-round/core/machine'
+import pg from 'pg'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { openDb, openPool } from '../server/src/db/client.ts'
+import { createApp } from '../server/src/http/app.ts'
+import { openWorld, stopOf, type World } from '../server/src/test/world.ts'
+
+// What a browser has and Node has not; the line asks for no more.
+const marks = new Map<string, string>()
+vi.stubGlobal('navigator', { userAgent: 'test' })
+vi.stubGlobal('localStorage', {
+  getItem: (k: string) => marks.get(k) ?? null,
+  setItem: (k: string, v: string) => marks.set(k, v),
+})
+const { bringHome } = await import('../web/src/offline/home.ts')
+const { keepHere } = await import('../web/src/offline/line.ts')
+const { store } = await import('../web/src/offline/store.ts')
+
+const runs = 200
+let world: World
+let server: Server
+let base = ''
+let cookie = ''
+let machineIds: string[] = []
+let killer: pg.Client
+const nodeFetch = globalThis.fetch
+
+async function listen(app: ReturnType<typeof createApp>): Promise<void> {
+  server = app.listen(0, '127.0.0.1')
+  await once(server, 'listening')
+  const at = server.address()
+  base = `http://127.0.0.1:${typeof at === 'object' && at ? at.port : 0}`
+}
+
+beforeAll(async () => {
+  world = await openWorld(true)
+  const hand = await world.as('okonjo')
+  cookie = hand.cookie()
+  const rows = (await hand.get('/roof?limit=60')).body as { rows: { machineId: string }[] }
+  machineIds = rows.rows.map((r) => r.machineId)
+  await listen(world.app)
+  killer = new pg.Client(world.deps.config.DATABASE_URL)
+  await killer.connect()
+})
+afterAll(async () => {
+  vi.unstubAllGlobals()
+  server.closeAllConnections()
+  server.close()
+  await killer.end()
+  await world.end()
+})
+
+/** Every connection of the database is ended in the middle of what it does, as when PostgreSQL is killed. */
+const killDatabase = () =>
+  killer.query(
+    `select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()`,
+  )
+
+/** The server is gone with all it was doing, and another one starts. */
+async function killServer(): Promise<void> {
+  server.closeAllConnections()
+  server.close()
+  await killDatabase()
+  const pool = openPool(world.deps.config.DATABASE_URL, () => undefined)
+  await listen(createApp({ ...world.deps, pool, db: openDb(pool) }))
+}
+
+/** The tab is gone: what it had in hand is lost, what its store had written is not. */
+async function killTab(): Promise<void> {
+  store.close({ disableAutoOpen: false })
+  await store.open()
+}
+
+const wait = (ms: number) => new Promise((done) => setTimeout(done, ms))
+
+/** A network on which anything may break, by chance: before the server heard, while it works, after it answered. */
+function badNetwork(random: Random, trouble: number): typeof fetch {
+  return async (input, init) => {
+    const url = new URL(typeof input === 'string' ? input : input instanceof URL ? input.href : input.url, base)
+    const roll = random.next()
+    if (roll < trouble * 0.25) throw new TypeError('no signal')
+    const headers = { ...(init?.headers as Record<string, string> | undefined), cookie }
+    const asked = nodeFetch(url, { ...init, headers })
+    // Whoever waits for it is told below; while something is being killed nobody waits yet.
+    asked.catch(() => undefined)
+    if (roll < trouble * 0.45) {
+      await wait(random.between(0, 12))
+      await killDatabase()
+    } else if (roll < trouble * 0.6) {
+      await wait(random.between(0, 12))
+      await killServer()
+    }
+    const answer = await asked
+    // Heard and kept, and the answer never came.
+    if (roll >= trouble * 0.6 && roll < trouble) throw new TypeError('the answer was lost')
+    return answer
+  }
+}
+
+describe('a phone comes home over and over while everything around it breaks', () => {
+  it(`${runs} times by seed: no fact is lost, none is doubled, and their order is kept`, async () => {
+    const born: string[] = []
+    const work: string[] = []
+    const findings: string[] = []
+    for (let run = 0; run < runs; run++) {
+      const random = seeded(1000 + run)
+      const count = 1 + Math.floor(random.next() * 2)
+      const machineId = random.pick(machineIds)
+      for (let i = 0; i < count; i++) {
+        const takenAt = new Date(Date.UTC(2026, 5, 1) + (run * 10 + i) * 60_000).toISOString()
+        const stop = stopOf(machineId, [5, 5.1, 5.2], { takenAt })
+        const workId = randomUUID()
+        born.push(stop.id)
+        work.push(workId)
+        const found = { id: randomUUID(), machineId, at: takenAt, level: 'watch' as const, text: `run ${run}` }
+        const step = {
+          id: randomUUID(),
+          findingId: found.id,
+          machineId,
+          at: takenAt,
+          kind: 'closed' as const,
+          note: 'x',
+        }
+        findings.push(found.id)
+        await keepHere('', [
+          { kind: 'stop', body: stop as never },
+          { kind: 'work', body: { id: workId, machineId, doneAt: takenAt, kind: 'note', note: `run ${run}` } },
+          { kind: 'finding', body: found },
+          { kind: 'finding-step', body: step },
+        ])
+      }
+      vi.stubGlobal('fetch', badNetwork(random, 0.5))
+      for (let tries = 0; (await store.line.count()) > 0; tries++) {
+        if (tries > 60) throw new Error('it never came home')
+        if (tries > 30) vi.stubGlobal('fetch', badNetwork(random, 0))
+        const going = bringHome()
+        if (random.next() < 0.15) {
+          await wait(random.between(0, 15))
+          await killTab()
+        }
+        // A tab that was closed under its hands throws; the next one takes the line up.
+        await going.catch(() => undefined)
+      }
+    }
+    expect(await store.line.count()).toBe(0)
+    const kept = await killer.query<{ id: string; n: string; readings: string }>(
+      `select s.id, count(distinct s.taken_at) as n, count(r.*) as readings from stops s
+       left join readings r on r.stop_id = s.id where s.id = any($1::uuid[]) group by s.id`,
+      [born],
+    )
+    const lost = born.filter((id) => !kept.rows.some((r) => r.id === id))
+    const doubled = kept.rows.filter((r) => Number(r.n) !== 1 || Number(r.readings) !== 6)
+    expect({ born: born.length, lost, doubled }).toEqual({ born: born.length, lost: [], doubled: [] })
+    const { rows } = await killer.query<{ n: string; all: string }>(
+      `select count(distinct id) as n, count(*) as all from work where id = any($1::uuid[])`,
+      [work],
+    )
+    expect(rows[0]).toEqual({ n: String(work.length), all: String(work.length) })
+    const told = await killer.query<{ n: string; all: string }>(
+      `select count(distinct f.id) as n, count(*) as all from findings f
+       join finding_steps s on s.finding_id = f.id where f.id = any($1::uuid[])`,
+      [findings],
+    )
+    expect(told.rows[0]).toEqual({ n: String(findings.length), all: String(findings.length) })
+  }, 300_000)
+})

@@ -1,0 +1,86 @@
+import { organisationFile, type OrganisationFile } from '@motor-round/contract'
+import { parse as parseJson, type ParseError } from 'jsonc-parser'
+import type { Errors } from './state.ts'
+
+/** The line on which a text stops being JSON. */
+function brokenLine(text: string): number {
+  const errors: ParseError[] = []
+  parseJson(text, errors, { disallowComments: true })
+  return text.slice(0, errors[0]?.offset ?? 0).split('\n').length
+}
+
+/** Check an organisation file: form and references. Errors name the path in the file. */
+export function readOrganisation(text: string, errors: Errors): OrganisationFile | null {
+  let json: unknown
+  try {
+    json = JSON.parse(text.replace(/^\uFEFF/, ''))
+  } catch {
+    errors.add(brokenLine(text), '', 'The file is not JSON.')
+    return null
+  }
+  const parsed = organisationFile.safeParse(json)
+  if (!parsed.success) {
+    for (const i of parsed.error.issues) errors.add(0, i.path.join('.'), i.message)
+    return null
+  }
+  const file = parsed.data
+  const has = (list: readonly { id: string }[]) => new Set(list.map((x) => x.id))
+  const siteIds = has(file.sites)
+  const areaIds = has(file.areas)
+  const unitIds = has(file.units)
+  const machineIds = has(file.machines)
+  const stopIds = has(file.stops)
+  file.areas.forEach((a, i) => siteIds.has(a.siteId) || errors.add(0, `areas.${i}.siteId`, 'no such site in the file'))
+  file.units.forEach((u, i) => areaIds.has(u.areaId) || errors.add(0, `units.${i}.areaId`, 'no such area in the file'))
+  file.machines.forEach(
+    (m, i) => unitIds.has(m.unitId) || errors.add(0, `machines.${i}.unitId`, 'no such unit in the file'),
+  )
+  const ofMachine = (name: string, list: readonly { machineId: string }[]) =>
+    list.forEach(
+      (x, i) => machineIds.has(x.machineId) || errors.add(0, `${name}.${i}.machineId`, 'no such machine in the file'),
+    )
+  ofMachine('motors', file.motors)
+  ofMachine('parts', file.parts)
+  ofMachine('work', file.work)
+  ofMachine('plans', file.plans)
+  ofMachine('stops', file.stops)
+  ofMachine('pictures', file.pictures)
+  ofMachine('findings', file.findings)
+  const foundAt = new Map(file.findings.map((f) => [f.id, f.machineId]))
+  file.findingSteps.forEach((s, i) => {
+    if (!foundAt.has(s.findingId)) errors.add(0, `findingSteps.${i}.findingId`, 'no such finding in the file')
+    else if (foundAt.get(s.findingId) !== s.machineId)
+      errors.add(0, `findingSteps.${i}.machineId`, 'is not the machine of that finding')
+  })
+  file.planPictures.forEach(
+    (p, i) => areaIds.has(p.areaId) || errors.add(0, `planPictures.${i}.areaId`, 'no such area in the file'),
+  )
+  file.areas.forEach((a, i) => {
+    const under = a.plan?.underlay
+    if (under && !file.planPictures.some((p) => p.id === under.id && p.areaId === a.id))
+      errors.add(0, `areas.${i}.plan.underlay.id`, 'no such picture of this area in the file')
+  })
+  file.rounds.forEach((r, i) =>
+    r.stops.forEach(
+      (s, k) =>
+        machineIds.has(s.machineId) || errors.add(0, `rounds.${i}.stops.${k}.machineId`, 'no such machine in the file'),
+    ),
+  )
+  const roundIds = has(file.rounds)
+  file.findings.forEach(
+    (f, i) =>
+      f.roundId === null ||
+      roundIds.has(f.roundId) ||
+      errors.add(0, `findings.${i}.roundId`, 'no such round in the file'),
+  )
+  file.roundEvents.forEach(
+    (e, i) => roundIds.has(e.roundId) || errors.add(0, `roundEvents.${i}.roundId`, 'no such round in the file'),
+  )
+  file.stops.forEach(
+    (s, i) =>
+      s.supersedes === null ||
+      stopIds.has(s.supersedes) ||
+      errors.add(0, `stops.${i}.supersedes`, 'no such stop in the file'),
+  )
+  return errors.count > 0 ? null : file
+}

@@ -1,0 +1,184 @@
+import type { DueTaskRecord, FileRound, RoundEvent, RoundPage } from '@motor-round/contract'
+import type { Judgement } from '@motor-round/core/judge'
+import type { AreaPlan } from '@motor-round/core/round'
+import {
+  boolean,
+  customType,
+  date,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uuid,
+} from 'drizzle-orm/pg-core'
+import { areas, at, machines, people, sites } from './schema.ts'
+
+/** The plan of a roof or room. An area without a row has not been drawn. */
+export const areaPlans = pgTable('area_plans', {
+  areaId: uuid('area_id')
+    .primaryKey()
+    .references(() => areas.id),
+  plan: jsonb().$type<AreaPlan>().notNull(),
+  version: integer().notNull(),
+})
+
+/** A round: who goes where when. What happened on it stands in its events. */
+export const rounds = pgTable(
+  'rounds',
+  {
+    id: uuid().primaryKey(),
+    name: text().notNull(),
+    day: date({ mode: 'string' }).notNull(),
+    siteIds: uuid('site_ids').array().notNull(),
+    people: jsonb().$type<FileRound['people']>().notNull(),
+    heat: jsonb().$type<FileRound['heat']>(),
+    storm: integer(),
+    recurs: jsonb().$type<FileRound['recurs']>(),
+    note: text().notNull(),
+    plan: jsonb().$type<FileRound['plan']>().notNull(),
+    madeBy: text('made_by').notNull(),
+    madeAt: at('made_at').notNull(),
+    closing: jsonb().$type<RoundPage['closing']>(),
+    version: integer().notNull().default(1),
+  },
+  (t) => [index('rounds_day').on(t.day)],
+)
+
+export const roundStops = pgTable(
+  'round_stops',
+  {
+    roundId: uuid('round_id')
+      .notNull()
+      .references(() => rounds.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    tasks: jsonb().$type<DueTaskRecord[]>().notNull(),
+    minutes: doublePrecision().notNull(),
+    learnt: integer().notNull(),
+    levelBefore: text('level_before').$type<Judgement['level']>(),
+    added: boolean().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.roundId, t.machineId] }), index('round_stops_machine').on(t.machineId)],
+)
+
+/** Append-only: what the phones tell of a round. */
+export const roundEvents = pgTable(
+  'round_events',
+  {
+    id: uuid().primaryKey(),
+    roundId: uuid('round_id')
+      .notNull()
+      .references(() => rounds.id),
+    machineId: uuid('machine_id'),
+    kind: text().$type<RoundEvent['kind']>().notNull(),
+    at: at('at').notNull(),
+    stopId: uuid('stop_id'),
+    place: integer(),
+    note: text().notNull(),
+    by: text().notNull(),
+    recordedAt: at('recorded_at').notNull(),
+  },
+  (t) => [index('round_events_round').on(t.roundId, t.at), index('round_events_machine').on(t.machineId, t.kind)],
+)
+
+/** Phones that took a round along, and how much they still have to bring. */
+export const roundDevices = pgTable(
+  'round_devices',
+  {
+    roundId: uuid('round_id')
+      .notNull()
+      .references(() => rounds.id),
+    device: text().notNull(),
+    by: text().notNull(),
+    since: at('since').notNull(),
+    holds: integer().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.roundId, t.device] })],
+)
+
+const bytea = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'bytea' })
+
+/** Pictures, shrunk on the phone. */
+export const pictures = pgTable(
+  'pictures',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    stopId: uuid('stop_id'),
+    check: text('check').notNull(),
+    takenAt: at('taken_at').notNull(),
+    type: text().$type<'image/jpeg' | 'image/webp' | 'image/png'>().notNull(),
+    note: text().notNull(),
+    bytes: bytea().notNull(),
+    by: text().notNull(),
+  },
+  (t) => [index('pictures_machine').on(t.machineId, t.takenAt), index('pictures_stop').on(t.stopId)],
+)
+
+/** What was found at machines that nobody asked for. What became of it stands in its steps. */
+export const findings = pgTable(
+  'findings',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    roundId: uuid('round_id'),
+    stopId: uuid('stop_id'),
+    at: at('at').notNull(),
+    level: text().$type<'watch' | 'fix' | 'stop'>().notNull(),
+    text: text().notNull(),
+    owner: text().notNull(),
+    reviewOn: date('review_on', { mode: 'string' }),
+    by: text().notNull(),
+  },
+  (t) => [index('findings_machine').on(t.machineId)],
+)
+export const findingSteps = pgTable(
+  'finding_steps',
+  {
+    id: uuid().primaryKey(),
+    findingId: uuid('finding_id')
+      .notNull()
+      .references(() => findings.id),
+    machineId: uuid('machine_id').notNull(),
+    at: at('at').notNull(),
+    kind: text().$type<'postponed' | 'closed' | 'reopened'>().notNull(),
+    note: text().notNull(),
+    reviewOn: date('review_on', { mode: 'string' }),
+    by: text().notNull(),
+  },
+  (t) => [index('finding_steps_finding').on(t.findingId)],
+)
+
+/** Pictures that plans are drawn over. They never change; a plan says which is its own. */
+export const planPictures = pgTable('plan_pictures', {
+  id: uuid().primaryKey(),
+  areaId: uuid('area_id')
+    .notNull()
+    .references(() => areas.id),
+  type: text().$type<'image/jpeg' | 'image/webp' | 'image/png'>().notNull(),
+  bytes: bytea().notNull(),
+  by: text().notNull(),
+})
+
+/** Addresses at which a calendar subscribes: only the hash of the token is kept. One a person. */
+export const calendarLinks = pgTable('calendar_links', {
+  personId: uuid('person_id')
+    .primaryKey()
+    .references(() => people.id),
+  tokenHash: text('token_hash').notNull().unique(),
+  madeAt: at('made_at').notNull(),
+})

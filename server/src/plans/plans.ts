@@ -1,0 +1,75 @@
+import { coreStop, workOf, type PlanRecord } from '@motor-round/contract'
+import { stopsAround, wholeAmps } from '@motor-round/core/bench'
+import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import type { Db, Tx } from '../db/client.ts'
+import { machines, plans, units } from '../db/schema.ts'
+import { loadKnown, type Known } from '../roof/known.ts'
+
+type Row = typeof plans.$inferSelect
+
+/** What came of a plan: the first comparable stop after it was done. */
+function measuredOf(row: Row, known: Known): PlanRecord['measured'] {
+  if (row.doneAt === null) return null
+  const stops = known.stops.filter((s) => s.supersededBy === null).map(coreStop)
+  const { after } = stopsAround(stops, workOf(known), row.doneAt.getTime(), known.machine.phases)
+  const amps = after && wholeAmps(after, known.machine.phases)
+  return after && amps !== null ? { stopId: after.id, at: new Date(after.at).toISOString(), amps } : null
+}
+
+export const asPlan = (row: Row, known: Known): PlanRecord => ({
+  id: row.id,
+  machineId: row.machineId,
+  madeAt: row.madeAt.toISOString(),
+  change: row.change,
+  predicted: row.predicted,
+  note: row.note,
+  by: row.by,
+  doneAt: row.doneAt?.toISOString() ?? null,
+  droppedAt: row.droppedAt?.toISOString() ?? null,
+  droppedWhy: row.droppedWhy,
+  measured: measuredOf(row, known),
+})
+
+/** Plans of one machine, newest first. */
+export async function plansOf(db: Db | Tx, known: Known): Promise<PlanRecord[]> {
+  const rows = await db
+    .select()
+    .from(plans)
+    .where(eq(plans.machineId, known.machine.id))
+    .orderBy(desc(plans.madeAt), desc(plans.id))
+    .limit(50)
+  return rows.map((r) => asPlan(r, known))
+}
+
+/** The latest plans of the house that were done, with their machines. */
+export async function donePlans(db: Db | Tx) {
+  const rows = await db
+    .select()
+    .from(plans)
+    .where(isNotNull(plans.doneAt))
+    .orderBy(desc(plans.doneAt), desc(plans.id))
+    .limit(100)
+  const ids = [...new Set(rows.map((r) => r.machineId))]
+  if (ids.length === 0) return []
+  const known = new Map((await loadKnown(db, ids)).map((k) => [k.machine.id, k]))
+  const tags = await db
+    .select({ id: machines.id, tag: machines.tag, unitTag: units.tag })
+    .from(machines)
+    .innerJoin(units, eq(units.id, machines.unitId))
+    .where(inArray(machines.id, ids))
+  return rows.flatMap((r) => {
+    const own = known.get(r.machineId)
+    const tag = tags.find((t) => t.id === r.machineId)
+    return own && tag ? [{ plan: asPlan(r, own), unitTag: tag.unitTag, tag: tag.tag }] : []
+  })
+}
+
+/** The plan for change, or undefined. */
+export async function lockPlan(tx: Tx, id: string): Promise<Row | undefined> {
+  const [row] = await tx.select().from(plans).where(eq(plans.id, id)).for('update')
+  return row
+}
+
+/** Two sends of one id wait for each other. */
+export const lockPlanId = (tx: Tx, id: string) =>
+  tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 11))`)

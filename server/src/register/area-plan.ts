@@ -1,0 +1,122 @@
+import { areaPlan, endpoints, type AreaPlanPage } from '@motor-round/contract'
+import { blankPlan, type AreaPlan, type Box } from '@motor-round/core/round'
+import { and, asc, eq, isNull, ne } from 'drizzle-orm'
+import type { Router } from 'express'
+import { record } from '../audit/record.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { areaPlans, planPictures } from '../db/rounds-schema.ts'
+import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { mount } from '../http/mount.ts'
+import { fieldProblem, notFound } from '../http/problem.ts'
+import { refuseStale } from './edit.ts'
+import { unitKind } from './places.ts'
+
+/** Units that nobody has placed yet stand in rows, so that there is something to drag. */
+function laidOut(plan: AreaPlan, unitIds: readonly string[]): AreaPlan {
+  const fresh = unitIds.filter((id) => !plan.units[id])
+  if (fresh.length === 0) return plan
+  const columns = Math.max(1, Math.floor((plan.width - 4) / 6))
+  const boxes: Record<string, Box> = {}
+  fresh.forEach((id, i) => {
+    boxes[id] = { x: 3 + (i % columns) * 6, y: Math.min(plan.depth - 3, 3 + Math.floor(i / columns) * 5), w: 3, h: 2 }
+  })
+  return { ...plan, units: { ...plan.units, ...boxes } }
+}
+
+/** The plan of an area as it is drawn, units that left it taken out. */
+export async function planOfArea(db: Db | Tx, areaId: string): Promise<{ plan: AreaPlan; version: number }> {
+  const [row] = await db.select().from(areaPlans).where(eq(areaPlans.areaId, areaId))
+  const here = await db.select({ id: units.id }).from(units).where(eq(units.areaId, areaId)).orderBy(asc(units.tag))
+  const plan = row ? areaPlan.parse(row.plan) : blankPlan
+  const own = Object.fromEntries(Object.entries(plan.units).filter(([id]) => here.some((u) => u.id === id)))
+  return {
+    plan: laidOut(
+      { ...plan, units: own },
+      here.map((u) => u.id),
+    ),
+    version: row?.version ?? 0,
+  }
+}
+
+async function pageOf(db: Db | Tx, areaId: string): Promise<AreaPlanPage> {
+  const [area] = await db
+    .select({ id: areas.id, siteId: areas.siteId, name: areas.name, kind: areas.kind, siteName: sites.name })
+    .from(areas)
+    .innerJoin(sites, eq(sites.id, areas.siteId))
+    .where(eq(areas.id, areaId))
+  if (!area) throw notFound('area')
+  const rows = await db
+    .select({
+      unitId: units.id,
+      unitTag: units.tag,
+      kind: units.kind,
+      id: machines.id,
+      tag: machines.tag,
+      level: machineStates.level,
+      load: machineStates.load,
+    })
+    .from(units)
+    .leftJoin(machines, and(eq(machines.unitId, units.id), isNull(machines.retiredAt)))
+    .leftJoin(machineStates, eq(machineStates.machineId, machines.id))
+    .where(eq(units.areaId, areaId))
+    .orderBy(asc(units.tag), asc(machines.tag))
+  const list = new Map<string, AreaPlanPage['units'][number]>()
+  for (const r of rows) {
+    const unit = list.get(r.unitId) ?? { id: r.unitId, tag: r.unitTag, kind: unitKind(r.kind), machines: [] }
+    if (r.id !== null && r.tag !== null) unit.machines.push({ id: r.id, tag: r.tag, level: r.level, load: r.load })
+    list.set(r.unitId, unit)
+  }
+  return {
+    area,
+    ...(await planOfArea(db, areaId)),
+    units: [...list.values()],
+    areas: await db
+      .select({ id: areas.id, name: areas.name })
+      .from(areas)
+      .where(and(eq(areas.siteId, area.siteId), ne(areas.id, areaId)))
+      .orderBy(asc(areas.name)),
+  }
+}
+
+/** Plans of roofs and rooms. */
+export function areaPlanRoutes(router: Router, deps: Deps): void {
+  mount(router, deps, endpoints.areaPlan, ({ params }) => pageOf(deps.db, params.id))
+
+  mount(router, deps, endpoints.editAreaPlan, ({ params, body, person }) =>
+    deps.db.transaction(async (tx) => {
+      const [area] = await tx.select().from(areas).where(eq(areas.id, params.id)).for('update')
+      if (!area) throw notFound('area')
+      const before = await planOfArea(tx, area.id)
+      await refuseStale(tx, 'plan', area.id, before.version, body.version, before)
+      const here = new Set(
+        (await tx.select({ id: units.id }).from(units).where(eq(units.areaId, area.id))).map((u) => u.id),
+      )
+      for (const id of Object.keys(body.plan.units))
+        if (!here.has(id)) throw fieldProblem(`plan.units.${id}`, 'no such unit in this area')
+      const under = body.plan.underlay
+      if (under) {
+        const [picture] = await tx
+          .select({ areaId: planPictures.areaId })
+          .from(planPictures)
+          .where(eq(planPictures.id, under.id))
+        if (picture?.areaId !== area.id) throw fieldProblem('plan.underlay.id', 'no such picture of this area')
+      }
+      const row = { plan: body.plan, version: before.version + 1 }
+      await tx
+        .insert(areaPlans)
+        .values({ areaId: area.id, ...row })
+        .onConflictDoUpdate({ target: areaPlans.areaId, set: row })
+      await record(tx, {
+        by: person.name,
+        at: deps.now(),
+        what: 'plan changed',
+        entity: 'area',
+        entityId: area.id,
+        before: before.version === 0 ? {} : before.plan,
+        after: body.plan,
+      })
+      return pageOf(tx, area.id)
+    }),
+  )
+}

@@ -1,0 +1,137 @@
+import { endpoints } from '@motor-round/contract'
+import { livesOf, partSlots } from '@motor-round/core/fitted'
+import { dayMs } from '@motor-round/core/trend'
+import { and, eq, ne } from 'drizzle-orm'
+import type { Router } from 'express'
+import { record } from '../audit/record.ts'
+import type { Tx } from '../db/client.ts'
+import { components } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { mount } from '../http/mount.ts'
+import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
+import { asPart } from '../roof/known.ts'
+import { refresh } from '../roof/refresh.ts'
+import { currentRules } from '../rules/current.ts'
+import { refuseStale } from './edit.ts'
+import { lockMachine } from './machines.ts'
+import { fitInSlot } from './slot.ts'
+
+async function lockPart(tx: Tx, id: string) {
+  const [row] = await tx
+    .select()
+    .from(components)
+    .where(and(eq(components.id, id), ne(components.slot, 'motor')))
+    .for('update')
+  if (!row) throw notFound('part')
+  return row
+}
+
+const told = (c: typeof components.$inferSelect) => ({ ...c.spec, fittedAt: c.fittedAt.toISOString() })
+
+/** Sheaves, belts, bearings, shaft, wheel and filters: what is fitted, with its past. */
+export function partRoutes(router: Router, deps: Deps): void {
+  mount(router, deps, endpoints.fitPart, ({ params, body, person }) =>
+    deps.db.transaction(async (tx) => {
+      const machine = await lockMachine(tx, params.id)
+      const { row, old, again } = await fitInSlot(
+        tx,
+        machine,
+        {
+          id: body.id,
+          ...body.part,
+          fittedAt: new Date(body.fittedAt),
+          fittedBy: person.name,
+          why: body.why,
+          standIn: body.standIn,
+        },
+        body.removedWhy,
+      )
+      if (again) return asPart(row)
+      await record(tx, {
+        by: person.name,
+        at: deps.now(),
+        what: `${body.part.slot} ${old ? 'replaced' : 'entered'}`,
+        entity: 'part',
+        entityId: machine.id,
+        why: body.removedWhy,
+        before: old ? told(old) : {},
+        after: told(row),
+      })
+      await refresh(tx, [machine.id], await currentRules(tx))
+      return asPart(row)
+    }),
+  )
+
+  mount(router, deps, endpoints.editPart, ({ params, body, person }) =>
+    deps.db.transaction(async (tx) => {
+      const before = await lockPart(tx, params.id)
+      await refuseStale(tx, 'part', before.id, before.version, body.version, asPart(before))
+      if (body.part.slot !== before.slot)
+        throw fieldProblem('part.slot', 'a part stays in its slot; take it out instead')
+      const fittedAt = new Date(body.fittedAt)
+      if (before.removedAt && fittedAt >= before.removedAt)
+        throw fieldProblem('fittedAt', 'it was taken out before that')
+      const [row] = await tx
+        .update(components)
+        .set({ spec: body.part.spec, fittedAt, why: body.why, standIn: body.standIn, version: before.version + 1 })
+        .where(eq(components.id, before.id))
+        .returning()
+      if (!row) throw notFound('part')
+      await record(tx, {
+        by: person.name,
+        at: deps.now(),
+        what: `${row.slot} corrected`,
+        entity: 'part',
+        entityId: row.machineId,
+        before: told(before),
+        after: told(row),
+      })
+      await refresh(tx, [row.machineId], await currentRules(tx))
+      return asPart(row)
+    }),
+  )
+
+  mount(router, deps, endpoints.removePart, ({ params, body, person }) =>
+    deps.db.transaction(async (tx) => {
+      const before = await lockPart(tx, params.id)
+      await refuseStale(tx, 'part', before.id, before.version, body.version, asPart(before))
+      if (before.removedAt) throw new HttpProblem(409, 'It is out already.')
+      const removedAt = new Date(body.removedAt)
+      if (removedAt <= before.fittedAt) throw fieldProblem('removedAt', 'it was fitted after that')
+      const [row] = await tx
+        .update(components)
+        .set({ removedAt, removedWhy: body.removedWhy, version: before.version + 1 })
+        .where(eq(components.id, before.id))
+        .returning()
+      if (!row) throw notFound('part')
+      await record(tx, {
+        by: person.name,
+        at: deps.now(),
+        what: `${row.slot} taken out`,
+        entity: 'part',
+        entityId: row.machineId,
+        why: body.removedWhy,
+        before: told(before),
+        after: {},
+      })
+      await refresh(tx, [row.machineId], await currentRules(tx))
+      return asPart(row)
+    }),
+  )
+
+  mount(router, deps, endpoints.partLives, async () => {
+    const rows = await deps.db
+      .select({ slot: components.slot, fittedAt: components.fittedAt, removedAt: components.removedAt })
+      .from(components)
+    const now = deps.now()
+    return (['motor', ...partSlots] as const).flatMap((slot) => {
+      const lives = rows
+        .filter((r) => r.slot === slot)
+        .map((r) => ({
+          days: Math.max(0, ((r.removedAt ?? now).getTime() - r.fittedAt.getTime()) / dayMs),
+          ended: r.removedAt !== null,
+        }))
+      return lives.length === 0 ? [] : [{ slot, ...livesOf(lives) }]
+    })
+  })
+}

@@ -1,0 +1,46 @@
+import type { Machine } from '@motor-round/contract'
+import { and, eq, isNull } from 'drizzle-orm'
+import type { Tx } from '../db/client.ts'
+import { components } from '../db/schema.ts'
+import { fieldProblem, notFound } from '../http/problem.ts'
+
+type Row = typeof components.$inferSelect
+
+/**
+ * Put a part into its slot; what is in it goes out at that moment. Sent again with the same id nothing is done.
+ * @returns the part, and the one that went out; `again` when it was there already
+ */
+export async function fitInSlot(
+  tx: Tx,
+  machine: Machine,
+  part: Pick<Row, 'id' | 'slot' | 'spec' | 'fittedAt' | 'fittedBy' | 'why' | 'standIn'>,
+  removedWhy: string,
+): Promise<{ row: Row; old: Row | null; again: boolean }> {
+  const [again] = await tx.select().from(components).where(eq(components.id, part.id))
+  if (again) {
+    if (again.machineId !== machine.id || again.slot !== part.slot)
+      throw fieldProblem('id', 'that id is another part', 409)
+    return { row: again, old: null, again: true }
+  }
+  const [old] = await tx
+    .select()
+    .from(components)
+    .where(and(eq(components.machineId, machine.id), eq(components.slot, part.slot), isNull(components.removedAt)))
+    .for('update')
+  if (old && part.fittedAt <= old.fittedAt)
+    throw fieldProblem(
+      'fittedAt',
+      `what is in place was fitted on ${old.fittedAt.toISOString().slice(0, 10)}; the new one comes after it`,
+    )
+  if (old)
+    await tx
+      .update(components)
+      .set({ removedAt: part.fittedAt, removedWhy, version: old.version + 1 })
+      .where(eq(components.id, old.id))
+  const [row] = await tx
+    .insert(components)
+    .values({ ...part, siteId: machine.siteId, machineId: machine.id, removedWhy: '' })
+    .returning()
+  if (!row) throw notFound('part')
+  return { row, old: old ?? null, again: false }
+}

@@ -1,0 +1,130 @@
+import { createHash, randomBytes } from 'node:crypto'
+import { endpoints, visitOf, type RoundPage } from '@motor-round/contract'
+import { clockOf } from '@motor-round/core/round'
+import { eq, inArray } from 'drizzle-orm'
+import type { Router } from 'express'
+import { createEvents, type EventAttributes } from 'ics'
+import { DateTime } from 'luxon'
+import { calendarLinks } from '../db/rounds-schema.ts'
+import { people, sites } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { mount } from '../http/mount.ts'
+import { notFound } from '../http/problem.ts'
+import { pageOfRound, roundList } from './page.ts'
+
+/** The instant of a minute of a day by the clock of a zone. */
+const instantOf = (day: string, minute: number, zone: string): Date =>
+  DateTime.fromISO(day, { zone })
+    .set({ hour: Math.floor(minute / 60), minute: Math.round(minute) % 60 })
+    .toJSDate()
+
+const utc = (d: Date): [number, number, number, number, number] => [
+  d.getUTCFullYear(),
+  d.getUTCMonth() + 1,
+  d.getUTCDate(),
+  d.getUTCHours(),
+  d.getUTCMinutes(),
+]
+
+const frequency = {
+  week: 'WEEKLY;INTERVAL=1',
+  month: 'MONTHLY;INTERVAL=1',
+  quarter: 'MONTHLY;INTERVAL=3',
+  year: 'YEARLY;INTERVAL=1',
+} as const
+
+/** A round as an event: from the first who starts to the last who is back, its stops as the description. */
+function eventOf(page: RoundPage, zone: string, origin: string): EventAttributes {
+  const { head, plan } = page
+  const from = Math.min(...head.people.map((p) => p.from))
+  const to = Math.max(...plan.visits.map((v) => v.end), from + 30)
+  const parts = { lock: ', lock out', work: '', proof: ', read again' } as const
+  const tagOf = (visit: string) => {
+    const { machineId, part } = visitOf(visit)
+    const s = page.stops.find((x) => x.machineId === machineId)
+    return s ? `${s.unitTag} / ${s.tag}${parts[part]}` : ''
+  }
+  const rule =
+    head.recurs && head.state === 'planned'
+      ? frequency[head.recurs.every].replace(
+          /INTERVAL=(\d+)/,
+          (_, n: string) => `INTERVAL=${Number(n) * (head.recurs?.times ?? 1)}`,
+        )
+      : null
+  return {
+    uid: `${head.id}@motor-round`,
+    title: head.name,
+    start: utc(instantOf(head.day, from, zone)),
+    startInputType: 'utc',
+    startOutputType: 'utc',
+    end: utc(instantOf(head.day, to, zone)),
+    endInputType: 'utc',
+    endOutputType: 'utc',
+    description: [
+      head.people.map((p) => p.name).join(', '),
+      ...plan.visits.map((v) => `${clockOf(v.start)} ${tagOf(v.visit)}`),
+      ...(page.note === '' ? [] : [page.note]),
+    ].join('\n'),
+    location: [...new Set(page.stops.map((s) => s.siteName))].join(', '),
+    url: `${origin}/round/${head.id}`,
+    status: 'CONFIRMED',
+    sequence: head.version,
+    productId: 'motor-round',
+    calName: 'Motor Round',
+    ...(rule ? { recurrenceRule: `FREQ=${rule}` } : {}),
+  }
+}
+
+/** @source RFC 5545 */
+function fileOf(events: EventAttributes[]): string {
+  if (events.length === 0)
+    return ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:motor-round', 'END:VCALENDAR', ''].join('\r\n')
+  const { error, value } = createEvents(events)
+  if (error || value == null) throw error ?? new Error('no calendar was made')
+  return value
+}
+
+const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
+
+/** Rounds as a calendar file, and as an address to subscribe to. */
+export function calendarRoutes(router: Router, deps: Deps): void {
+  const zoneOf = async (siteIds: readonly string[]): Promise<string> => {
+    const rows = await deps.db
+      .select()
+      .from(sites)
+      .where(inArray(sites.id, [...siteIds]))
+    return rows[0]?.zone ?? 'UTC'
+  }
+  const eventFor = async (id: string, origin: string) => {
+    const page = await pageOfRound(deps.db, id)
+    return eventOf(page, await zoneOf(page.head.siteIds), origin)
+  }
+  mount(router, deps, endpoints.roundCalendar, async ({ params, req, res }) => {
+    const origin = `${req.protocol}://${req.get('host') ?? ''}`
+    const file = fileOf([await eventFor(params.id, origin)])
+    res.type('text/calendar; charset=utf-8').set('content-disposition', 'attachment; filename="round.ics"').send(file)
+    return undefined
+  })
+  mount(router, deps, endpoints.calendarLink, async ({ person }) => {
+    const token = randomBytes(24).toString('base64url')
+    const row = { tokenHash: hashOf(token), madeAt: deps.now() }
+    await deps.db
+      .insert(calendarLinks)
+      .values({ personId: person.id, ...row })
+      .onConflictDoUpdate({ target: calendarLinks.personId, set: row })
+    return { path: `/api/v1/calendar/${token}.ics` }
+  })
+  mount(router, deps, endpoints.calendarFeed, async ({ params, req, res }) => {
+    const [link] = await deps.db
+      .select({ disabledAt: people.disabledAt })
+      .from(calendarLinks)
+      .innerJoin(people, eq(people.id, calendarLinks.personId))
+      .where(eq(calendarLinks.tokenHash, hashOf(params.token)))
+    if (!link || link.disabledAt !== null) throw notFound('calendar')
+    const origin = `${req.protocol}://${req.get('host') ?? ''}`
+    const events: EventAttributes[] = []
+    for (const head of (await roundList(deps.db)).slice(0, 60)) events.push(await eventFor(head.id, origin))
+    res.type('text/calendar; charset=utf-8').send(fileOf(events))
+    return undefined
+  })
+}

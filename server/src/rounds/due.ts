@@ -1,0 +1,74 @@
+import { care, dueOf, type DueMachine } from '@motor-round/contract'
+import type { HouseRules } from '@motor-round/core/limits'
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
+import type { Db, Tx } from '../db/client.ts'
+import { areas, machines, machineStates, plans, units } from '../db/schema.ts'
+import { loadFindings } from '../findings/load.ts'
+import { judgeStanding } from '../roof/judge-known.ts'
+import { loadKnown } from '../roof/known.ts'
+
+const batch = 100
+
+/** Everything machines want, with the reason of each day; retired ones want nothing. */
+export async function loadDue(
+  db: Db | Tx,
+  where: { readonly siteIds: readonly string[] } | { readonly machineIds: readonly string[] },
+  rules: HouseRules,
+  now: Date,
+): Promise<DueMachine[]> {
+  const places = await db
+    .select({ machine: machines, unit: units, area: areas, level: machineStates.level })
+    .from(machines)
+    .innerJoin(units, eq(units.id, machines.unitId))
+    .innerJoin(areas, eq(areas.id, units.areaId))
+    .innerJoin(machineStates, eq(machineStates.machineId, machines.id))
+    .where(
+      and(
+        isNull(machines.retiredAt),
+        'siteIds' in where ? inArray(machines.siteId, [...where.siteIds]) : inArray(machines.id, [...where.machineIds]),
+      ),
+    )
+    .orderBy(asc(machineStates.sortKey))
+  const out: DueMachine[] = []
+  for (let i = 0; i < places.length; i += batch) {
+    const part = places.slice(i, i + batch)
+    const ids = part.map((p) => p.machine.id)
+    const known = new Map((await loadKnown(db, ids)).map((k) => [k.machine.id, k]))
+    const waiting = await db
+      .select()
+      .from(plans)
+      .where(and(inArray(plans.machineId, ids), isNull(plans.doneAt), isNull(plans.droppedAt)))
+    const found = await loadFindings(db, ids)
+    for (const { machine, unit, area, level } of part) {
+      const own = known.get(machine.id)
+      if (!own) continue
+      const tasks = dueOf(
+        own,
+        {
+          plans: waiting
+            .filter((p) => p.machineId === machine.id)
+            .map((p) => ({ madeAt: p.madeAt.toISOString(), doneAt: null, droppedAt: null, change: p.change })),
+          findings: found.filter((f) => f.machineId === machine.id),
+        },
+        judgeStanding(own, rules)?.judgement ?? null,
+        { unitKind: unit.kind, indoors: area.kind === 'room' },
+        rules,
+        now.getTime(),
+      )
+      out.push({
+        machineId: machine.id,
+        unitId: unit.id,
+        areaId: area.id,
+        siteId: machine.siteId,
+        unitTag: unit.tag,
+        tag: machine.tag,
+        purpose: machine.purpose,
+        areaName: area.name,
+        level,
+        care: care.parse(unit.care),
+        tasks,
+      })
+    }
+  }
+  return out
+}

@@ -1,0 +1,183 @@
+import { care, dueTask, roundStopState, type RoundEvent, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { asc, desc, eq, gt, inArray, and, isNull, isNotNull } from 'drizzle-orm'
+import type { Db, Tx } from '../db/client.ts'
+import { roundDevices, roundEvents, rounds, roundStops } from '../db/rounds-schema.ts'
+import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
+import { loadFindings } from '../findings/load.ts'
+import { notFound } from '../http/problem.ts'
+import { planOfArea } from '../register/area-plan.ts'
+
+export type RoundRow = typeof rounds.$inferSelect
+
+const asEvent = (e: typeof roundEvents.$inferSelect): RoundEvent => ({
+  id: e.id,
+  roundId: e.roundId,
+  machineId: e.machineId,
+  kind: e.kind,
+  at: e.at.toISOString(),
+  stopId: e.stopId,
+  place: e.place,
+  note: e.note,
+  by: e.by,
+  recordedAt: e.recordedAt.toISOString(),
+})
+
+function headOf(r: RoundRow, machineIds: readonly string[], events: readonly RoundEvent[]): RoundPage['head'] {
+  const states = machineIds.map((m) => roundStopState(events, m))
+  const of = (s: 'done' | 'skipped') => states.filter((x) => x === s).length
+  return {
+    id: r.id,
+    name: r.name,
+    day: r.day,
+    siteIds: r.siteIds,
+    state: r.closing === null ? 'planned' : 'closed',
+    people: r.people,
+    recurs: r.recurs,
+    stops: machineIds.length,
+    done: of('done'),
+    skipped: of('skipped'),
+    left: machineIds.length - of('done') - of('skipped'),
+    madeBy: r.madeBy,
+    version: r.version,
+  }
+}
+
+async function eventsOf(db: Db | Tx, roundIds: readonly string[]): Promise<RoundEvent[]> {
+  if (roundIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(roundEvents)
+    .where(inArray(roundEvents.roundId, [...roundIds]))
+    .orderBy(asc(roundEvents.at), asc(roundEvents.id))
+  return rows.map(asEvent)
+}
+
+/** Rounds that are open, the next day first, then the latest that are closed. */
+export async function roundList(db: Db): Promise<RoundPage['head'][]> {
+  const open = await db
+    .select()
+    .from(rounds)
+    .where(isNull(rounds.closing))
+    .orderBy(asc(rounds.day), asc(rounds.id))
+    .limit(200)
+  const closed = await db
+    .select()
+    .from(rounds)
+    .where(isNotNull(rounds.closing))
+    .orderBy(desc(rounds.day), desc(rounds.id))
+    .limit(100)
+  const all = [...open, ...closed]
+  const ids = all.map((r) => r.id)
+  const stops = ids.length === 0 ? [] : await db.select().from(roundStops).where(inArray(roundStops.roundId, ids))
+  const events = await eventsOf(db, ids)
+  return all.map((r) =>
+    headOf(
+      r,
+      stops.filter((s) => s.roundId === r.id).map((s) => s.machineId),
+      events.filter((e) => e.roundId === r.id),
+    ),
+  )
+}
+
+/** The stops of a round with where they are and how their machines stand. */
+export async function stopsOfRound(db: Db | Tx, roundId: string): Promise<RoundStop[]> {
+  const rows = await db
+    .select({
+      stop: roundStops,
+      machine: machines,
+      unit: units,
+      area: areas,
+      siteName: sites.name,
+      state: machineStates,
+    })
+    .from(roundStops)
+    .innerJoin(machines, eq(machines.id, roundStops.machineId))
+    .innerJoin(units, eq(units.id, machines.unitId))
+    .innerJoin(areas, eq(areas.id, units.areaId))
+    .innerJoin(sites, eq(sites.id, machines.siteId))
+    .leftJoin(machineStates, eq(machineStates.machineId, machines.id))
+    .where(eq(roundStops.roundId, roundId))
+    .orderBy(asc(machineStates.sortKey), asc(machines.id))
+  return rows.map(({ stop, machine, unit, area, siteName, state }) => ({
+    machineId: machine.id,
+    unitId: unit.id,
+    areaId: area.id,
+    siteId: machine.siteId,
+    unitTag: unit.tag,
+    tag: machine.tag,
+    purpose: machine.purpose,
+    areaName: area.name,
+    siteName,
+    care: care.parse(unit.care),
+    levelBefore: stop.levelBefore,
+    level: state?.level ?? null,
+    headline: state?.headline ?? '',
+    dueAt: state?.dueAt?.toISOString() ?? null,
+    tasks: stop.tasks.map((t) => dueTask.parse(t)),
+    minutes: stop.minutes,
+    learnt: stop.learnt,
+    added: stop.added,
+  }))
+}
+
+/** Areas with their plans, for walking over. */
+export async function areasOf(db: Db | Tx, areaIds: readonly string[]): Promise<RoundPage['areas']> {
+  if (areaIds.length === 0) return []
+  const rows = await db
+    .select({ id: areas.id, name: areas.name, siteId: areas.siteId, kind: areas.kind })
+    .from(areas)
+    .where(inArray(areas.id, [...new Set(areaIds)]))
+    .orderBy(asc(areas.name))
+  const out: RoundPage['areas'] = []
+  for (const a of rows) out.push({ ...a, plan: (await planOfArea(db, a.id)).plan })
+  return out
+}
+
+export async function roundRow(db: Db | Tx, id: string): Promise<RoundRow> {
+  const [row] = await db.select().from(rounds).where(eq(rounds.id, id))
+  if (!row) throw notFound('round')
+  return row
+}
+
+export async function lockRound(tx: Tx, id: string): Promise<RoundRow> {
+  const [row] = await tx.select().from(rounds).where(eq(rounds.id, id)).for('update')
+  if (!row) throw notFound('round')
+  return row
+}
+
+/** A round with everything its pages show. */
+export async function pageOfRound(db: Db | Tx, id: string): Promise<RoundPage> {
+  const row = await roundRow(db, id)
+  const stops = await stopsOfRound(db, id)
+  const events = await eventsOf(db, [id])
+  const away = await db
+    .select()
+    .from(roundDevices)
+    .where(and(eq(roundDevices.roundId, id), gt(roundDevices.holds, 0)))
+    .orderBy(asc(roundDevices.since))
+  return {
+    head: headOf(
+      row,
+      stops.map((s) => s.machineId),
+      events,
+    ),
+    note: row.note,
+    heat: row.heat,
+    storm: row.storm,
+    stops,
+    plan: row.plan,
+    events,
+    areas: await areasOf(
+      db,
+      stops.map((s) => s.areaId),
+    ),
+    away: away.map((d) => ({ device: d.device, by: d.by, since: d.since.toISOString() })),
+    findings: (
+      await loadFindings(
+        db,
+        stops.map((s) => s.machineId),
+      )
+    ).filter((f) => f.state !== 'closed' || f.roundId === id),
+    closing: row.closing,
+  }
+}

@@ -1,0 +1,148 @@
+import {
+  corePart,
+  coreStop,
+  type BodyOf,
+  type endpoints,
+  type Person,
+  type StopRecord,
+  type WorkRecord,
+} from '@motor-round/contract'
+import { partAt } from '@motor-round/core/fitted'
+import type { Judgement } from '@motor-round/core/judge'
+import { eq, sql } from 'drizzle-orm'
+import { record } from '../audit/record.ts'
+import type { Tx } from '../db/client.ts'
+import { readings, stops, supersessions, work } from '../db/schema.ts'
+import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
+import { peersOf } from '../register/peers.ts'
+import { lockMachine } from '../register/machines.ts'
+import { judgeStop } from '../roof/judge-known.ts'
+import { asWork, loadKnown, loadStop } from '../roof/known.ts'
+import { refresh } from '../roof/refresh.ts'
+import { currentRules } from '../rules/current.ts'
+
+/** Two sends of one id wait for each other: the second finds what the first kept. */
+export const lockId = (tx: Tx, id: string) => tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 7))`)
+
+const dayMs = 86_400_000
+
+/** Turns that the sheave in place has not, or of no adjustable sheave, are refused at their field. */
+async function refuseTurns(tx: Tx, machineId: string, at: Date, after: number): Promise<void> {
+  const [known] = await loadKnown(tx, [machineId])
+  const sheave = partAt((known?.parts ?? []).map(corePart), 'motor-sheave', at.getTime())
+  if (sheave?.type !== 'adjustable') throw fieldProblem('turns.after', 'no adjustable sheave was on this motor then')
+  if (after > sheave.most) throw fieldProblem('turns.after', `this sheave opens ${sheave.most} turns at most`)
+}
+
+/** A stop as it is kept, how it is judged, and who else was at the machine about then. */
+export interface KeptStop {
+  readonly stop: StopRecord
+  readonly judgement: Judgement | null
+  readonly already: boolean
+  readonly others: { stopId: string; by: string; takenAt: string }[]
+}
+
+async function told(tx: Tx, machineId: string, stopId: string, already: boolean): Promise<KeptStop> {
+  const [known] = await loadKnown(tx, [machineId])
+  const stop = known?.stops.find((s) => s.id === stopId) ?? (await loadStop(tx, stopId))
+  if (!known || !stop) throw notFound('stop')
+  const among = { ...known, peers: await peersOf(tx, known) }
+  const at = Date.parse(stop.takenAt)
+  return {
+    stop,
+    judgement: stop.readings.length > 0 ? judgeStop(among, coreStop(stop), await currentRules(tx)) : null,
+    already,
+    others: known.stops
+      .filter((s) => s.source === 'walk' && s.by !== stop.by && Math.abs(Date.parse(s.takenAt) - at) < dayMs)
+      .map((s) => ({ stopId: s.id, by: s.by, takenAt: s.takenAt })),
+  }
+}
+
+/** Keep a stop with its readings and judge its machine anew; the same id twice keeps one. */
+export async function keepStop(
+  tx: Tx,
+  body: BodyOf<typeof endpoints.saveStop>,
+  person: Person,
+  now: Date,
+): Promise<KeptStop> {
+  await lockId(tx, body.id)
+  const [again] = await tx.select({ machineId: stops.machineId }).from(stops).where(eq(stops.id, body.id))
+  if (again) {
+    if (again.machineId !== body.machineId) throw fieldProblem('id', 'that id is a stop of another machine', 409)
+    return told(tx, body.machineId, body.id, true)
+  }
+  const takenAt = new Date(body.takenAt)
+  if (takenAt.getTime() > now.getTime() + dayMs)
+    throw fieldProblem('takenAt', 'lies in the future; is the clock right?')
+  const machine = await lockMachine(tx, body.machineId)
+  if (body.supersedes !== null) {
+    const [old] = await tx.select().from(stops).where(eq(stops.id, body.supersedes))
+    if (!old || old.machineId !== machine.id) throw fieldProblem('supersedes', 'no such stop of this machine')
+    const [replaced] = await tx.select().from(supersessions).where(eq(supersessions.oldStopId, old.id))
+    if (replaced) throw new HttpProblem(409, 'That stop has been corrected already; correct the newer one.')
+  }
+  await tx.insert(stops).values({
+    id: body.id,
+    siteId: machine.siteId,
+    machineId: machine.id,
+    takenAt,
+    recordedAt: now,
+    by: person.name,
+    byId: person.id,
+    state: body.state,
+    answers: body.answers,
+    passes: body.passes,
+    note: body.note,
+    supersedes: body.supersedes,
+    reason: body.reason,
+    source: 'walk',
+  })
+  if (body.readings.length > 0)
+    await tx.insert(readings).values(
+      body.readings.map((r) => ({
+        siteId: machine.siteId,
+        machineId: machine.id,
+        takenAt,
+        stopId: body.id,
+        ...r,
+      })),
+    )
+  if (body.supersedes !== null) {
+    await tx.insert(supersessions).values({ oldStopId: body.supersedes, newStopId: body.id, machineId: machine.id })
+    await record(tx, {
+      by: person.name,
+      at: now,
+      what: 'stop corrected',
+      entity: 'stop',
+      entityId: machine.id,
+      why: body.reason,
+      before: { stop: body.supersedes },
+      after: { stop: body.id },
+    })
+  }
+  await refresh(tx, [machine.id], await currentRules(tx))
+  return told(tx, body.machineId, body.id, false)
+}
+
+/** Keep a piece of work; the same id twice keeps one. */
+export async function keepWork(
+  tx: Tx,
+  body: BodyOf<typeof endpoints.saveWork>,
+  person: Person,
+  now: Date,
+): Promise<{ work: WorkRecord; already: boolean }> {
+  await lockId(tx, body.id)
+  const [again] = await tx.select().from(work).where(eq(work.id, body.id))
+  if (again) return { work: asWork(again), already: true }
+  const doneAt = new Date(body.doneAt)
+  if (doneAt.getTime() > now.getTime() + dayMs) throw fieldProblem('doneAt', 'lies in the future')
+  const machine = await lockMachine(tx, body.machineId)
+  if (body.turns) await refuseTurns(tx, machine.id, doneAt, body.turns.after)
+  const [row] = await tx
+    .insert(work)
+    .values({ ...body, doneAt, siteId: machine.siteId, by: person.name, recordedAt: now })
+    .returning()
+  if (!row) throw notFound('work')
+  await refresh(tx, [machine.id], await currentRules(tx))
+  return { work: asWork(row), already: false }
+}

@@ -1,0 +1,99 @@
+import { syncEntry, type Person, type SyncEntry, type SyncResult } from '@motor-round/contract'
+import type { Deps } from '../deps.ts'
+import type { Tx } from '../db/client.ts'
+import { HttpProblem, invalid } from '../http/problem.ts'
+import { keepFinding, keepFindingStep } from '../findings/keep.ts'
+import { keepPicture } from '../pictures/keep.ts'
+import { foreseen } from '../http/errors.ts'
+import { keepStop, keepWork } from '../stops/keep.ts'
+import { keepEvent } from './event.ts'
+import { keepFound } from './found.ts'
+
+type Kept = Pick<SyncResult, 'outcome' | 'judgement' | 'others'>
+const kept = (fresh: boolean): Kept => ({ outcome: fresh ? 'kept' : 'already', judgement: null, others: [] })
+
+async function apply(tx: Tx, entry: SyncEntry, person: Person, now: Date): Promise<Kept> {
+  switch (entry.kind) {
+    case 'found':
+      return kept(await keepFound(tx, entry.body, person.name, now))
+    case 'picture':
+      return kept(await keepPicture(tx, entry.body, person.name))
+    case 'event':
+      return kept(await keepEvent(tx, entry.body, person.name, now))
+    case 'finding':
+      return kept(await keepFinding(tx, entry.body, person.name))
+    case 'finding-step':
+      return kept(await keepFindingStep(tx, entry.body, person.name))
+    case 'work':
+      return kept(!(await keepWork(tx, entry.body, person, now)).already)
+    case 'stop': {
+      const { already, judgement, others } = await keepStop(tx, entry.body, person, now)
+      return { outcome: already ? 'already' : 'kept', judgement, others }
+    }
+  }
+}
+
+/** The ids an entry stands on: what was refused holds back what comes after it. */
+function standsOn(e: SyncEntry): string[] {
+  switch (e.kind) {
+    case 'found':
+      return []
+    case 'stop':
+      return [e.body.machineId, ...(e.body.supersedes === null ? [] : [e.body.supersedes])]
+    case 'work':
+    case 'picture':
+    case 'finding':
+      return [e.body.machineId]
+    case 'finding-step':
+      return [e.body.machineId, e.body.findingId]
+    case 'event':
+      return e.body.machineId === null ? [] : [e.body.machineId]
+  }
+}
+const makes = (e: SyncEntry): string => (e.kind === 'found' ? e.body.machine.id : e.body.id)
+
+const refusedBy = (n: number, p: HttpProblem): SyncResult => ({
+  n,
+  outcome: 'refused',
+  problem: { detail: p.problem.detail ?? p.problem.title, errors: p.problem.errors ?? [] },
+  judgement: null,
+  others: [],
+})
+
+/**
+ * Keep what a phone brings, in its order, each entry in a transaction of its own: what is answered is kept, and what is
+ * sent again is kept once. An entry that is wrong is answered so and holds back only what stands on it. Anything that is
+ * not the entry's fault is thrown: the phone keeps all that was not answered, and comes again.
+ */
+export async function bringHome(
+  deps: Deps,
+  entries: readonly { readonly n: number }[],
+  person: Person,
+): Promise<SyncResult[]> {
+  const refused = new Set<string>()
+  const out: SyncResult[] = []
+  for (const raw of entries) {
+    const parsed = syncEntry.safeParse(raw)
+    if (!parsed.success) {
+      out.push(refusedBy(raw.n, invalid(parsed.error)))
+      continue
+    }
+    const entry = parsed.data
+    if (standsOn(entry).some((id) => refused.has(id))) {
+      refused.add(makes(entry))
+      out.push({ n: entry.n, outcome: 'held', problem: null, judgement: null, others: [] })
+      continue
+    }
+    try {
+      const done = await deps.db.transaction((tx) => apply(tx, entry, person, deps.now()))
+      out.push({ n: entry.n, problem: null, ...done })
+    } catch (e) {
+      const problem = foreseen(e)
+      // Not signed in, too many at once, no database: nothing is wrong with the entry.
+      if (!problem || ![404, 409, 422].includes(problem.problem.status)) throw e
+      refused.add(makes(entry))
+      out.push(refusedBy(entry.n, problem))
+    }
+  }
+  return out
+}

@@ -1,0 +1,46 @@
+import type { roundEventBody } from '@motor-round/contract'
+import { and, eq } from 'drizzle-orm'
+import type { z } from 'zod'
+import type { Tx } from '../db/client.ts'
+import { roundEvents, roundStops } from '../db/rounds-schema.ts'
+import { machines, machineStates } from '../db/schema.ts'
+import { fieldProblem } from '../http/problem.ts'
+import { tell } from '../rounds/live.ts'
+import { roundIsThere } from '../rounds/make.ts'
+
+/** What happened on a round; the same id twice keeps one. @returns false when it was there */
+export async function keepEvent(
+  tx: Tx,
+  body: z.output<typeof roundEventBody>,
+  by: string,
+  now: Date,
+): Promise<boolean> {
+  if (!(await roundIsThere(tx, body.roundId))) throw fieldProblem('roundId', 'no such round')
+  const kept = await tx
+    .insert(roundEvents)
+    .values({ ...body, at: new Date(body.at), by, recordedAt: now })
+    .onConflictDoNothing()
+  if ((kept.rowCount ?? 0) === 0) return false
+  if (body.kind === 'added' && body.machineId !== null) await addStop(tx, body.roundId, body.machineId)
+  await tell(tx, body.roundId)
+  return true
+}
+
+/** A machine that was not planned joins the stops of the round. */
+async function addStop(tx: Tx, roundId: string, machineId: string): Promise<void> {
+  const [machine] = await tx.select({ id: machines.id }).from(machines).where(eq(machines.id, machineId))
+  if (!machine) throw fieldProblem('machineId', 'no such machine')
+  const [there] = await tx
+    .select({ id: roundStops.machineId })
+    .from(roundStops)
+    .where(and(eq(roundStops.roundId, roundId), eq(roundStops.machineId, machineId)))
+  if (there) return
+  const [state] = await tx
+    .select({ level: machineStates.level })
+    .from(machineStates)
+    .where(eq(machineStates.machineId, machineId))
+  await tx
+    .insert(roundStops)
+    .values({ roundId, machineId, tasks: [], minutes: 8, learnt: 0, levelBefore: state?.level ?? null, added: true })
+    .onConflictDoNothing()
+}

@@ -1,0 +1,45 @@
+import type { foundBody } from '@motor-round/contract'
+import { unknownControls } from '@motor-round/core/judge'
+import { eq } from 'drizzle-orm'
+import type { z } from 'zod'
+import { record } from '../audit/record.ts'
+import type { Tx } from '../db/client.ts'
+import { areas, machines, units } from '../db/schema.ts'
+import { fieldProblem } from '../http/problem.ts'
+import { unitKind } from '../register/places.ts'
+import { refresh } from '../roof/refresh.ts'
+import { currentRules } from '../rules/current.ts'
+
+/**
+ * A unit that was found on the roof and is not in the book; a fan of a unit that is there brings the unit's own id.
+ * @returns false when the machine was there
+ */
+export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: string, now: Date): Promise<boolean> {
+  const [known] = await tx.select({ id: machines.id }).from(machines).where(eq(machines.id, body.machine.id))
+  if (known) return false
+  const [area] = await tx.select().from(areas).where(eq(areas.id, body.unit.areaId))
+  if (!area) throw fieldProblem('unit.areaId', 'no such area')
+  await tx
+    .insert(units)
+    .values({ ...body.unit, kind: unitKind(body.unit.kind), siteId: area.siteId })
+    .onConflictDoNothing({ target: units.id })
+  await tx.insert(machines).values({
+    ...body.machine,
+    unitId: body.unit.id,
+    siteId: area.siteId,
+    hasDrive: false,
+    hasSister: false,
+    controls: unknownControls,
+    unitPlate: null,
+  })
+  await record(tx, {
+    by,
+    at: now,
+    what: 'machine found on a round',
+    entity: 'machine',
+    entityId: body.machine.id,
+    after: { ...body.unit, ...body.machine },
+  })
+  await refresh(tx, [body.machine.id], await currentRules(tx))
+  return true
+}

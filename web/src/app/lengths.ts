@@ -1,0 +1,27 @@
+import type { Machine } from '@motor-round/contract'
+import { convert, parseFigure } from '@motor-round/core/quantity'
+
+export type LengthUnit = 'in' | 'mm'
+
+/** The unit in which sheaves and centres of a machine are told: that of the country its supply belongs to. */
+export const lengthUnitOf = (machine: Pick<Machine, 'serviceVolts'>): LengthUnit =>
+  machine.serviceVolts === 400 ||
+  machine.serviceVolts === 230 ||
+  machine.serviceVolts === 380 ||
+  machine.serviceVolts === 415
+    ? 'mm'
+    : 'in'
+
+const trimmed = (v: number, digits: number) => String(Number(v.toFixed(digits)))
+
+/** A length kept in millimetres, as a figure of the unit. */
+export const lengthFigure = (mm: number, unit: LengthUnit): string =>
+  unit === 'in' ? trimmed(convert(mm, 'mm', 'in'), 2) : trimmed(mm, 1)
+
+export const showLength = (mm: number, unit: LengthUnit): string => `${lengthFigure(mm, unit)} ${unit}`
+
+/** What is typed, in millimetres; null when it is no figure. */
+export function typedLength(text: string, unit: LengthUnit): number | null {
+  const v = parseFigure(text)
+  return v === null ? null : unit === 'in' ? convert(v, 'in', 'mm') : v
+}

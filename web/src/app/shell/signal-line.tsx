@@ -1,0 +1,89 @@
+import { useEffect, useState } from 'react'
+import { Link } from 'react-router'
+import { heldWords } from '../../offline/held-words.ts'
+import { onThisPhone } from '../../offline/mark.ts'
+import { tryHome, useOnline, usePhone, type Phone } from '../../offline/use-phone.ts'
+
+/** What stands between this phone and home, in words; empty while nothing does. */
+function state(phone: Phone, online: boolean): string {
+  if (!online || phone.last === 'no signal') return 'No signal'
+  if (phone.held.entries === 0) return ''
+  if (phone.last === 'sign in') return 'Sign in again to bring it home; nothing is lost'
+  if (phone.last === 'other person') return 'Taken by someone else: they sign in to bring it home'
+  if (phone.last === 'server') return 'The server is in trouble; it is tried again'
+  return 'Bringing it home'
+}
+
+/** A clock is told to be wrong past five minutes. */
+const wrongClock = 300_000
+
+function NewVersion() {
+  const [here, setHere] = useState(false)
+  useEffect(() => {
+    if (!onThisPhone()) return undefined
+    let end: (() => void) | undefined
+    void import('../../offline/worker.ts').then(({ onNewVersion, startWorker }) => {
+      end = onNewVersion(() => setHere(true))
+      return startWorker()
+    })
+    return () => end?.()
+  }, [])
+  return here ? (
+    <p className="signal-line" role="status">
+      A newer version of the app is here. It waits until you want it: what is half written stays.{' '}
+      <button
+        type="button"
+        className="link-button"
+        onClick={() => void import('../../offline/worker.ts').then((w) => w.takeNewVersion())}
+      >
+        Start it now
+      </button>
+    </p>
+  ) : null
+}
+
+/** The phone's own line: signal, what is on it, what was refused, what the server said. Nothing where there is nothing to say. */
+export function SignalLine() {
+  const phone = usePhone()
+  const online = useOnline()
+  const words = [state(phone, online), heldWords(phone.held)].filter(Boolean).join(' · ')
+  return (
+    <>
+      {words === '' ? null : (
+        <p className={`signal-line ${online ? '' : 'signal-none'}`} role="status">
+          {words}
+          {online && phone.held.entries > 0 ? (
+            <button type="button" className="link-button" onClick={() => void tryHome()}>
+              Try now
+            </button>
+          ) : null}
+          {phone.held.entries > 0 ? <Link to="/phone">Look</Link> : null}
+        </p>
+      )}
+      {phone.trouble === null ? null : (
+        <p className="signal-line signal-bad" role="alert">
+          {phone.trouble}
+        </p>
+      )}
+      {phone.held.refused > 0 ? (
+        <p className="signal-line signal-bad" role="alert">
+          {phone.held.refused} {phone.held.refused === 1 ? 'entry was' : 'entries were'} refused and{' '}
+          {phone.held.refused === 1 ? 'is' : 'are'} still here. <Link to="/phone">See why</Link>
+        </p>
+      ) : null}
+      {Math.abs(phone.ahead) > wrongClock ? (
+        <p className="signal-line" role="status">
+          This phone’s clock is {Math.round(Math.abs(phone.ahead) / 60_000)} minutes{' '}
+          {phone.ahead > 0 ? 'behind' : 'ahead of'} home’s. What is recorded carries home’s time.
+        </p>
+      ) : null}
+      {phone.words.length > 0 ? (
+        <p className="signal-line" role="status">
+          {phone.words.length === 1 ? phone.words[0]?.text : `${phone.words.length} things to know from home.`}{' '}
+          <Link to="/phone">Read</Link>
+        </p>
+      ) : null}
+      <NewVersion />
+    </>
+  )
+}

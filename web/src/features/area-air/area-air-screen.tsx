@@ -1,0 +1,209 @@
+import { capital } from '../../app/capital.ts'
+import type { AirMover } from '@motor-round/contract'
+import { parseFigure } from '@motor-round/core/quantity'
+import { Input, Select } from 'antd'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { shortDay } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useNow } from '../../app/now.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { counted, ledgerOf, usualShare } from './ledger.ts'
+import './area-air.css'
+
+const whole = (v: number) => Math.round(v).toLocaleString('en')
+const airWords: Readonly<Record<AirMover['air'], string>> = {
+  exhaust: 'exhaust',
+  'make-up': 'make-up air',
+  supply: 'supply, from outside',
+  relief: 'relief',
+  inside: 'stays inside',
+}
+
+function Fans({ list, now }: { list: readonly AirMover[]; now: number }) {
+  return (
+    <div className="scroll-x">
+      <table className="table">
+        <thead>
+          <tr>
+            <th scope="col">Fan</th>
+            <th scope="col">Its air</th>
+            <th scope="col" className="num">
+              Moves, cfm
+            </th>
+            <th scope="col" className="num">
+              Counts, cfm
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.map((m) => {
+            const counts = counted(m)
+            return (
+              <tr key={m.machineId}>
+                <td>
+                  <Link to={`/machines/${m.machineId}`}>
+                    {m.unitTag} / {m.tag}
+                  </Link>{' '}
+                  <span className="quiet">{m.purpose}</span>
+                </td>
+                <td>
+                  {airWords[m.air]}
+                  {m.air === 'supply'
+                    ? ` ${Math.round((m.outsideShare ?? usualShare) * 100)} %${m.outsideShare === null ? ', assumed' : ''}`
+                    : ''}
+                </td>
+                <td className="num">
+                  {m.flow === null ? 'not measured' : whole(m.flow)}
+                  {m.at === null ? null : <span className="quiet"> {shortDay(m.at, now)}</span>}
+                </td>
+                <td className="num">
+                  {counts === null ? '–' : `${m.air === 'exhaust' || m.air === 'relief' ? '−' : '+'}${whole(counts)}`}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+/** The air of an area as a ledger: what comes, what goes, and who must follow when one fan changes. */
+export function AreaAirScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useAreaAirQuery({ params: { id } })
+  const air = query.currentData
+  const now = useNow()
+  const [leak, setLeak] = useState('')
+  const [fan, setFan] = useState<string | null>(null)
+  const [speed, setSpeed] = useState('105')
+  if (query.error && !air)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This area cannot be shown now." />
+      </div>
+    )
+  if (!air) return <p className="page">Loading …</p>
+  const leakArea = parseFigure(leak)
+  const turned = parseFigure(speed)
+  const change = fan !== null && turned !== null && turned > 0 ? { name: fan, speed: turned / 100 } : null
+  const l = ledgerOf(air.movers, leakArea !== null && leakArea > 0 ? leakArea : null, change)
+  const measured = air.movers.filter((m) => counted(m) !== null)
+  const missing = air.movers.filter((m) => m.air !== 'inside' && m.flow === null)
+  const first = air.movers.filter((m) => m.level !== null && m.level !== 'ok')
+  const side = (over: number) =>
+    Math.abs(over) < 0.5
+      ? 'even'
+      : over > 0
+        ? 'more comes than goes: the place is pressed'
+        : 'more goes than comes: the place is drawn upon'
+  return (
+    <div className="page stack">
+      <p className="quiet">{air.siteName}</p>
+      <h1>Air of {air.areaName}</h1>
+      <div className="air-columns">
+        <section className="sheet">
+          <header>
+            <h2>Fans</h2>
+            <span className="quiet">as measured last at each</span>
+          </header>
+          <Fans list={air.movers} now={now} />
+        </section>
+        <div className="stack">
+          <section className="sheet stack" aria-label="Ledger">
+            <h2>Ledger</h2>
+            <dl className="bench-out">
+              <div>
+                <dt>Comes in</dt>
+                <dd>{whole(l.coming)} cfm</dd>
+              </div>
+              <div>
+                <dt>Goes out</dt>
+                <dd>{whole(l.going)} cfm</dd>
+              </div>
+              <div>
+                <dt>Over</dt>
+                <dd>
+                  {l.over < 0 ? '−' : '+'}
+                  {whole(Math.abs(l.over))} cfm
+                </dd>
+              </div>
+              {l.pressure === null ? null : (
+                <div>
+                  <dt>Drives through the leaks</dt>
+                  <dd>
+                    {l.pressure < 0 ? '−' : '+'}
+                    {Math.abs(l.pressure).toFixed(3)} in wg
+                  </dd>
+                </div>
+              )}
+            </dl>
+            <p>
+              {measured.length === 0 ? 'No fan of this area has its air measured yet.' : `${capital(side(l.over))}.`}
+              {missing.length > 0 ? ` Not measured: ${missing.map((m) => `${m.unitTag} / ${m.tag}`).join(', ')}.` : ''}
+            </p>
+            <Field label="Leaks of the place, if known">
+              <Input value={leak} inputMode="decimal" suffix="ft²" onChange={(e) => setLeak(e.target.value)} />
+            </Field>
+          </section>
+          <section className="sheet stack" aria-label="What a change does">
+            <h2>One fan runs at another speed</h2>
+            <div className="air-change">
+              <Field label="Fan">
+                <Select<string>
+                  aria-label="Fan"
+                  value={fan}
+                  placeholder="Choose"
+                  options={measured.map((m) => ({
+                    value: `${m.unitTag} / ${m.tag}`,
+                    label: `${m.unitTag} / ${m.tag}`,
+                  }))}
+                  onChange={setFan}
+                />
+              </Field>
+              <Field label="Speed, of today’s">
+                <Input value={speed} inputMode="decimal" suffix="%" onChange={(e) => setSpeed(e.target.value)} />
+              </Field>
+            </div>
+            {l.after ? (
+              <p>
+                Then {l.after.over < 0 ? '−' : '+'}
+                {whole(Math.abs(l.after.over))} cfm over. {whole(Math.abs(l.after.follow))} cfm{' '}
+                {l.after.follow > 0 ? 'more has to come in' : 'less has to come in'} for the place to stay as it is:
+                make-up air first, then the outside dampers.
+              </p>
+            ) : (
+              <p className="quiet">
+                The speed bench of a fan says what its speed will be; here it is seen what that does to the building.
+              </p>
+            )}
+            <p className="caution">
+              A building drawn upon pulls flue gas back into it: check the draft of every fuel-burning appliance.
+              Balancing is for qualified people under local code.
+            </p>
+          </section>
+          {first.length > 0 ? (
+            <section className="sheet">
+              <header>
+                <h2>Before any balance</h2>
+                <span className="quiet">belts tight, filters clean, fans in order</span>
+              </header>
+              {first.map((m) => (
+                <p key={m.machineId} className="trail">
+                  {m.level ? <LevelMark level={m.level} /> : null}{' '}
+                  <Link to={`/machines/${m.machineId}`}>
+                    {m.unitTag} / {m.tag}
+                  </Link>{' '}
+                  {m.headline}
+                </p>
+              ))}
+            </section>
+          ) : null}
+        </div>
+      </div>
+    </div>
+  )
+}

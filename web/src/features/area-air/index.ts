@@ -1,0 +1,1 @@
+export { AreaAirScreen } from './area-air-screen.tsx'

@@ -1,0 +1,67 @@
+import type { MachinePage } from '@motor-round/contract'
+import { deflectionForces } from '@motor-round/core/drivetrain'
+import { convert } from '@motor-round/core/quantity'
+import { Button } from 'antd'
+import { Link } from 'react-router'
+import { lengthUnitOf } from '../../app/lengths.ts'
+import { BeltDrawing } from '../../parts/belt-drawing/index.ts'
+import { beltWords, driveOf, inPlace, pairOf, slotsOf, tensionOf } from './drive-facts.ts'
+import { partWords } from './part-words.ts'
+import { slotWords } from './slots.ts'
+import './drive-train.css'
+
+/** The drive train on a machine's page: the belt to scale, what its span asks for, what is fitted. */
+export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: number; mayEdit: boolean }) {
+  const { machine } = page
+  const unit = lengthUnitOf(machine)
+  const drive = machine.drive === 'belt' ? driveOf(page, now) : null
+  const asked = drive && tensionOf(page, drive)
+  const force = asked && deflectionForces(asked.used, asked.stiffness)
+  const { rotation, seenFrom } = machine.layout
+  const fitted = slotsOf(page)
+    .filter((s) => s !== 'motor-sheave' && s !== 'driven-sheave' && s !== 'belts')
+    .flatMap((slot) => inPlace(page, slot) ?? [])
+  return (
+    <section className="sheet">
+      <header>
+        <h2>Drive train</h2>
+        <span className="quiet">{rotation ? `${rotation}, from the ${seenFrom ?? 'drive end'}` : ''}</span>
+      </header>
+      {drive ? (
+        <BeltDrawing pair={pairOf(drive)} rotation={rotation} words={beltWords(page, drive)} />
+      ) : machine.drive === 'belt' ? (
+        <p className="quiet">
+          Its sheaves are not in the book. With them it is drawn, and the bench can tell what a turn does.
+        </p>
+      ) : null}
+      {asked && force ? (
+        <p className="drive-line">
+          Press {convert(asked.span / 64, 'm', 'in').toFixed(2)} in with {convert(force.least, 'N', 'lbf').toFixed(1)}{' '}
+          to {convert(force.greatest, 'N', 'lbf').toFixed(1)} lbf
+        </p>
+      ) : null}
+      <dl className="facts">
+        {fitted.map((p) => (
+          <div key={p.id}>
+            <dt>
+              {slotWords[p.part.slot]
+                .replace('Bearing, drive end', 'Drive end')
+                .replace('Bearing, opposite end', 'Other end')}
+            </dt>
+            <dd>{partWords(p.part, unit)}</dd>
+          </div>
+        ))}
+      </dl>
+      <div className="row drive-buttons">
+        <Link to={`/machines/${machine.id}/drive`}>
+          <Button>{mayEdit ? 'Fit or correct parts' : 'Parts and their past'}</Button>
+        </Link>
+        {drive || machine.hasDrive ? (
+          <Link to={`/bench/speed?machine=${machine.id}`}>
+            <Button type="primary">Speed bench</Button>
+          </Link>
+        ) : null}
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,245 @@
+import type { MachinePage, PartRecord } from '@motor-round/contract'
+import { livesOf, type DriveStands, type PartSlot } from '@motor-round/core/fitted'
+import { dayMs } from '@motor-round/core/trend'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { shortDay } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { lengthUnitOf, showLength } from '../../app/lengths.ts'
+import { useClock, useNow } from '../../app/now.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { BeltDrawing } from '../../parts/belt-drawing/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { CollarArrow } from './collar-arrow.tsx'
+import { beltWords, driveOf, inPlace, pairOf, slotsOf } from './drive-facts.ts'
+import { greaseWords } from './grease-words.ts'
+import { LayoutForm } from './layout-form.tsx'
+import { lifeWords, spreadWords } from './life-words.ts'
+import { PartForm } from './part-form.tsx'
+import { partWords } from './part-words.ts'
+import { slotWords } from './slots.ts'
+import './drive-train.css'
+
+type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'take out' } | null
+
+function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
+  const clock = useClock()
+  const [why, setWhy] = useState('')
+  const [remove, attempt] = api.useRemovePartMutation()
+  return (
+    <form
+      className="part-form stack"
+      aria-label={`${slotWords[part.part.slot]}: take out`}
+      onSubmit={(e) => {
+        e.preventDefault()
+        void remove({
+          params: { id: part.id },
+          body: { version: part.version, removedAt: new Date(clock()).toISOString(), removedWhy: why },
+        })
+          .unwrap()
+          .then(done, () => undefined)
+      }}
+    >
+      <label>
+        Why, and nothing in its place?
+        <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+      </label>
+      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing was changed." />
+      <div className="row">
+        <Button danger htmlType="submit" loading={attempt.isLoading} disabled={why.trim() === ''}>
+          Take it out
+        </Button>
+        <Button onClick={done}>Leave it</Button>
+      </div>
+    </form>
+  )
+}
+
+function SlotRow({
+  page,
+  slot,
+  now,
+  mayEdit,
+  open,
+  setOpen,
+  house,
+  drive,
+}: {
+  page: MachinePage
+  slot: PartSlot
+  now: number
+  mayEdit: boolean
+  open: Open
+  setOpen: (o: Open) => void
+  house: string | null
+  drive: DriveStands | null
+}) {
+  const unit = lengthUnitOf(page.machine)
+  const current = inPlace(page, slot)
+  const past = page.parts.filter((p) => p.part.slot === slot && p.removedAt !== null).reverse()
+  const mine = open?.slot === slot ? open.what : null
+  const close = () => setOpen(null)
+  const grease = current ? greaseWords(page, current.part, drive) : null
+  const own = livesOf(
+    page.parts
+      .filter((p) => p.part.slot === slot)
+      .map((p) => ({
+        days: Math.max(0, (Date.parse(p.removedAt ?? new Date(now).toISOString()) - Date.parse(p.fittedAt)) / dayMs),
+        ended: p.removedAt !== null,
+      })),
+  )
+  return (
+    <section className="slot" aria-label={slotWords[slot]}>
+      <div className="slot-head">
+        <h3>{slotWords[slot]}</h3>
+        <div>
+          {current ? (
+            <>
+              <p>
+                <b>{partWords(current.part, unit)}</b>
+                {current.standIn ? ' · stand-in' : ''}
+              </p>
+              <p className="quiet">
+                since {shortDay(current.fittedAt, now)}
+                {current.why ? `, ${current.why}` : ''}
+                {own.median === null ? '' : ` · ${lifeWords(own.median)} here`}
+                {house === null ? '' : ` · ${house} in this house`}
+              </p>
+              {grease === null ? null : <p className="quiet">{grease}</p>}
+            </>
+          ) : (
+            <p className="quiet">Not in the book.</p>
+          )}
+        </div>
+        {mayEdit && mine === null ? (
+          <div className="row slot-buttons">
+            <Button onClick={() => setOpen({ slot, what: 'fit' })}>{current ? 'Replace' : 'Enter'}</Button>
+            {current ? (
+              <>
+                <Button type="text" onClick={() => setOpen({ slot, what: 'correct' })}>
+                  Correct
+                </Button>
+                <Button type="text" onClick={() => setOpen({ slot, what: 'take out' })}>
+                  Take out
+                </Button>
+              </>
+            ) : null}
+          </div>
+        ) : null}
+      </div>
+      {mine === 'take out' && current ? <TakeOut part={current} done={close} /> : null}
+      {mine === 'fit' || mine === 'correct' ? (
+        <PartForm
+          machineId={page.machine.id}
+          slot={slot}
+          unit={unit}
+          inPlace={current}
+          correct={mine === 'correct'}
+          done={close}
+        />
+      ) : null}
+      {past.map((p) => (
+        <p key={p.id} className="slot-past">
+          {shortDay(p.fittedAt, now)} to {shortDay(p.removedAt ?? p.fittedAt, now)}: {partWords(p.part, unit)}
+          {p.removedWhy ? `; ${p.removedWhy}` : ''}
+        </p>
+      ))}
+    </section>
+  )
+}
+
+/** What is fitted in a machine, with its past, and how the drive stands. */
+export function DriveTrainScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useMachinePageQuery({ params: { id } })
+  const lives = api.usePartLivesQuery({}).data
+  const page = query.currentData
+  const now = useNow()
+  const mayEdit = useMay('mechanic')
+  const [open, setOpen] = useState<Open>(null)
+  const [laying, setLaying] = useState(false)
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  const { machine, unit: of } = page
+  const unit = lengthUnitOf(machine)
+  const drive = machine.drive === 'belt' ? driveOf(page, now) : null
+  const { layout } = machine
+  const houseLife = (slot: PartSlot) => {
+    const told = lives?.find((l) => l.slot === slot)
+    return told?.median == null ? null : `${lifeWords(told.median)}${spreadWords(told.early, told.late)}`
+  }
+  return (
+    <div className="page stack">
+      <p className="quiet">
+        <Link to={`/machines/${id}`}>
+          {of.tag} / {machine.tag}
+        </Link>{' '}
+        · drive train
+      </p>
+      <h1>What is fitted</h1>
+      <div className="drive-columns">
+        <div className="stack">
+          <section className="sheet">
+            <header>
+              <h2>How it stands</h2>
+              <span className="quiet">
+                {layout.rotation ? `${layout.rotation}, seen from the ${layout.seenFrom ?? 'drive end'}` : ''}
+              </span>
+            </header>
+            {drive ? (
+              <BeltDrawing pair={pairOf(drive)} rotation={layout.rotation} words={beltWords(page, drive)} />
+            ) : (
+              <p className="quiet">
+                {machine.drive === 'belt'
+                  ? 'Enter both sheaves and it is drawn here, to scale.'
+                  : 'The fan sits on the motor’s own shaft.'}
+              </p>
+            )}
+            {layout.takeUp ? (
+              <p className="quiet">
+                base from {showLength(layout.takeUp.least, unit)} to {showLength(layout.takeUp.most, unit)}
+              </p>
+            ) : null}
+            {laying ? (
+              <LayoutForm key={machine.version} machine={machine} unit={unit} done={() => setLaying(false)} />
+            ) : mayEdit ? (
+              <Button className="drive-layout" onClick={() => setLaying(true)}>
+                Centres, base, rotation
+              </Button>
+            ) : null}
+          </section>
+          {machine.drive === 'belt' ? <CollarArrow page={page} /> : null}
+          {drive ? (
+            <Link to={`/bench/speed?machine=${id}`}>
+              <Button block type="primary" size="large">
+                Speed bench: what would another setting do?
+              </Button>
+            </Link>
+          ) : null}
+        </div>
+        <div className="sheet slots">
+          {slotsOf(page).map((slot) => (
+            <SlotRow
+              key={slot}
+              page={page}
+              slot={slot}
+              now={now}
+              mayEdit={mayEdit}
+              open={open}
+              setOpen={setOpen}
+              house={houseLife(slot)}
+              drive={drive}
+            />
+          ))}
+        </div>
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,6 @@
+export { partWords } from './part-words.ts'
+export { DrivePanel } from './drive-panel.tsx'
+export { DriveTrainScreen } from './drive-train-screen.tsx'
+export { beltWords, driveOf, inPlace, pairOf } from './drive-facts.ts'
+export { ageWords } from './life-words.ts'
+export { slotWords } from './slots.ts'

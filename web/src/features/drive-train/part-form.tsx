@@ -1,0 +1,125 @@
+import type { PartRecord } from '@motor-round/contract'
+import type { PartSlot } from '@motor-round/core/fitted'
+import { Button, Input, Select, Switch } from 'antd'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import type { LengthUnit } from '../../app/lengths.ts'
+import { localInput } from '../../app/local-input.ts'
+import { useClock } from '../../app/now.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { asked, draftOfPart, partOfDraft } from './part-draft.ts'
+import { slotFields, slotWords } from './slots.ts'
+
+/** Enter, replace or correct what is in a slot. */
+export function PartForm({
+  machineId,
+  slot,
+  unit,
+  inPlace,
+  correct,
+  done,
+}: {
+  machineId: string
+  slot: PartSlot
+  unit: LengthUnit
+  inPlace: PartRecord | null
+  /** Correct the book instead of fitting another. */
+  correct: boolean
+  done: () => void
+}) {
+  const [id] = useState(() => (correct && inPlace ? inPlace.id : uuid()))
+  // A replacement is most often the same size again.
+  const [draft, setDraft] = useState(() => draftOfPart(slot, inPlace?.part ?? null, unit))
+  const clock = useClock()
+  const [at, setAt] = useState(() => localInput(correct && inPlace ? Date.parse(inPlace.fittedAt) : clock()))
+  const [why, setWhy] = useState(correct ? (inPlace?.why ?? '') : '')
+  const [outWhy, setOutWhy] = useState('')
+  const [standIn, setStandIn] = useState(correct ? (inPlace?.standIn ?? false) : false)
+  const [tried, setTried] = useState(false)
+  const [fit, fitting] = api.useFitPartMutation()
+  const [edit, editing] = api.useEditPartMutation()
+  const failure = (correct ? editing.error : fitting.error) as Failure | undefined
+  const typed = partOfDraft(slot, draft, unit)
+  const wrong = (key: string) =>
+    (tried && !typed.ok ? typed.wrong[key] : undefined) ?? fieldMessage(failure, `part.spec.${key}`)
+  const save = () => {
+    setTried(true)
+    if (!typed.ok) return
+    const body = { id, part: typed.part, fittedAt: new Date(at).toISOString(), why, standIn }
+    const sent = correct
+      ? edit({ params: { id }, body: { ...body, version: inPlace?.version ?? 1 } })
+      : fit({ params: { id: machineId }, body: { ...body, removedWhy: outWhy } })
+    void sent.unwrap().then(done, () => undefined)
+  }
+  return (
+    <form
+      className="part-form stack"
+      aria-label={`${slotWords[slot]}: ${correct ? 'correct' : inPlace ? 'replace' : 'enter'}`}
+      onSubmit={(e) => {
+        e.preventDefault()
+        save()
+      }}
+    >
+      <div className="form-grid">
+        {slotFields[slot]
+          .filter((f) => asked(f, draft))
+          .map((f) => (
+            <Field key={f.key} label={`${f.label}${f.needed ? '' : ' (if known)'}`} error={wrong(f.key)}>
+              {f.kind === 'choice' ? (
+                <Select<string>
+                  aria-label={f.label}
+                  showSearch={(f.options?.length ?? 0) > 8}
+                  allowClear={f.needed !== true}
+                  value={draft[f.key] || null}
+                  options={(f.options ?? []).map(([value, label]) => ({ value, label }))}
+                  onChange={(v: string | undefined) => setDraft({ ...draft, [f.key]: v ?? '' })}
+                />
+              ) : (
+                <Input
+                  value={draft[f.key] ?? ''}
+                  inputMode={f.kind === 'text' ? 'text' : 'decimal'}
+                  suffix={f.kind === 'length' ? unit : f.unit}
+                  onChange={(e) => setDraft({ ...draft, [f.key]: e.target.value })}
+                />
+              )}
+            </Field>
+          ))}
+        <Field label="Fitted" error={fieldMessage(failure, 'fittedAt')}>
+          <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
+        </Field>
+        {inPlace && !correct ? (
+          <Field label="Why the old one went out">
+            <Input value={outWhy} maxLength={400} placeholder="worn" onChange={(e) => setOutWhy(e.target.value)} />
+          </Field>
+        ) : null}
+        <Field label="In a few words">
+          <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+        </Field>
+        <Field label="A stand-in for now">
+          <span>
+            <Switch aria-label="A stand-in for now" checked={standIn} onChange={setStandIn} />
+          </span>
+        </Field>
+      </div>
+      {inPlace && !correct ? (
+        <p className="quiet">
+          The old one is kept in the past of its slot. It begins a new epoch: read again afterwards.
+        </p>
+      ) : null}
+      {tried && !typed.ok ? (
+        <p role="alert" className="field-error">
+          Mend what is marked.
+        </p>
+      ) : null}
+      <FailureNote failure={failure} kept="It stays here until you save." />
+      <div className="row">
+        <Button type="primary" htmlType="submit" loading={fitting.isLoading || editing.isLoading} disabled={at === ''}>
+          {correct ? 'Save the correction' : inPlace ? 'Record the change' : 'Enter it'}
+        </Button>
+        <Button onClick={done}>Leave it</Button>
+      </div>
+    </form>
+  )
+}

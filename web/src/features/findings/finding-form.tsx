@@ -1,0 +1,127 @@
+import { findingLevels } from '@motor-round/contract'
+import { AutoComplete, Button, Input } from 'antd'
+import { useState } from 'react'
+import { useDispatch } from 'react-redux'
+import { api } from '../../app/api.ts'
+import { useClock } from '../../app/now.ts'
+import { keepFinding } from '../../offline/keep.ts'
+import { Choice, Field } from '../../parts/fields/index.ts'
+import { levelWords } from '../../parts/level-mark/index.ts'
+import { useFindingDraft } from './use-finding-draft.ts'
+import './findings.css'
+
+/** Where it was seen. */
+export interface FoundAt {
+  readonly machineId: string
+  readonly roundId?: string | null
+  readonly stopId?: string | null
+}
+
+const owners = ['Electrician', 'Controls', 'Roofer', 'Tenant', 'Owner of the building']
+
+/** Say what was found beside what was asked for; kept on this phone at once, with or without a signal. */
+export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) => void }) {
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const clock = useClock()
+  const dispatch = useDispatch()
+  const { draft, change, forget } = useFindingDraft(of.machineId)
+  const [keeping, setKeeping] = useState(false)
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const save = async () => {
+    if (draft.level === null || keeping) return
+    setKeeping(true)
+    const failed = await keepFinding(me, {
+      id: draft.id,
+      machineId: of.machineId,
+      roundId: of.roundId ?? null,
+      stopId: of.stopId ?? null,
+      at: new Date(clock()).toISOString(),
+      level: draft.level,
+      text: draft.text,
+      owner: draft.owner,
+      reviewOn: draft.reviewOn === '' ? null : draft.reviewOn,
+    })
+    setKeeping(false)
+    setTrouble(failed)
+    if (failed !== null) return
+    forget()
+    dispatch(api.util.invalidateTags(['machine', 'round']))
+    done(true)
+  }
+  return (
+    <form
+      className="sheet stack finding-form"
+      aria-label="A finding"
+      onKeyDown={(e) => {
+        if (e.key !== 'Escape') return
+        // What is around it is not left with it.
+        e.stopPropagation()
+        done(false)
+      }}
+      onSubmit={(e) => {
+        e.preventDefault()
+        void save()
+      }}
+    >
+      <Field label="What was found">
+        <Input.TextArea
+          autoFocus
+          rows={2}
+          maxLength={300}
+          placeholder="No belt guard; grease over the membrane; no overload …"
+          value={draft.text}
+          // One line as it is kept.
+          onChange={(e) => change({ text: e.target.value.replace(/\s*\n\s*/g, ' ') })}
+        />
+      </Field>
+      <Choice
+        label="How bad"
+        value={draft.level}
+        options={findingLevels.map((value) => ({ value, label: levelWords[value] }))}
+        onChange={(level) => change({ level })}
+      />
+      <Field label="Whose it is, where not ours">
+        <AutoComplete
+          aria-label="Whose it is, where not ours"
+          value={draft.owner}
+          options={owners.map((value) => ({ value }))}
+          maxLength={60}
+          onChange={(owner: string) => change({ owner })}
+        />
+      </Field>
+      <Field label="Look again on, where not at the next visit">
+        <Input
+          type="date"
+          aria-label="Look again on, where not at the next visit"
+          value={draft.reviewOn}
+          onChange={(e) => change({ reviewOn: e.target.value })}
+        />
+      </Field>
+      {trouble === null ? null : (
+        <p className="problem" role="alert">
+          {trouble}
+        </p>
+      )}
+      <div className="row">
+        <Button
+          type="primary"
+          size="large"
+          htmlType="submit"
+          loading={keeping}
+          disabled={draft.text.trim() === '' || draft.level === null}
+        >
+          Keep the finding
+        </Button>
+        <Button
+          size="large"
+          onClick={() => {
+            forget()
+            done(false)
+          }}
+        >
+          Leave it
+        </Button>
+      </div>
+    </form>
+  )
+}

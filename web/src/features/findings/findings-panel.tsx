@@ -1,0 +1,133 @@
+import type { FindingRecord, MachinePage } from '@motor-round/contract'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { useDispatch } from 'react-redux'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { shortDay } from '../../app/dates.ts'
+import { useClock } from '../../app/now.ts'
+import { keepFindingStep } from '../../offline/keep.ts'
+import { Field } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { FindingForm } from './finding-form.tsx'
+import './findings.css'
+
+const noon = (day: string) => `${day}T12:00:00Z`
+const stepWords = { postponed: 'put off', closed: 'closed', reopened: 'open again' } as const
+
+/** What becomes of a finding: put off to a day, closed, or open again; each with its reason. */
+function Step({ finding }: { finding: FindingRecord }) {
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const clock = useClock()
+  const dispatch = useDispatch()
+  const [id] = useState(() => uuid())
+  const [kind, setKind] = useState<'postponed' | 'closed' | 'reopened' | null>(null)
+  const [note, setNote] = useState('')
+  const [until, setUntil] = useState('')
+  const [trouble, setTrouble] = useState<string | null>(null)
+  if (kind === null)
+    return finding.state === 'closed' ? (
+      <div className="row">
+        <Button onClick={() => setKind('reopened')}>Open it again</Button>
+      </div>
+    ) : (
+      <div className="row">
+        <Button onClick={() => setKind('closed')}>Close it</Button>
+        <Button onClick={() => setKind('postponed')}>Put it off</Button>
+      </div>
+    )
+  const save = async () => {
+    const failed = await keepFindingStep(me, {
+      id,
+      findingId: finding.id,
+      machineId: finding.machineId,
+      at: new Date(clock()).toISOString(),
+      kind,
+      note,
+      reviewOn: kind === 'postponed' ? until : null,
+    })
+    setTrouble(failed)
+    if (failed !== null) return
+    dispatch(api.util.invalidateTags(['machine', 'round']))
+  }
+  return (
+    <form
+      className="row finding-step"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void save()
+      }}
+    >
+      <Field label={kind === 'closed' ? 'What was done, or why it needs nothing' : 'Why'}>
+        <Input autoFocus value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
+      </Field>
+      {kind === 'postponed' ? (
+        <Field label="Until">
+          <Input type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+        </Field>
+      ) : null}
+      <Button type="primary" htmlType="submit" disabled={note.trim() === '' || (kind === 'postponed' && until === '')}>
+        {kind === 'closed' ? 'Close it' : kind === 'postponed' ? 'Put it off' : 'Open it again'}
+      </Button>
+      <Button onClick={() => setKind(null)}>Leave it</Button>
+      {trouble === null ? null : (
+        <p className="problem" role="alert">
+          {trouble}
+        </p>
+      )}
+    </form>
+  )
+}
+
+function Finding({ finding, now, mayAct }: { finding: FindingRecord; now: number; mayAct: boolean }) {
+  return (
+    <li className={`finding finding-${finding.state}`}>
+      <p>
+        {finding.state === 'closed' ? null : <LevelMark level={finding.level} filled />} <b>{finding.text}</b>
+      </p>
+      <p className="quiet">
+        {shortDay(finding.at, now)}, {finding.by}
+        {finding.owner === '' ? '' : ` · ${finding.owner}`}
+        {finding.state !== 'closed' && finding.reviewOn !== null
+          ? ` · look again ${shortDay(noon(finding.reviewOn), now)}`
+          : ''}
+      </p>
+      {finding.steps.map((s) => (
+        <p key={s.id} className="quiet">
+          {shortDay(s.at, now)} {stepWords[s.kind]}
+          {s.reviewOn === null ? '' : ` to ${shortDay(noon(s.reviewOn), now)}`}: {s.note} {s.by}
+        </p>
+      ))}
+      {mayAct ? <Step key={finding.steps.length} finding={finding} /> : null}
+    </li>
+  )
+}
+
+/** What was found at a machine: open ones first, each with what became of it. */
+export function FindingsPanel({ page, now, mayAct }: { page: MachinePage; now: number; mayAct: boolean }) {
+  const [adding, setAdding] = useState(false)
+  const [all, setAll] = useState(false)
+  const shown = page.findings.filter((f) => all || f.state !== 'closed')
+  const closed = page.findings.length - page.findings.filter((f) => f.state !== 'closed').length
+  if (page.findings.length === 0 && !mayAct) return null
+  return (
+    <section className="sheet" aria-label="Findings">
+      <header>
+        <h2>Findings</h2>
+        {mayAct && !adding ? <Button onClick={() => setAdding(true)}>Found something</Button> : null}
+      </header>
+      {adding ? <FindingForm of={{ machineId: page.machine.id }} done={() => setAdding(false)} /> : null}
+      {shown.length === 0 ? <p className="quiet">Nothing is open.</p> : null}
+      <ul className="findings">
+        {shown.map((f) => (
+          <Finding key={f.id} finding={f} now={now} mayAct={mayAct} />
+        ))}
+      </ul>
+      {closed > 0 && !all ? (
+        <button type="button" className="link-button" onClick={() => setAll(true)}>
+          {closed} closed
+        </button>
+      ) : null}
+    </section>
+  )
+}

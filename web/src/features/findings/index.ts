@@ -1,0 +1,2 @@
+export { FindingForm } from './finding-form.tsx'
+export { FindingsPanel } from './findings-panel.tsx'

@@ -1,0 +1,126 @@
+import type { MachinePage } from '@motor-round/contract'
+import type { Judgement } from '@motor-round/core/judge'
+import { show, type QuantityCode } from '@motor-round/core/quantity'
+
+/** One quantity of a machine over time, with the sentence the judge says of it. */
+export interface History {
+  readonly id: string
+  readonly title: string
+  readonly unit: string
+  readonly digits: number
+  /** Oldest first. */
+  readonly points: readonly { readonly at: number; readonly value: number }[]
+  readonly sentence: string
+  /** What the latest is held against; null where nothing is. */
+  readonly limit: number | null
+}
+
+interface Told {
+  readonly id: string
+  readonly title: string
+  readonly unit: string
+  readonly digits: number
+  readonly check: string
+  /** Does the limit of the check belong on the scale of the values? */
+  readonly limited: boolean
+  readonly of: (read: (quantity: QuantityCode, ...positions: string[]) => number[]) => number | null
+  /** Kept in degrees Celsius, shown in the scale of the house. */
+  readonly degrees?: true
+}
+
+const most = (v: number[]) => (v.length === 0 ? null : Math.max(...v))
+const first = (v: number[]) => v[0] ?? null
+
+/** What is shown besides amps and insulation. A new one is a line here. */
+const shown: readonly Told[] = [
+  {
+    id: 'vibration',
+    title: 'Vibration, worst',
+    unit: 'in/s',
+    digits: 2,
+    check: 'vibration',
+    limited: true,
+    of: (r) => most(r('vibration')),
+  },
+  {
+    id: 'bearings',
+    title: 'Bearings, the warmer',
+    unit: '°C',
+    digits: 0,
+    check: 'temperature',
+    limited: false,
+    of: (r) => most(r('temperature', 'bearing-de', 'bearing-ode')),
+    degrees: true,
+  },
+  {
+    id: 'filters',
+    title: 'Over the filters',
+    unit: 'in wg',
+    digits: 2,
+    check: 'filter-drop',
+    limited: true,
+    of: (r) => first(r('filter_drop')),
+  },
+  {
+    id: 'pressure',
+    title: 'Across the fan',
+    unit: 'in wg',
+    digits: 2,
+    check: 'air-path',
+    limited: false,
+    of: (r) => {
+      const both = r('static_pressure')
+      return both.length === 2 ? (both[0] ?? 0) + (both[1] ?? 0) : null
+    },
+  },
+  {
+    id: 'air',
+    title: 'Airflow',
+    unit: 'cfm',
+    digits: 0,
+    check: 'air-path',
+    limited: false,
+    of: (r) => first(r('air_flow')),
+  },
+  { id: 'sound', title: 'Sound', unit: 'dBA', digits: 0, check: 'sound', limited: false, of: (r) => first(r('sound')) },
+  {
+    id: 'tension',
+    title: 'Belt tension, pressed with',
+    unit: 'lbf',
+    digits: 1,
+    check: 'belt-tension',
+    limited: false,
+    of: (r) => first(r('belt_force')),
+  },
+]
+
+/** Every such quantity that was read twice or more. */
+export function historiesOf(page: MachinePage, judgement: Judgement, scale: 'F' | 'C'): History[] {
+  const stops = page.stops.filter((s) => s.supersededBy === null).reverse()
+  return shown.flatMap((t) => {
+    const points = stops.flatMap((s) => {
+      const value = t.of((quantity, ...positions) =>
+        s.readings
+          .filter((r) => r.quantity === quantity && (positions.length === 0 || positions.includes(r.position)))
+          .map((r) => r.value),
+      )
+      const shownAs = value !== null && t.degrees && scale === 'F' ? value * 1.8 + 32 : value
+      return shownAs === null ? [] : [{ at: Date.parse(s.takenAt), value: shownAs }]
+    })
+    const verdict = judgement.verdicts.find((v) => v.check === t.check)
+    return points.length < 2
+      ? []
+      : [
+          {
+            id: t.id,
+            title: t.title,
+            unit: t.degrees ? `°${scale}` : t.unit,
+            digits: t.digits,
+            points,
+            sentence:
+              verdict?.because ?? `Last read ${show.day(points.at(-1)?.at ?? 0)}; what was done since ended it.`,
+            limit: t.limited ? (verdict?.limit ?? null) : null,
+          },
+        ]
+  })
+}

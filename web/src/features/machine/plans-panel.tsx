@@ -1,0 +1,135 @@
+import type { MachinePage, PlanRecord } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { shortDay } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { lengthUnitOf, showLength } from '../../app/lengths.ts'
+import { useClock } from '../../app/now.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { changeWords } from '../speed-bench/index.ts'
+
+/** What came of it against what was said: inside, or by how much it missed. */
+function proof({ predicted, measured }: PlanRecord): string {
+  if (!measured) return ''
+  const off = measured.amps / predicted.amps - 1
+  const inside = measured.amps >= predicted.low && measured.amps <= predicted.high
+  return inside ? `as said, ${show.signed(off * 100, 1)} %` : `${show.signed(off * 100, 1)} % off what was said`
+}
+
+function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage; now: number; mayAct: boolean }) {
+  const [workId] = useState(() => uuid())
+  const clock = useClock()
+  const [dropping, setDropping] = useState(false)
+  const [why, setWhy] = useState('')
+  const [carryOut, doing] = api.useDoPlanMutation()
+  const [drop, leaving] = api.useDropPlanMutation()
+  const unit = lengthUnitOf(page.machine)
+  const p = plan.predicted
+  const open = plan.doneAt === null && plan.droppedAt === null
+  return (
+    <div className="plan">
+      <p>
+        <b>{changeWords(plan.change, null, unit)}</b>
+        {p.newBelt ? `, belt ${p.newBelt.section}${p.newBelt.number}` : ''}
+        {p.centre === null ? '' : `, centres ${showLength(p.centre, unit)}`}
+      </p>
+      <table className="plan-proof">
+        <thead>
+          <tr>
+            <th scope="col">Was</th>
+            <th scope="col">Said</th>
+            <th scope="col">Measured</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr>
+            <td>{show.amps(p.was)} A</td>
+            <td>
+              {show.amps(p.amps)} A <small>{`${show.amps(p.low)} to ${show.amps(p.high)}`}</small>
+            </td>
+            <td>
+              {plan.measured ? (
+                <>
+                  {show.amps(plan.measured.amps)} A <small>{proof(plan)}</small>
+                </>
+              ) : plan.doneAt === null ? (
+                '–'
+              ) : (
+                'read it again'
+              )}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p className="quiet">
+        {plan.by}, {shortDay(plan.madeAt, now)}
+        {plan.doneAt ? ` · done ${shortDay(plan.doneAt, now)}` : ''}
+        {plan.droppedAt ? ` · dropped: ${plan.droppedWhy}` : ''}
+      </p>
+      {plan.doneAt !== null && plan.measured === null && mayAct ? (
+        <p>
+          <Link to={`/machines/${page.machine.id}/stop`}>Take the stop that proves it</Link>
+        </p>
+      ) : null}
+      {open && mayAct && !dropping ? (
+        <div className="row">
+          <Button
+            type="primary"
+            loading={doing.isLoading}
+            onClick={() =>
+              void carryOut({ params: { id: plan.id }, body: { workId, doneAt: new Date(clock()).toISOString() } })
+            }
+          >
+            It is done
+          </Button>
+          <Button onClick={() => setDropping(true)}>Drop it</Button>
+        </div>
+      ) : null}
+      {dropping && open ? (
+        <form
+          className="row"
+          onSubmit={(e) => {
+            e.preventDefault()
+            void drop({ params: { id: plan.id }, body: { why } })
+          }}
+        >
+          <Input
+            aria-label="Why it is dropped"
+            placeholder="Why"
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+          />
+          <Button htmlType="submit" loading={leaving.isLoading} disabled={why.trim() === ''}>
+            Drop it
+          </Button>
+          <Button type="text" onClick={() => setDropping(false)}>
+            Keep it
+          </Button>
+        </form>
+      ) : null}
+      <FailureNote failure={(doing.error ?? leaving.error) as Failure | undefined} kept="Nothing was changed." />
+    </div>
+  )
+}
+
+/** Changes from the bench: those to be done first, then what became of the others. */
+export function PlansPanel({ page, now, mayAct }: { page: MachinePage; now: number; mayAct: boolean }) {
+  if (page.plans.length === 0) return null
+  const rank = (p: PlanRecord) => (p.droppedAt ? 2 : p.doneAt === null ? 0 : 1)
+  const plans = [...page.plans].sort((a, b) => rank(a) - rank(b))
+  return (
+    <section className="sheet">
+      <header>
+        <h2>From the bench</h2>
+        <span className="quiet">said beforehand, measured afterwards</span>
+      </header>
+      {plans.map((p) => (
+        <Plan key={p.id} plan={p} page={page} now={now} mayAct={mayAct} />
+      ))}
+    </section>
+  )
+}

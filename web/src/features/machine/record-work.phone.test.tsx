@@ -1,0 +1,50 @@
+import { cleanup, screen, waitFor } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { withPending } from '../../offline/pending.ts'
+import { store } from '../../offline/store.ts'
+import { driveParts } from '../../test/drive.test-help.ts'
+import { machineId, pageOf } from '../../test/machine-page.test-help.ts'
+import { showAs } from '../../test/show.test-help.tsx'
+import { RecordWork } from './record-work.tsx'
+
+const now = Date.parse('2026-11-25T09:00:00Z')
+
+beforeEach(async () => {
+  localStorage.clear()
+  await Promise.all(store.tables.map((t) => t.clear()))
+})
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+describe('work without a signal', () => {
+  it('is kept on this phone and stands on the machine at once', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')))
+    const done = vi.fn()
+    const page = pageOf({ parts: driveParts() })
+    const { user } = await showAs('mechanic', <RecordWork page={page} now={now} done={done} />)
+    await user.type(screen.getByLabelText('In a few words'), 'by force')
+    await user.click(screen.getByRole('button', { name: 'Save work' }))
+    await waitFor(() => expect(done).toHaveBeenCalled())
+    const line = await store.line.toArray()
+    expect(line.map((w) => w.kind)).toEqual(['work'])
+    expect(line[0]?.kind === 'work' && line[0].body).toMatchObject({
+      machineId,
+      kind: 'belts-tensioned',
+      note: 'by force',
+    })
+    const shown = withPending(page, line, 'Mosi Okonjo')
+    expect(shown.work.filter((w) => w.note === 'by force').map((w) => w.by)).toEqual(['Mosi Okonjo'])
+  })
+  it('is not taken for kept where the server answers that it is wrong', async () => {
+    const problem = { type: 'about:blank', title: 'Not valid', status: 422, detail: 'lies in the future', errors: [] }
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(problem), { status: 422 })))
+    const done = vi.fn()
+    const { user } = await showAs('mechanic', <RecordWork page={pageOf()} now={now} done={done} />)
+    await user.click(screen.getByRole('button', { name: 'Save work' }))
+    await screen.findByText(/lies in the future/)
+    expect(done).not.toHaveBeenCalled()
+    expect(await store.line.count()).toBe(0)
+  })
+})

@@ -1,0 +1,59 @@
+import { workOf, type MachinePage } from '@motor-round/contract'
+import { stopsAround, wholeAmps, type PastChange } from '@motor-round/core/bench'
+import { show } from '@motor-round/core/quantity'
+import { breaksTrend, type Stop } from '@motor-round/core/trend'
+import { shortDay } from '../../app/dates.ts'
+import { workWords } from '../speed-bench/index.ts'
+
+/** Mean amps before and after a work, as far as both were read with nothing else between. */
+function around(stops: readonly Stop[], work: ReturnType<typeof workOf>, at: number, phases: 1 | 3): string {
+  const { before, after } = stopsAround(stops, work, at, phases)
+  const amps = (s: Stop | null) => {
+    const mean = s && wholeAmps(s, phases)
+    return mean === null ? null : show.amps(mean)
+  }
+  const [was, is] = [amps(before), amps(after)]
+  return was !== null && is !== null ? `${was} → ${is} A` : was !== null ? `${was} A before, not read since` : ''
+}
+
+/** The work of a machine and what it did to the amps, latest first; what was fitted is among it. */
+export function WorkPanel({
+  page,
+  stops,
+  changes,
+  now,
+}: {
+  page: MachinePage
+  stops: readonly Stop[]
+  changes: readonly PastChange[]
+  now: number
+}) {
+  const all = workOf({
+    work: page.work,
+    parts: page.parts,
+    motors: [...(page.motor ? [page.motor] : []), ...page.pastMotors],
+  }).sort((a, b) => b.at - a.at)
+  const by = new Map(page.work.map((w) => [Date.parse(w.doneAt), w.by]))
+  return (
+    <section className="sheet">
+      <header>
+        <h2>Work</h2>
+        <span className="quiet">mean amps before and after</span>
+      </header>
+      {all.length === 0 ? <p className="quiet">No work in the book.</p> : null}
+      {all.map((w) => {
+        const change = changes.find((c) => c.work.at === w.at)
+        const told = breaksTrend(w.kind, 'amps') ? around(stops, all, w.at, page.machine.phases) : ''
+        return (
+          <p key={`${w.at} ${w.kind}`} className="trail">
+            {shortDay(new Date(w.at).toISOString(), now)} · {workWords(w)}
+            {w.note ? `: ${w.note}` : ''}
+            {told === '' ? '' : <b> {told}</b>}
+            {change ? ` (the bench: ${show.amps(change.predicted)} A)` : ''}{' '}
+            <span className="quiet">{by.get(w.at) ?? ''}</span>
+          </p>
+        )
+      })}
+    </section>
+  )
+}

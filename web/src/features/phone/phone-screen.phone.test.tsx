@@ -1,0 +1,122 @@
+import { cleanup, screen, waitFor, within } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { SignalLine } from '../../app/shell/signal-line.tsx'
+import { keepHere } from '../../offline/line.ts'
+import { markThisPhone } from '../../offline/mark.ts'
+import { noteSignal } from '../../offline/signal.ts'
+import { store } from '../../offline/store.ts'
+import { machineId, stopRecord } from '../../test/machine-page.test-help.ts'
+import { me, roundId, uuid } from '../../test/round.test-help.ts'
+import { showAs } from '../../test/show.test-help.tsx'
+import { PhoneScreen } from './phone-screen.tsx'
+
+const stop = (n: number) => {
+  const { takenAt, state, readings } = stopRecord({ id: uuid(n), takenAt: '2026-11-25T08:00:00Z' })
+  return { kind: 'stop' as const, body: { id: uuid(n), machineId, takenAt, state, readings } }
+}
+const lines = () => [...document.querySelectorAll('.signal-line')].map((l) => l.textContent)
+const both = (
+  <>
+    <SignalLine />
+    <PhoneScreen />
+  </>
+)
+
+beforeEach(async () => {
+  localStorage.clear()
+  markThisPhone()
+  noteSignal(true)
+  await Promise.all(store.tables.map((t) => t.clear()))
+  // Nobody answers: whatever is tried stays here.
+  vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')))
+})
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+describe('the phone’s own line', () => {
+  it('says nothing where there is nothing to say', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('{}')))
+    await showAs('mechanic', both)
+    await screen.findByText('Everything is home.')
+    expect(lines()).toEqual([])
+  })
+  it('says plainly that there is no signal and what is on this phone', async () => {
+    await showAs('mechanic', both)
+    noteSignal(false)
+    await keepHere(me.id, [stop(20), stop(21)])
+    await waitFor(() => expect(lines()[0]).toBe('No signal · 2 readings on this phoneLook'))
+    expect(document.body.textContent).toContain('2 readings on this phone, not home yet.')
+  })
+  it('tells what was refused, why, and lets it be dropped after it was seen', async () => {
+    await keepHere(me.id, [stop(20)])
+    const [first] = await store.line.toArray()
+    await store.line.update(first?.n ?? 0, { refused: 'readings.0.value: not above zero' })
+    const { user } = await showAs('mechanic', both)
+    await screen.findByText('readings.0.value: not above zero')
+    expect(lines()).toEqual(['1 entry was refused and is still here. See why'])
+    await user.click(screen.getByRole('button', { name: 'Drop it' }))
+    await waitFor(() => expect(lines()).toEqual([]))
+    expect(await store.line.count()).toBe(0)
+  })
+  it('tells a clock that is wrong by minutes, and not one that is wrong by seconds', async () => {
+    await store.facts.put({ key: 'ahead', value: String(-12 * 60_000) })
+    await showAs('mechanic', both)
+    await waitFor(() => expect(lines()[0]).toContain('clock is 12 minutes ahead of home’s'))
+    await store.facts.put({ key: 'ahead', value: '4000' })
+    await waitFor(() => expect(lines()).toEqual([]))
+  })
+  it('passes on what home said, until it is read', async () => {
+    await store.words.bulkAdd([
+      { at: 1, machineId, text: 'Brin Hallow took a stop here too. Both are kept.' },
+      { at: 2, machineId: null, text: 'Judged ok on this phone, fix at home.' },
+    ])
+    const { user } = await showAs('mechanic', both)
+    await waitFor(() => expect(lines()).toEqual(['2 things to know from home. Read']))
+    expect(screen.getByRole('link', { name: 'The machine' }).getAttribute('href')).toBe(`/machines/${machineId}`)
+    await user.click(screen.getByRole('button', { name: 'Read' }))
+    await waitFor(() => expect(lines()).toEqual([]))
+  })
+})
+
+describe('what is on this phone', () => {
+  it('lists the rounds that were taken along and how large they are', async () => {
+    await store.taken.put({ roundId, name: 'Hall roof', at: 1, bytes: 2_340_000, urls: [] })
+    await showAs('mechanic', both)
+    const item = (await screen.findByRole('link', { name: 'Hall roof' })).closest('li')
+    expect(item?.textContent).toBe('Hall roof, 2.3 MB')
+  })
+  it('goes out as a file and comes in from one, and says that twice is once', async () => {
+    await keepHere(me.id, [stop(20)])
+    const made: Blob[] = []
+    vi.stubGlobal(
+      'URL',
+      Object.assign(URL, { createObjectURL: (b: Blob) => (made.push(b), 'blob:x'), revokeObjectURL: () => undefined }),
+    )
+    // Where a browser would ask for a place to write it to.
+    const given = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockReturnValue()
+    const { user } = await showAs('mechanic', both)
+    await screen.findByText(/not home yet/)
+    await user.click(screen.getByRole('button', { name: 'Write it to a file' }))
+    await screen.findByText(/^1 entry written to .*It all stays here too/)
+    expect(made).toHaveLength(1)
+    expect(given).toHaveBeenCalledTimes(1)
+    given.mockRestore()
+    await store.line.clear()
+    const file = new File(made, 'phone.json', { type: 'application/json' })
+    await user.upload(screen.getByLabelText('Read such a file in'), file)
+    await screen.findByText('1 entry read in, on the way home now.')
+    expect(await store.line.count()).toBe(1)
+  })
+  it('says what is wrong with a file that is none', async () => {
+    const { user } = await showAs('mechanic', both)
+    await user.upload(
+      await screen.findByLabelText('Read such a file in'),
+      new File(['{}'], 'x.json', { type: 'application/json' }),
+    )
+    const said = await within(document.body).findAllByRole('status')
+    expect(said.map((s) => s.textContent).join()).toMatch(/not|no /i)
+    expect(await store.line.count()).toBe(0)
+  })
+})

@@ -1,0 +1,66 @@
+import type { Care } from '@motor-round/contract'
+import { Input } from 'antd'
+import { useState } from 'react'
+import { spanOf, spansText } from '@motor-round/core/round'
+import { Choice, Field } from '../../parts/fields/index.ts'
+
+/** What a unit asks of those who come to it: when it may stop, how many people, what to beware of, who is told. */
+export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }) {
+  const [windows, setWindows] = useState(spansText(care.windows))
+  const parts = windows
+    .split(',')
+    .map((t) => t.trim())
+    .filter(Boolean)
+  const spans = parts.map(spanOf)
+  const wrong = spans.some((s) => s === null)
+  return (
+    <>
+      <Field label="May stop, times of the day" error={wrong ? 'such as 6:00–10:00, 14:00–15:00' : undefined}>
+        <Input
+          aria-label="May stop, times of the day"
+          placeholder="any time"
+          value={windows}
+          onChange={(e) => {
+            setWindows(e.target.value)
+            const next = e.target.value
+              .split(',')
+              .map((t) => t.trim())
+              .filter(Boolean)
+              .map(spanOf)
+            if (next.every((s) => s !== null)) set({ ...care, windows: next })
+          }}
+        />
+      </Field>
+      <Choice
+        label="People it takes"
+        value={String(care.people)}
+        options={[
+          { value: '1', label: 'One' },
+          { value: '2', label: 'Two' },
+        ]}
+        onChange={(v) => set({ ...care, people: v === '2' ? 2 : 1 })}
+      />
+      <Field label="Hazards there">
+        <Input value={care.hazards} maxLength={400} onChange={(e) => set({ ...care, hazards: e.target.value })} />
+      </Field>
+      <Field label="Who is told before it stops">
+        <Input value={care.tell} maxLength={200} onChange={(e) => set({ ...care, tell: e.target.value })} />
+      </Field>
+      <Field label="Who watches the space it serves">
+        <Input value={care.watch} maxLength={200} onChange={(e) => set({ ...care, watch: e.target.value })} />
+      </Field>
+      <Field label="What is lifted there, how heavy and how">
+        <Input value={care.lift} maxLength={200} onChange={(e) => set({ ...care, lift: e.target.value })} />
+      </Field>
+      <Choice
+        label="Felt within hours"
+        value={care.critical}
+        options={[
+          { value: true, label: 'Yes' },
+          { value: false, label: 'No' },
+        ]}
+        onChange={(v) => set({ ...care, critical: v === true })}
+      />
+    </>
+  )
+}

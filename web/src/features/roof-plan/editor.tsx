@@ -1,0 +1,198 @@
+import type { AreaPlanPage } from '@motor-round/contract'
+import type { AreaPlan, Spot } from '@motor-round/core/round'
+import { Button } from 'antd'
+import { useCallback, useState, type PointerEvent } from 'react'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { FailureNote, StaleNote } from '../../parts/fields/index.ts'
+import { planUnits, RoofPlan } from '../../parts/roof-plan/index.ts'
+import { differences, moveUnit, put, turnUnit, type Thing } from './edit.ts'
+import { Metres } from './metres.tsx'
+import { Things } from './things.tsx'
+import { UnderlayFields } from './underlay-fields.tsx'
+
+const things: readonly (readonly [Thing, string])[] = [
+  ['hatch', 'Way in'],
+  ['ladder', 'Ladder'],
+  ['obstacle', 'Obstacle'],
+  ['keep-clear', 'Keep clear'],
+  ['edge', 'Corner of the edge'],
+]
+
+/** Where a pointer is, in metres of the plan. */
+function spotAt(e: PointerEvent<SVGElement>): Spot | null {
+  const svg = e.currentTarget.ownerSVGElement ?? (e.currentTarget as unknown as SVGSVGElement)
+  const matrix = svg.getScreenCTM()
+  if (!matrix) return null
+  const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse())
+  return { x: p.x, y: p.y }
+}
+
+/** The plan while it is drawn: units dragged, things put down, sizes typed, a picture laid under it. */
+export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => void }) {
+  // What somebody else saves meanwhile is fetched behind this: what is drawn here stays, and stands on the version it began from.
+  const [version] = useState(page.version)
+  const [plan, setPlan] = useState<AreaPlan>(page.plan)
+  const [chosen, setChosen] = useState<string | null>(null)
+  const [hold, setHold] = useState<{ id: string; dx: number; dy: number } | null>(null)
+  const [thing, setThing] = useState<Thing | null>(null)
+  const [marks, setMarks] = useState<readonly Spot[] | null>(null)
+  const [wrong, setWrong] = useState<readonly string[]>([])
+  const onWrong = useCallback(
+    (name: string, is: boolean) =>
+      setWrong((list) => (list.includes(name) === is ? list : is ? [...list, name] : list.filter((n) => n !== name))),
+    [],
+  )
+  const [save, attempt] = api.useEditAreaPlanMutation()
+  const failure = attempt.error as Failure | undefined
+  const tagOf = (id: string) => page.units.find((u) => u.id === id)?.tag ?? 'a unit'
+  const send = (version: number) =>
+    void save({ params: { id: page.area.id }, body: { version, plan } })
+      .unwrap()
+      .then(onDone, () => undefined)
+  const stale =
+    failure?.problem.status === 409 ? (failure.problem.current as { plan: AreaPlan; version: number }) : null
+  const box = chosen === null ? undefined : plan.units[chosen]
+  const nudge = (dx: number, dy: number) => {
+    if (chosen !== null && box) setPlan(moveUnit(plan, chosen, { x: box.x + dx, y: box.y + dy }))
+  }
+  return (
+    <div className="stack">
+      <div className="row plan-tools">
+        <Metres
+          label="Width"
+          name="Width"
+          value={plan.width}
+          least={2}
+          set={(width) => setPlan({ ...plan, width })}
+          onWrong={onWrong}
+        />
+        <Metres
+          label="Depth"
+          name="Depth"
+          value={plan.depth}
+          least={2}
+          set={(depth) => setPlan({ ...plan, depth })}
+          onWrong={onWrong}
+        />
+        {things.map(([id, words]) => (
+          <Button
+            key={id}
+            type={thing === id ? 'primary' : 'default'}
+            aria-pressed={thing === id}
+            onClick={() => {
+              setMarks(null)
+              setThing(thing === id ? null : id)
+            }}
+          >
+            {words}
+          </Button>
+        ))}
+      </div>
+      <UnderlayFields
+        areaId={page.area.id}
+        plan={plan}
+        change={setPlan}
+        marks={marks}
+        setMarks={(m) => {
+          setThing(null)
+          setMarks(m)
+        }}
+      />
+      <p className="quiet">
+        {marks !== null
+          ? (['Tap a spot whose distance to another you know.', 'Tap the other spot.'][marks.length] ??
+            'Say how far apart they are.')
+          : thing === null
+            ? chosen === null
+              ? 'Drag a unit to its place, or pick one and use the arrow keys.'
+              : `${tagOf(chosen)} is picked: arrow keys move it by half a metre.`
+            : 'Tap the plan where it stands.'}
+      </p>
+      {/* Arrow keys of the plan inside. */}
+      <div
+        className="plan-board"
+        onKeyDown={(e) => {
+          const by = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[e.key]
+          if (!by || chosen === null || e.target instanceof HTMLInputElement) return
+          e.preventDefault()
+          nudge(by[0] ?? 0, by[1] ?? 0)
+        }}
+      >
+        <RoofPlan
+          plan={plan}
+          units={planUnits(page)}
+          chosen={chosen}
+          label={`Plan of ${page.area.name}, ${plan.width} by ${plan.depth} metres`}
+          onPick={setChosen}
+          onUnitDown={(id, e) => {
+            const at = spotAt(e)
+            const own = plan.units[id]
+            setChosen(id)
+            if (thing === null && marks === null && at && own) setHold({ id, dx: at.x - own.x, dy: at.y - own.y })
+          }}
+          onMove={(e) => {
+            const at = hold && spotAt(e)
+            if (hold && at) setPlan(moveUnit(plan, hold.id, { x: at.x - hold.dx, y: at.y - hold.dy }))
+          }}
+          onUp={(e) => {
+            setHold(null)
+            const at = e.type === 'pointerup' ? spotAt(e) : null
+            if (marks && marks.length < 2 && at) setMarks([...marks, at])
+            if (thing && at) {
+              setPlan(put(plan, thing, at, uuid()))
+              if (thing !== 'edge') setThing(null)
+            }
+          }}
+        >
+          {(marks ?? []).map((m, i) => (
+            <g key={i} className="plan-mark" aria-hidden="true">
+              <circle cx={m.x} cy={m.y} r={0.5} />
+              <text x={m.x + 0.8} y={m.y + 0.4} fontSize={1.2}>
+                {i + 1}
+              </text>
+            </g>
+          ))}
+        </RoofPlan>
+      </div>
+      {chosen !== null && box ? (
+        <div className="row">
+          <b>{tagOf(chosen)}</b>
+          <span className="quiet">
+            {box.w} × {box.h} m, {box.x} m from the left, {box.y} m from the top
+          </span>
+          <Button onClick={() => setPlan(turnUnit(plan, chosen))}>Turn it</Button>
+        </div>
+      ) : null}
+      <Things plan={plan} areas={page.areas} change={setPlan} onWrong={onWrong} />
+      {stale ? (
+        <StaleNote
+          failure={failure as Failure}
+          differences={differences(plan, stale.plan, tagOf)}
+          keepMine={() => send(stale.version)}
+          takeTheirs={() => {
+            setPlan(stale.plan)
+            attempt.reset()
+          }}
+        />
+      ) : (
+        <FailureNote failure={failure} kept="What you drew stays here." />
+      )}
+      <div className="row">
+        <Button
+          type="primary"
+          size="large"
+          loading={attempt.isLoading}
+          disabled={wrong.length > 0}
+          onClick={() => send(version)}
+        >
+          Save the plan
+        </Button>
+        <Button size="large" onClick={onDone}>
+          Leave it as it was
+        </Button>
+      </div>
+    </div>
+  )
+}

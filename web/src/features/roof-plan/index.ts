@@ -1,0 +1,1 @@
+export { RoofPlanScreen } from './roof-plan-screen.tsx'

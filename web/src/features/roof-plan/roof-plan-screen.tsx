@@ -1,0 +1,60 @@
+import { Button } from 'antd'
+import { useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { firstFan, planUnits, RoofPlan } from '../../parts/roof-plan/index.ts'
+import { Editor } from './editor.tsx'
+import './roof-plan-screen.css'
+
+/** The plan of a roof or room: looked at, and drawn. */
+export function RoofPlanScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useAreaPlanQuery({ params: { id } })
+  const [editing, setEditing] = useState(false)
+  const mayAct = useMay('mechanic')
+  const navigate = useNavigate()
+  const page = query.currentData
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This plan cannot be shown now." />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  return (
+    <div className="page stack">
+      <p className="quiet">
+        <Link to={`/roof?area=${id}`}>{page.area.name}</Link> · {page.area.siteName}
+      </p>
+      <div className="row plan-head">
+        <h1>Plan of {page.area.name}</h1>
+        {editing || !mayAct ? null : <Button onClick={() => setEditing(true)}>Draw it</Button>}
+        <Link to={`/tags?area=${id}`}>Tag sheet</Link>
+        <Link to={`/areas/${id}/air`}>Its air</Link>
+      </div>
+      {page.version === 0 && !editing ? (
+        <p className="problem">
+          Nobody has drawn this {page.area.kind} yet: units stand in rows. Draw it, and rounds know how far it is.
+        </p>
+      ) : null}
+      {editing ? (
+        <Editor page={page} onDone={() => setEditing(false)} />
+      ) : (
+        <div className="plan-board">
+          <RoofPlan
+            plan={page.plan}
+            units={planUnits(page)}
+            label={`Plan of ${page.area.name}, ${page.plan.width} by ${page.plan.depth} metres`}
+            onPick={(unit) => {
+              const fan = firstFan(page, unit)
+              if (fan !== null) void navigate(`/machines/${fan}`)
+            }}
+          />
+        </div>
+      )}
+    </div>
+  )
+}

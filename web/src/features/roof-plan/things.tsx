@@ -1,0 +1,101 @@
+import type { AreaPlanPage } from '@motor-round/contract'
+import type { AreaPlan } from '@motor-round/core/round'
+import { Button, Input, Select } from 'antd'
+import { takeOff } from './edit.ts'
+import { Metres } from './metres.tsx'
+
+/** Names and sizes of what stands on the plan, one line each. */
+export function Things({
+  plan,
+  areas,
+  change,
+  onWrong,
+}: {
+  plan: AreaPlan
+  areas: AreaPlanPage['areas']
+  change: (p: AreaPlan) => void
+  onWrong: (name: string, wrong: boolean) => void
+}) {
+  const figure = (label: string, of: string, value: number, least: number, to: (v: number) => AreaPlan) => (
+    <Metres
+      label={label}
+      name={`${of}, ${label.toLowerCase()}`}
+      value={value}
+      least={least}
+      set={(v) => change(to(v))}
+      onWrong={onWrong}
+    />
+  )
+  const named = (name: string, label: string, to: (v: string) => AreaPlan) => (
+    <Input
+      aria-label={label}
+      value={name}
+      placeholder="Name"
+      maxLength={40}
+      onChange={(e) => change(to(e.target.value))}
+    />
+  )
+  const off = (id: string, what: string) => (
+    <Button aria-label={`Take off ${what}`} onClick={() => change(takeOff(plan, id))}>
+      Take off
+    </Button>
+  )
+  return (
+    <ul className="plan-things">
+      {plan.hatches.map((h, i) => (
+        <li key={h.id}>
+          <b>Way in</b>
+          {named(h.name, `Way in ${i + 1}, name`, (name) => ({
+            ...plan,
+            hatches: plan.hatches.map((x) => (x.id === h.id ? { ...x, name } : x)),
+          }))}
+          {off(h.id, h.name || 'way in')}
+        </li>
+      ))}
+      {plan.ladders.map((l, i) => {
+        const set = (part: Partial<typeof l>): AreaPlan => ({
+          ...plan,
+          ladders: plan.ladders.map((x) => (x.id === l.id ? { ...x, ...part } : x)),
+        })
+        return (
+          <li key={l.id}>
+            <b>Ladder</b>
+            {named(l.name, `Ladder ${i + 1}, name`, (name) => set({ name }))}
+            {figure('Height', `Ladder ${i + 1}`, l.height, 0, (height) => set({ height }))}
+            <Select
+              aria-label={`Ladder ${i + 1} leads to`}
+              value={l.to ?? ''}
+              popupMatchSelectWidth={false}
+              options={[{ value: '', label: 'this level' }, ...areas.map((a) => ({ value: a.id, label: a.name }))]}
+              onChange={(to: string) => change(set({ to: to === '' ? null : to }))}
+            />
+            {off(l.id, l.name || 'ladder')}
+          </li>
+        )
+      })}
+      {plan.obstacles.map((o, i) => {
+        const set = (part: Partial<typeof o>): AreaPlan => ({
+          ...plan,
+          obstacles: plan.obstacles.map((x) => (x.id === o.id ? { ...x, ...part } : x)),
+        })
+        const what = o.kind === 'obstacle' ? 'Obstacle' : 'Keep clear'
+        return (
+          <li key={o.id}>
+            <b>{what}</b>
+            {named(o.name, `${what} ${i + 1}, name`, (name) => set({ name }))}
+            {figure('Wide', `${what} ${i + 1}`, o.w, 0.5, (w) => set({ w }))}
+            {figure('Deep', `${what} ${i + 1}`, o.h, 0.5, (h) => set({ h }))}
+            {off(o.id, o.name || what.toLowerCase())}
+          </li>
+        )
+      })}
+      {plan.edge.length > 0 ? (
+        <li>
+          <b>Edge</b>
+          <span>{plan.edge.length} corners</span>
+          <Button onClick={() => change({ ...plan, edge: plan.edge.slice(0, -1) })}>Take the last off</Button>
+        </li>
+      ) : null}
+    </ul>
+  )
+}

@@ -1,0 +1,106 @@
+import type { AreaPlan, Spot } from '@motor-round/core/round'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { FailureNote, Field, FileButton } from '../../parts/fields/index.ts'
+import { layUnder, toScale } from './edit.ts'
+
+/** A picture for the plan to be drawn over: brought, brought to scale by two spots and their distance, taken away. */
+export function UnderlayFields({
+  areaId,
+  plan,
+  change,
+  marks,
+  setMarks,
+}: {
+  areaId: string
+  plan: AreaPlan
+  change: (p: AreaPlan) => void
+  /** Spots tapped so far, while it is brought to scale; null: it is not. */
+  marks: readonly Spot[] | null
+  setMarks: (m: readonly Spot[] | null) => void
+}) {
+  const [add, attempt] = api.useAddPlanPictureMutation()
+  const [problem, setProblem] = useState<string | null>(null)
+  const [length, setLength] = useState('')
+  const bring = async (file: File) => {
+    setProblem(null)
+    const { shrink } = await import('../../offline/picture.ts')
+    try {
+      const { bytes, width, height } = await shrink(file)
+      const id = uuid()
+      const sent = await add({ params: { id: areaId }, body: { id, type: 'image/jpeg', bytes } })
+      if (sent.error === undefined) change(layUnder(plan, { id, width, height }))
+    } catch (e) {
+      setProblem(e instanceof Error ? e.message : 'That is no picture.')
+    }
+  }
+  const metres = Number(length.replace(',', '.'))
+  const [a, b] = marks ?? []
+  return (
+    <div className="row plan-underlay-fields">
+      <FileButton
+        words={plan.underlay ? 'Another picture below' : 'Draw over a picture'}
+        label="Picture to draw over"
+        accept="image/*"
+        onFile={(file) => void bring(file)}
+      />
+      {plan.underlay ? (
+        <>
+          <Button
+            aria-pressed={marks !== null}
+            type={marks === null ? 'default' : 'primary'}
+            onClick={() => setMarks(marks === null ? [] : null)}
+          >
+            Bring it to scale
+          </Button>
+          <Button
+            onClick={() => {
+              setMarks(null)
+              change({ ...plan, underlay: null })
+            }}
+          >
+            Take the picture away
+          </Button>
+        </>
+      ) : null}
+      {a && b ? (
+        <>
+          <Field
+            label="From the first to the second"
+            error={length !== '' && !(metres > 0 && metres <= 2000) ? 'such as 12.5' : undefined}
+          >
+            <Input
+              autoFocus
+              aria-label="From the first to the second, m"
+              className="plan-figure"
+              suffix="m"
+              inputMode="decimal"
+              value={length}
+              onChange={(e) => setLength(e.target.value)}
+            />
+          </Field>
+          <Button
+            type="primary"
+            disabled={!(metres > 0 && metres <= 2000)}
+            onClick={() => {
+              change(toScale(plan, [a, b], metres))
+              setMarks(null)
+              setLength('')
+            }}
+          >
+            So long it is
+          </Button>
+        </>
+      ) : null}
+      {problem === null ? null : (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      )}
+      <FailureNote failure={attempt.error as Failure | undefined} kept="The plan stays as it was." />
+    </div>
+  )
+}

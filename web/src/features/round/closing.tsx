@@ -1,0 +1,190 @@
+import { minutesTook, roundStopState, visitId, visitState, type RoundPage } from '@motor-round/contract'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { api } from '../../app/api.ts'
+import { clockOf } from '@motor-round/core/round'
+import { dayTime, dueWords, shortDay } from '../../app/dates.ts'
+import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { useNow } from '../../app/now.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { tagOf } from './words.ts'
+
+/** Was a proof planned of a machine that was worked on, and not read? */
+const unproved = (page: RoundPage, machineId: string): boolean => {
+  const proof = visitId(machineId, 'proof')
+  return (
+    page.plan.visits.some((v) => v.visit === proof) &&
+    roundStopState(page.events, machineId) === 'done' &&
+    visitState(page.events, proof) !== 'done'
+  )
+}
+
+/** What was found on this round, and stops that somebody began and nobody finished. */
+function Found({ page }: { page: RoundPage }) {
+  const found = page.findings.filter((f) => f.roundId === page.head.id)
+  const begun = page.stops.filter((s) => roundStopState(page.events, s.machineId) === 'began')
+  const of = (machineId: string) => page.stops.find((s) => s.machineId === machineId)
+  return (
+    <>
+      {found.length === 0 ? null : (
+        <>
+          <h3>Found on the way</h3>
+          <ul className="happened">
+            {found.map((f) => {
+              const stop = of(f.machineId)
+              return (
+                <li key={f.id} className="found-row">
+                  <LevelMark level={f.level} />
+                  <span>
+                    <Link to={`/machines/${f.machineId}`}>{stop ? tagOf(stop) : 'A machine'}</Link>: {f.text}
+                    <span className="quiet">
+                      {f.owner === '' ? '' : ` · ${f.owner}`}
+                      {f.state === 'open' ? '' : ` · ${f.state === 'closed' ? 'closed' : 'put off'}`}
+                    </span>
+                  </span>
+                </li>
+              )
+            })}
+          </ul>
+        </>
+      )}
+      {begun.length === 0 ? null : (
+        <>
+          <h3>Begun and not finished: is it safe, and whose lock is on it?</h3>
+          <ul className="happened">
+            {begun.map((s) => {
+              const e = page.events.findLast((x) => x.machineId === s.machineId && x.kind === 'began')
+              return (
+                <li key={s.machineId}>
+                  <Link to={`/machines/${s.machineId}`}>{tagOf(s)}</Link>
+                  {e ? `, ${e.by}, since ${dayTime(e.at)}` : ''}
+                </li>
+              )
+            })}
+          </ul>
+        </>
+      )}
+    </>
+  )
+}
+
+/** What was done, left and why; levels before and after; time against plan; files. */
+export function Closing({ page }: { page: RoundPage }) {
+  const now = useNow()
+  const mayPlan = useMay('lead')
+  const [reason, setReason] = useState('')
+  const [close, attempt] = api.useCloseRoundMutation()
+  const { head } = page
+  const failure = attempt.error as Failure | undefined
+  if (head.done + head.skipped === 0 && head.state === 'planned') return null
+  const rows = page.stops.filter((s) => ['done', 'skipped'].includes(roundStopState(page.events, s.machineId)))
+  const took = rows
+    .map((s) => ({ planned: s.minutes, took: minutesTook(page.events, s.machineId) }))
+    .filter((t) => t.took !== null)
+  const sum = (f: (t: (typeof took)[number]) => number) => took.reduce((n, t) => n + f(t), 0)
+  const files = `/api/v1/rounds/${head.id}`
+  return (
+    <section className="sheet" aria-label="How it went">
+      <header>
+        <h2>How it went</h2>
+        <span className="quiet">
+          {head.done} done, {head.skipped} skipped, {head.left} left
+          {took.length > 0
+            ? ` · ${clockOf(sum((t) => t.took ?? 0)).replace(/^0/, '')} h, planned ${clockOf(sum((t) => t.planned)).replace(/^0/, '')} h`
+            : ''}
+        </span>
+      </header>
+      <div className="scroll-x">
+        <table className="table round-table closing-table">
+          <thead>
+            <tr>
+              <th scope="col">Machine</th>
+              <th scope="col">Before</th>
+              <th scope="col">Now</th>
+              <th scope="col" className="num">
+                Took, min
+              </th>
+              <th scope="col">Due again</th>
+              <th scope="col">What it says</th>
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((s) => {
+              const skipped = page.events.find((e) => e.machineId === s.machineId && e.kind === 'skipped')
+              const took1 = minutesTook(page.events, s.machineId)
+              return (
+                <tr key={s.machineId}>
+                  <td className="closing-tag">
+                    <Link to={`/machines/${s.machineId}`}>{tagOf(s)}</Link>
+                  </td>
+                  <td data-label="Was">
+                    <LevelMark level={s.levelBefore ?? 'unseen'} />
+                  </td>
+                  <td data-label="Now">
+                    <LevelMark level={s.level ?? 'unseen'} filled />
+                  </td>
+                  <td className="num" data-label="Took, min">
+                    {took1 === null ? '' : `${took1} of ${Math.round(s.minutes)}`}
+                  </td>
+                  <td data-label="Due again">{s.level === 'stop' ? 'now' : dueWords(s.dueAt, now).words}</td>
+                  <td>
+                    {roundStopState(page.events, s.machineId) === 'skipped'
+                      ? `Skipped: ${skipped?.note ?? ''}`
+                      : s.headline}
+                    {unproved(page, s.machineId) ? ' Not read again after the work.' : ''}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+      </div>
+      <Found page={page} />
+      <div className="row round-files">
+        <a href={`${files}/report.pdf`}>Report, one page (PDF)</a>
+        <a href={`${files}/record.pdf`}>Full record (PDF)</a>
+        <a href={`${files}/record.csv`}>Readings (CSV)</a>
+        <a href={`${files}/record.json`}>Record (JSON)</a>
+      </div>
+      {page.away.length > 0 ? (
+        <p className="problem">
+          Still on a phone: {page.away.map((d) => `${d.by} (${d.device})`).join(', ')}. What is on it is not in the book
+          yet.
+        </p>
+      ) : null}
+      {page.closing ? (
+        <p>
+          Closed {shortDay(page.closing.at, now)} by {page.closing.by}
+          {page.closing.reason === '' ? '' : `: ${page.closing.reason}`}
+          {page.closing.next === null ? '.' : `. It comes again on ${shortDay(`${page.closing.next}T12:00:00Z`, now)}.`}
+        </p>
+      ) : mayPlan ? (
+        <div className="row">
+          {failure?.problem.errors?.some((e) => e.path === 'reason') || reason !== '' ? (
+            <Field label="Why it is closed so" error={fieldMessage(failure, 'reason')}>
+              <Input
+                aria-label="Why it is closed so"
+                value={reason}
+                maxLength={400}
+                onChange={(e) => setReason(e.target.value)}
+              />
+            </Field>
+          ) : null}
+          <Button
+            type="primary"
+            loading={attempt.isLoading}
+            onClick={() => void close({ params: { id: head.id }, body: { version: head.version, reason } })}
+          >
+            Close the round
+          </Button>
+        </div>
+      ) : null}
+      {failure && !failure.problem.errors?.some((e) => e.path === 'reason') ? (
+        <FailureNote failure={failure} kept="The round stays open." />
+      ) : null}
+    </section>
+  )
+}

@@ -1,0 +1,47 @@
+import { corePart, type MachinePage, type RoundStop } from '@motor-round/contract'
+import { likelyParts } from '@motor-round/core/round'
+import { api } from '../../app/api.ts'
+import { lengthUnitOf } from '../../app/lengths.ts'
+import { inPlace, ageWords, partWords, slotWords } from '../drive-train/index.ts'
+import { tagOf } from './words.ts'
+
+/** Parts of a round's machines that have outlived the first quarter of their kind: likely to be wanted, asked for or not. */
+export function Likely({
+  stops,
+  pages,
+  now,
+}: {
+  stops: readonly RoundStop[]
+  pages: ReadonlyMap<string, MachinePage>
+  now: number
+}) {
+  const lives = api.usePartLivesQuery({}).data ?? []
+  const list = stops.flatMap((stop) => {
+    const page = pages.get(stop.machineId)
+    return page ? likelyParts(page.parts.map(corePart), lives, now).map((part) => ({ ...part, stop, page })) : []
+  })
+  if (list.length === 0) return null
+  return (
+    <section className="sheet">
+      <header>
+        <h2>Likely to be wanted</h2>
+        <span className="quiet">in service longer than a quarter of their kind lasted here</span>
+      </header>
+      <ul className="happened">
+        {list.map(({ stop, page, slot, days, early }) => {
+          const fitted = inPlace(page, slot)
+          return (
+            <li key={`${stop.machineId} ${slot}`}>
+              <b>{tagOf(stop)}</b> {slotWords[slot].toLowerCase()}
+              {fitted ? `, ${partWords(fitted.part, lengthUnitOf(page.machine))}` : ''}
+              <span className="quiet">
+                {' '}
+                · {ageWords(days)} in service, a quarter went by {ageWords(early)}
+              </span>
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,282 @@
+import { corePart, pausesOf, visitId, type MachinePage, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { kitOf, kitTogether, type KitItem } from '@motor-round/core/round'
+import { legPositions, show } from '@motor-round/core/quantity'
+import { Button } from 'antd'
+import { Link, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { clockOf } from '@motor-round/core/round'
+import { shortDay } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useNow } from '../../app/now.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { Likely } from './likely.tsx'
+import { usePages } from './use-pages.ts'
+import { machineOrder, tagOf } from './words.ts'
+import './round.css'
+
+/** The kit of one machine. */
+const kitFor = (stop: RoundStop, page: MachinePage, now: number): KitItem[] =>
+  kitOf({
+    tasks: stop.tasks.map((t) => t.task),
+    parts: page.parts.map(corePart),
+    controls: page.machine.controls,
+    phases: page.machine.phases,
+    now,
+  })
+
+/** Readings to beat: those of the last stop, and what the plate allows. */
+function ToBeat({ page }: { page: MachinePage }) {
+  const last = page.stops.find((s) => s.supersededBy === null && s.readings.some((r) => r.quantity === 'amps'))
+  const amps = legPositions.flatMap(
+    (p) => last?.readings.find((r) => r.quantity === 'amps' && r.position === p)?.value ?? [],
+  )
+  const megohms = page.stops.flatMap((s) => s.readings.filter((r) => r.quantity === 'megohms').map((r) => r.value))
+  const allowed = page.judgement?.rail.allowed ?? null
+  return (
+    <>
+      {amps.length === 0 ? 'never read' : `${show.ampsRow(amps).join(' ')} A`}
+      {allowed === null ? '' : ` of ${show.amps(allowed)} A`}
+      {megohms[0] === undefined ? '' : `, ${Math.round(megohms[0])} MΩ`}
+    </>
+  )
+}
+
+function Kit({ items }: { items: readonly KitItem[] }) {
+  const of = (kind: KitItem['kind']) => items.filter((i) => i.kind === kind)
+  const words = (i: KitItem) =>
+    i.unit === 'g' ? `${i.what}, ${i.count} g` : i.count > 1 ? `${i.count} × ${i.what}` : i.what
+  return (
+    <div className="kit">
+      {(
+        [
+          ['part', 'Parts by size'],
+          ['lock', 'Locks and tags'],
+          ['tool', 'Tools'],
+        ] as const
+      ).map(([kind, title]) =>
+        of(kind).length === 0 ? null : (
+          <div key={kind}>
+            <h3>{title}</h3>
+            <ul>
+              {of(kind).map((i) => (
+                <li key={i.what}>{words(i)}</li>
+              ))}
+            </ul>
+          </div>
+        ),
+      )}
+    </div>
+  )
+}
+
+/** When a machine is locked out before its work, and when its amps are read again. */
+function Pauses({ page, stop }: { page: RoundPage; stop: RoundStop }) {
+  const { rest, settle } = pausesOf(stop.tasks)
+  const at = (part: 'lock' | 'proof') => {
+    const visit = page.plan.visits.find((v) => v.visit === visitId(stop.machineId, part))
+    return visit ? ` at ${clockOf(visit.start)}` : ''
+  }
+  return (
+    <>
+      {rest === null ? null : (
+        <div className="quiet" title={rest.because}>
+          lock out{at('lock')}, wait {rest.minutes} min
+        </div>
+      )}
+      {settle === null ? null : (
+        <div className="quiet" title={settle.because}>
+          read again{at('proof')}, {settle.minutes} min after
+        </div>
+      )}
+    </>
+  )
+}
+
+function Stops({
+  page,
+  order,
+  pages,
+  now,
+}: {
+  page: RoundPage
+  order: readonly string[]
+  now: number
+  pages: ReadonlyMap<string, MachinePage>
+}) {
+  return (
+    <div className="scroll-x">
+      <table className="table round-table prepare-table">
+        <thead>
+          <tr>
+            <th scope="col" className="num">
+              At
+            </th>
+            <th scope="col">Machine</th>
+            <th scope="col">To do</th>
+            <th scope="col">Found last, still open</th>
+            <th scope="col">To beat</th>
+          </tr>
+        </thead>
+        <tbody>
+          {order.map((id) => {
+            const stop = page.stops.find((s) => s.machineId === id)
+            const own = pages.get(id)
+            const visit = page.plan.visits.find((v) => v.visit === id)
+            if (!stop) return null
+            return (
+              <tr key={id}>
+                <td className="num">{visit ? clockOf(visit.start) : '–'}</td>
+                <td>
+                  <Link to={`/machines/${id}`}>
+                    <b>{tagOf(stop)}</b>
+                  </Link>
+                  <br />
+                  <span className="quiet">
+                    {stop.purpose || stop.areaName}
+                    {own?.motor?.plate.power
+                      ? ` · ${own.motor.plate.power} ${own.motor.plate.powerUnit ?? 'hp'}, ${own.machine.serviceVolts} V`
+                      : ''}
+                  </span>
+                </td>
+                <td>
+                  {stop.tasks.map((t) => (
+                    <div key={t.task} title={t.why}>
+                      {t.title}
+                      {t.locksOut ? <span className="quiet"> locked out</span> : null}
+                    </div>
+                  ))}
+                  <Pauses page={page} stop={stop} />
+                  {stop.care.windows.length > 0 ? (
+                    <div className="quiet">
+                      may stop {stop.care.windows.map((w) => `${clockOf(w.from)}–${clockOf(w.to)}`).join(', ')}
+                    </div>
+                  ) : null}
+                </td>
+                <td>
+                  <LevelMark level={stop.level ?? 'unseen'} />{' '}
+                  {stop.level === 'ok' || stop.level === null ? '' : stop.headline}
+                  {page.findings
+                    .filter((f) => f.machineId === id && f.state !== 'closed')
+                    .map((f) => (
+                      <div key={f.id}>
+                        {f.text}
+                        <span className="quiet">
+                          {f.owner === '' ? '' : ` · ${f.owner}`}
+                          {f.reviewOn === null ? '' : ` · put off to ${shortDay(`${f.reviewOn}T12:00:00Z`, now)}`}
+                        </span>
+                      </div>
+                    ))}
+                  {own?.plans.some((p) => p.doneAt === null && p.droppedAt === null) ? (
+                    <div className="quiet">Work from the bench waits.</div>
+                  ) : null}
+                </td>
+                <td data-label="To beat">{own ? <ToBeat page={own} /> : '…'}</td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+/** One page to read before going up, and to print. */
+export function PrepareScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useRoundQuery({ params: { id } })
+  const now = useNow()
+  const page = query.currentData
+  const order = page ? machineOrder(page, null) : []
+  const pages = usePages(order)
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This round cannot be shown now." />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  const stops = order.flatMap((m) => page.stops.find((s) => s.machineId === m) ?? [])
+  const kit = kitTogether(
+    stops.flatMap((s) => (pages.get(s.machineId) ? [kitFor(s, pages.get(s.machineId) as MachinePage, now)] : [])),
+  )
+  const tell = [
+    ...new Set(stops.filter((s) => s.care.tell !== '').map((s) => `${s.care.tell}, before ${s.unitTag} is stopped`)),
+  ]
+  const care = (of: (s: RoundStop) => string) => [
+    ...new Set(stops.flatMap((s) => (of(s) === '' ? [] : [`${s.unitTag}: ${of(s)}`]))),
+  ]
+  const watch = care((s) => s.care.watch)
+  const lift = care((s) => s.care.lift)
+  const hazards = care((s) => s.care.hazards)
+  const two = stops.filter((s) => page.plan.visits.some((v) => v.visit === s.machineId && v.walkers.length > 1))
+  return (
+    <div className="page stack prepare">
+      <div className="round-title">
+        <div>
+          <h1>Prepare: {page.head.name}</h1>
+          <p className="quiet">
+            {shortDay(`${page.head.day}T12:00:00Z`, now)} · {page.head.people.map((p) => p.name).join(', ')} ·{' '}
+            {stops.length} stops
+          </p>
+        </div>
+        <div className="row no-print">
+          <Button size="large" onClick={() => window.print()}>
+            Print
+          </Button>
+          <Link to={`/tags?round=${id}`}>Tag sheet</Link>
+          <Link to={`/round/${id}`}>Back to the round</Link>
+        </div>
+      </div>
+      {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}
+      <div className="prepare-three">
+        <section className="sheet">
+          <h2>Bring</h2>
+          {pages.size < stops.length ? (
+            <p className="quiet">{stops.length - pages.size} machines are still being read.</p>
+          ) : null}
+          <Kit items={kit} />
+        </section>
+        <section className="sheet">
+          <h2>Hazards</h2>
+          <ul>
+            <li>Roof edge, hatch and ladder: hands free, tools hauled up.</li>
+            <li>Lock out, keep the key, prove dead on every pair and leg; local codes and licensed practice govern.</li>
+            {lift.map((l) => (
+              <li key={l}>To lift, {l}</li>
+            ))}
+            {hazards.map((h) => (
+              <li key={h}>{h}</li>
+            ))}
+          </ul>
+        </section>
+        <section className="sheet">
+          <h2>Tell, and two together</h2>
+          <ul>
+            {tell.map((t) => (
+              <li key={t}>{t}</li>
+            ))}
+            {watch.map((w) => (
+              <li key={w}>Watching the space, {w}</li>
+            ))}
+            {two.map((s) => {
+              const v = page.plan.visits.find((x) => x.visit === s.machineId)
+              return (
+                <li key={s.machineId}>
+                  Two at {tagOf(s)}
+                  {v ? `, ${clockOf(v.start)}` : ''}
+                </li>
+              )
+            })}
+            {tell.length + watch.length + two.length === 0 ? <li>Nobody in particular; no stop takes two.</li> : null}
+          </ul>
+        </section>
+      </div>
+      <section className="sheet">
+        <h2>Stops in order</h2>
+        <Stops page={page} order={order} pages={pages} now={now} />
+      </section>
+      <Likely stops={stops} pages={pages} now={now} />
+    </div>
+  )
+}

@@ -1,0 +1,206 @@
+import { roundStopState, type RoundPage } from '@motor-round/contract'
+import { middleOf, walkIn, type Spot } from '@motor-round/core/round'
+import { Button } from 'antd'
+import { useEffect, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import { clockOf } from '@motor-round/core/round'
+import { shortDay } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useNow } from '../../app/now.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { RoofPlan } from '../../parts/roof-plan/index.ts'
+import { worstOf } from '../../parts/roof-plan/index.ts'
+import { Closing } from './closing.tsx'
+import { PlanLists } from './plan-lists.tsx'
+import { TakeAlong } from './take-along.tsx'
+import { machineOrder, tagOf } from './words.ts'
+import './round.css'
+
+/** The way of a round over one area: from its way in past every stop there, and back. */
+function wayOver(page: RoundPage, area: RoundPage['areas'][number], order: readonly string[]): Spot[] {
+  const spots: Spot[] = []
+  const door = area.plan.hatches[0]
+  if (door) spots.push(door)
+  for (const id of order) {
+    const stop = page.stops.find((s) => s.machineId === id && s.areaId === area.id)
+    const box = stop && area.plan.units[stop.unitId]
+    if (box) spots.push(middleOf(box))
+  }
+  if (door && spots.length > 1) spots.push(door)
+  return spots.flatMap((s, i) => {
+    const before = spots[i - 1]
+    return before ? walkIn(area.plan, before, s).points.slice(1) : [s]
+  })
+}
+
+function Roofs({ page, order, walker }: { page: RoundPage; order: readonly string[]; walker: string | null }) {
+  const walkers = walker === null ? page.head.people.map((p) => p.id) : [walker]
+  // Units that are not on the round stand there too, and have their names.
+  const tags = new Map((api.usePlacesQuery({}).data?.units ?? []).map((u) => [u.id, u.tag]))
+  return (
+    <>
+      {page.areas.map((area) => {
+        const here = page.stops.filter((s) => s.areaId === area.id)
+        const unitIds = [...new Set(here.map((s) => s.unitId))]
+        const numbers = unitIds.map((unitId) => ({
+          unitId,
+          words: here
+            .filter((s) => s.unitId === unitId && order.includes(s.machineId))
+            .map((s) => order.indexOf(s.machineId) + 1)
+            .sort((a, b) => a - b)
+            .slice(0, 2)
+            .join(' '),
+        }))
+        return (
+          <section key={area.id} className="sheet">
+            <header>
+              <h2>{area.name}</h2>
+              <Link to={`/areas/${area.id}/plan`}>its plan</Link>
+            </header>
+            <RoofPlan
+              plan={area.plan}
+              label={`The way over ${area.name}`}
+              units={Object.keys(area.plan.units).map((id) => {
+                const own = here.filter((s) => s.unitId === id)
+                return {
+                  id,
+                  tag: own[0]?.unitTag ?? tags.get(id) ?? '',
+                  level: worstOf(own.map((s) => s.level)),
+                  load: null,
+                }
+              })}
+              ways={walkers.map((w) =>
+                wayOver(
+                  page,
+                  area,
+                  machineOrder(page, w).filter((m) => page.plan.visits.some((v) => v.visit === m)),
+                ),
+              )}
+              stops={numbers.filter((n) => n.words !== '')}
+            />
+          </section>
+        )
+      })}
+    </>
+  )
+}
+
+/** What is happening on the round, newest first. */
+function Happened({ page }: { page: RoundPage }) {
+  const words = {
+    began: 'at',
+    done: 'done with',
+    skipped: 'skipped',
+    added: 'added',
+    moved: 'put off',
+    told: '',
+  } as const
+  const list = [...page.events].reverse().slice(0, 12)
+  if (list.length === 0) return null
+  return (
+    <section className="sheet">
+      <h2>Lately</h2>
+      <ul className="happened">
+        {list.map((e) => {
+          const stop = page.stops.find((s) => s.machineId === e.machineId)
+          return (
+            <li key={e.id}>
+              <span className="quiet">
+                {new Date(e.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}
+              </span>{' '}
+              {e.by} {words[e.kind]} {stop ? <Link to={`/machines/${stop.machineId}`}>{tagOf(stop)}</Link> : ''}
+              {e.note === '' ? '' : `: ${e.note}`}
+            </li>
+          )
+        })}
+      </ul>
+    </section>
+  )
+}
+
+/** Follow the round as it moves; where the line breaks the browser takes it up again. */
+function useLive(id: string, refetch: () => unknown) {
+  useEffect(() => {
+    if (!('EventSource' in window)) return undefined
+    const source = new EventSource(`/api/v1/rounds/${id}/live`)
+    source.onmessage = (e: MessageEvent<string>) => {
+      if (e.data === 'moved') refetch()
+    }
+    return () => source.close()
+  }, [id, refetch])
+}
+
+/** A round: who goes where when, on the roofs and in lists, and how it goes. */
+export function RoundScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useRoundQuery({ params: { id } })
+  const now = useNow()
+  const [walker, setWalker] = useState<string | null>(null)
+  useLive(id, query.refetch)
+  const page = query.currentData
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote
+          failure={query.error as Failure}
+          kept="This round cannot be shown now. Take it with you before you go where there is no signal."
+        />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  const { head } = page
+  const order = machineOrder(page, walker)
+  const open = page.stops.filter((s) => ['open', 'began'].includes(roundStopState(page.events, s.machineId))).length
+  return (
+    <div className="page stack">
+      <div className="round-title">
+        <div>
+          <h1>{head.name}</h1>
+          <p className="quiet">
+            {shortDay(`${head.day}T12:00:00Z`, now)} ·{' '}
+            {head.people.map((p) => `${p.name} ${clockOf(p.from)}–${clockOf(p.to)}`).join(', ')} · planned by{' '}
+            {head.madeBy}
+          </p>
+        </div>
+        <div className="row">
+          {head.state === 'planned' ? (
+            <Link to={`/round/${id}/walk`}>
+              <Button type="primary" size="large">
+                {head.done + head.skipped === 0 ? 'Walk it' : `Walk on, ${open} left`}
+              </Button>
+            </Link>
+          ) : null}
+          <Link to={`/round/${id}/prepare`}>
+            <Button size="large">Prepare</Button>
+          </Link>
+          <a href={`/api/v1/rounds/${id}/round.ics`}>Calendar</a>
+        </div>
+      </div>
+      {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}
+      {head.state === 'planned' ? <TakeAlong page={page} /> : null}
+      <div className="round-two">
+        <div className="stack">
+          <PlanLists page={page} />
+          <Closing page={page} />
+        </div>
+        <div className="stack">
+          {head.people.length > 1 ? (
+            <div className="row" role="group" aria-label="Whose way">
+              <Button type={walker === null ? 'primary' : 'default'} onClick={() => setWalker(null)}>
+                Everyone
+              </Button>
+              {head.people.map((p) => (
+                <Button key={p.id} type={walker === p.id ? 'primary' : 'default'} onClick={() => setWalker(p.id)}>
+                  {p.name}
+                </Button>
+              ))}
+            </div>
+          ) : null}
+          <Roofs page={page} order={order} walker={walker} />
+          <Happened page={page} />
+        </div>
+      </div>
+    </div>
+  )
+}

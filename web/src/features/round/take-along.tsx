@@ -1,0 +1,79 @@
+import type { RoundPage } from '@motor-round/contract'
+import { Button } from 'antd'
+import { useEffect, useState } from 'react'
+import { csrfToken } from '../../app/api.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { usePhone } from '../../offline/use-phone.ts'
+
+const size = (bytes: number) =>
+  bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
+
+/** Take the round along into this phone, with its size; then it goes without a signal. */
+export function TakeAlong({ page }: { page: RoundPage }) {
+  const phone = usePhone()
+  const mayAct = useMay('mechanic')
+  const [part, setPart] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const [appHere, setAppHere] = useState<boolean | null>(null)
+  const taken = phone.taken.find((t) => t.roundId === page.head.id)
+  useEffect(() => {
+    if (!taken) return
+    void import('../../offline/take.ts').then((t) => t.appIsHere()).then(setAppHere)
+  }, [taken])
+  if (!mayAct) return null
+  const take = async () => {
+    setProblem(null)
+    setPart('Beginning …')
+    try {
+      const { takeRound } = await import('../../offline/take.ts')
+      const { appHere: here } = await takeRound(page.head.id, csrfToken(), setPart)
+      setAppHere(here)
+    } catch (e) {
+      setProblem(e instanceof Error ? e.message : 'It could not be taken along.')
+    }
+    setPart(null)
+  }
+  const drop = async () => {
+    const { dropRound } = await import('../../offline/take.ts')
+    await dropRound(page.head.id, csrfToken()).catch(() => setProblem('Could not tell the server: no signal.'))
+  }
+  return (
+    <section className="sheet take-along" aria-label="On this phone">
+      {taken ? (
+        <>
+          <p>
+            <b>This round is on this phone</b>, {size(taken.bytes)}: {page.stops.length} machines with plates, limits
+            and past. It goes without a signal, after a restart too.
+          </p>
+          {appHere === false ? (
+            <p className="problem">
+              The app itself is not kept yet. Stay on the page for a moment, with signal, and take it again.
+            </p>
+          ) : null}
+          <div className="row">
+            <Button loading={part !== null} onClick={() => void take()}>
+              {part === null ? 'Bring it up to date' : part}
+            </Button>
+            {phone.held.entries === 0 && phone.held.refused === 0 ? (
+              <Button onClick={() => void drop()}>All is home: let go of it</Button>
+            ) : null}
+          </div>
+        </>
+      ) : (
+        <div className="row">
+          <Button type="primary" size="large" loading={part !== null} onClick={() => void take()}>
+            {part === null ? 'Take this round with you' : part}
+          </Button>
+          <span className="quiet">
+            Into this phone’s store: everything of these {page.stops.length} machines, to work without a signal.
+          </span>
+        </div>
+      )}
+      {problem === null ? null : (
+        <p className="problem" role="alert">
+          {problem}
+        </p>
+      )}
+    </section>
+  )
+}

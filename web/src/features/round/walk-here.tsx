@@ -1,0 +1,147 @@
+import { pausesOf, visitOf, visitState, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { clockOf, spansText } from '@motor-round/core/round'
+import { Button } from 'antd'
+import { lazy, Suspense, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { capital } from '../../app/capital.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { partWords, planFor, tagOf } from './words.ts'
+
+// Most walks skip nothing: what it takes to write a reason is loaded when it is asked for.
+const WalkSkip = lazy(async () => ({ default: (await import('./walk-skip.tsx')).WalkSkip }))
+
+/** What is to be done on a visit. */
+function Tasks({ stop, part }: { stop: RoundStop; part: ReturnType<typeof visitOf>['part'] }) {
+  const { rest, settle } = pausesOf(stop.tasks)
+  if (part === 'lock')
+    return (
+      <ul className="walk-tasks">
+        <li>
+          <b>Switch off, lock out, and leave it for {rest?.minutes ?? 0} min</b>
+          <small>{capital(rest?.because ?? '')}. Note the time in the stop; prove it dead when you are back.</small>
+        </li>
+      </ul>
+    )
+  if (part === 'proof')
+    return (
+      <ul className="walk-tasks">
+        <li>
+          <b>Amps and volts again, {settle?.minutes ?? 0} min after the work</b>
+          <small>{capital(settle?.because ?? '')}.</small>
+        </li>
+      </ul>
+    )
+  return (
+    <ul className="walk-tasks">
+      {stop.tasks.map((t) => (
+        <li key={t.task}>
+          <b>{t.title}</b>
+          {t.locksOut ? ' · lock out first' : ''}
+          <small>{t.why}</small>
+        </li>
+      ))}
+      {stop.tasks.length === 0 ? <li>Added on the way: amps and volts.</li> : null}
+    </ul>
+  )
+}
+
+const goWords = {
+  lock: { open: 'Lock it out', began: 'Lock it out', done: 'Open its stop', skipped: 'Lock it out' },
+  work: { open: 'Take this stop', began: 'Go on with this stop', done: 'Take another stop', skipped: 'Take this stop' },
+  proof: { open: 'Read it again', began: 'Read it again', done: 'Read it once more', skipped: 'Read it again' },
+} as const
+
+/** One visit, large: what it is, what is to be done, and the one button for the thumb. */
+export function Here({
+  page,
+  stop,
+  id,
+  mayAct,
+  tell,
+  put,
+}: {
+  page: RoundPage
+  stop: RoundStop
+  id: string
+  mayAct: boolean
+  tell: (kind: 'began' | 'skipped' | 'done', note?: string) => Promise<boolean>
+  put: (by: number) => void
+}) {
+  const navigate = useNavigate()
+  const [skipping, setSkipping] = useState(false)
+  const { part } = visitOf(id)
+  const state = visitState(page.events, id)
+  const visit = page.plan.visits.find((v) => v.visit === id)
+  const minutes = part === 'work' ? stop.minutes : visit ? visit.end - visit.start : 0
+  const plan = part === 'proof' ? 'running' : planFor(stop.tasks)
+  const go = () =>
+    void tell('began').then((kept) => {
+      if (kept) void navigate(`/machines/${stop.machineId}/stop?round=${page.head.id}&plan=${plan}`)
+    })
+  return (
+    <section className="sheet walk-here" aria-label={tagOf(stop)}>
+      <header>
+        <h2>
+          {tagOf(stop)}
+          {part === 'work' ? '' : `, ${partWords[part]}`}
+        </h2>
+        <LevelMark level={stop.level ?? 'unseen'} filled />
+      </header>
+      <p className="quiet">
+        {stop.purpose || stop.areaName} · {stop.areaName}
+        {visit ? ` · ${clockOf(visit.start)}, ${Math.round(minutes)} min` : ''}
+        {visit && visit.walkers.length > 1 ? ' · two people' : ''}
+      </p>
+      {stop.headline !== '' && stop.level !== 'ok' ? <p className="walk-said">{stop.headline}</p> : null}
+      <Tasks stop={stop} part={part} />
+      {page.findings
+        .filter((f) => f.machineId === stop.machineId && f.state !== 'closed')
+        .map((f) => (
+          <p key={f.id} className="walk-said">
+            Found: {f.text}
+          </p>
+        ))}
+      {part !== 'proof' && stop.care.tell !== '' ? (
+        <p className="walk-care">Tell {stop.care.tell} before it is stopped.</p>
+      ) : null}
+      {part !== 'proof' && stop.care.watch !== '' ? (
+        <p className="walk-care">{stop.care.watch} watches the space it serves.</p>
+      ) : null}
+      {stop.care.lift === '' ? null : <p className="walk-care">To lift: {stop.care.lift}.</p>}
+      {stop.care.hazards !== '' ? <p className="walk-care">{stop.care.hazards}</p> : null}
+      {part !== 'proof' && stop.care.windows.length > 0 ? (
+        <p className="walk-care">May stop {spansText(stop.care.windows)}.</p>
+      ) : null}
+      {!mayAct || page.head.state === 'closed' ? null : skipping ? (
+        <Suspense fallback={<p>Loading …</p>}>
+          <WalkSkip
+            tag={tagOf(stop)}
+            skip={(why) => void tell('skipped', why).then((kept) => kept && setSkipping(false))}
+            leave={() => setSkipping(false)}
+          />
+        </Suspense>
+      ) : (
+        <div className="walk-buttons">
+          <Button type="primary" size="large" className="walk-go" onClick={go}>
+            {goWords[part][state]}
+          </Button>
+          {state === 'done' ? null : (
+            <Button size="large" onClick={() => setSkipping(true)}>
+              Skip
+            </Button>
+          )}
+          {state === 'done' || part !== 'work' ? null : (
+            <>
+              <Button size="large" onClick={() => put(1)}>
+                Later
+              </Button>
+              <Button size="large" onClick={() => put(-1)}>
+                Sooner
+              </Button>
+            </>
+          )}
+        </div>
+      )}
+    </section>
+  )
+}

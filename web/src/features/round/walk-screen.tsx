@@ -1,0 +1,165 @@
+import { visitOf, visitState } from '@motor-round/contract'
+import { Button } from 'antd'
+import { lazy, Suspense, useState } from 'react'
+import { Link, useParams } from 'react-router'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useClock } from '../../app/now.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { useKeepingAhead } from '../../offline/ahead.ts'
+import { tellRound } from '../../offline/keep.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { WalkLine } from '../../parts/walk-line/index.ts'
+import { Here } from './walk-here.tsx'
+import { partWords, tagOf, walkOrder } from './words.ts'
+import './walk.css'
+
+// Only some walks need it: it brings the large fields along.
+const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
+const AddMachine = lazy(async () => ({ default: (await import('./add-machine.tsx')).AddMachine }))
+
+const partsOfWalk = () => [import('./walk-skip.tsx'), import('./add-machine.tsx'), import('../findings/index.ts')]
+
+/** The walk: the line on top, one stop at a time, the next by one thumb. Works without a signal. */
+export function WalkScreen() {
+  const id = useParams()['id'] ?? ''
+  const query = api.useRoundQuery({ params: { id } })
+  const clock = useClock()
+  useKeepingAhead(partsOfWalk)
+  const mayAct = useMay('mechanic')
+  const person = api.useSessionQuery({}).data?.person
+  const [at, setAt] = useState<string | null>(null)
+  const [adding, setAdding] = useState<'machine' | 'finding' | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const page = query.currentData
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote
+          failure={query.error as Failure}
+          kept="This round is not on this phone. Take it with you where there is signal."
+        />
+      </div>
+    )
+  if (!page) return <p className="page">Loading …</p>
+  const mine = page.head.people.find((p) => p.name === person?.name)?.id ?? null
+  const order = walkOrder(page, mine)
+  const open = order.filter((v) => ['open', 'began'].includes(visitState(page.events, v)))
+  const here = at !== null && order.includes(at) ? at : (open[0] ?? order[0] ?? null)
+  const stopOf = (v: string | null) =>
+    v === null ? undefined : page.stops.find((s) => s.machineId === visitOf(v).machineId)
+  const stop = stopOf(here)
+  const next = open.find((v) => v !== here) ?? null
+  const nextStop = stopOf(next)
+  const tell = async (
+    kind: 'began' | 'skipped' | 'done' | 'moved' | 'added',
+    machineId: string,
+    more: { note?: string; place?: number } = {},
+  ) => {
+    const failed = await tellRound(person?.id ?? '', {
+      id: uuid(),
+      roundId: id,
+      machineId,
+      kind,
+      at: new Date(clock()).toISOString(),
+      ...more,
+    })
+    setProblem(failed)
+    if (failed === null) void query.refetch()
+    return failed === null
+  }
+  /** A machine joins the walk: its page comes along, where it is of the book and can be reached. */
+  const join = async (machineId: string) => {
+    const { takeMachine } = await import('../../offline/take.ts')
+    await takeMachine(machineId).catch(() => undefined)
+    if (await tell('added', machineId)) setAt(machineId)
+  }
+  const put = (by: number) => {
+    if (here === null) return
+    const place = Math.max(0, Math.min(order.length - 1, order.indexOf(here) + by))
+    void tell('moved', visitOf(here).machineId, { place }).then(() => setAt(by > 0 ? null : here))
+  }
+  return (
+    <div className="walk">
+      <WalkLine
+        marks={order.map((v) => {
+          const s = stopOf(v)
+          const { part } = visitOf(v)
+          return {
+            id: v,
+            tag: s ? `${tagOf(s)}${part === 'work' ? '' : `, ${partWords[part]}`}` : '',
+            state: visitState(page.events, v),
+            level: part === 'lock' ? null : (s?.level ?? null),
+          }
+        })}
+        here={here}
+        pick={setAt}
+      />
+      <div className="walk-body">
+        <p className="quiet walk-count">
+          <Link to={`/round/${id}`}>{page.head.name}</Link> · {order.length - open.length} of {order.length} seen to
+        </p>
+        {problem === null ? null : (
+          <p className="problem" role="alert">
+            {problem}
+          </p>
+        )}
+        {stop && here !== null ? (
+          <Here
+            key={here}
+            page={page}
+            stop={stop}
+            id={here}
+            mayAct={mayAct}
+            tell={(kind, note) => tell(kind, stop.machineId, note === undefined ? {} : { note })}
+            put={put}
+          />
+        ) : (
+          <p className="sheet">No stop is on your way. Add a machine, or look at the whole round.</p>
+        )}
+        {open.length === 0 && stop ? (
+          <p className="sheet walk-end">
+            Every stop is seen to. <Link to={`/round/${id}`}>See how it went</Link>
+          </p>
+        ) : null}
+        {adding === 'finding' && stop ? (
+          <Suspense fallback={<p>Loading …</p>}>
+            <FindingForm
+              key={stop.machineId}
+              of={{ machineId: stop.machineId, roundId: id }}
+              done={() => setAdding(null)}
+            />
+          </Suspense>
+        ) : adding === 'machine' ? (
+          <Suspense fallback={<p>Loading …</p>}>
+            <AddMachine
+              page={page}
+              done={(machineId) => {
+                setAdding(null)
+                if (machineId !== null) void join(machineId)
+              }}
+            />
+          </Suspense>
+        ) : mayAct && page.head.state === 'planned' ? (
+          <div className="row">
+            {stop ? (
+              <Button size="large" onClick={() => setAdding('finding')}>
+                Found something
+              </Button>
+            ) : null}
+            <Button size="large" onClick={() => setAdding('machine')}>
+              Add a machine
+            </Button>
+          </div>
+        ) : null}
+      </div>
+      {nextStop && here !== next && adding === null ? (
+        <button type="button" className="walk-next" onClick={() => setAt(next)}>
+          Next: {tagOf(nextStop)}
+          {next !== null && visitOf(next).part !== 'work' ? `, ${partWords[visitOf(next).part]}` : ''}
+        </button>
+      ) : null}
+    </div>
+  )
+}

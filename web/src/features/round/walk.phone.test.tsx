@@ -1,0 +1,190 @@
+import { noCare } from '@motor-round/contract'
+import { cleanup, screen, waitFor, within } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { keepAnswer } from '../../offline/kept.ts'
+import { markThisPhone } from '../../offline/mark.ts'
+import { store } from '../../offline/store.ts'
+import { pageOf } from '../../test/machine-page.test-help.ts'
+import { eventOf, lockedTask, me, roundId, roundOf, stopOf, uuid } from '../../test/round.test-help.ts'
+import { showAs } from '../../test/show.test-help.tsx'
+import { WalkScreen } from './walk-screen.tsx'
+
+const session = {
+  person: { ...me, login: 'okonjo', role: 'mechanic', disabledAt: null },
+  csrf: 't',
+  organisation: 'x',
+  now: '2026-11-25T09:00:00Z',
+}
+/** The walk on a phone that took the round along and has no signal. */
+async function walk(round = roundOf(), role: 'mechanic' | 'viewer' = 'mechanic') {
+  await keepAnswer(`/rounds/${roundId}`, round)
+  await keepAnswer('/session', session)
+  await keepAnswer('/places', {
+    sites: [{ id: uuid(1), name: 'Ferry terminal', zone: 'America/Halifax', version: 1 }],
+    areas: [{ id: uuid(2), siteId: uuid(1), name: 'Hall roof', kind: 'roof', version: 1 }],
+    units: [],
+  })
+  const shown = await showAs(role, <WalkScreen />, { path: '/round/:id/walk', at: `/round/${roundId}/walk` })
+  await screen.findByRole('list', { name: 'Stops of this round' })
+  return shown
+}
+const button = (name: RegExp | string) => screen.getByRole('button', { name })
+const here = () => screen.getByRole('heading', { level: 2 }).textContent
+const line = async () =>
+  (await store.line.toArray()).map((w) => (w.kind === 'event' ? `${w.body.kind} ${w.body.machineId ?? ''}` : w.kind))
+
+beforeEach(async () => {
+  localStorage.clear()
+  markThisPhone()
+  await Promise.all(store.tables.map((t) => t.clear()))
+})
+afterEach(cleanup)
+
+describe('a walk without a signal', () => {
+  it('stands at the first stop that is open, with what is to be done and why, and what to beware of', async () => {
+    const first = stopOf(11, {
+      tasks: [lockedTask],
+      care: {
+        ...noCare,
+        windows: [{ from: 360, to: 600 }],
+        people: 1,
+        hazards: 'Ice on the ladder.',
+        tell: 'Terminal desk',
+      },
+    })
+    await walk(roundOf({ stops: [first, stopOf(12)] }))
+    expect(here()).toBe('RTU-11 / SF')
+    const text = screen.getByRole('region', { name: 'RTU-11 / SF' }).textContent ?? ''
+    expect(text).toContain('Belts, bearings and wheel · lock out firstNever done, every 92 days.')
+    expect(text).toContain('Tell Terminal desk before it is stopped.')
+    expect(text).toContain('Ice on the ladder.')
+    expect(text).toContain('May stop 06:00–10:00.')
+    expect(button('Next: RTU-12 / SF')).toBeTruthy()
+  })
+  it('goes to the stop with the plan that carries its tasks, and says that it was begun', async () => {
+    const { user, router } = await walk(roundOf({ stops: [stopOf(11, { tasks: [lockedTask] })] }))
+    await user.click(button('Take this stop'))
+    await waitFor(() => expect(router.state.location.pathname).toBe(`/machines/${uuid(11)}/stop`))
+    expect(router.state.location.search).toBe(`?round=${roundId}&plan=drive`)
+    expect(await line()).toEqual([`began ${uuid(11)}`])
+  })
+  it('skips with a reason and not without, and stands at the next', async () => {
+    const { user } = await walk()
+    await user.click(button('Skip'))
+    const why = await screen.findByLabelText('Why RTU-11 / SF is skipped')
+    expect(button('Skip it')).toHaveProperty('disabled', true)
+    await user.type(why, 'locked by others')
+    await user.click(button('Skip it'))
+    await waitFor(() => expect(here()).toBe('RTU-12 / SF'))
+    const [kept] = await store.line.toArray()
+    expect(kept?.kind === 'event' && kept.body).toMatchObject({ kind: 'skipped', note: 'locked by others' })
+    expect(button(/^1, RTU-11 \/ SF, skipped/)).toBeTruthy()
+  })
+  it('puts a stop off: the order follows', async () => {
+    const { user } = await walk()
+    await user.click(button('Later'))
+    await waitFor(() => expect(here()).toBe('RTU-12 / SF'))
+    const marks = within(screen.getByRole('list', { name: 'Stops of this round' })).getAllByRole('button')
+    expect(marks.map((m) => m.getAttribute('aria-label')?.split(',')[1]?.trim())).toEqual([
+      'RTU-12 / SF',
+      'RTU-11 / SF',
+      'RTU-13 / SF',
+    ])
+  })
+  it('fills marks by what is done, as it was judged on this phone', async () => {
+    const body = {
+      id: uuid(70),
+      machineId: uuid(11),
+      takenAt: '2026-11-25T08:00:00Z',
+      state: { settled: null, mode: null, filters: null, panels: null, sister: null, turning: null },
+      readings: [],
+    }
+    await store.line.add({ kind: 'stop', body, refused: null, level: 'watch', readings: 0 })
+    await store.line.add({
+      kind: 'event',
+      body: { id: uuid(71), roundId, machineId: uuid(11), kind: 'done', at: '2026-11-25T08:00:00Z' },
+      refused: null,
+      level: null,
+      readings: 0,
+    })
+    await walk()
+    expect(button('1, RTU-11 / SF, done, Watch')).toBeTruthy()
+    expect(here()).toBe('RTU-12 / SF')
+  })
+  it('adds a machine of the book that is on this phone', async () => {
+    const page = pageOf()
+    await keepAnswer(`/machines/${page.machine.id}`, page)
+    const { user } = await walk()
+    await user.click(button('Add a machine'))
+    await user.type(await screen.findByLabelText('Tag or words'), 'ahu-9')
+    await user.click(await screen.findByRole('button', { name: /AHU-9 \/ SF/ }))
+    await waitFor(() => expect(here()).toBe('AHU-9 / SF'))
+    expect(await line()).toEqual([`added ${page.machine.id}`])
+    expect(screen.getByText('Added on the way: amps and volts.')).toBeTruthy()
+  })
+  it('adds a unit nobody had in the book, which can be stood at before it is home', async () => {
+    const { user } = await walk()
+    await user.click(button('Add a machine'))
+    await user.click(await screen.findByRole('button', { name: 'It is not in the book' }))
+    expect(button('Put it in the book')).toHaveProperty('disabled', true)
+    await user.type(screen.getByLabelText('Its tag'), 'EF-77')
+    await user.click(button('Put it in the book'))
+    await waitFor(() => expect(here()).toBe('EF-77 / SF'))
+    const kinds = await line()
+    expect(kinds[0]).toBe('found')
+    expect(kinds[1]).toMatch(/^added /)
+  })
+  it('says when every stop is seen to', async () => {
+    const events = [11, 12, 13].map((n) => eventOf(n, 'done', '2026-11-25T08:00:00Z'))
+    await walk(roundOf({ events }))
+    expect(screen.getByText(/Every stop is seen to/)).toBeTruthy()
+    expect(screen.queryByRole('button', { name: /^Next/ })).toBeNull()
+  })
+  it('lets a viewer look and not write', async () => {
+    await walk(roundOf(), 'viewer')
+    expect(screen.queryByRole('button', { name: 'Take this stop' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Add a machine' })).toBeNull()
+  })
+  it('locks out, goes on with the next meanwhile, comes back, and reads again when it has settled', async () => {
+    const pauses = {
+      rest: { minutes: 15, because: 'the bus of its drive empties' },
+      settle: { minutes: 20, because: 'belts seat first' },
+    }
+    const stops = [stopOf(11, { tasks: [{ ...lockedTask, ...pauses }] }), stopOf(12)]
+    const bare = roundOf({ stops })
+    const timed = (visit: string, start: number) => ({
+      visit,
+      walkers: [me.id],
+      start,
+      end: start + 6,
+      travel: 0,
+      waiting: 0,
+    })
+    const visits = [`${uuid(11)}:lock`, uuid(12), uuid(11), `${uuid(11)}:proof`]
+    const plan = {
+      ...bare.plan,
+      order: [{ walker: me.id, visits }],
+      visits: visits.map((v, i) => timed(v, 430 + i * 25)),
+    }
+    await walk({ ...bare, plan })
+    expect(here()).toBe('RTU-11 / SF, lock out')
+    expect(document.body.textContent).toContain('leave it for 15 minThe bus of its drive empties.')
+    expect(button('Lock it out')).toBeTruthy()
+    cleanup()
+    await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
+    expect(here()).toBe('RTU-12 / SF')
+    expect(button('Next: RTU-11 / SF')).toBeTruthy()
+    cleanup()
+    const events = [
+      eventOf(11, 'began', '2026-11-25T08:00:00Z'),
+      eventOf(12, 'done', '2026-11-25T08:20:00Z', { stopId: uuid(71) }),
+      eventOf(11, 'done', '2026-11-25T08:50:00Z', { stopId: uuid(72) }),
+    ]
+    const { user, router } = await walk({ ...bare, plan, events })
+    expect(here()).toBe('RTU-11 / SF, read again')
+    expect(document.body.textContent).toContain('Amps and volts again, 20 min after the workBelts seat first.')
+    expect(document.body.textContent).toContain('3 of 4 seen to')
+    await user.click(button('Read it again'))
+    await waitFor(() => expect(router.state.location.search).toContain('plan=running'))
+  })
+})

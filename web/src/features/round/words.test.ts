@@ -1,0 +1,70 @@
+import { roundStopState, type RoundPage } from '@motor-round/contract'
+import { describe, expect, it } from 'vitest'
+import { costWords, planFor, walkOrder } from './words.ts'
+
+const cost = { travel: 0, waiting: 0, hot: 0, left: 0, back: 0, total: 0 }
+const event = (machineId: string, kind: 'began' | 'done' | 'skipped' | 'moved', place: number | null = null) => ({
+  id: `${machineId} ${kind} ${place ?? ''}`,
+  roundId: 'r',
+  machineId,
+  kind,
+  at: '2026-11-25T09:00:00Z',
+  stopId: null,
+  place,
+  note: '',
+  by: 'x',
+  recordedAt: '2026-11-25T09:00:00Z',
+})
+const visit = (id: string, walkers: string[]) => ({ visit: id, walkers, start: 0, end: 1, travel: 0, waiting: 0 })
+const page = (over: Partial<RoundPage> = {}) =>
+  ({
+    plan: {
+      order: [
+        { walker: 'w1', visits: ['a', 'b', 'c'] },
+        { walker: 'w2', visits: ['d', 'b'] },
+      ],
+      visits: [visit('a', ['w1']), visit('d', ['w2']), visit('b', ['w1', 'w2']), visit('c', ['w1'])],
+      left: [],
+      cost,
+    },
+    stops: ['a', 'b', 'c', 'd', 'x'].map((machineId) => ({ machineId })),
+    events: [],
+    ...over,
+  }) as unknown as RoundPage
+
+describe('a round in words', () => {
+  it('says what a move costs, and that it costs nothing', () => {
+    expect(costWords({ ...cost, travel: 4.2, back: -12 }, 1)).toBe(
+      'It costs: 4 min more walking, back 12 min earlier, 1 stop went to someone else or out.',
+    )
+    expect(costWords(cost, 0)).toBe('It costs nothing.')
+  })
+  it('asks for the stop plan that carries all tasks', () => {
+    const of = (...plans: ('running' | 'live' | 'dead' | 'full' | 'drive')[]) =>
+      planFor(plans.map((plan) => ({ plan })))
+    expect([
+      of('running'),
+      of('live', 'running'),
+      of('dead'),
+      of('drive', 'running'),
+      of('dead', 'live'),
+      of(),
+    ]).toEqual(['running', 'live', 'dead', 'drive', 'full', 'running'])
+  })
+})
+
+describe('the order of a walk', () => {
+  it('is each person’s own, then what was added on the way', () => {
+    expect(walkOrder(page(), 'w1')).toEqual(['a', 'b', 'c', 'x'])
+    expect(walkOrder(page(), 'w2')).toEqual(['d', 'b', 'x'])
+    expect(walkOrder(page(), null)).toEqual(['a', 'd', 'b', 'c', 'x'])
+  })
+  it('follows what was put off, in the order in which it was', () => {
+    const events = [event('a', 'moved', 2), event('c', 'moved', 0)]
+    expect(walkOrder(page({ events }), 'w1')).toEqual(['c', 'b', 'a', 'x'])
+  })
+  it('knows what became of each: done stays done, whoever skipped it without hearing of it', () => {
+    const events = [event('a', 'began'), event('a', 'done'), event('a', 'skipped'), event('b', 'began')]
+    expect(['a', 'b', 'c'].map((m) => roundStopState(events, m))).toEqual(['done', 'began', 'open'])
+  })
+})

@@ -1,0 +1,104 @@
+import type { MachinePage } from '@motor-round/contract'
+import type { PastChange } from '@motor-round/core/bench'
+import { show } from '@motor-round/core/quantity'
+import { Link } from 'react-router'
+import { api } from '../../app/api.ts'
+import { shortDay } from '../../app/dates.ts'
+import { workWords } from './work-words.ts'
+
+const off = (measured: number, predicted: number) => `${show.signed((measured / predicted - 1) * 100, 1)} %`
+
+/** What became of what this machine's bench said: every change with a stop on both sides. */
+export function OwnRecord({ changes, now }: { changes: readonly PastChange[]; now: number }) {
+  if (changes.length === 0)
+    return (
+      <p className="quiet">
+        No earlier change of this machine has a stop on both sides: the interval is that of meters and sheaves.
+      </p>
+    )
+  return (
+    <div className="scroll-x">
+      <table className="table">
+        <thead>
+          <tr>
+            <th scope="col">Change</th>
+            <th scope="col" className="num">
+              Was, A
+            </th>
+            <th scope="col" className="num">
+              Predicted, A
+            </th>
+            <th scope="col" className="num">
+              Measured, A
+            </th>
+            <th scope="col" className="num">
+              Off
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {changes.map((c) => (
+            <tr key={c.work.at}>
+              <td>
+                {shortDay(new Date(c.work.at).toISOString(), now)}: {workWords(c.work)}
+              </td>
+              <td className="num">{show.amps(c.was)}</td>
+              <td className="num">{show.amps(c.predicted)}</td>
+              <td className="num">{show.amps(c.measured)}</td>
+              <td className="num">{off(c.measured, c.predicted)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  )
+}
+
+/** The bench's own record in this house: what it said before a change, and what was read after it. */
+export function HouseRecord({ page, now }: { page: MachinePage | null; now: number }) {
+  const plans = api.usePlansQuery({}).data
+  if (!plans) return null
+  const proven = plans.filter((p) => p.plan.measured !== null)
+  if (proven.length === 0)
+    return <p className="quiet">No plan of this house has been done and measured yet. The misses will stand here.</p>
+  const misses = proven
+    .map((p) => Math.abs((p.plan.measured?.amps ?? 0) / p.plan.predicted.amps - 1))
+    .sort((a, b) => a - b)
+  const inside = proven.filter(
+    (p) =>
+      (p.plan.measured?.amps ?? 0) >= p.plan.predicted.low && (p.plan.measured?.amps ?? 0) <= p.plan.predicted.high,
+  ).length
+  return (
+    <>
+      <p>
+        Of {proven.length} changes {inside} came out inside what was said beforehand; half of them within{' '}
+        {show.percent(misses[Math.floor(misses.length / 2)] ?? 0)}, the worst {show.percent(misses.at(-1) ?? 0)} off.
+      </p>
+      <details>
+        <summary>All of them</summary>
+        <ul className="speed-record">
+          {proven.map(({ plan, unitTag, tag }) => (
+            <li key={plan.id}>
+              <span>
+                {plan.machineId === page?.machine.id ? (
+                  <b>
+                    {unitTag} / {tag}
+                  </b>
+                ) : (
+                  <Link to={`/machines/${plan.machineId}`}>
+                    {unitTag} / {tag}
+                  </Link>
+                )}{' '}
+                <small>{plan.doneAt === null ? '' : shortDay(plan.doneAt, now)}</small>
+              </span>
+              <span>
+                said {show.amps(plan.predicted.amps)} A, read {show.amps(plan.measured?.amps ?? 0)} A:{' '}
+                {off(plan.measured?.amps ?? 0, plan.predicted.amps)}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </details>
+    </>
+  )
+}

@@ -1,0 +1,1 @@
+export { TagsScreen } from './tags-screen.tsx'

@@ -1,0 +1,79 @@
+import { Button, Select } from 'antd'
+import { toString as qr } from 'qrcode'
+import { useEffect, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import './tags.css'
+
+interface Tag {
+  readonly id: string
+  readonly unitTag: string
+  readonly tag: string
+  readonly words: string
+}
+
+/** A code that opens the machine's page for a stop, as SVG; drawn by the page itself, nothing is asked of anybody. */
+function Code({ text }: { text: string }) {
+  const [svg, setSvg] = useState('')
+  useEffect(() => {
+    void qr(text, { type: 'svg', margin: 0, errorCorrectionLevel: 'Q' }).then(setSvg)
+  }, [text])
+  return <img alt="" src={`data:image/svg+xml,${encodeURIComponent(svg)}`} />
+}
+
+/** One label a machine, to be printed on A4 or Letter and stuck on: scanned, it opens the stop of its machine. */
+export function TagsScreen() {
+  const [params] = useSearchParams()
+  const area = params.get('area')
+  const round = params.get('round')
+  const [paper, setPaper] = useState<'A4' | 'Letter'>('A4')
+  const ofArea = api.useAreaPlanQuery({ params: { id: area ?? '' } }, { skip: area === null })
+  const ofRound = api.useRoundQuery({ params: { id: round ?? '' } }, { skip: round === null })
+  const name = ofArea.currentData?.area.name ?? ofRound.currentData?.head.name ?? ''
+  const tags: Tag[] =
+    ofArea.currentData?.units.flatMap((u) =>
+      u.machines.map((m) => ({ id: m.id, unitTag: u.tag, tag: m.tag, words: ofArea.currentData?.area.name ?? '' })),
+    ) ??
+    ofRound.currentData?.stops.map((s) => ({ id: s.machineId, unitTag: s.unitTag, tag: s.tag, words: s.areaName })) ??
+    []
+  const failure = (ofArea.error ?? ofRound.error) as Failure | undefined
+  return (
+    <div className="page stack">
+      <style>{`@page { size: ${paper === 'A4' ? 'A4' : 'letter'}; margin: 12mm }`}</style>
+      <div className="row no-print">
+        <h1>Tag sheet{name === '' ? '' : `: ${name}`}</h1>
+        <Select
+          aria-label="Paper"
+          value={paper}
+          options={[
+            { value: 'A4', label: 'A4' },
+            { value: 'Letter', label: 'Letter' },
+          ]}
+          onChange={setPaper}
+        />
+        <Button type="primary" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+      <p className="quiet no-print">
+        Scanned with a phone’s camera a tag opens the stop of its machine. Stick it where a hand that reads the plate
+        sees it, out of the sun.
+      </p>
+      <FailureNote failure={failure} kept="The tags cannot be made now." />
+      <ul className={`tag-sheet tag-${paper}`} aria-label="Tags">
+        {tags.map((t) => (
+          <li key={t.id}>
+            <Code text={`${window.location.origin}/machines/${t.id}/stop`} />
+            <div>
+              <b>{t.unitTag}</b>
+              <strong>{t.tag}</strong>
+              <span>{t.words}</span>
+            </div>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}

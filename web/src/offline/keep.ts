@@ -1,0 +1,57 @@
+import type { SyncEntryInput } from '@motor-round/contract'
+import { v7 as uuid } from 'uuid'
+import type { Fact } from './store.ts'
+
+/** A stop as it is sent. */
+export type StopBody = Extract<SyncEntryInput, { kind: 'stop' }>['body']
+type WorkBody = Extract<SyncEntryInput, { kind: 'work' }>['body']
+type FindingBody = Extract<SyncEntryInput, { kind: 'finding' }>['body']
+type FindingStepBody = Extract<SyncEntryInput, { kind: 'finding-step' }>['body']
+type EventBody = Extract<SyncEntryInput, { kind: 'event' }>['body']
+
+/** Put facts in the line of this phone, all or none. @returns words for what went wrong with its store, or null */
+export async function keep(by: string, facts: readonly (Fact & { level?: string | null })[]): Promise<string | null> {
+  const [{ keepHere }, { storeTrouble }] = await Promise.all([import('./line.ts'), import('./store.ts')])
+  try {
+    await keepHere(by, facts)
+    return null
+  } catch (e) {
+    return storeTrouble(e)
+  }
+}
+
+/** Keep a stop on this phone, with what it means for its round. */
+export const keepStopHere = (
+  by: string,
+  body: StopBody,
+  how: { readonly round: string | null; readonly level: string | null; readonly at: number },
+): Promise<string | null> =>
+  keep(by, [
+    { kind: 'stop', body, level: how.level },
+    ...(how.round === null
+      ? []
+      : [
+          {
+            kind: 'event' as const,
+            body: {
+              id: uuid(),
+              roundId: how.round,
+              machineId: body.machineId,
+              kind: 'done' as const,
+              at: new Date(how.at).toISOString(),
+              stopId: body.id,
+            },
+          },
+        ]),
+  ])
+
+export const keepWorkHere = (by: string, body: WorkBody): Promise<string | null> => keep(by, [{ kind: 'work', body }])
+
+/** Keep what happened on a round. */
+export const tellRound = (by: string, body: EventBody): Promise<string | null> => keep(by, [{ kind: 'event', body }])
+
+/** Keep what was found, or what became of it. */
+export const keepFinding = (by: string, body: FindingBody): Promise<string | null> =>
+  keep(by, [{ kind: 'finding', body }])
+export const keepFindingStep = (by: string, body: FindingStepBody): Promise<string | null> =>
+  keep(by, [{ kind: 'finding-step', body }])

@@ -1,0 +1,15 @@
+const key = 'motor-round-on-this-phone'
+const listeners = new Set<() => void>()
+
+/** Has this phone ever kept anything? Where it has not, nothing of the offline part is loaded. */
+export const onThisPhone = (): boolean => localStorage.getItem(key) === 'yes'
+export function markThisPhone(): void {
+  localStorage.setItem(key, 'yes')
+  for (const tell of listeners) tell()
+  listeners.clear()
+}
+/** Call once this phone keeps something: at once where it does. */
+export function whenMarked(tell: () => void): void {
+  if (onThisPhone()) tell()
+  else listeners.add(tell)
+}

@@ -1,0 +1,206 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { machineId, pageOf, stopRecord } from '../test/machine-page.test-help.ts'
+import { heldOf, heldWords } from './held-words.ts'
+import { bringHome, letter } from './home.ts'
+import { answerFrom, keepAnswer, noteClock } from './kept.ts'
+import { allWaiting, keepHere } from './line.ts'
+import { withPending } from './pending.ts'
+import { emptyToFile, readFile } from './phone-file.ts'
+import { store, storeTrouble } from './store.ts'
+import { tellRound } from './keep.ts'
+
+const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
+const stopBody = (n: number, over: object = {}) => {
+  const { id, takenAt, state, readings } = stopRecord({ id: uuid(n), takenAt: '2026-11-25T08:00:00Z' })
+  return { id, machineId, takenAt, state, readings, ...over }
+}
+const stop = (n: number) => ({ kind: 'stop' as const, body: stopBody(n) })
+const note = (n: number) => ({
+  kind: 'work' as const,
+  body: { id: uuid(n), machineId, doneAt: '2026-11-25T08:00:00Z', kind: 'note' as const, note: 'x' },
+})
+const session = {
+  person: { id: uuid(1), login: 'o', name: 'Mosi Okonjo', role: 'mechanic', disabledAt: null },
+  csrf: 't',
+  organisation: 'x',
+  now: '2026-11-25T09:00:00Z',
+}
+/** A server that answers each address once in turn, or as a function says. */
+const server = (sync: (entries: { n: number; kind: string }[]) => unknown) =>
+  vi.stubGlobal('fetch', (url: string, init?: RequestInit) => {
+    if (url.endsWith('/session')) return Promise.resolve(new Response(JSON.stringify(session)))
+    const { entries } = JSON.parse(init?.body as string) as { entries: { n: number; kind: string }[] }
+    return Promise.resolve(new Response(JSON.stringify(sync(entries))))
+  })
+const answer = (results: object[]) => ({ results, now: '2026-11-25T09:00:00Z', rulesVersion: 1 })
+const kept = (n: number, outcome = 'kept', over: object = {}) => ({
+  n,
+  outcome,
+  problem: null,
+  judgement: null,
+  others: [],
+  ...over,
+})
+
+beforeEach(async () => {
+  await Promise.all(store.tables.map((t) => t.clear()))
+})
+afterEach(() => vi.unstubAllGlobals())
+
+describe('what waits on this phone', () => {
+  it('is told in readings and pictures', async () => {
+    await keepHere(uuid(1), [stop(10), note(11)])
+    const held = heldOf(await allWaiting())
+    expect(held.entries).toBe(2)
+    expect(heldWords(held)).toBe('1 reading on this phone')
+    expect(heldWords({ entries: 1, readings: 1, pictures: 2, refused: 0 })).toBe('1 reading, 2 pictures on this phone')
+    expect(heldWords({ entries: 3, readings: 0, pictures: 0, refused: 0 })).toBe('3 entries on this phone')
+    expect(heldWords({ entries: 0, readings: 0, pictures: 0, refused: 1 })).toBe('')
+  })
+  it('is in the machine’s page before it is home, newest first, with what it replaces struck out', () => {
+    const page = pageOf({ stops: [stopRecord({ id: uuid(5) })] })
+    const line = [
+      {
+        ...stop(6),
+        n: 1,
+        refused: null,
+        level: null,
+        readings: 6,
+        body: stopBody(6, { supersedes: uuid(5), reason: 'slip' }),
+      },
+    ]
+    const shown = withPending(page, line, 'Mosi Okonjo')
+    expect(shown.stops.map((s) => s.id)).toContain(uuid(6))
+    expect(shown.stops.find((s) => s.id === uuid(5))?.supersededBy).toBe(uuid(6))
+    expect(
+      withPending(
+        page,
+        line.map((w) => ({ ...w, refused: 'no' })),
+        'x',
+      ).stops,
+    ).toHaveLength(1)
+  })
+  it('is said where this phone keeps nothing, or is full', async () => {
+    expect(storeTrouble(Object.assign(new Error(''), { name: 'QuotaExceededError' }))).toContain('This phone is full')
+    expect(storeTrouble(new Error('denied'))).toContain('keeps nothing on this phone')
+    const full = vi
+      .spyOn(store.line, 'add')
+      .mockRejectedValue(Object.assign(new Error('x'), { name: 'QuotaExceededError' }))
+    expect(
+      await tellRound(uuid(1), { id: uuid(2), roundId: uuid(3), machineId, kind: 'began', at: '2026-11-25T08:00:00Z' }),
+    ).toContain('full')
+    full.mockRestore()
+    expect(await allWaiting()).toEqual([])
+  })
+})
+
+describe('bringing it home', () => {
+  it('goes in letters that are small, in order', async () => {
+    await keepHere(
+      uuid(1),
+      Array.from({ length: 90 }, (_, i) => note(100 + i)),
+    )
+    const line = await allWaiting()
+    expect(letter(line)).toHaveLength(40)
+    expect(letter(line).map((w) => w.n)).toEqual(line.slice(0, 40).map((w) => w.n))
+    const sent: number[] = []
+    server((entries) => {
+      sent.push(entries.length)
+      return answer(entries.map((e) => kept(e.n)))
+    })
+    expect(await bringHome()).toBe('home')
+    expect(sent).toEqual([40, 40, 10])
+    expect(await allWaiting()).toEqual([])
+  })
+  it('keeps what was not answered, and what was refused with its reason', async () => {
+    await keepHere(uuid(1), [stop(10), note(11), note(12)])
+    server((entries) =>
+      answer(
+        entries.map((e, i) =>
+          i === 1 ? kept(e.n, 'refused', { problem: { detail: 'doneAt: lies in the future', errors: [] } }) : kept(e.n),
+        ),
+      ),
+    )
+    expect(await bringHome()).toBe('home')
+    expect((await allWaiting()).map((w) => w.refused)).toEqual(['doneAt: lies in the future'])
+  })
+  it('tells where home judges otherwise, and who else was there', async () => {
+    await keepHere(uuid(1), [{ ...stop(10), level: 'ok' }])
+    const judgement = {
+      level: 'fix',
+      headline: 'Over the plate.',
+      verdicts: [],
+      confidence: 'full',
+      rail: { allowed: null, columnVolts: null, source: null, legs: [], usual: null },
+      drift: { kind: 'too few', n: 0, needed: 6 },
+      usual: null,
+      okUpTo: null,
+      gates: [],
+    }
+    server((entries) =>
+      answer(
+        entries.map((e) =>
+          kept(e.n, 'kept', {
+            judgement,
+            others: [{ stopId: uuid(9), by: 'Brin Hallow', takenAt: '2026-11-25T08:30:00Z' }],
+          }),
+        ),
+      ),
+    )
+    expect(await bringHome()).toBe('home')
+    const words = (await store.words.toArray()).map((w) => w.text)
+    expect(words[0]).toContain('Judged ok on this phone, fix at home: Over the plate.')
+    expect(words[1]).toBe('Brin Hallow took a stop here too. Both are kept.')
+  })
+  it('stops where nobody answers, where one has to sign in, and where the server talks nonsense', async () => {
+    await keepHere(uuid(1), [note(11)])
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no')))
+    expect(await bringHome()).toBe('no signal')
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify({ ...session, person: null }))))
+    expect(await bringHome()).toBe('sign in')
+    server(() => ({ nonsense: true }))
+    expect(await bringHome()).toBe('server')
+    server(() => answer([]))
+    expect(await bringHome()).toBe('server')
+    expect(await allWaiting()).toHaveLength(1)
+  })
+  it('never goes home under another name', async () => {
+    await keepHere(uuid(77), [note(11)])
+    server((entries) => answer(entries.map((e) => kept(e.n))))
+    expect(await bringHome()).toBe('other person')
+    expect(await allWaiting()).toHaveLength(1)
+  })
+})
+
+describe('answers without a signal', () => {
+  it('are those that were kept, with the clock of the server and what waits', async () => {
+    await keepAnswer('/session', session)
+    await noteClock(new Date(Date.now() + 3_600_000).toISOString())
+    const told = (await answerFrom('/session')) as { now: string }
+    expect(Math.abs(Date.parse(told.now) - Date.now() - 3_600_000)).toBeLessThan(2000)
+    await keepAnswer(`/machines/${machineId}`, pageOf())
+    await keepHere(uuid(1), [stop(10)])
+    const page = (await answerFrom(`/machines/${machineId}`)) as ReturnType<typeof pageOf>
+    expect(page.stops[0]).toMatchObject({ id: uuid(10), by: 'Mosi Okonjo' })
+    expect(await answerFrom('/machines?q=hall%20supply')).toMatchObject([{ id: machineId }])
+    expect(await answerFrom('/rules')).toBeUndefined()
+  })
+})
+
+describe('a phone that never comes home', () => {
+  it('is emptied to a file and read in by another, whose book says whose phone it was', async () => {
+    await keepHere(uuid(1), [stop(10), note(11)])
+    const { text, entries } = await emptyToFile('Mosi Okonjo')
+    expect(entries).toBe(2)
+    await store.line.clear()
+    expect(await readFile(text, { id: uuid(2), name: 'Tamsin Vale' })).toBe(2)
+    const line = await allWaiting()
+    expect(line.map((w) => w.kind)).toEqual(['stop', 'work'])
+    expect(line[0]?.kind === 'stop' && line[0].body.note).toBe('From the phone of Mosi Okonjo.')
+  })
+  it('names the place of a file that is wrong, and reads nothing of it', async () => {
+    await expect(readFile('x', { id: uuid(1), name: '' })).rejects.toThrow('no JSON')
+    await expect(readFile('{"format":"motor-round-phone"}', { id: uuid(1), name: '' })).rejects.toThrow('formatVersion')
+    expect(await allWaiting()).toEqual([])
+  })
+})

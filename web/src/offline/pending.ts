@@ -1,0 +1,180 @@
+import {
+  findingBody,
+  findingOf,
+  findingStepBody,
+  inOrderOfNeed,
+  level,
+  machinePage,
+  noCare,
+  stop as stopSchema,
+  type FindingRecord,
+  type FindingStep,
+  type MachinePage,
+  type Places,
+  type RoundEvent,
+  type RoundPage,
+  type RoundStop,
+  type StopRecord,
+} from '@motor-round/contract'
+import type { Waiting } from './store.ts'
+
+/** A stop of the line as the book will have it. */
+function stopOf(w: Waiting, by: string): StopRecord | null {
+  if (w.kind !== 'stop') return null
+  const parsed = stopSchema.safeParse({
+    answers: {},
+    passes: [],
+    note: '',
+    supersedes: null,
+    reason: '',
+    ...w.body,
+    recordedAt: w.body.takenAt,
+    by,
+    supersededBy: null,
+    source: 'walk',
+  })
+  return parsed.success ? parsed.data : null
+}
+
+/** Findings with those of the line, and with what this phone has still to tell of any of them. */
+function findingsWith(known: readonly FindingRecord[], line: readonly Waiting[], by: string): FindingRecord[] {
+  const steps = line.flatMap((w): FindingStep[] => {
+    const body = w.kind === 'finding-step' ? findingStepBody.safeParse(w.body).data : undefined
+    return body ? [{ ...body, by }] : []
+  })
+  const fresh = line.flatMap((w) => {
+    const body = w.kind === 'finding' ? findingBody.safeParse(w.body).data : undefined
+    return body && !known.some((f) => f.id === body.id) ? [findingOf({ ...body, by }, steps)] : []
+  })
+  const told = known.map((f) => {
+    const own = steps.filter((s) => s.findingId === f.id && !f.steps.some((x) => x.id === s.id))
+    return own.length === 0 ? f : findingOf(f, [...f.steps, ...own])
+  })
+  return inOrderOfNeed([...told, ...fresh])
+}
+
+/** A machine's page with what this phone has still to bring: without a signal the newest stop is the one just taken. */
+export function withPending(page: MachinePage, line: readonly Waiting[], by: string): MachinePage {
+  const own = line.filter((w) => 'machineId' in w.body && w.body.machineId === page.machine.id && w.refused === null)
+  const fresh = own.flatMap((w) => stopOf(w, by) ?? []).filter((s) => !page.stops.some((p) => p.id === s.id))
+  const replaced = new Map(fresh.flatMap((s) => (s.supersedes === null ? [] : [[s.supersedes, s.id] as const])))
+  const work = own.flatMap((w) => (w.kind === 'work' ? [{ ...w.body, note: w.body.note ?? '', by }] : []))
+  return {
+    ...page,
+    stops: [...fresh, ...page.stops]
+      .map((s) => (replaced.has(s.id) ? { ...s, supersededBy: replaced.get(s.id) ?? null } : s))
+      .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt)),
+    work: [...page.work, ...work.filter((w) => !page.work.some((p) => p.id === w.id))],
+    findings: findingsWith(page.findings, own, by),
+  }
+}
+
+/** The page of a unit that was found on the roof and is only on this phone: nothing is known of it but what was typed. */
+export function pageOfFound(found: Extract<Waiting, { kind: 'found' }>['body'], places: Places): MachinePage | null {
+  const area = places.areas.find((a) => a.id === found.unit.areaId)
+  const site = places.sites.find((s) => s.id === area?.siteId)
+  if (!area || !site) return null
+  const parsed = machinePage.safeParse({
+    machine: {
+      ...found.machine,
+      unitId: found.unit.id,
+      siteId: site.id,
+      purpose: found.machine.purpose ?? '',
+      hasDrive: false,
+      hasSister: false,
+      controls: {},
+      layout: {},
+      unitPlate: null,
+      version: 1,
+      retiredAt: null,
+    },
+    unit: { ...found.unit, siteId: site.id, modelLine: '', version: 1, care: noCare },
+    area,
+    site,
+    motor: null,
+    pastMotors: [],
+    sisters: [],
+    peers: [],
+    siblings: [],
+    stops: [],
+    moreStops: 0,
+    work: [],
+    parts: [],
+    plans: [],
+    judgement: null,
+    dueAt: null,
+  })
+  return parsed.success ? parsed.data : null
+}
+
+/** A machine that was added on the way, as the round will have it. */
+const addedStop = (page: MachinePage): RoundStop => ({
+  machineId: page.machine.id,
+  unitId: page.unit.id,
+  areaId: page.area.id,
+  siteId: page.site.id,
+  unitTag: page.unit.tag,
+  tag: page.machine.tag,
+  purpose: page.machine.purpose,
+  areaName: page.area.name,
+  siteName: page.site.name,
+  care: page.unit.care,
+  levelBefore: page.judgement?.level ?? null,
+  level: page.judgement?.level ?? null,
+  headline: page.judgement?.headline ?? '',
+  dueAt: page.dueAt,
+  tasks: [],
+  minutes: 8,
+  learnt: 0,
+  added: true,
+})
+
+/**
+ * A round with what this phone has still to tell of it: what happened, what was added, and how the stops just taken were
+ * judged here.
+ * @param pageOf the page of a machine as it is on this phone
+ */
+export async function roundWithPending(
+  page: RoundPage,
+  line: readonly Waiting[],
+  by: string,
+  pageOf: (machineId: string) => Promise<MachinePage | null>,
+): Promise<RoundPage> {
+  const open = line.filter((w) => w.refused === null)
+  const fresh = open.flatMap((w): RoundEvent[] =>
+    w.kind === 'event' && w.body.roundId === page.head.id && !page.events.some((e) => e.id === w.body.id)
+      ? [
+          {
+            ...w.body,
+            stopId: w.body.stopId ?? null,
+            place: w.body.place ?? null,
+            note: w.body.note ?? '',
+            by,
+            recordedAt: w.body.at,
+          },
+        ]
+      : [],
+  )
+  const stops = [...page.stops]
+  for (const e of fresh) {
+    if (e.kind !== 'added' || stops.some((s) => s.machineId === e.machineId)) continue
+    const own = await pageOf(e.machineId ?? '')
+    if (own) stops.push(addedStop(own))
+  }
+  const judged = new Map(
+    open.flatMap((w) => (w.kind === 'stop' && w.level !== null ? [[w.body.machineId, w.level]] : [])),
+  )
+  return {
+    ...page,
+    stops: stops.map((s) => {
+      const here = level.safeParse(judged.get(s.machineId))
+      return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, not home yet.' } : s
+    }),
+    findings: findingsWith(
+      page.findings,
+      open.filter((w) => w.kind !== 'finding' || stops.some((s) => s.machineId === w.body.machineId)),
+      by,
+    ),
+    events: [...page.events, ...fresh].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+  }
+}

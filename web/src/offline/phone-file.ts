@@ -1,0 +1,39 @@
+import { phoneFile, type PhoneFile } from '@motor-round/contract'
+import { allWaiting, keepHere } from './line.ts'
+import { deviceName } from './store.ts'
+
+/** Everything on this phone that is not home, as a file: for one that never comes home by itself. */
+export async function emptyToFile(by: string): Promise<{ name: string; text: string; entries: number }> {
+  const device = await deviceName()
+  const savedAt = new Date().toISOString()
+  const entries = (await allWaiting()).map(({ n, kind, body }) => ({ n, kind, body }))
+  const file = { format: 'motor-round-phone', formatVersion: 1, device, by, savedAt, entries }
+  return { name: `motor-round-phone-${savedAt.slice(0, 10)}.json`, text: JSON.stringify(file), entries: entries.length }
+}
+
+/** Read such a file into the line of this one. @throws Error with words that name the place that is wrong */
+export async function readFile(text: string, reader: { readonly id: string; readonly name: string }): Promise<number> {
+  let json: unknown
+  try {
+    json = JSON.parse(text)
+  } catch {
+    throw new Error('That file is not one of a phone: it is no JSON.')
+  }
+  const parsed = phoneFile.safeParse(json)
+  if (!parsed.success) {
+    const issue = parsed.error.issues[0]
+    throw new Error(`That file cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`)
+  }
+  const file: PhoneFile = parsed.data
+  // The book says who brought it; whose phone it was is written beside the stop.
+  const from = file.by === reader.name ? '' : `From the phone of ${file.by}.`
+  await keepHere(
+    reader.id,
+    file.entries.map(({ n: _n, ...fact }) =>
+      fact.kind === 'stop'
+        ? { ...fact, body: { ...fact.body, note: [fact.body.note, from].filter(Boolean).join(' ') } }
+        : fact,
+    ),
+  )
+  return file.entries.length
+}

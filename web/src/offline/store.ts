@@ -1,0 +1,74 @@
+import type { SyncEntryInput } from '@motor-round/contract'
+import Dexie, { type EntityTable, type Table } from 'dexie'
+
+type Without<T> = T extends unknown ? Omit<T, 'n'> : never
+/** What a phone has to bring home, before it has its place in the line. */
+export type Fact = Without<SyncEntryInput>
+
+interface Held {
+  /** Refused: the server will not take it, and why; it stays until somebody has seen to it. */
+  refused: string | null
+  /** Of a stop: how it was judged here, to be held against the server. */
+  level: string | null
+  /** How many readings it holds. */
+  readings: number
+}
+type New = Fact & Held
+/** A fact on this phone. `n` is its place in the line: facts go home in the order in which they happened. */
+export type Waiting = New & { n: number }
+
+/** An answer of the server, kept to be given again without a signal. */
+export interface Kept {
+  url: string
+  data: unknown
+  at: number
+}
+
+/** A round that was taken along. */
+export interface Taken {
+  roundId: string
+  name: string
+  at: number
+  bytes: number
+  /** Addresses kept for it. */
+  urls: string[]
+}
+
+/** Something the server said at home that a person should see. */
+export interface Word {
+  n: number
+  at: number
+  machineId: string | null
+  text: string
+}
+
+export class Store extends Dexie {
+  declare kept: EntityTable<Kept, 'url'>
+  declare line: Table<Waiting, number, New>
+  declare taken: EntityTable<Taken, 'roundId'>
+  declare words: EntityTable<Word, 'n'>
+  declare facts: EntityTable<{ key: string; value: string }, 'key'>
+  constructor() {
+    super('motor-round')
+    this.version(1).stores({ kept: 'url', line: '++n', taken: 'roundId', words: '++n', facts: 'key' })
+  }
+}
+
+export const store = new Store()
+
+/** The name this phone gives itself, made once. */
+export async function deviceName(): Promise<string> {
+  const known = await store.facts.get('device')
+  if (known) return known.value
+  const made = `${/iphone|ipad/i.test(navigator.userAgent) ? 'iPhone' : /android/i.test(navigator.userAgent) ? 'Android' : 'Browser'} ${crypto.randomUUID().slice(0, 4)}`
+  await store.facts.add({ key: 'device', value: made }).catch(() => undefined)
+  return (await store.facts.get('device'))?.value ?? made
+}
+
+/** Words for what went wrong with the store of this phone. */
+export function storeTrouble(e: unknown): string {
+  const name = e instanceof Error ? e.name + (e.cause instanceof Error ? e.cause.name : '') : ''
+  if (/Quota/i.test(`${name} ${e instanceof Error ? e.message : ''}`))
+    return 'This phone is full. What you typed is still here; make room (pictures, other apps), then save again.'
+  return 'This browser keeps nothing on this phone (private window, or storage is switched off). What you typed is still on the page: stay on it until there is signal.'
+}

@@ -1,0 +1,2 @@
+export { RoofPlan, type PlanUnit } from './roof-plan.tsx'
+export { firstFan, planUnits, worstOf } from './units.ts'

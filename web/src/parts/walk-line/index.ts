@@ -1,0 +1,1 @@
+export { WalkLine, type WalkMark } from './walk-line.tsx'

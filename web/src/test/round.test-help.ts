@@ -1,0 +1,132 @@
+import { noCare, roundPage, type RoundEvent, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { blankPlan } from '@motor-round/core/round'
+
+export const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
+export const roundId = uuid(900)
+export const me = { id: uuid(9), name: 'Mosi Okonjo' }
+const areaId = uuid(2)
+
+const task = (id: string, title: string, over: object = {}) => ({
+  task: id,
+  title,
+  plan: 'running',
+  dueAt: '2026-11-20T09:00:00Z',
+  lastAt: null,
+  why: 'Never done, every 92 days.',
+  moved: null,
+  minutes: 8,
+  people: 1,
+  stopsUnit: false,
+  locksOut: false,
+  ...over,
+})
+
+/** A stop of the round: the n-th unit of the roof. */
+export const stopOf = (n: number, over: object = {}): RoundStop =>
+  ({
+    machineId: uuid(n),
+    unitId: uuid(100 + n),
+    areaId,
+    siteId: uuid(1),
+    unitTag: `RTU-${n}`,
+    tag: 'SF',
+    purpose: `Hall ${n}`,
+    areaName: 'Hall roof',
+    siteName: 'Ferry terminal',
+    care: noCare,
+    levelBefore: 'ok',
+    level: 'ok',
+    headline: 'As usual.',
+    dueAt: '2026-12-20T09:00:00Z',
+    tasks: [task('amps', 'Amps and volts')],
+    minutes: 8,
+    learnt: 0,
+    added: false,
+    ...over,
+  }) as RoundStop
+export const lockedTask = task('belts', 'Belts, bearings and wheel', { plan: 'drive', locksOut: true, stopsUnit: true })
+
+export const eventOf = (
+  n: number,
+  kind: RoundEvent['kind'],
+  at: string,
+  over: Partial<RoundEvent> = {},
+): RoundEvent => ({
+  id: uuid(5000 + n * 10 + kind.length),
+  roundId,
+  machineId: uuid(n),
+  kind,
+  at,
+  stopId: null,
+  place: null,
+  note: '',
+  by: me.name,
+  recordedAt: at,
+  ...over,
+})
+
+/** A round of three stops and one that found no room, for one person; checked by the contract. */
+export function roundOf(over: Partial<RoundPage> = {}): RoundPage {
+  const stops = over.stops ?? [
+    stopOf(11),
+    stopOf(12, { level: 'fix', levelBefore: 'fix', headline: 'Over the plate.' }),
+    stopOf(13),
+  ]
+  const events = over.events ?? []
+  const visits = stops
+    .filter((s) => !s.added)
+    .map((s, i) => ({
+      visit: s.machineId,
+      walkers: [me.id],
+      start: 430 + i * 20,
+      end: 438 + i * 20,
+      travel: 2,
+      waiting: 0,
+    }))
+  const done = new Set(events.filter((e) => e.kind === 'done').map((e) => e.machineId)).size
+  const skipped = new Set(events.filter((e) => e.kind === 'skipped').map((e) => e.machineId)).size
+  return roundPage.parse({
+    head: {
+      id: roundId,
+      name: 'Hall roof',
+      day: '2026-11-25',
+      siteIds: [uuid(1)],
+      state: 'planned',
+      people: [{ ...me, from: 420, to: 900 }],
+      recurs: null,
+      stops: stops.length,
+      done,
+      skipped,
+      left: stops.length - done - skipped,
+      madeBy: 'Tamsin Vale',
+      version: 1,
+    },
+    note: '',
+    heat: null,
+    storm: null,
+    plan: {
+      order: [{ walker: me.id, visits: visits.map((v) => v.visit) }],
+      visits,
+      left: [],
+      cost: { travel: 6, waiting: 0, hot: 0, left: 0, back: 500, total: 90 },
+    },
+    areas: [
+      {
+        id: areaId,
+        name: 'Hall roof',
+        siteId: uuid(1),
+        kind: 'roof',
+        plan: {
+          ...blankPlan,
+          units: Object.fromEntries(stops.map((s, i) => [s.unitId, { x: 4 + i * 8, y: 5, w: 3, h: 2 }])),
+          hatches: [{ id: uuid(700), name: 'Hatch', x: 2, y: 20 }],
+        },
+      },
+    ],
+    away: [],
+    closing: null,
+    ...over,
+    stops,
+    events,
+  })
+}
