@@ -223,7 +223,7 @@ export const roundMove = z.strictObject({
   walker: id,
   position: z.int().min(0).max(500),
 })
-export const roundMoved = z.object({ page: roundPage, by: routeCost, displaced: z.array(z.string()) })
+export const roundMoved = z.object({ page: roundPage, by: routeCost })
 export const roundReplan = z.strictObject({
   version,
   people: z.array(walker).min(1).max(6),

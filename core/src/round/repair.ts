@@ -13,8 +13,6 @@ export interface Repaired {
   readonly plan: RoutePlan
   /** Then less before: minutes and value; above zero is worse. */
   readonly by: RouteCost
-  /** Visits that had to give way, besides the one that was moved. */
-  readonly displaced: readonly string[]
 }
 
 const less = (a: RouteCost, b: RouteCost): RouteCost => ({
@@ -63,28 +61,17 @@ export function moveVisit(p: RouteProblem, plan: RoutePlan, move: Move): Repaire
       const ahead = draft[k]?.splice(0, position) ?? []
       if (!clock.of(draft).feasible) throw new RangeError('visit cannot stand there')
       insertAll(p, clock, draft, inOrder(p, [...ahead, ...out]), undefined, (w, at) => w === k && at === 0)
-      return told(p, plan, draft, [...ahead, ...out], was)
+      return told(p, plan, draft)
     }
     const open = p.visits.flatMap((_, n) => (draft.some((list) => list.includes(n)) || out.includes(n) ? [] : [n]))
     // Nothing is put before the moved one in its list: it stays where the hand put it.
     insertAll(p, clock, draft, inOrder(p, [...out, ...open]), undefined, (w, at) => w === k && at <= position)
-    return told(p, plan, draft, out, was)
+    return told(p, plan, draft)
   }
   throw new RangeError('visit cannot stand there')
 }
 
-function told(
-  p: RouteProblem,
-  before: RoutePlan,
-  draft: number[][],
-  out: readonly number[],
-  was: readonly (readonly number[])[],
-): Repaired {
+function told(p: RouteProblem, before: RoutePlan, draft: number[][]): Repaired {
   const plan = planOf(p, draft)
-  const ownerOf = (lists: readonly (readonly number[])[], i: number) => lists.findIndex((l) => l.includes(i))
-  return {
-    plan,
-    by: less(plan.cost, before.cost),
-    displaced: out.filter((i) => ownerOf(draft, i) !== ownerOf(was, i)).map((i) => p.visits[i]?.id ?? ''),
-  }
+  return { plan, by: less(plan.cost, before.cost) }
 }

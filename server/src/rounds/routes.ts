@@ -77,7 +77,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
         .set({ plan: moved.plan, version: row.version + 1 })
         .where(eq(rounds.id, row.id))
       await tell(tx, row.id)
-      return { page: await pageOfRound(tx, row.id), by: moved.by, displaced: [...moved.displaced] }
+      return { page: await pageOfRound(tx, row.id), by: moved.by }
     }),
   )
 

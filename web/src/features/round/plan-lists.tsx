@@ -25,7 +25,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
-import { costWords, leftOut, partWords, tagOf } from './words.ts'
+import { costWords, gaveWay, leftOut, tagOf, visitName } from './words.ts'
 
 const stateWords = { open: '', began: 'there now', done: 'done', skipped: 'skipped' } as const
 
@@ -61,7 +61,7 @@ function Stop({
     disabled: !movable,
   })
   const state = visitState(page.events, id)
-  const name = `${tagOf(stop)}${part === 'work' ? '' : `, ${partWords[part]}`}`
+  const name = visitName([stop], id)
   return (
     <li
       ref={setNodeRef}
@@ -108,7 +108,7 @@ export function PlanLists({ page }: { page: RoundPage }) {
     void move({ params: { id: page.head.id }, body: { version: page.head.version, visit, walker, position } })
       .unwrap()
       .then(
-        (r) => setTold(costWords(r.by, r.displaced.length)),
+        (r) => setTold(`${costWords(r.by)} ${gaveWay(page, r.page)}`.trim()),
         () => undefined,
       )
   }

@@ -1,6 +1,6 @@
 import { roundStopState, type RoundPage } from '@motor-round/contract'
 import { describe, expect, it } from 'vitest'
-import { costWords, planFor, walkOrder } from './words.ts'
+import { costWords, gaveWay, planFor, walkOrder } from './words.ts'
 
 const cost = { travel: 0, waiting: 0, hot: 0, left: 0, back: 0, total: 0 }
 const event = (machineId: string, kind: 'began' | 'done' | 'skipped' | 'moved', place: number | null = null) => ({
@@ -34,10 +34,32 @@ const page = (over: Partial<RoundPage> = {}) =>
 
 describe('a round in words', () => {
   it('says what a move costs, and that it costs nothing', () => {
-    expect(costWords({ ...cost, travel: 4.2, back: -12 }, 1)).toBe(
-      'It costs: 4 min more walking, back 12 min earlier, 1 stop went to someone else or out.',
+    expect(costWords({ ...cost, travel: 4.2, back: -12, left: 20 })).toBe(
+      'It costs: 4 min more walking, back 12 min earlier, more is left undone for it.',
     )
-    expect(costWords(cost, 0)).toBe('It costs nothing.')
+    expect(costWords(cost)).toBe('It costs nothing.')
+  })
+  it('names who gave way to a move', () => {
+    const people = ['Ada Fenn', 'Bo Hale'].map((name, i) => ({ id: `w${i + 1}`, name }))
+    const stops = ['a', 'b', 'c', 'd'].map((m) => ({ machineId: m, unitTag: `AHU-${m}`, tag: 'SF' }))
+    const of = (w1: string[], w2: string[]) =>
+      page({
+        head: { people },
+        stops,
+        plan: {
+          order: [
+            { walker: 'w1', visits: w1 },
+            { walker: 'w2', visits: w2 },
+          ],
+          visits: [],
+          left: [],
+          cost,
+        },
+      } as unknown as Partial<RoundPage>)
+    expect(gaveWay(of(['a', 'b', 'c'], ['d']), of(['a', 'b', 'd:proof'], ['c']))).toBe(
+      'No room any more: AHU-d / SF. Room again: AHU-d / SF, read again. Goes over: AHU-c / SF to Bo Hale.',
+    )
+    expect(gaveWay(of(['a', 'b'], ['b']), of(['b', 'a'], ['b']))).toBe('')
   })
   it('asks for the stop plan that carries all tasks', () => {
     const of = (...plans: ('running' | 'live' | 'dead' | 'full' | 'drive')[]) =>

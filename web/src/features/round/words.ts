@@ -8,14 +8,43 @@ export const partWords: Readonly<Record<VisitPart, string>> = { lock: 'lock out'
 
 const minutes = (v: number) => (Math.abs(v) < 0.5 ? 'no time' : `${Math.abs(Math.round(v))} min`)
 
+/** A visit as it is called: its machine, and what for where that is not the work. */
+export function visitName(stops: readonly RoundStop[], visit: string): string {
+  const { machineId, part } = visitOf(visit)
+  const stop = stops.find((s) => s.machineId === machineId)
+  return `${stop ? tagOf(stop) : 'a machine'}${part === 'work' ? '' : `, ${partWords[part]}`}`
+}
+
+/** Who gave way to a move by hand, by name: what is left out for it, what finds room again, what went to another. */
+export function gaveWay(before: RoundPage, after: RoundPage): string {
+  const whose = (page: RoundPage, visit: string) =>
+    page.plan.order.flatMap((o) => (o.visits.includes(visit) ? [o.walker] : []))
+  const visits = [...new Set([...before.plan.order, ...after.plan.order].flatMap((o) => o.visits))]
+  const names = (list: readonly string[]) => list.map((v) => visitName(before.stops, v)).join('; ')
+  const out = visits.filter((v) => whose(after, v).length === 0)
+  const back = visits.filter((v) => whose(before, v).length === 0)
+  const handed = visits.flatMap((v) => {
+    const now = whose(after, v)
+    if (out.includes(v) || back.includes(v) || now.join() === whose(before, v).join()) return []
+    const people = after.head.people.filter((p) => now.includes(p.id)).map((p) => p.name)
+    return [`${visitName(before.stops, v)} to ${people.join(' and ')}`]
+  })
+  return [
+    out.length > 0 ? `No room any more: ${names(out)}.` : '',
+    back.length > 0 ? `Room again: ${names(back)}.` : '',
+    handed.length > 0 ? `Goes over: ${handed.join('; ')}.` : '',
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
 /** What a move by hand costs, in one sentence. */
-export function costWords(by: RoundPage['plan']['cost'], displaced: number): string {
+export function costWords(by: RoundPage['plan']['cost']): string {
   const parts = [
     Math.abs(by.travel) < 0.5 ? '' : `${minutes(by.travel)} ${by.travel > 0 ? 'more' : 'less'} walking`,
     Math.abs(by.waiting) < 0.5 ? '' : `${minutes(by.waiting)} ${by.waiting > 0 ? 'more' : 'less'} waiting`,
     Math.abs(by.back) < 0.5 ? '' : `back ${minutes(by.back)} ${by.back > 0 ? 'later' : 'earlier'}`,
-    by.left > 0 ? 'something is left undone for it' : by.left < 0 ? 'something finds room again' : '',
-    displaced > 0 ? `${displaced} ${displaced === 1 ? 'stop' : 'stops'} went to someone else or out` : '',
+    by.left > 0 ? 'more is left undone for it' : by.left < 0 ? 'less is left undone' : '',
   ].filter(Boolean)
   return parts.length === 0 ? 'It costs nothing.' : `It costs: ${parts.join(', ')}.`
 }
