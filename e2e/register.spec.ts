@@ -1,15 +1,6 @@
-import { expect, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { typePlate } from './plate.ts'
 import { machineId, test, typeStop } from './world.ts'
-
-/** Type a plate cell by cell, Enter going from one to the next. */
-async function typePlate(page: Page, values: Record<string, string>) {
-  for (const [title, value] of Object.entries(values)) {
-    await page.getByRole('button', { name: new RegExp(`^${title}`) }).click()
-    await page.keyboard.type(value)
-    await page.keyboard.press('Enter')
-    await page.keyboard.press('Escape')
-  }
-}
 
 test('a machine is added with its place and its plate; an impossible plate is asked about, not blocked', async ({
   open,

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto'
 import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
 import type { Server } from 'node:http'
+import type { MachinePage, Motor } from '@motor-round/contract'
 import { seeded, type Random } from '@motor-round/core/machine'
 import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
@@ -26,6 +27,7 @@ let server: Server
 let base = ''
 let cookie = ''
 let machineIds: string[] = []
+const motors = new Map<string, { motor: Motor; version: number }>()
 let killer: pg.Client
 const nodeFetch = globalThis.fetch
 
@@ -42,6 +44,10 @@ beforeAll(async () => {
   cookie = hand.cookie()
   const rows = (await hand.get('/roof?limit=60')).body as { rows: { machineId: string }[] }
   machineIds = rows.rows.map((r) => r.machineId)
+  for (const id of machineIds) {
+    const { motor } = (await hand.get(`/machines/${id}`)).body as MachinePage
+    if (motor) motors.set(id, { motor, version: motor.version })
+  }
   await listen(world.app)
   killer = new pg.Client(world.deps.config.DATABASE_URL)
   await killer.connect()
@@ -106,6 +112,7 @@ describe('a phone comes home over and over while everything around it breaks', (
     const born: string[] = []
     const work: string[] = []
     const findings: string[] = []
+    const plates: string[] = []
     for (let run = 0; run < runs; run++) {
       const random = seeded(1000 + run)
       const count = 1 + Math.floor(random.next() * 2)
@@ -126,11 +133,30 @@ describe('a phone comes home over and over while everything around it breaks', (
           note: 'x',
         }
         findings.push(found.id)
+        // Each correction stands on the one before it: one that is lost, or made twice, refuses all that follow.
+        const known = motors.get(machineId)
+        const { plate, connectionVolts = null, fittedAt = '', why, standIn } = known?.motor ?? {}
+        const correction = {
+          id: randomUUID(),
+          motorId: known?.motor.id ?? '',
+          machineId,
+          version: known?.version ?? 0,
+          plate: { ...plate, serial: `run ${run} ${i}` },
+          connectionVolts,
+          fittedAt,
+          why: why ?? '',
+          standIn: standIn ?? false,
+        }
+        if (known) {
+          known.version++
+          plates.push(correction.id)
+        }
         await keepHere('', [
           { kind: 'stop', body: stop as never },
           { kind: 'work', body: { id: workId, machineId, doneAt: takenAt, kind: 'note', note: `run ${run}` } },
           { kind: 'finding', body: found },
           { kind: 'finding-step', body: step },
+          ...(known ? [{ kind: 'plate' as const, body: correction }] : []),
         ])
       }
       vi.stubGlobal('fetch', badNetwork(random, 0.5))
@@ -166,5 +192,17 @@ describe('a phone comes home over and over while everything around it breaks', (
       [findings],
     )
     expect(told.rows[0]).toEqual({ n: String(findings.length), all: String(findings.length) })
+    const changed = await killer.query<{ n: string }>(
+      `select count(*) as n from audit where change_id = any($1::uuid[])`,
+      [plates],
+    )
+    expect(changed.rows[0]).toEqual({ n: String(plates.length) })
+    const versions = await killer.query<{ id: string; version: number }>(
+      `select id, version from components where id = any($1::uuid[])`,
+      [[...motors.values()].map((m) => m.motor.id)],
+    )
+    const said = new Map([...motors.values()].map((m) => [m.motor.id, m.version]))
+    expect(versions.rows.filter((r) => r.version !== said.get(r.id))).toEqual([])
+    expect(plates.length).toBeGreaterThan(runs / 2)
   }, 300_000)
 })

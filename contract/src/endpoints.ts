@@ -187,7 +187,11 @@ export const endpoints = {
     role: 'mechanic',
     summary: 'Fit a motor; the one in place is kept in the past',
     params: byId,
-    body: motorBody.extend({ removedWhy: z.string().max(400).default('') }),
+    body: motorBody.extend({
+      removedWhy: z.string().max(400).default(''),
+      /** The motor that was seen in place, null for none; where another is there by now, it is refused. Left out: not asked. */
+      replaces: id.nullable().optional(),
+    }),
     response: motor,
   }),
   editMotor: at('editMotor', 'put', '/motors/{id}', {

@@ -2,7 +2,6 @@ import { z } from 'zod'
 import { areaPlan, areaPlanPage, planPictureBody } from './area-plan.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
 import {
-  deviceBody,
   dueMachine,
   picture,
   roundBody,
@@ -12,9 +11,8 @@ import {
   roundMoved,
   roundPage,
   roundReplan,
-  syncAnswer,
-  syncBody,
 } from './round.ts'
+import { deviceBody, syncAnswer, syncBody } from './sync.ts'
 
 /** Plans of roofs, what is due, rounds, phones that come home, pictures, calendars. */
 export const roundEndpoints = {

@@ -2,9 +2,8 @@ import { taskKinds } from '@motor-round/core/round'
 import { z } from 'zod'
 import { areaPlan, care } from './area-plan.ts'
 import { id, instant, line, pictureBytes, pictureType, text, version } from './common.ts'
-import { finding, findingBody, findingStepBody } from './finding.ts'
-import { judgement, level } from './judgement.ts'
-import { stopBody, workBody } from './stop.ts'
+import { finding } from './finding.ts'
+import { level } from './judgement.ts'
 
 const taskIds = taskKinds.map((k) => k.id)
 const minutes = z.number().min(0).max(1440)
@@ -271,53 +270,3 @@ export const foundBody = z.strictObject({
     drive: z.enum(['belt', 'direct']),
   }),
 })
-
-const entry = <K extends string, B extends z.ZodType>(kind: K, body: B) =>
-  z.strictObject({ n: z.int().min(0), kind: z.literal(kind), body })
-/** What a phone brings home, in the order in which it happened there. */
-export const syncEntry = z.discriminatedUnion('kind', [
-  entry('found', foundBody),
-  entry('stop', stopBody),
-  entry('work', workBody),
-  entry('picture', pictureBody),
-  entry('event', roundEventBody),
-  entry('finding', findingBody),
-  entry('finding-step', findingStepBody),
-])
-export type SyncEntry = z.infer<typeof syncEntry>
-export type SyncEntryInput = z.input<typeof syncEntry>
-
-/** Entries are read one by one, so that one that is wrong does not hold back the others. */
-export const syncBody = z.strictObject({
-  device: line(80).min(1),
-  entries: z.array(z.looseObject({ n: z.int().min(0) })).max(200),
-})
-const syncResult = z.object({
-  n: z.int(),
-  /** kept: now or before; refused: it never will be, and why; held: it comes after one that was not kept. */
-  outcome: z.enum(['kept', 'already', 'refused', 'held']),
-  problem: z
-    .object({ detail: z.string(), errors: z.array(z.object({ path: z.string(), message: z.string() })) })
-    .nullable(),
-  /** Of a stop: how the server judges it, and other people's stops at that machine since the phone left. */
-  judgement: judgement.nullable(),
-  others: z.array(z.object({ stopId: id, by: z.string(), takenAt: instant })),
-})
-export type SyncResult = z.infer<typeof syncResult>
-export const syncAnswer = z.object({ results: z.array(syncResult), now: instant, rulesVersion: z.int() })
-
-/** A phone's own words about itself: it takes a round along, or has brought all of it home. */
-export const deviceBody = z.strictObject({ device: line(80).min(1), roundId: id, holds: z.int().min(0).max(100_000) })
-
-/** What a phone that never came home is emptied to. */
-export const phoneFile = z
-  .strictObject({
-    format: z.literal('motor-round-phone'),
-    formatVersion: z.literal(1),
-    device: line(80).min(1),
-    by: z.string().max(60),
-    savedAt: instant,
-    entries: z.array(syncEntry).max(20_000),
-  })
-  .meta({ id: 'PhoneFile' })
-export type PhoneFile = z.infer<typeof phoneFile>

@@ -1,4 +1,5 @@
 import type { AuditEntry } from '@motor-round/contract'
+import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import type { Db, Tx } from '../db/client.ts'
 import { audit } from '../db/schema.ts'
@@ -12,6 +13,8 @@ interface Entry {
   readonly why?: string
   readonly before?: object
   readonly after?: object
+  /** The id of a change that was made on a phone. */
+  readonly changeId?: string
 }
 
 /** What differs between two records, field by field. */
@@ -34,5 +37,12 @@ export async function record(tx: Db | Tx, e: Entry): Promise<void> {
     entityId: e.entityId,
     why: e.why ?? '',
     changes: differences(e.before ?? {}, e.after ?? {}),
+    changeId: e.changeId ?? null,
   })
+}
+
+/** Was this change of a phone made already? Asked behind the lock of what it changes. */
+export async function wasMade(tx: Tx, changeId: string): Promise<boolean> {
+  const [row] = await tx.select({ id: audit.id }).from(audit).where(eq(audit.changeId, changeId))
+  return row !== undefined
 }

@@ -2,7 +2,7 @@ import { areaPlan, endpoints, type AreaPlanPage } from '@motor-round/contract'
 import { blankPlan, type AreaPlan, type Box } from '@motor-round/core/round'
 import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, wasMade } from '../audit/record.ts'
 import type { Db, Tx } from '../db/client.ts'
 import { areaPlans, planPictures } from '../db/rounds-schema.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
@@ -79,44 +79,62 @@ async function pageOf(db: Db | Tx, areaId: string): Promise<AreaPlanPage> {
   }
 }
 
+/**
+ * Draw a plan. With an id of its own, as a phone brings it, the same change is made once.
+ * @returns false when it was made already
+ * @throws a problem: no such area, unit or picture, or a version that is not the one it was begun from (409 with the plan)
+ */
+export async function keepAreaPlan(
+  tx: Tx,
+  areaId: string,
+  body: { readonly version: number; readonly plan: AreaPlan; readonly changeId?: string },
+  by: string,
+  now: Date,
+): Promise<boolean> {
+  const [area] = await tx.select().from(areas).where(eq(areas.id, areaId)).for('update')
+  if (!area) throw notFound('area')
+  if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return false
+  const before = await planOfArea(tx, area.id)
+  await refuseStale(tx, 'plan', area.id, before.version, body.version, before)
+  const here = new Set(
+    (await tx.select({ id: units.id }).from(units).where(eq(units.areaId, area.id))).map((u) => u.id),
+  )
+  for (const id of Object.keys(body.plan.units))
+    if (!here.has(id)) throw fieldProblem(`plan.units.${id}`, 'no such unit in this area')
+  const under = body.plan.underlay
+  if (under) {
+    const [picture] = await tx
+      .select({ areaId: planPictures.areaId })
+      .from(planPictures)
+      .where(eq(planPictures.id, under.id))
+    if (picture?.areaId !== area.id) throw fieldProblem('plan.underlay.id', 'no such picture of this area')
+  }
+  const row = { plan: body.plan, version: before.version + 1 }
+  await tx
+    .insert(areaPlans)
+    .values({ areaId: area.id, ...row })
+    .onConflictDoUpdate({ target: areaPlans.areaId, set: row })
+  await record(tx, {
+    by,
+    at: now,
+    what: 'plan changed',
+    entity: 'area',
+    entityId: area.id,
+    before: before.version === 0 ? {} : before.plan,
+    after: body.plan,
+    ...(body.changeId === undefined ? {} : { changeId: body.changeId }),
+  })
+  return true
+}
+
 /** Plans of roofs and rooms. */
 export function areaPlanRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.areaPlan, ({ params }) => pageOf(deps.db, params.id))
 
   mount(router, deps, endpoints.editAreaPlan, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      const [area] = await tx.select().from(areas).where(eq(areas.id, params.id)).for('update')
-      if (!area) throw notFound('area')
-      const before = await planOfArea(tx, area.id)
-      await refuseStale(tx, 'plan', area.id, before.version, body.version, before)
-      const here = new Set(
-        (await tx.select({ id: units.id }).from(units).where(eq(units.areaId, area.id))).map((u) => u.id),
-      )
-      for (const id of Object.keys(body.plan.units))
-        if (!here.has(id)) throw fieldProblem(`plan.units.${id}`, 'no such unit in this area')
-      const under = body.plan.underlay
-      if (under) {
-        const [picture] = await tx
-          .select({ areaId: planPictures.areaId })
-          .from(planPictures)
-          .where(eq(planPictures.id, under.id))
-        if (picture?.areaId !== area.id) throw fieldProblem('plan.underlay.id', 'no such picture of this area')
-      }
-      const row = { plan: body.plan, version: before.version + 1 }
-      await tx
-        .insert(areaPlans)
-        .values({ areaId: area.id, ...row })
-        .onConflictDoUpdate({ target: areaPlans.areaId, set: row })
-      await record(tx, {
-        by: person.name,
-        at: deps.now(),
-        what: 'plan changed',
-        entity: 'area',
-        entityId: area.id,
-        before: before.version === 0 ? {} : before.plan,
-        after: body.plan,
-      })
-      return pageOf(tx, area.id)
+      await keepAreaPlan(tx, params.id, body, person.name, deps.now())
+      return pageOf(tx, params.id)
     }),
   )
 }

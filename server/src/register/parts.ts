@@ -1,8 +1,9 @@
-import { endpoints } from '@motor-round/contract'
+import { endpoints, type partFitted } from '@motor-round/contract'
 import { livesOf, partSlots } from '@motor-round/core/fitted'
 import { dayMs } from '@motor-round/core/trend'
 import { and, eq, ne } from 'drizzle-orm'
 import type { Router } from 'express'
+import type { z } from 'zod'
 import { record } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { components } from '../db/schema.ts'
@@ -28,36 +29,47 @@ async function lockPart(tx: Tx, id: string) {
 
 const told = (c: typeof components.$inferSelect) => ({ ...c.spec, fittedAt: c.fittedAt.toISOString() })
 
+/** Fit a part; the one in its slot moves to the past. The same id twice fits one. */
+export async function keepPart(
+  tx: Tx,
+  body: z.output<typeof partFitted>,
+  by: string,
+  now: Date,
+): Promise<{ readonly row: typeof components.$inferSelect; readonly fresh: boolean }> {
+  const machine = await lockMachine(tx, body.machineId)
+  const { row, old, again } = await fitInSlot(
+    tx,
+    machine,
+    {
+      id: body.id,
+      ...body.part,
+      fittedAt: new Date(body.fittedAt),
+      fittedBy: by,
+      why: body.why,
+      standIn: body.standIn,
+    },
+    body.removedWhy,
+  )
+  if (again) return { row, fresh: false }
+  await record(tx, {
+    by,
+    at: now,
+    what: `${body.part.slot} ${old ? 'replaced' : 'entered'}`,
+    entity: 'part',
+    entityId: machine.id,
+    why: body.removedWhy,
+    before: old ? told(old) : {},
+    after: told(row),
+  })
+  await refresh(tx, [machine.id], await currentRules(tx))
+  return { row, fresh: true }
+}
+
 /** Sheaves, belts, bearings, shaft, wheel and filters: what is fitted, with its past. */
 export function partRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.fitPart, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      const machine = await lockMachine(tx, params.id)
-      const { row, old, again } = await fitInSlot(
-        tx,
-        machine,
-        {
-          id: body.id,
-          ...body.part,
-          fittedAt: new Date(body.fittedAt),
-          fittedBy: person.name,
-          why: body.why,
-          standIn: body.standIn,
-        },
-        body.removedWhy,
-      )
-      if (again) return asPart(row)
-      await record(tx, {
-        by: person.name,
-        at: deps.now(),
-        what: `${body.part.slot} ${old ? 'replaced' : 'entered'}`,
-        entity: 'part',
-        entityId: machine.id,
-        why: body.removedWhy,
-        before: old ? told(old) : {},
-        after: told(row),
-      })
-      await refresh(tx, [machine.id], await currentRules(tx))
+      const { row } = await keepPart(tx, { ...body, machineId: params.id }, person.name, deps.now())
       return asPart(row)
     }),
   )

@@ -5,6 +5,9 @@ import { HttpProblem, invalid } from '../http/problem.ts'
 import { keepFinding, keepFindingStep } from '../findings/keep.ts'
 import { keepPicture } from '../pictures/keep.ts'
 import { foreseen } from '../http/errors.ts'
+import { keepAreaPlan } from '../register/area-plan.ts'
+import { keepMotor, keepPlate } from '../register/keep-motor.ts'
+import { keepPart } from '../register/parts.ts'
 import { keepStop, keepWork } from '../stops/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
@@ -24,6 +27,18 @@ async function apply(tx: Tx, entry: SyncEntry, person: Person, now: Date): Promi
       return kept(await keepFinding(tx, entry.body, person.name))
     case 'finding-step':
       return kept(await keepFindingStep(tx, entry.body, person.name))
+    case 'motor':
+      return kept((await keepMotor(tx, entry.body, person.name, now)).fresh)
+    case 'plate': {
+      const { id: changeId, motorId, ...body } = entry.body
+      return kept((await keepPlate(tx, motorId, { ...body, changeId }, person.name, now)).fresh)
+    }
+    case 'part':
+      return kept((await keepPart(tx, entry.body, person.name, now)).fresh)
+    case 'area-plan': {
+      const { id: changeId, areaId, ...body } = entry.body
+      return kept(await keepAreaPlan(tx, areaId, { ...body, changeId }, person.name, now))
+    }
     case 'work':
       return kept(!(await keepWork(tx, entry.body, person, now)).already)
     case 'stop': {
@@ -43,19 +58,42 @@ function standsOn(e: SyncEntry): string[] {
     case 'work':
     case 'picture':
     case 'finding':
+    case 'part':
       return [e.body.machineId]
+    case 'motor':
+      return [e.body.machineId, ...(e.body.replaces === null ? [] : [e.body.replaces])]
+    case 'plate':
+      return [e.body.machineId, e.body.motorId]
+    case 'area-plan':
+      return [e.body.areaId]
     case 'finding-step':
       return [e.body.machineId, e.body.findingId]
     case 'event':
       return e.body.machineId === null ? [] : [e.body.machineId]
   }
 }
-const makes = (e: SyncEntry): string => (e.kind === 'found' ? e.body.machine.id : e.body.id)
+/** The ids that nothing later can stand on when an entry is refused: what it would have made, or the version it would have. */
+function makes(e: SyncEntry): string[] {
+  switch (e.kind) {
+    case 'found':
+      return [e.body.machine.id]
+    case 'plate':
+      return [e.body.motorId]
+    case 'area-plan':
+      return [e.body.areaId]
+    default:
+      return [e.body.id]
+  }
+}
 
 const refusedBy = (n: number, p: HttpProblem): SyncResult => ({
   n,
   outcome: 'refused',
-  problem: { detail: p.problem.detail ?? p.problem.title, errors: p.problem.errors ?? [] },
+  problem: {
+    detail: p.problem.detail ?? p.problem.title,
+    errors: p.problem.errors ?? [],
+    ...(p.problem.current === undefined ? {} : { current: p.problem.current }),
+  },
   judgement: null,
   others: [],
 })
@@ -80,7 +118,7 @@ export async function bringHome(
     }
     const entry = parsed.data
     if (standsOn(entry).some((id) => refused.has(id))) {
-      refused.add(makes(entry))
+      for (const id of makes(entry)) refused.add(id)
       out.push({ n: entry.n, outcome: 'held', problem: null, judgement: null, others: [] })
       continue
     }
@@ -91,7 +129,7 @@ export async function bringHome(
       const problem = foreseen(e)
       // Not signed in, too many at once, no database: nothing is wrong with the entry.
       if (!problem || ![404, 409, 422].includes(problem.problem.status)) throw e
-      refused.add(makes(entry))
+      for (const id of makes(entry)) refused.add(id)
       out.push(refusedBy(entry.n, problem))
     }
   }

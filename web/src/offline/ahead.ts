@@ -13,6 +13,7 @@ export function useKeepingAhead(more: Ahead = none): void {
         import('./line.ts'),
         import('./store.ts'),
         import('./home.ts'),
+        import('./decide.ts'),
         import('./kept.ts'),
         import('./held-words.ts'),
         import('./picture.ts'),

@@ -49,7 +49,7 @@ async function settle(sent: readonly Waiting[], results: readonly SyncResult[]):
       } else {
         const why =
           r.outcome === 'held' ? 'It stands on something that was refused.' : (r.problem?.detail ?? 'Refused.')
-        await store.line.update(w.n, { refused: why })
+        await store.line.update(w.n, { refused: why, current: r.problem?.current })
       }
     }
   })

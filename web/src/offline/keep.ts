@@ -1,10 +1,10 @@
 import type { SyncEntryInput } from '@motor-round/contract'
 import { v7 as uuid } from 'uuid'
+import { onThisPhone } from './mark.ts'
 import type { Fact } from './store.ts'
 
 /** A stop as it is sent. */
 export type StopBody = Extract<SyncEntryInput, { kind: 'stop' }>['body']
-type WorkBody = Extract<SyncEntryInput, { kind: 'work' }>['body']
 type FindingBody = Extract<SyncEntryInput, { kind: 'finding' }>['body']
 type FindingStepBody = Extract<SyncEntryInput, { kind: 'finding-step' }>['body']
 type EventBody = Extract<SyncEntryInput, { kind: 'event' }>['body']
@@ -17,6 +17,18 @@ export async function keep(by: string, facts: readonly (Fact & { level?: string 
     return null
   } catch (e) {
     return storeTrouble(e)
+  }
+}
+
+/** Does anything wait on this phone to be taken home? */
+export async function somethingWaits(): Promise<boolean> {
+  if (!onThisPhone()) return false
+  const { allWaiting } = await import('./line.ts')
+  try {
+    return (await allWaiting()).some((w) => w.refused === null)
+  } catch {
+    // A phone whose store cannot be read keeps nothing that could wait; its trouble is told where something is to be kept.
+    return false
   }
 }
 
@@ -44,8 +56,6 @@ export const keepStopHere = (
           },
         ]),
   ])
-
-export const keepWorkHere = (by: string, body: WorkBody): Promise<string | null> => keep(by, [{ kind: 'work', body }])
 
 /** Keep what happened on a round. */
 export const tellRound = (by: string, body: EventBody): Promise<string | null> => keep(by, [{ kind: 'event', body }])

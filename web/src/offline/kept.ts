@@ -1,6 +1,6 @@
-import { machinePage, places, roundPage, session, type MachinePage } from '@motor-round/contract'
+import { areaPlanPage, machinePage, places, roundPage, session, type MachinePage } from '@motor-round/contract'
 import { allWaiting } from './line.ts'
-import { pageOfFound, roundWithPending, withPending } from './pending.ts'
+import { drawnHere, pageOfFound, roundWithPending, withPending } from './pending.ts'
 import { store } from './store.ts'
 
 /** Keep an answer of the server for when there is no signal. */
@@ -72,5 +72,7 @@ export async function withLine(url: string, data: unknown): Promise<unknown> {
   if (machine?.success) return withPending(machine.data, await allWaiting(), await who())
   const round = url.startsWith('/rounds/') ? roundPage.safeParse(data) : null
   if (round?.success) return roundWithPending(round.data, await allWaiting(), await who(), machineHere)
+  const area = url.endsWith('/plan') ? areaPlanPage.safeParse(data) : null
+  if (area?.success) return { ...area.data, ...drawnHere(await allWaiting(), area.data.area.id) }
   return data
 }

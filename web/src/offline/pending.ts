@@ -5,7 +5,11 @@ import {
   inOrderOfNeed,
   level,
   machinePage,
+  motorFitted,
   noCare,
+  partFitted,
+  planDrawn,
+  plateCorrected,
   stop as stopSchema,
   type FindingRecord,
   type FindingStep,
@@ -16,6 +20,7 @@ import {
   type RoundStop,
   type StopRecord,
 } from '@motor-round/contract'
+import type { AreaPlan } from '@motor-round/core/round'
 import type { Waiting } from './store.ts'
 
 /** A stop of the line as the book will have it. */
@@ -53,6 +58,53 @@ function findingsWith(known: readonly FindingRecord[], line: readonly Waiting[],
   return inOrderOfNeed([...told, ...fresh])
 }
 
+/** Motors with those fitted on this phone and plates corrected on it: the newest that is in place, and the past. */
+function motorsWith(page: MachinePage, own: readonly Waiting[], by: string): Pick<MachinePage, 'motor' | 'pastMotors'> {
+  let motor = page.motor
+  let pastMotors = page.pastMotors
+  for (const w of own) {
+    const fitted = w.kind === 'motor' ? motorFitted.safeParse(w.body).data : undefined
+    const corrected = w.kind === 'plate' ? plateCorrected.safeParse(w.body).data : undefined
+    if (fitted && ![motor, ...pastMotors].some((m) => m?.id === fitted.id)) {
+      const { removedWhy, replaces: _replaces, ...body } = fitted
+      if (motor) pastMotors = [{ ...motor, removedAt: fitted.fittedAt, removedWhy }, ...pastMotors]
+      motor = { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by }
+    }
+    if (corrected && motor?.id === corrected.motorId && motor.version === corrected.version) {
+      const { plate, connectionVolts, fittedAt, why, standIn } = corrected
+      motor = { ...motor, plate, connectionVolts, fittedAt, why, standIn, version: motor.version + 1 }
+    }
+  }
+  return { motor, pastMotors }
+}
+
+/** Parts with those fitted on this phone; what was in their slots is out. */
+function partsWith(known: MachinePage['parts'], own: readonly Waiting[], by: string): MachinePage['parts'] {
+  let parts = known
+  for (const w of own) {
+    const fitted = w.kind === 'part' ? partFitted.safeParse(w.body).data : undefined
+    if (!fitted || parts.some((p) => p.id === fitted.id)) continue
+    const { removedWhy, ...body } = fitted
+    parts = [
+      ...parts.map((p) =>
+        p.part.slot === fitted.part.slot && p.removedAt === null ? { ...p, removedAt: fitted.fittedAt, removedWhy } : p,
+      ),
+      { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by },
+    ]
+  }
+  return parts
+}
+
+/** The plan of an area as it was last drawn on this phone, where that is not home yet. */
+export function drawnHere(line: readonly Waiting[], areaId: string): { plan: AreaPlan; version: number } | null {
+  const drawn = line.flatMap((w) => {
+    const body = w.kind === 'area-plan' && w.refused === null ? planDrawn.safeParse(w.body).data : undefined
+    return body?.areaId === areaId ? [body] : []
+  })
+  const last = drawn.at(-1)
+  return last ? { plan: last.plan, version: last.version + 1 } : null
+}
+
 /** A machine's page with what this phone has still to bring: without a signal the newest stop is the one just taken. */
 export function withPending(page: MachinePage, line: readonly Waiting[], by: string): MachinePage {
   const own = line.filter((w) => 'machineId' in w.body && w.body.machineId === page.machine.id && w.refused === null)
@@ -66,6 +118,8 @@ export function withPending(page: MachinePage, line: readonly Waiting[], by: str
       .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt)),
     work: [...page.work, ...work.filter((w) => !page.work.some((p) => p.id === w.id))],
     findings: findingsWith(page.findings, own, by),
+    parts: partsWith(page.parts, own, by),
+    ...motorsWith(page, own, by),
   }
 }
 
@@ -166,6 +220,7 @@ export async function roundWithPending(
   )
   return {
     ...page,
+    areas: page.areas.map((a) => ({ ...a, plan: drawnHere(line, a.id)?.plan ?? a.plan })),
     stops: stops.map((s) => {
       const here = level.safeParse(judged.get(s.machineId))
       return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, not home yet.' } : s

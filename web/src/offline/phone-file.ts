@@ -1,6 +1,6 @@
 import { phoneFile, type PhoneFile } from '@motor-round/contract'
 import { allWaiting, keepHere } from './line.ts'
-import { deviceName } from './store.ts'
+import { deviceName, type Fact } from './store.ts'
 
 /** Everything on this phone that is not home, as a file: for one that never comes home by itself. */
 export async function emptyToFile(by: string): Promise<{ name: string; text: string; entries: number }> {
@@ -10,6 +10,8 @@ export async function emptyToFile(by: string): Promise<{ name: string; text: str
   const file = { format: 'motor-round-phone', formatVersion: 1, device, by, savedAt, entries }
   return { name: `motor-round-phone-${savedAt.slice(0, 10)}.json`, text: JSON.stringify(file), entries: entries.length }
 }
+
+const and = (words: string, more: string): string => [words, more].filter(Boolean).join(' ')
 
 /** Read such a file into the line of this one. @throws Error with words that name the place that is wrong */
 export async function readFile(text: string, reader: { readonly id: string; readonly name: string }): Promise<number> {
@@ -29,11 +31,13 @@ export async function readFile(text: string, reader: { readonly id: string; read
   const from = file.by === reader.name ? '' : `From the phone of ${file.by}.`
   await keepHere(
     reader.id,
-    file.entries.map(({ n: _n, ...fact }) =>
-      fact.kind === 'stop'
-        ? { ...fact, body: { ...fact.body, note: [fact.body.note, from].filter(Boolean).join(' ') } }
-        : fact,
-    ),
+    file.entries.map(({ n: _n, ...fact }): Fact => {
+      if (fact.kind === 'stop') return { ...fact, body: { ...fact.body, note: and(fact.body.note, from) } }
+      if (fact.kind === 'motor') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }
+      if (fact.kind === 'plate') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }
+      if (fact.kind === 'part') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }
+      return fact
+    }),
   )
   return file.entries.length
 }

@@ -8,6 +8,8 @@ export type Fact = Without<SyncEntryInput>
 interface Held {
   /** Refused: the server will not take it, and why; it stays until somebody has seen to it. */
   refused: string | null
+  /** Of a change somebody else was before with: what is in the book instead. */
+  current?: unknown
   /** Of a stop: how it was judged here, to be held against the server. */
   level: string | null
   /** How many readings it holds. */

@@ -83,6 +83,7 @@ export async function takeRound(
   const urls = [
     ...always,
     ...page.stops.flatMap((s) => [`/machines/${s.machineId}`, `/machines/${s.machineId}/pictures`]),
+    ...page.areas.map((a) => `/areas/${a.id}/plan`),
   ]
   let bytes = first.bytes
   let appHere: boolean

@@ -1,6 +1,7 @@
 import { useEffect, useSyncExternalStore } from 'react'
 import { whenMarked } from './mark.ts'
 import { noteSignal, onSignal, signalHeard } from './signal.ts'
+import type { Conflict } from './decide.ts'
 import type { Homecoming } from './home.ts'
 import type { Held } from './held-words.ts'
 
@@ -14,7 +15,10 @@ export interface Phone {
     readonly at: number
   }[]
   readonly words: readonly { readonly n: number; readonly text: string; readonly machineId: string | null }[]
+  /** Refused, and nothing to be decided about it. */
   readonly refused: readonly { readonly n: number; readonly why: string; readonly kind: string }[]
+  /** Changed here and at home: a person decides. */
+  readonly conflicts: readonly Conflict[]
   /** How the last try to bring home went. */
   readonly last: Homecoming | null
   /** How far the server's clock was ahead of this phone's when it last answered, ms. */
@@ -28,6 +32,7 @@ const nothing: Phone = {
   taken: [],
   words: [],
   refused: [],
+  conflicts: [],
   last: null,
   ahead: 0,
   trouble: null,
@@ -46,10 +51,11 @@ function begin(): void {
   begun = true
   void (async () => {
     try {
-      const [{ liveQuery }, { store }, { heldOf }] = await Promise.all([
+      const [{ liveQuery }, { store }, { heldOf }, { conflictsOf, refusedOnly }] = await Promise.all([
         import('dexie'),
         import('./store.ts'),
         import('./held-words.ts'),
+        import('./decide.ts'),
       ])
       liveQuery(async () => ({
         line: await store.line.orderBy('n').toArray(),
@@ -64,7 +70,8 @@ function begin(): void {
             taken,
             words,
             ahead,
-            refused: line.flatMap((w) => (w.refused === null ? [] : [{ n: w.n, why: w.refused, kind: w.kind }])),
+            refused: refusedOnly(line).map((w) => ({ n: w.n, why: w.refused ?? '', kind: w.kind })),
+            conflicts: conflictsOf(line),
             trouble: null,
           })
           if (now.held.entries > before) void home()

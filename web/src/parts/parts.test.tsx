@@ -83,7 +83,7 @@ describe('what went wrong, where the person looks', () => {
   it('puts mine beside theirs when somebody saved first', () => {
     const h = html(
       <StaleNote
-        failure={failure({ status: 409, detail: 'Brin Hallow changed it meanwhile.' })}
+        told="Brin Hallow changed it meanwhile."
         differences={[{ what: 'Supply, V', mine: '480', theirs: '208' }]}
         keepMine={nothing}
         takeTheirs={nothing}

@@ -65,10 +65,18 @@ export function SignalLine() {
           {phone.trouble}
         </p>
       )}
-      {phone.held.refused > 0 ? (
+      {phone.refused.length > 0 ? (
         <p className="signal-line signal-bad" role="alert">
-          {phone.held.refused} {phone.held.refused === 1 ? 'entry was' : 'entries were'} refused and{' '}
-          {phone.held.refused === 1 ? 'is' : 'are'} still here. <Link to="/phone">See why</Link>
+          {phone.refused.length} {phone.refused.length === 1 ? 'entry was' : 'entries were'} refused and{' '}
+          {phone.refused.length === 1 ? 'is' : 'are'} still here. <Link to="/phone">See why</Link>
+        </p>
+      ) : null}
+      {phone.conflicts.length > 0 ? (
+        <p className="signal-line signal-bad" role="alert">
+          {phone.conflicts.length === 1
+            ? 'Something was changed here and at home.'
+            : `${phone.conflicts.length} things were changed here and at home.`}{' '}
+          <Link to="/phone">Decide</Link>
         </p>
       ) : null}
       {Math.abs(phone.ahead) > wrongClock ? (

@@ -8,7 +8,8 @@ import { fieldMessage, type Failure } from '../../app/failure.ts'
 import type { LengthUnit } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
+import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { asked, draftOfPart, partOfDraft } from './part-draft.ts'
 import { slotFields, slotWords } from './slots.ts'
 
@@ -40,7 +41,10 @@ export function PartForm({
   const [tried, setTried] = useState(false)
   const [fit, fitting] = api.useFitPartMutation()
   const [edit, editing] = api.useEditPartMutation()
-  const failure = (correct ? editing.error : fitting.error) as Failure | undefined
+  const { save: saveOrKeep, trouble } = useSaveOrKeep()
+  const failed = (correct ? editing.error : fitting.error) as Failure | undefined
+  // A part that was fitted is kept on this phone where nobody answers.
+  const failure = !correct && failed?.noSignal ? undefined : failed
   const typed = partOfDraft(slot, draft, unit)
   const wrong = (key: string) =>
     (tried && !typed.ok ? typed.wrong[key] : undefined) ?? fieldMessage(failure, `part.spec.${key}`)
@@ -48,10 +52,18 @@ export function PartForm({
     setTried(true)
     if (!typed.ok) return
     const body = { id, part: typed.part, fittedAt: new Date(at).toISOString(), why, standIn }
-    const sent = correct
-      ? edit({ params: { id }, body: { ...body, version: inPlace?.version ?? 1 } })
-      : fit({ params: { id: machineId }, body: { ...body, removedWhy: outWhy } })
-    void sent.unwrap().then(done, () => undefined)
+    if (correct) {
+      void edit({ params: { id }, body: { ...body, version: inPlace?.version ?? 1 } })
+        .unwrap()
+        .then(done, () => undefined)
+      return
+    }
+    const fitted = { ...body, removedWhy: outWhy }
+    void saveOrKeep({ kind: 'part', body: { ...fitted, machineId } }, () =>
+      fit({ params: { id: machineId }, body: fitted }).unwrap(),
+    ).then((kept) => {
+      if (kept) done()
+    })
   }
   return (
     <form
@@ -114,6 +126,7 @@ export function PartForm({
         </p>
       ) : null}
       <FailureNote failure={failure} kept="It stays here until you save." />
+      <TroubleNote words={trouble} />
       <div className="row">
         <Button type="primary" htmlType="submit" loading={fitting.isLoading || editing.isLoading} disabled={at === ''}>
           {correct ? 'Save the correction' : inPlace ? 'Record the change' : 'Enter it'}

@@ -5,7 +5,7 @@ import { useDispatch } from 'react-redux'
 import { api } from '../../app/api.ts'
 import { useClock } from '../../app/now.ts'
 import { keepFinding } from '../../offline/keep.ts'
-import { Choice, Field } from '../../parts/fields/index.ts'
+import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { levelWords } from '../../parts/level-mark/index.ts'
 import { useFindingDraft } from './use-finding-draft.ts'
 import './findings.css'
@@ -97,11 +97,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           onChange={(e) => change({ reviewOn: e.target.value })}
         />
       </Field>
-      {trouble === null ? null : (
-        <p className="problem" role="alert">
-          {trouble}
-        </p>
-      )}
+      <TroubleNote words={trouble} />
       <div className="row">
         <Button
           type="primary"

@@ -7,7 +7,7 @@ import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
 import { keepFindingStep } from '../../offline/keep.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { Field, TroubleNote } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { FindingForm } from './finding-form.tsx'
 import './findings.css'
@@ -70,11 +70,7 @@ function Step({ finding }: { finding: FindingRecord }) {
         {kind === 'closed' ? 'Close it' : kind === 'postponed' ? 'Put it off' : 'Open it again'}
       </Button>
       <Button onClick={() => setKind(null)}>Leave it</Button>
-      {trouble === null ? null : (
-        <p className="problem" role="alert">
-          {trouble}
-        </p>
-      )}
+      <TroubleNote words={trouble} />
     </form>
   )
 }

@@ -3,28 +3,21 @@ import { questionPlate, type Plate } from '@motor-round/core/plate'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
-import type { Failure } from '../../app/failure.ts'
-import { FailureNote, StaleNote, type Difference } from '../../parts/fields/index.ts'
-import { PlateCard, plateCells, readCell } from '../../parts/plate/index.ts'
-
-/** The cells in which two plates differ, as they are read. */
-const differing = (mine: Plate, theirs: Plate): Difference[] =>
-  plateCells
-    .map((c) => ({
-      what: c.title,
-      mine: readCell(mine, c.field) || 'blank',
-      theirs: readCell(theirs, c.field) || 'blank',
-    }))
-    .filter((d) => d.mine !== d.theirs)
+import { messageOf, type Failure } from '../../app/failure.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
+import { FailureNote, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 /** The plate of the fitted motor, edited in place; questions about it stand below. */
 export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit: boolean; now: number }) {
   const { motor, machine } = page
   // A draft remembers the version it was begun on, so that a refetch under it does not hide a stale edit.
   const [draft, setDraft] = useState<{ plate: Plate; base: Motor } | null>(null)
-  const [save, attempt] = api.useEditMotorMutation()
+  const [edit, attempt] = api.useEditMotorMutation()
+  const { save, trouble } = useSaveOrKeep()
   if (!motor)
     return (
       <div className="sheet">
@@ -40,24 +33,22 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
   const plate = draft?.plate ?? motor.plate
   const questions = questionPlate(plate)
   const failure = attempt.error as Failure | undefined
-  const send = (p: Plate, version: number) =>
-    void save({
-      params: { id: motor.id },
-      body: {
-        id: motor.id,
-        version,
-        plate: p,
-        connectionVolts: motor.connectionVolts,
-        fittedAt: motor.fittedAt,
-        why: motor.why,
-        standIn: motor.standIn,
-      },
+  const send = (p: Plate, version: number) => {
+    const body = {
+      version,
+      plate: p,
+      connectionVolts: motor.connectionVolts,
+      fittedAt: motor.fittedAt,
+      why: motor.why,
+      standIn: motor.standIn,
+    }
+    const { id } = motor
+    void save({ kind: 'plate', body: { ...body, id: uuid(), motorId: id, machineId: machine.id } }, () =>
+      edit({ params: { id }, body: { ...body, id } }).unwrap(),
+    ).then((done) => {
+      if (done) setDraft(null)
     })
-      .unwrap()
-      .then(
-        () => setDraft(null),
-        () => undefined,
-      )
+  }
   return (
     <div className="stack plate-panel">
       <PlateCard
@@ -74,8 +65,8 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       ))}
       {failure?.problem.status === 409 && draft ? (
         <StaleNote
-          failure={failure}
-          differences={differing(plate, (failure.problem.current as Motor).plate)}
+          told={messageOf(failure)}
+          differences={motorDifferences({ ...motor, plate }, failure.problem.current as Motor)}
           keepMine={() => send(plate, (failure.problem.current as Motor).version)}
           takeTheirs={() => {
             setDraft(null)
@@ -83,8 +74,12 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
           }}
         />
       ) : (
-        <FailureNote failure={failure} kept="The plate stays as you typed it until you save." />
+        <FailureNote
+          failure={failure?.noSignal ? undefined : failure}
+          kept="The plate stays as you typed it until you save."
+        />
       )}
+      <TroubleNote words={trouble} />
       {draft ? (
         <div className="row">
           <Button type="primary" loading={attempt.isLoading} onClick={() => send(draft.plate, draft.base.version)}>

@@ -37,6 +37,23 @@ describe('work without a signal', () => {
     const shown = withPending(page, line, 'Mosi Okonjo')
     expect(shown.work.filter((w) => w.note === 'by force').map((w) => w.by)).toEqual(['Mosi Okonjo'])
   })
+  it('of a part that was renewed is the part itself, with the old one out', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')))
+    const done = vi.fn()
+    const page = pageOf({ parts: driveParts() })
+    const { user } = await showAs('mechanic', <RecordWork page={page} now={now} done={done} />)
+    await user.click(screen.getByRole('combobox', { name: 'What was done' }))
+    await user.click(await screen.findByText('new belt set'))
+    await user.click(screen.getByRole('button', { name: 'Save work' }))
+    await waitFor(() => expect(done).toHaveBeenCalled())
+    const line = await store.line.toArray()
+    expect(line.map((w) => w.kind)).toEqual(['part'])
+    const belts = withPending(page, line, 'Mosi Okonjo').parts.filter((p) => p.part.slot === 'belts')
+    expect(belts.slice(-2).map((p) => [p.removedAt === null, p.removedWhy, p.fittedBy === 'Mosi Okonjo'])).toEqual([
+      [false, 'renewed', false],
+      [true, '', true],
+    ])
+  })
   it('is not taken for kept where the server answers that it is wrong', async () => {
     const problem = { type: 'about:blank', title: 'Not valid', status: 422, detail: 'lies in the future', errors: [] }
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(problem), { status: 422 })))

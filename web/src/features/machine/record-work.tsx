@@ -4,7 +4,6 @@ import { parseFigure } from '@motor-round/core/quantity'
 import { workKinds, type WorkKindId } from '@motor-round/core/trend'
 import { Button, Input, Select } from 'antd'
 import { useState } from 'react'
-import { useDispatch } from 'react-redux'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
@@ -12,9 +11,8 @@ import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
-import { useKeepingAhead } from '../../offline/ahead.ts'
-import { keepWorkHere } from '../../offline/keep.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
+import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { driveOf, inPlace, partWords } from '../drive-train/index.ts'
 
 /** Kinds whose part is in a slot of its own: recorded there the part has a life, and the old one stays in the past. */
@@ -29,10 +27,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
   const [id] = useState(() => uuid())
   const [kind, setKind] = useState<WorkKindId>('belts-tensioned')
   const clock = useClock()
-  useKeepingAhead()
-  const dispatch = useDispatch()
-  const me = api.useSessionQuery({}).data?.person?.id ?? ''
-  const [trouble, setTrouble] = useState<string | null>(null)
+  const { save: saveOrKeep, trouble } = useSaveOrKeep()
   const [at, setAt] = useState(() => localInput(clock()))
   const [note, setNote] = useState('')
   const adjustable = driveOf(page, now)?.adjustable ?? null
@@ -55,20 +50,12 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
     note,
     ...(asksTurns && after !== null ? { turns: { before: adjustable.turns, after } } : {}),
   })
-  const send = () =>
-    part
-      ? fit({
-          params: { id: machineId },
-          body: { id, part: part.part, fittedAt: doneAt(), why: note, removedWhy: 'renewed' },
-        }).unwrap()
-      : save({ body: work() }).unwrap()
-  /** Without a signal it is kept as work of its kind; a part's own past is written where there is signal. */
-  const keepHere = async () => {
-    const failed = await keepWorkHere(me, { ...work(), note: part ? `${note} (the same again)`.trim() : note })
-    setTrouble(failed)
-    if (failed !== null) return
-    dispatch(api.util.invalidateTags(['machine']))
-    done()
+  const send = () => {
+    if (!part) return saveOrKeep({ kind: 'work', body: work() }, () => save({ body: work() }).unwrap())
+    const body = { id, part: part.part, fittedAt: doneAt(), why: note, removedWhy: 'renewed' }
+    return saveOrKeep({ kind: 'part', body: { ...body, machineId } }, () =>
+      fit({ params: { id: machineId }, body }).unwrap(),
+    )
   }
   return (
     <form
@@ -76,7 +63,9 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
       onSubmit={(e) => {
         e.preventDefault()
         if (wrong !== undefined) return
-        void send().then(done, (f: Failure) => (f.noSignal ? keepHere() : undefined))
+        void send().then((kept) => {
+          if (kept) done()
+        })
       }}
     >
       <h2>Record work</h2>
@@ -118,11 +107,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
           : 'This does not break the trend.'}
       </p>
       <FailureNote failure={failure?.noSignal ? undefined : failure} kept="It stays here until you save." />
-      {trouble === null ? null : (
-        <p className="problem" role="alert">
-          {trouble}
-        </p>
-      )}
+      <TroubleNote words={trouble} />
       <div className="row">
         <Button type="primary" htmlType="submit" loading={attempt.isLoading || fitting.isLoading} disabled={at === ''}>
           Save work

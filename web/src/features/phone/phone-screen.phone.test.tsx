@@ -5,7 +5,7 @@ import { keepHere } from '../../offline/line.ts'
 import { markThisPhone } from '../../offline/mark.ts'
 import { noteSignal } from '../../offline/signal.ts'
 import { store } from '../../offline/store.ts'
-import { machineId, stopRecord } from '../../test/machine-page.test-help.ts'
+import { machineId, pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
 import { me, roundId, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { PhoneScreen } from './phone-screen.tsx'
@@ -118,5 +118,48 @@ describe('what is on this phone', () => {
     const said = await within(document.body).findAllByRole('status')
     expect(said.map((s) => s.textContent).join()).toMatch(/not|no /i)
     expect(await store.line.count()).toBe(0)
+  })
+})
+
+describe('two versions', () => {
+  it('shows what was changed here and at home side by side, until a person decides', async () => {
+    const book = pageOf().motor
+    if (!book) throw new Error('the page has a motor')
+    const { id: motorId, connectionVolts, fittedAt, why, standIn, version, plate } = book
+    await keepHere(me.id, [
+      {
+        kind: 'plate',
+        body: {
+          id: uuid(50),
+          motorId,
+          machineId,
+          version,
+          plate: { ...plate, amps: '13.4' },
+          connectionVolts,
+          fittedAt,
+          why,
+          standIn,
+        },
+      },
+    ])
+    const [first] = await store.line.toArray()
+    await store.line.update(first?.n ?? 0, {
+      refused: 'Tamsin Vale changed this motor in the meantime.',
+      current: { ...book, version: 2, plate: { ...plate, amps: '12.4' } },
+    })
+    const { user } = await showAs('mechanic', both)
+    const two = within((await screen.findByText('Changed here and at home')).closest('section') as HTMLElement)
+    expect(two.getByText('Tamsin Vale changed this motor in the meantime.')).toBeDefined()
+    expect(two.getAllByRole('row').map((r) => r.textContent)).toEqual([
+      'WhatYoursIn the book now',
+      'Full-load amps as printed, 27.0-25.6/12.813.412.4',
+    ])
+    await user.click(two.getByRole('button', { name: 'Save mine over it' }))
+    await waitFor(async () =>
+      expect(await store.line.toArray()).toMatchObject([
+        { kind: 'plate', refused: null, body: { version: 2, plate: { amps: '13.4' } } },
+      ]),
+    )
+    await waitFor(() => expect(screen.queryByText('Changed here and at home')).toBeNull())
   })
 })

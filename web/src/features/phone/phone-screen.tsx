@@ -5,6 +5,7 @@ import { api } from '../../app/api.ts'
 import { FileButton } from '../../parts/fields/index.ts'
 import { heldWords } from '../../offline/held-words.ts'
 import { tryHome, usePhone } from '../../offline/use-phone.ts'
+import { TwoVersions } from './two-versions.tsx'
 
 const kindWords: Readonly<Record<string, string>> = {
   stop: 'A stop',
@@ -14,6 +15,10 @@ const kindWords: Readonly<Record<string, string>> = {
   found: 'A new unit',
   finding: 'A finding',
   'finding-step': 'What became of a finding',
+  motor: 'A motor',
+  plate: 'A plate',
+  part: 'A part',
+  'area-plan': 'A plan',
 }
 const entriesOf = (n: number) => `${n} ${n === 1 ? 'entry' : 'entries'}`
 const megabytes = (b: number | undefined) => `${((b ?? 0) / 1e6).toFixed(1)} MB`
@@ -47,6 +52,11 @@ export function PhoneScreen() {
       setTold(e instanceof Error ? e.message : 'That file cannot be read.')
     }
   }
+  const again = async () => {
+    const { tryRefusedAgain } = await import('../../offline/decide.ts')
+    await tryRefusedAgain()
+    await tryHome()
+  }
   const forget = async (n: number) => {
     const { store } = await import('../../offline/store.ts')
     await store.line.delete(n)
@@ -60,7 +70,11 @@ export function PhoneScreen() {
       <h1>On this phone</h1>
       <section className="sheet stack">
         <p>
-          {phone.held.entries === 0 ? 'Everything is home.' : `${heldWords(phone.held)}, not home yet.`}
+          {phone.held.entries > 0
+            ? `${heldWords(phone.held)}, not home yet.`
+            : phone.held.refused > 0
+              ? 'Everything is home but what is told below.'
+              : 'Everything is home.'}
           {phone.trouble === null ? '' : ` ${phone.trouble}`}
         </p>
         {room ? (
@@ -83,9 +97,13 @@ export function PhoneScreen() {
         </div>
         {told === '' ? null : <p role="status">{told}</p>}
       </section>
+      <TwoVersions conflicts={phone.conflicts} me={person?.id ?? ''} />
       {phone.refused.length > 0 ? (
         <section className="sheet">
-          <h2>Refused, and why</h2>
+          <header>
+            <h2>Refused, and why</h2>
+            <Button onClick={() => void again()}>Try all of them again</Button>
+          </header>
           <ul className="happened">
             {phone.refused.map((r) => (
               <li key={r.n} className="row">

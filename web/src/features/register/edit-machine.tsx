@@ -3,7 +3,7 @@ import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import type { Failure } from '../../app/failure.ts'
+import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field, StaleNote, type Difference } from '../../parts/fields/index.ts'
 import { ControlsFields } from './controls-fields.tsx'
@@ -118,7 +118,7 @@ function EditForm({ page }: { page: MachinePage }) {
       </section>
       {failure?.problem.status === 409 && failure.problem.current !== undefined ? (
         <StaleNote
-          failure={failure}
+          told={messageOf(failure)}
           differences={differing(draft, failure.problem.current as Machine)}
           keepMine={() => send((failure.problem.current as Machine).version)}
           takeTheirs={() => {

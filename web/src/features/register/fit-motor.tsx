@@ -1,16 +1,18 @@
-import type { MachinePage } from '@motor-round/contract'
+import type { MachinePage, Motor } from '@motor-round/contract'
 import { questionPlate, readColumns, type Plate } from '@motor-round/core/plate'
 import { Button, Input, Select, Switch } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
-import { fieldMessage, type Failure } from '../../app/failure.ts'
+import { fieldMessage, messageOf, type Failure } from '../../app/failure.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useNow } from '../../app/now.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
-import { PlateCard } from '../../parts/plate/index.ts'
+import { useWayBack } from '../../app/way-back.ts'
+import { FailureNote, Field, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 function voltsOf(plate: Plate): number[] {
   if (plate.volts === undefined) return []
@@ -25,16 +27,30 @@ function voltsOf(plate: Plate): number[] {
 function FitForm({ page, now }: { page: MachinePage; now: number }) {
   const { machine, motor } = page
   const [id] = useState(() => uuid())
+  // The motor that was in place when one began to type: another that is entered meanwhile is told.
+  const [seen] = useState(motor?.id ?? null)
   const [plate, setPlate] = useState<Plate>({ phases: machine.phases, hz: motor?.plate.hz ?? '60' })
   const [connection, setConnection] = useState<number | null>(null)
   const [fittedAt, setFittedAt] = useState(() => localInput(now))
   const [removedWhy, setRemovedWhy] = useState('')
   const [why, setWhy] = useState('')
   const [standIn, setStandIn] = useState(false)
-  const [save, attempt] = api.useFitMotorMutation()
+  const [fit, attempt] = api.useFitMotorMutation()
+  const { save, trouble } = useSaveOrKeep()
   const navigate = useNavigate()
+  const back = useWayBack(`/machines/${machine.id}`)
   const failure = attempt.error as Failure | undefined
   const questions = questionPlate(plate)
+  const book = failure?.problem.status === 409 ? (failure.problem.current as Motor | undefined) : undefined
+  const at = () => (fittedAt === '' ? '' : new Date(fittedAt).toISOString())
+  const send = (replaces: string | null) => {
+    const body = { id, plate, connectionVolts: connection, fittedAt: at(), why, standIn, removedWhy, replaces }
+    void save({ kind: 'motor', body: { ...body, machineId: machine.id } }, () =>
+      fit({ params: { id: machine.id }, body }).unwrap(),
+    ).then((kept) => {
+      if (kept) void navigate(back)
+    })
+  }
   return (
     <div className="page stack">
       <h1>
@@ -97,36 +113,29 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
               <Switch aria-label="Stand-in" checked={standIn} onChange={setStandIn} />
             </span>
           </Field>
-          <FailureNote failure={failure} kept="What you typed stays here." />
+          {book && failure ? (
+            <StaleNote
+              told={messageOf(failure)}
+              differences={motorDifferences({ plate, connectionVolts: connection, fittedAt: at(), standIn }, book)}
+              mineWords="Mine went in after it"
+              keepMine={() => send(book.id)}
+              takeTheirs={() => void navigate(back)}
+            />
+          ) : (
+            <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you typed stays here." />
+          )}
+          <TroubleNote words={trouble} />
           <div className="row">
             <Button
               type="primary"
               size="large"
               loading={attempt.isLoading}
               disabled={fittedAt === '' || Object.keys(plate).length <= 2}
-              onClick={() =>
-                void save({
-                  params: { id: machine.id },
-                  body: {
-                    id,
-                    plate,
-                    connectionVolts: connection,
-                    fittedAt: new Date(fittedAt).toISOString(),
-                    why,
-                    standIn,
-                    removedWhy,
-                  },
-                })
-                  .unwrap()
-                  .then(
-                    () => navigate(`/machines/${machine.id}`),
-                    () => undefined,
-                  )
-              }
+              onClick={() => send(seen)}
             >
               {motor ? 'Record the swap' : 'Save the plate'}
             </Button>
-            <Link to={`/machines/${machine.id}`}>
+            <Link to={back}>
               <Button size="large">Leave it</Button>
             </Link>
           </div>

@@ -1,6 +1,7 @@
 import { blankPlan, type AreaPlan } from '@motor-round/core/round'
 import { describe, expect, it } from 'vitest'
-import { differences, layUnder, moveUnit, put, takeOff, toScale, turnUnit } from './edit.ts'
+import { planDifferences } from '../../parts/roof-plan/index.ts'
+import { layUnder, moveUnit, put, takeOff, toScale, turnUnit } from './edit.ts'
 
 const plan: AreaPlan = { ...blankPlan, width: 20, depth: 10, units: { u: { x: 2, y: 2, w: 4, h: 2 } } }
 
@@ -23,12 +24,12 @@ describe('a plan that is drawn', () => {
   })
   it('is told apart from another in words', () => {
     const theirs = put(moveUnit({ ...plan, width: 22 }, 'u', { x: 6, y: 2 }), 'hatch', { x: 1, y: 1 }, 'h')
-    expect(differences(plan, theirs, () => 'RTU-1')).toEqual([
+    expect(planDifferences(plan, theirs, () => 'RTU-1')).toEqual([
       { what: 'Size', mine: '20 × 10 m', theirs: '22 × 10 m' },
       { what: 'RTU-1', mine: '2 m, 2 m', theirs: '6 m, 2 m' },
       { what: 'Ways in', mine: '0', theirs: '1' },
     ])
-    expect(differences(plan, plan, () => '')).toEqual([])
+    expect(planDifferences(plan, plan, () => '')).toEqual([])
   })
   it('lies over a picture that is brought to scale by two spots and how far apart they are', () => {
     const laid = layUnder(plan, { id: 'p', width: 800, height: 400 })
@@ -63,7 +64,7 @@ describe('a plan that is drawn', () => {
         10,
       ),
     ).toBe(plan)
-    expect(differences(scaled, plan, () => '')).toEqual([
+    expect(planDifferences(scaled, plan, () => '')).toEqual([
       { what: 'Picture below', mine: '40.0 m wide', theirs: 'none' },
     ])
   })

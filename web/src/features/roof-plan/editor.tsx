@@ -4,10 +4,11 @@ import { Button } from 'antd'
 import { useCallback, useState, type PointerEvent } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
-import type { Failure } from '../../app/failure.ts'
-import { FailureNote, StaleNote } from '../../parts/fields/index.ts'
-import { planUnits, RoofPlan } from '../../parts/roof-plan/index.ts'
-import { differences, moveUnit, put, turnUnit, type Thing } from './edit.ts'
+import { messageOf, type Failure } from '../../app/failure.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
+import { FailureNote, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { planDifferences, planUnits, RoofPlan } from '../../parts/roof-plan/index.ts'
+import { moveUnit, put, turnUnit, type Thing } from './edit.ts'
 import { Metres } from './metres.tsx'
 import { Things } from './things.tsx'
 import { UnderlayFields } from './underlay-fields.tsx'
@@ -44,13 +45,16 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
       setWrong((list) => (list.includes(name) === is ? list : is ? [...list, name] : list.filter((n) => n !== name))),
     [],
   )
-  const [save, attempt] = api.useEditAreaPlanMutation()
+  const [edit, attempt] = api.useEditAreaPlanMutation()
+  const { save, trouble } = useSaveOrKeep()
   const failure = attempt.error as Failure | undefined
   const tagOf = (id: string) => page.units.find((u) => u.id === id)?.tag ?? 'a unit'
   const send = (version: number) =>
-    void save({ params: { id: page.area.id }, body: { version, plan } })
-      .unwrap()
-      .then(onDone, () => undefined)
+    void save({ kind: 'area-plan', body: { id: uuid(), areaId: page.area.id, version, plan } }, () =>
+      edit({ params: { id: page.area.id }, body: { version, plan } }).unwrap(),
+    ).then((done) => {
+      if (done) onDone()
+    })
   const stale =
     failure?.problem.status === 409 ? (failure.problem.current as { plan: AreaPlan; version: number }) : null
   const box = chosen === null ? undefined : plan.units[chosen]
@@ -168,8 +172,8 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
       <Things plan={plan} areas={page.areas} change={setPlan} onWrong={onWrong} />
       {stale ? (
         <StaleNote
-          failure={failure as Failure}
-          differences={differences(plan, stale.plan, tagOf)}
+          told={messageOf(failure as Failure)}
+          differences={planDifferences(plan, stale.plan, tagOf)}
           keepMine={() => send(stale.version)}
           takeTheirs={() => {
             setPlan(stale.plan)
@@ -177,8 +181,9 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
           }}
         />
       ) : (
-        <FailureNote failure={failure} kept="What you drew stays here." />
+        <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you drew stays here." />
       )}
+      <TroubleNote words={trouble} />
       <div className="row">
         <Button
           type="primary"

@@ -2,8 +2,9 @@ import type { MachinePage, StopRecord } from '@motor-round/contract'
 import { allowedCurrent } from '@motor-round/core/plate'
 import { show } from '@motor-round/core/quantity'
 import { lazy, Suspense, useState } from 'react'
-import { Link } from 'react-router'
+import { Link, useLocation } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
+import { comingFrom } from '../../app/way-back.ts'
 import { useOnlyTab } from './use-only-tab.ts'
 import { PictureButton, type PictureOf } from './picture-button.tsx'
 
@@ -31,6 +32,7 @@ export function Head({
   toggleMeter: () => void
 }) {
   const { machine, unit, motor } = page
+  const at = useLocation()
   const [finding, setFinding] = useState(false)
   const only = useOnlyTab(`stop ${machine.id}`)
   const allowed = allowedCurrent(
@@ -49,7 +51,14 @@ export function Head({
           </h1>
           <p>
             {/* What it may draw comes first: a narrow head cuts off the rest. */}
-            {allowed ? `Plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V` : 'No plate limit'}
+            {allowed ? (
+              `Plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V`
+            ) : motor ? (
+              'No plate limit'
+            ) : (
+              // What was typed of the stop stays as it is meanwhile.
+              <Link to={`/machines/${machine.id}/motor${comingFrom(at)}`}>No plate in the book: enter it</Link>
+            )}
             {power} · {machine.purpose}
           </p>
           {only ? null : (

@@ -2,7 +2,7 @@ import type { Judgement } from '@motor-round/core/judge'
 import type { StopRecord } from '@motor-round/contract'
 import { Button, Input } from 'antd'
 import { memo, type RefObject } from 'react'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { Verdicts } from '../machine/index.ts'
 import { PassedNote } from './gate-note.tsx'
 import type { Draft } from './use-draft.ts'
@@ -60,11 +60,7 @@ export function JudgePart({
             No signal: kept on this phone, {keptHere} readings. It goes home by itself.
           </p>
         )}
-        {trouble === null ? null : (
-          <p className="problem" role="alert">
-            {trouble}
-          </p>
-        )}
+        <TroubleNote words={trouble} />
         <Button
           ref={button}
           type="primary"

@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import type { Failure } from '../../app/failure.ts'
+import type { ReactNode } from 'react'
 
 /** One thing that differs between what was typed and what is in the book now. */
 export interface Difference {
@@ -10,39 +10,50 @@ export interface Difference {
 
 /** Someone else saved first: both versions side by side, nothing typed is lost. */
 export function StaleNote({
-  failure,
+  told,
   differences,
+  mineWords = 'Save mine over it',
   keepMine,
   takeTheirs,
+  children,
 }: {
-  failure: Failure
+  /** Who was first, and with what. */
+  told: string
   differences: readonly Difference[]
+  mineWords?: string
   keepMine: () => void
   takeTheirs: () => void
+  /** Further ways out, as buttons. */
+  children?: ReactNode
 }) {
   return (
     <div className="problem" role="alert">
-      <h3>{failure.problem.detail}</h3>
-      <table className="table">
-        <thead>
-          <tr>
-            <th>What</th>
-            <th>Yours</th>
-            <th>In the book now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {differences.map((d) => (
-            <tr key={d.what}>
-              <td>{d.what}</td>
-              <td>{d.mine}</td>
-              <td>{d.theirs}</td>
+      <h3>{told}</h3>
+      {differences.length === 0 ? (
+        <p>Both say the same.</p>
+      ) : (
+        <table className="table">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Yours</th>
+              <th>In the book now</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {differences.map((d) => (
+              <tr key={d.what}>
+                <td>{d.what}</td>
+                <td>{d.mine}</td>
+                <td>{d.theirs}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
       <div className="row">
-        <Button onClick={keepMine}>Save mine over it</Button>
+        <Button onClick={keepMine}>{mineWords}</Button>
+        {children}
         <Button onClick={takeTheirs}>Take what is in the book</Button>
       </div>
     </div>

@@ -1,3 +1,3 @@
 export { PlateCard } from './plate-card.tsx'
-export { plateCells } from './cells.ts'
+export { motorDifferences } from './motor-differences.ts'
 export { readCell, writeCell } from './cell-text.ts'

@@ -1,2 +1,3 @@
 export { RoofPlan, type PlanUnit } from './roof-plan.tsx'
+export { planDifferences } from './differences.ts'
 export { firstFan, planUnits, worstOf } from './units.ts'

@@ -1,0 +1,127 @@
+import { expect, type Page } from '@playwright/test'
+import { desktop, phone, test, typeStop, type Found } from './world.ts'
+import { typePlate } from './plate.ts'
+
+interface Round {
+  readonly id: string
+  readonly name: string
+}
+/** Take the demo's round of today along, so that the app and its machines are on this phone. */
+async function takeAlong(page: Page): Promise<string> {
+  const rounds = (await (await page.request.get('/api/v1/rounds')).json()) as Round[]
+  const id = rounds.find((r) => r.name === 'Freight shed and crew house')?.id ?? ''
+  await page.goto(`/round/${id}`)
+  await page.getByRole('button', { name: 'Take this round with you' }).click()
+  await expect(page.getByText('This round is on this phone')).toBeVisible({ timeout: 60_000 })
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
+  return id
+}
+const home = async (page: Page) => {
+  await page.context().setOffline(false)
+  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+}
+/** A three-phase machine of a round. */
+async function ofRound(page: Page, roundId: string, nth: number): Promise<{ id: string; area: string }> {
+  const round = (await (await page.request.get(`/api/v1/rounds/${roundId}`)).json()) as {
+    stops: { machineId: string; areaId: string }[]
+  }
+  const stop = round.stops[nth]
+  if (!stop) throw new Error('no such stop')
+  return { id: stop.machineId, area: stop.areaId }
+}
+
+test('a plate corrected on the roof and at home: both side by side, and a person decides', async ({ open }) => {
+  test.slow()
+  const roof = await open('okonjo', phone)
+  const office = await open('vale', desktop)
+  const { id } = await ofRound(roof, await takeAlong(roof), 0)
+  await roof.context().setOffline(true)
+  await roof.goto(`/machines/${id}`)
+  await typePlate(roof, { Frame: '80M' })
+  await roof.getByRole('button', { name: /^Save plate/ }).click()
+  await expect(roof.getByRole('button', { name: /^Save plate/ })).toHaveCount(0)
+  await expect(roof.locator('.signal-line').first()).toContainText('No signal · 1 entry on this phone')
+  await roof.reload()
+  await expect(roof.getByRole('button', { name: /^Frame: 80M/ })).toBeVisible()
+
+  await office.goto(`/machines/${id}`)
+  await typePlate(office, { Frame: '80L' })
+  await office.getByRole('button', { name: /^Save plate/ }).click()
+  await expect(office.getByRole('button', { name: /^Save plate/ })).toHaveCount(0)
+
+  await home(roof)
+  await expect(roof.getByText('Something was changed here and at home.')).toBeVisible({ timeout: 30_000 })
+  await roof.getByRole('link', { name: 'Decide' }).click()
+  const two = roof.locator('.two-versions')
+  await expect(two.getByRole('link', { name: /, its plate$/ })).toBeVisible()
+  await expect(two).toContainText('Tamsin Vale changed this motor in the meantime.')
+  await expect(two.getByRole('row', { name: /Frame/ })).toContainText('80M')
+  await expect(two.getByRole('row', { name: /Frame/ })).toContainText('80L')
+  await two.getByRole('button', { name: 'Save mine over it' }).click()
+  await expect(roof.getByText('Everything is home.')).toBeVisible({ timeout: 30_000 })
+  await expect(two).toHaveCount(0)
+  await office.reload()
+  await expect(office.getByRole('button', { name: /^Frame: 80M/ })).toBeVisible()
+})
+
+test('a unit found without a signal gets its plate there, is judged by it, and comes home with both', async ({
+  open,
+}) => {
+  test.slow()
+  const page = await open('okonjo', phone)
+  const round = await takeAlong(page)
+  await page.context().setOffline(true)
+  await page.goto(`/round/${round}/walk`)
+  await page.getByRole('button', { name: 'Add a machine' }).click()
+  await page.getByRole('button', { name: 'It is not in the book' }).click()
+  await page.getByLabel('Its tag').fill('EF-88')
+  await page.getByLabel('Which fan of it').fill('EF')
+  await page.getByLabel('Supply').fill('460')
+  await page.getByRole('button', { name: 'Put it in the book' }).click()
+  await expect(page.locator('.walk-here h2')).toHaveText('EF-88 / EF')
+  await page.getByRole('button', { name: 'Take this stop' }).click()
+  await page.getByRole('link', { name: 'No plate in the book: enter it' }).click()
+  await typePlate(page, { 'Volts as printed': '460', 'Full-load amps': '3.1' })
+  await page.getByRole('button', { name: 'Save the plate' }).click()
+  // Back at the stop it was asked for at, with a limit.
+  await expect(page.getByText('Plate 3.1 A at 460 V')).toBeVisible()
+  const plan = page.getByRole('button', { name: 'Running amps' })
+  if (await plan.isVisible()) await plan.click()
+  await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /^Live/ }).click()
+  await page.locator('.cell-here input').focus()
+  await typeStop(page, ['461', '460', '462', '2.4', '2.5', '2.45'])
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /^Judge/ })
+    .click()
+  await expect(page.getByText('81 % of the 460 V plate').first()).toBeVisible()
+  await page.getByRole('button', { name: 'Save stop' }).click()
+  await page.waitForURL(/\/walk$/)
+  await home(page)
+  await expect(async () => {
+    const found = (await (await page.request.get('/api/v1/machines?q=EF-88')).json()) as Found[]
+    const own = (await (await page.request.get(`/api/v1/machines/${found[0]?.id ?? ''}`)).json()) as {
+      motor: { plate: { amps: string } } | null
+      stops: { readings: unknown[] }[]
+    }
+    expect(own.motor?.plate.amps).toBe('3.1')
+    expect(own.stops.map((s) => s.readings.length)).toEqual([6])
+  }).toPass({ timeout: 30_000 })
+})
+
+test('a plan drawn without a signal goes home by itself', async ({ open }) => {
+  test.slow()
+  const page = await open('vale', phone)
+  const { area } = await ofRound(page, await takeAlong(page), 0)
+  const before = await versionOf(page, area)
+  await page.context().setOffline(true)
+  await page.goto(`/areas/${area}/plan`)
+  await page.getByRole('button', { name: 'Draw it' }).click()
+  await page.getByLabel('Width, m').fill('61')
+  await page.getByRole('button', { name: 'Save the plan' }).click()
+  await expect(page.getByRole('img', { name: /61 by/ }).or(page.getByLabel(/61 by/)).first()).toBeVisible()
+  await home(page)
+  await expect(async () => expect(await versionOf(page, area)).toBe(before + 1)).toPass({ timeout: 30_000 })
+})
+const versionOf = async (page: Page, area: string) =>
+  ((await (await page.request.get(`/api/v1/areas/${area}/plan`)).json()) as { version: number }).version

@@ -1,0 +1,126 @@
+import type { motorFitted, plateCorrected } from '@motor-round/contract'
+import { and, desc, eq, isNull } from 'drizzle-orm'
+import type { z } from 'zod'
+import { record, wasMade } from '../audit/record.ts'
+import type { Tx } from '../db/client.ts'
+import { components, type MotorSpec } from '../db/schema.ts'
+import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
+import { asMotor } from '../roof/known.ts'
+import { refresh } from '../roof/refresh.ts'
+import { currentRules } from '../rules/current.ts'
+import { refuseStale } from './edit.ts'
+import { lockMachine } from './machines.ts'
+import { fitInSlot } from './slot.ts'
+
+type Row = typeof components.$inferSelect
+type Fitted = Omit<z.output<typeof motorFitted>, 'replaces'> & { readonly replaces?: string | null | undefined }
+
+/** Where another motor is in place than was seen there, the swap is refused with the one that is. */
+async function refuseOther(tx: Tx, body: Fitted): Promise<void> {
+  if (body.replaces === undefined) return
+  const [inPlace] = await tx
+    .select()
+    .from(components)
+    .where(and(eq(components.machineId, body.machineId), eq(components.slot, 'motor'), isNull(components.removedAt)))
+    .orderBy(desc(components.fittedAt))
+  if ((inPlace?.id ?? null) === body.replaces || inPlace?.id === body.id) return
+  throw new HttpProblem(
+    409,
+    inPlace
+      ? `${inPlace.fittedBy} entered another motor there in the meantime.`
+      : 'The motor that was there was taken out in the meantime.',
+    inPlace ? { current: asMotor(inPlace) } : {},
+  )
+}
+
+/**
+ * Fit a motor; the one in place moves to the past. The same id twice fits one.
+ * @throws a problem: no such machine, another motor in place (409 with it), or one that was fitted later
+ */
+export async function keepMotor(
+  tx: Tx,
+  body: Fitted,
+  by: string,
+  now: Date,
+): Promise<{ readonly row: Row; readonly fresh: boolean }> {
+  const machine = await lockMachine(tx, body.machineId)
+  const [known] = await tx.select({ id: components.id }).from(components).where(eq(components.id, body.id))
+  if (!known) await refuseOther(tx, body)
+  const { row, old, again } = await fitInSlot(
+    tx,
+    machine,
+    {
+      id: body.id,
+      slot: 'motor',
+      spec: { plate: body.plate, connectionVolts: body.connectionVolts },
+      fittedAt: new Date(body.fittedAt),
+      fittedBy: by,
+      why: body.why,
+      standIn: body.standIn,
+    },
+    body.removedWhy,
+  )
+  if (again) return { row, fresh: false }
+  await record(tx, {
+    by,
+    at: now,
+    what: old ? 'motor replaced' : 'motor entered',
+    entity: 'motor',
+    entityId: row.id,
+    why: body.removedWhy,
+    before: old ? asMotor(old).plate : {},
+    after: body.plate,
+  })
+  await refresh(tx, [machine.id], await currentRules(tx))
+  return { row, fresh: true }
+}
+
+const told = (c: Row) => {
+  const { plate, connectionVolts, fittedAt: at } = asMotor(c)
+  return { ...plate, connectionVolts, fittedAt: at }
+}
+
+/**
+ * Correct the plate of a motor. With an id of its own, as a phone brings it, the same correction is made once.
+ * @throws a problem: no such motor, or a version that is not the one it was made on (409 with what is in the book)
+ */
+export async function keepPlate(
+  tx: Tx,
+  motorId: string,
+  body: Pick<
+    z.output<typeof plateCorrected>,
+    'version' | 'plate' | 'connectionVolts' | 'fittedAt' | 'why' | 'standIn'
+  > & { readonly changeId?: string },
+  by: string,
+  now: Date,
+): Promise<{ readonly row: Row; readonly fresh: boolean }> {
+  const [before] = await tx
+    .select()
+    .from(components)
+    .where(and(eq(components.id, motorId), eq(components.slot, 'motor')))
+    .for('update')
+  if (!before) throw notFound('motor')
+  if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { row: before, fresh: false }
+  await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))
+  const fittedAt = new Date(body.fittedAt)
+  if (before.removedAt && fittedAt >= before.removedAt) throw fieldProblem('fittedAt', 'it was taken out before that')
+  const spec: MotorSpec = { plate: body.plate, connectionVolts: body.connectionVolts }
+  const [row] = await tx
+    .update(components)
+    .set({ spec, fittedAt, why: body.why, standIn: body.standIn, version: before.version + 1 })
+    .where(eq(components.id, motorId))
+    .returning()
+  if (!row) throw notFound('motor')
+  await record(tx, {
+    by,
+    at: now,
+    what: 'plate corrected',
+    entity: 'motor',
+    entityId: row.id,
+    before: told(before),
+    after: told(row),
+    ...(body.changeId === undefined ? {} : { changeId: body.changeId }),
+  })
+  await refresh(tx, [row.machineId], await currentRules(tx))
+  return { row, fresh: true }
+}

@@ -1,0 +1,172 @@
+import { randomUUID } from 'node:crypto'
+import type { AreaPlanPage, MachinePage } from '@motor-round/contract'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bring } from '../test/rounds.test-help.ts'
+import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+
+let world: World
+let hand: Caller
+let lead: Caller
+beforeAll(async () => {
+  world = await openWorld(true)
+  hand = await world.as('okonjo')
+  lead = await world.as('vale')
+})
+afterAll(() => world.end())
+
+interface Result {
+  outcome: string
+  problem: { detail: string; errors: { path: string }[]; current?: unknown } | null
+}
+const results = async (entries: object[], who = hand) =>
+  ((await bring(who, entries)).body as { results: Result[] }).results
+const outcomes = async (entries: object[], who = hand) => (await results(entries, who)).map((r) => r.outcome)
+const pageOf = async (id: string) => (await hand.get(`/machines/${id}`)).body as MachinePage
+const motorOf = async (id: string) => {
+  const { motor } = await pageOf(id)
+  if (!motor) throw new Error('no motor')
+  return motor
+}
+/** A correction of a plate as a phone brings it. */
+const corrected = (machineId: string, motor: NonNullable<MachinePage['motor']>, over: object = {}) => {
+  const { plate, connectionVolts, fittedAt, why, standIn, version } = motor
+  const body = { id: randomUUID(), motorId: motor.id, machineId, version }
+  return { kind: 'plate', body: { ...body, plate, connectionVolts, fittedAt, why, standIn, ...over } }
+}
+
+describe('a plate that was corrected on the roof', () => {
+  it('comes home once, though it is brought twice, and so do those that stand on it', async () => {
+    const machineId = await hand.machine('EF-2/EF')
+    const motor = await motorOf(machineId)
+    const first = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
+    const second = corrected(machineId, motor, {
+      plate: { ...motor.plate, sf: 1.25 },
+      version: motor.version + 1,
+    })
+    expect(await outcomes([first, second])).toEqual(['kept', 'kept'])
+    // The answer was lost: the phone brings both again, and somebody has changed it since.
+    const now = await motorOf(machineId)
+    const later = { ...now, plate: { ...now.plate, serial: 'LATER' } }
+    const { id, plate, connectionVolts, fittedAt, why, standIn, version } = later
+    expect(
+      (await lead.put(`/motors/${id}`, { id, plate, connectionVolts, fittedAt, why, standIn, version })).status,
+    ).toBe(200)
+    expect(await outcomes([first, second])).toEqual(['already', 'already'])
+    expect(await motorOf(machineId)).toMatchObject({
+      plate: { sf: 1.25, serial: 'LATER' },
+      version: motor.version + 3,
+    })
+  })
+  it('is refused with what is in the book where somebody else was first; what stands on it is held, readings are not', async () => {
+    const machineId = await hand.machine('EF-3/EF')
+    const motor = await motorOf(machineId)
+    const theirs = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.0 } })
+    expect(await outcomes([theirs], lead)).toEqual(['kept'])
+    const mine = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
+    const more = corrected(machineId, motor, { version: motor.version + 1 })
+    const stop = stopOf(machineId, [5, 5.1, 5.2])
+    const [refused, held, kept] = await results([mine, more, { kind: 'stop', body: stop }])
+    expect(refused).toMatchObject({ outcome: 'refused', problem: { current: { plate: { sf: 1.0 } } } })
+    expect(refused?.problem?.detail).toContain('Tamsin Vale changed this motor in the meantime')
+    expect([held?.outcome, kept?.outcome]).toEqual(['held', 'kept'])
+    expect((await motorOf(machineId)).plate.sf).toBe(1.0)
+    // A person decides for what was read on the roof: it goes over what is in the book now.
+    const over = corrected(machineId, await motorOf(machineId), { plate: { ...motor.plate, sf: 1.15 } })
+    expect(await outcomes([over])).toEqual(['kept'])
+    expect((await motorOf(machineId)).plate.sf).toBe(1.15)
+  })
+})
+
+describe('a motor that was fitted on the roof', () => {
+  const fitted = (machineId: string, replaces: string | null, over: object = {}) => ({
+    kind: 'motor',
+    body: {
+      id: randomUUID(),
+      machineId,
+      replaces,
+      plate: { phases: 3, power: 2, volts: '460', amps: '3.1' },
+      connectionVolts: null,
+      fittedAt: '2026-11-25T08:00:00Z',
+      removedWhy: 'seized',
+      ...over,
+    },
+  })
+  it('moves the old one to the past, once', async () => {
+    const machineId = await hand.machine('RTU-31/SF-1')
+    const old = await motorOf(machineId)
+    const entry = fitted(machineId, old.id)
+    expect(await outcomes([entry])).toEqual(['kept'])
+    expect(await outcomes([entry])).toEqual(['already'])
+    const page = await pageOf(machineId)
+    expect(page.motor).toMatchObject({ id: entry.body.id, fittedBy: 'Mosi Okonjo', plate: { amps: '3.1' } })
+    expect(page.pastMotors[0]).toMatchObject({ id: old.id, removedWhy: 'seized' })
+  })
+  it('is refused with the one that is in place where somebody entered another in the meantime', async () => {
+    const machineId = await hand.machine('RTU-31/SF-2')
+    const old = await motorOf(machineId)
+    const theirs = fitted(machineId, old.id)
+    expect(await outcomes([theirs], lead)).toEqual(['kept'])
+    const mine = fitted(machineId, old.id, { fittedAt: '2026-11-25T08:30:00Z' })
+    const [refused] = await results([mine])
+    expect(refused).toMatchObject({ outcome: 'refused', problem: { current: { id: theirs.body.id } } })
+    expect(refused?.problem?.detail).toBe('Tamsin Vale entered another motor there in the meantime.')
+    const online = { ...mine.body, machineId: undefined }
+    expect((await hand.post(`/machines/${machineId}/motors`, online)).status).toBe(409)
+    // It was fitted after that one: said so, it is.
+    expect(await outcomes([{ ...mine, body: { ...mine.body, replaces: theirs.body.id } }])).toEqual(['kept'])
+    expect((await pageOf(machineId)).pastMotors.map((m) => m.id)).toEqual(
+      expect.arrayContaining([theirs.body.id, old.id]),
+    )
+  })
+  it('is the first of a unit that was found, and its stop is judged by its plate', async () => {
+    const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id
+    const machineId = randomUUID()
+    const found = {
+      unit: { id: randomUUID(), areaId, tag: 'EF-97', kind: 'exhaust', modelLine: '' },
+      machine: { id: machineId, tag: 'EF', purpose: '', phases: 3, serviceVolts: 460, drive: 'direct' },
+    }
+    const stop = stopOf(machineId, [4.2, 4.2, 4.3], { takenAt: '2026-11-25T08:20:00Z' })
+    const all = await results([
+      { kind: 'found', body: found },
+      fitted(machineId, null, { removedWhy: '' }),
+      { kind: 'stop', body: stop },
+    ])
+    expect(all.map((r) => r.outcome)).toEqual(['kept', 'kept', 'kept'])
+    // 4.2 A on a plate of 3.1 A: more than a third over it.
+    expect((await pageOf(machineId)).judgement?.level).toBe('stop')
+    // Where the unit itself is refused, so is all that stands on it.
+    const nowhere = randomUUID()
+    const bad = { ...found, machine: { ...found.machine, id: nowhere }, unit: { ...found.unit, areaId: randomUUID() } }
+    expect(await outcomes([{ kind: 'found', body: bad }, fitted(nowhere, null)])).toEqual(['refused', 'held'])
+  })
+})
+
+describe('parts and plans from the roof', () => {
+  it('a part goes into its slot once; one that is older than what is there is refused at its field', async () => {
+    const machineId = await hand.machine('RTU-21/SF')
+    const part = { slot: 'filters', spec: { count: 6, size: '20 × 25 × 2 in' } }
+    const body = { id: randomUUID(), machineId, part, fittedAt: '2026-11-25T08:00:00Z', removedWhy: 'loaded' }
+    expect(await outcomes([{ kind: 'part', body }])).toEqual(['kept'])
+    expect(await outcomes([{ kind: 'part', body }])).toEqual(['already'])
+    expect((await pageOf(machineId)).parts.filter((p) => p.id === body.id)).toHaveLength(1)
+    const [older] = await results([
+      { kind: 'part', body: { ...body, id: randomUUID(), fittedAt: '2026-11-24T08:00:00Z' } },
+    ])
+    expect(older).toMatchObject({ outcome: 'refused', problem: { errors: [{ path: 'fittedAt' }] } })
+  })
+  it('a plan that was drawn goes home once, and is refused with the other where both were drawn', async () => {
+    const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id
+    const planOf = async () => (await hand.get(`/areas/${areaId}/plan`)).body as AreaPlanPage
+    const { plan, version } = await planOf()
+    const mine = { kind: 'area-plan', body: { id: randomUUID(), areaId, version, plan: { ...plan, width: 70 } } }
+    expect(await outcomes([mine])).toEqual(['kept'])
+    expect(await outcomes([mine])).toEqual(['already'])
+    const late = { kind: 'area-plan', body: { ...mine.body, id: randomUUID(), plan: { ...plan, width: 80 } } }
+    const [refused] = await results([late], lead)
+    expect(refused).toMatchObject({
+      outcome: 'refused',
+      problem: { current: { version: version + 1, plan: { width: 70 } } },
+    })
+    expect(await planOf()).toMatchObject({ version: version + 1, plan: { width: 70 } })
+  })
+})

@@ -1,0 +1,95 @@
+import { Button } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { api } from '../../app/api.ts'
+import type { Conflict, Decision } from '../../offline/decide.ts'
+import { tryHome } from '../../offline/use-phone.ts'
+import { StaleNote, TroubleNote, type Difference } from '../../parts/fields/index.ts'
+import { motorDifferences } from '../../parts/plate/index.ts'
+import { planDifferences } from '../../parts/roof-plan/index.ts'
+
+const motorOf = (m: Extract<Conflict, { about: 'plate' | 'motor' }>['mine']) => ({
+  plate: m.plate,
+  connectionVolts: m.connectionVolts,
+  fittedAt: m.fittedAt,
+  standIn: m.standIn ?? false,
+})
+
+/** What was changed, by its tag or name. */
+function Subject({ conflict }: { conflict: Conflict }) {
+  const machineId = conflict.about === 'plan' ? '' : conflict.machineId
+  const page = api.useMachinePageQuery({ params: { id: machineId } }, { skip: machineId === '' }).currentData
+  const areas = api.usePlacesQuery({}).data?.areas ?? []
+  if (conflict.about === 'plan') {
+    const area = areas.find((a) => a.id === conflict.areaId)
+    return <Link to={`/areas/${conflict.areaId}/plan`}>The plan of {area?.name ?? 'a roof'}</Link>
+  }
+  return (
+    <Link to={`/machines/${machineId}`}>
+      {page ? `${page.unit.tag} / ${page.machine.tag}` : 'A machine'},{' '}
+      {conflict.about === 'plate' ? 'its plate' : 'its motor'}
+    </Link>
+  )
+}
+
+/** One change that somebody else was before with: what was typed here beside what is in the book, for a person to decide. */
+function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (unitId: string) => string }) {
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const settle = async (d: Decision) => {
+    const [{ decide }, { storeTrouble }] = await Promise.all([
+      import('../../offline/decide.ts'),
+      import('../../offline/store.ts'),
+    ])
+    try {
+      await decide(me, conflict, d)
+      await tryHome()
+    } catch (e) {
+      setTrouble(storeTrouble(e))
+    }
+  }
+  const differences: Difference[] =
+    conflict.about === 'plan'
+      ? planDifferences(conflict.mine.plan, conflict.book.plan, tagOf)
+      : motorDifferences(motorOf(conflict.mine), conflict.book)
+  const comesAfter =
+    conflict.about === 'motor' && Date.parse(conflict.mine.fittedAt) > Date.parse(conflict.book.fittedAt)
+  return (
+    <li>
+      <h3>
+        <Subject conflict={conflict} />
+      </h3>
+      <StaleNote
+        told={conflict.why}
+        differences={differences}
+        mineWords={conflict.about === 'motor' ? 'It is the same motor: save my plate over it' : 'Save mine over it'}
+        keepMine={() => void settle('mine')}
+        takeTheirs={() => void settle('book')}
+      >
+        {comesAfter ? <Button onClick={() => void settle('after it')}>Mine went in after it</Button> : null}
+      </StaleNote>
+      <TroubleNote words={trouble} />
+    </li>
+  )
+}
+
+/** Everything that was changed here and elsewhere, until a person has decided. */
+export function TwoVersions({ conflicts, me }: { conflicts: readonly Conflict[]; me: string }) {
+  const units = api.usePlacesQuery({}, { skip: conflicts.length === 0 }).data?.units ?? []
+  if (conflicts.length === 0) return null
+  return (
+    <section className="sheet">
+      <h2>Changed here and at home</h2>
+      <p className="quiet">Both are kept until somebody has decided. The readings taken meanwhile are home.</p>
+      <ul className="happened two-versions">
+        {conflicts.map((c) => (
+          <One
+            key={c.entries.join()}
+            conflict={c}
+            me={me}
+            tagOf={(id) => units.find((u) => u.id === id)?.tag ?? 'a unit'}
+          />
+        ))}
+      </ul>
+    </section>
+  )
+}

@@ -1,0 +1,125 @@
+import type { RoundPage } from '@motor-round/contract'
+import { parseFigure } from '@motor-round/core/quantity'
+import { Button, Input, Select } from 'antd'
+import { useState } from 'react'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { keep } from '../../offline/keep.ts'
+import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
+
+/** A unit that stands on the roof and not in the book: as little as it takes to stand at it. Its plate comes next. */
+export function FoundUnit({
+  page,
+  done,
+  back,
+}: {
+  page: RoundPage
+  done: (machineId: string) => void
+  back: () => void
+}) {
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const [ids] = useState(() => ({ unit: uuid(), machine: uuid() }))
+  const [tag, setTag] = useState('')
+  const [fan, setFan] = useState('SF')
+  const [areaId, setArea] = useState(page.areas[0]?.id ?? '')
+  const [supply, setSupply] = useState('')
+  const [phases, setPhases] = useState<'1' | '3' | null>('3')
+  const [drive, setDrive] = useState<'belt' | 'direct' | null>('belt')
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const volts = parseFigure(supply)
+  const wrong =
+    supply.trim() === ''
+      ? undefined
+      : volts === null
+        ? `“${supply}” is not a figure`
+        : volts <= 0 || volts > 1000
+          ? 'above 0, at most 1000 V'
+          : undefined
+  const ready = tag.trim() !== '' && fan.trim() !== '' && volts !== null && wrong === undefined
+  const add = async () => {
+    if (!ready) return
+    const failed = await keep(me, [
+      {
+        kind: 'found',
+        body: {
+          unit: { id: ids.unit, areaId, tag: tag.trim(), kind: 'other', modelLine: '' },
+          machine: {
+            id: ids.machine,
+            tag: fan.trim(),
+            purpose: 'found on the roof',
+            phases: phases === '1' ? 1 : 3,
+            serviceVolts: volts,
+            drive: drive ?? 'belt',
+          },
+        },
+      },
+    ])
+    setTrouble(failed)
+    if (failed === null) done(ids.machine)
+  }
+  return (
+    <form
+      className="stack"
+      onSubmit={(e) => {
+        e.preventDefault()
+        void add()
+      }}
+    >
+      <h2>A unit that is not in the book</h2>
+      <div className="form-grid">
+        <Field label="Its tag">
+          <Input size="large" autoFocus value={tag} maxLength={24} onChange={(e) => setTag(e.target.value)} />
+        </Field>
+        <Field label="Which fan of it">
+          <Input size="large" value={fan} maxLength={24} onChange={(e) => setFan(e.target.value)} />
+        </Field>
+        <Field label="Supply" error={wrong}>
+          <Input
+            size="large"
+            inputMode="decimal"
+            suffix="V"
+            placeholder="480"
+            value={supply}
+            onChange={(e) => setSupply(e.target.value)}
+          />
+        </Field>
+        <Field label="Stands on">
+          <Select
+            size="large"
+            aria-label="Stands on"
+            value={areaId}
+            options={page.areas.map((a) => ({ value: a.id, label: a.name }))}
+            onChange={setArea}
+          />
+        </Field>
+      </div>
+      <Choice
+        label="Phases"
+        options={[
+          { value: '3', label: 'Three' },
+          { value: '1', label: 'Single' },
+        ]}
+        value={phases}
+        onChange={setPhases}
+      />
+      <Choice
+        label="Drive"
+        options={[
+          { value: 'belt', label: 'Belt' },
+          { value: 'direct', label: 'Direct' },
+        ]}
+        value={drive}
+        onChange={setDrive}
+      />
+      <TroubleNote words={trouble} />
+      <div className="row">
+        <Button type="primary" size="large" htmlType="submit" disabled={!ready}>
+          Put it in the book
+        </Button>
+        <Button size="large" onClick={back}>
+          Back
+        </Button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,175 @@
+import type { SyncEntryInput } from '@motor-round/contract'
+import { blankPlan } from '@motor-round/core/round'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { machineId, pageOf } from '../test/machine-page.test-help.ts'
+import { roundOf, uuid } from '../test/round.test-help.ts'
+import { conflictsOf, decide, refusedOnly, tryRefusedAgain } from './decide.ts'
+import { allWaiting, keepHere } from './line.ts'
+import { drawnHere, roundWithPending, withPending } from './pending.ts'
+import { store, type Fact } from './store.ts'
+
+const page = pageOf()
+const book = page.motor
+if (!book) throw new Error('the page has a motor')
+type Body<K extends SyncEntryInput['kind']> = Extract<SyncEntryInput, { kind: K }>['body']
+
+const correction = (n: number, over: Partial<Body<'plate'>> = {}): Fact => ({
+  kind: 'plate',
+  body: {
+    id: uuid(n),
+    motorId: book.id,
+    machineId,
+    version: 1,
+    plate: { ...book.plate, amps: '13.4' },
+    connectionVolts: null,
+    fittedAt: book.fittedAt,
+    why: '',
+    standIn: false,
+    ...over,
+  },
+})
+const swap = (n: number, over: Partial<Body<'motor'>> = {}): Fact => ({
+  kind: 'motor',
+  body: {
+    id: uuid(n),
+    machineId,
+    replaces: book.id,
+    plate: { phases: 3, volts: '460', amps: '9.6' },
+    connectionVolts: null,
+    fittedAt: '2026-11-25T08:00:00Z',
+    removedWhy: 'seized',
+    ...over,
+  },
+})
+const drawing = (n: number, width: number, version: number): Fact => ({
+  kind: 'area-plan',
+  body: { id: uuid(n), areaId: uuid(2), version, plan: { ...blankPlan, width } },
+})
+/** Refuse the entries of the line as home did, from the first on. */
+async function refuse(...currents: unknown[]) {
+  const line = await allWaiting()
+  for (const [i, current] of currents.entries())
+    await store.line.update(line[i]?.n ?? 0, { refused: 'Tamsin Vale changed it.', current })
+}
+
+beforeEach(async () => {
+  await Promise.all(store.tables.map((t) => t.clear()))
+})
+
+describe('what was changed on the roof stands at once', () => {
+  it('a plate, and the next correction of it', async () => {
+    const twice = { ...book.plate, amps: '13.6' }
+    await keepHere(uuid(9), [correction(50), correction(51, { version: 2, plate: twice })])
+    expect(withPending(page, await allWaiting(), 'x').motor).toMatchObject({ plate: { amps: '13.6' }, version: 3 })
+  })
+  it('a motor, with the old one in the past; and its own plate', async () => {
+    await keepHere(uuid(9), [
+      swap(60),
+      correction(61, { motorId: uuid(60), plate: { phases: 3, volts: '460', amps: '9.9' } }),
+    ])
+    const shown = withPending(page, await allWaiting(), 'Mosi Okonjo')
+    expect(shown.motor).toMatchObject({ id: uuid(60), fittedBy: 'Mosi Okonjo', plate: { amps: '9.9' } })
+    expect(shown.pastMotors[0]).toMatchObject({ id: book.id, removedAt: '2026-11-25T08:00:00Z', removedWhy: 'seized' })
+    // Home has it by now: it is not there twice.
+    const later = withPending({ ...shown, pastMotors: shown.pastMotors }, await allWaiting(), 'x')
+    expect(later.pastMotors).toHaveLength(1)
+  })
+  it('a plan, also under the round', async () => {
+    await keepHere(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
+    const line = await allWaiting()
+    expect(drawnHere(line, uuid(2))).toMatchObject({ version: 6, plan: { width: 34 } })
+    expect(drawnHere(line, uuid(3))).toBeNull()
+    const round = roundOf({
+      areas: [{ id: uuid(2), name: 'Roof', siteId: uuid(1), kind: 'roof', plan: blankPlan }] as never,
+    })
+    const shown = await roundWithPending(round, line, 'x', () => Promise.resolve(null))
+    expect(shown.areas[0]?.plan.width).toBe(34)
+  })
+  it('and no more, once it was refused', async () => {
+    await keepHere(uuid(9), [correction(50)])
+    await refuse(book)
+    expect(withPending(page, await allWaiting(), 'x').motor?.plate.amps).toBe('12.8')
+  })
+})
+
+describe('two versions', () => {
+  const theirs = { ...book, version: 4, plate: { ...book.plate, amps: '12.4' } }
+  it('of a plate are one matter, however often it was corrected here: the last word stands against the book', async () => {
+    const last = { ...book.plate, amps: '13.6' }
+    await keepHere(uuid(9), [correction(50), correction(51, { version: 2, plate: last })])
+    await refuse(theirs, undefined)
+    const [conflict, ...more] = conflictsOf(await allWaiting())
+    expect(more).toEqual([])
+    expect(conflict).toMatchObject({
+      about: 'plate',
+      machineId,
+      mine: { plate: { amps: '13.6' } },
+      book: { version: 4, plate: { amps: '12.4' } },
+    })
+    expect(conflict?.entries).toHaveLength(2)
+    expect(refusedOnly(await allWaiting())).toEqual([])
+  })
+  it('decided for the roof, go over what is in the book now, as a change of its own', async () => {
+    await keepHere(uuid(9), [correction(50)])
+    await refuse(theirs)
+    const [conflict] = conflictsOf(await allWaiting())
+    if (!conflict) throw new Error('a conflict')
+    await decide(uuid(9), conflict, 'mine')
+    const [kept, ...rest] = await allWaiting()
+    expect(rest).toEqual([])
+    expect(kept).toMatchObject({ kind: 'plate', refused: null, body: { version: 4, plate: { amps: '13.4' } } })
+    expect(kept?.kind === 'plate' && kept.body.id).not.toBe(uuid(50))
+  })
+  it('decided for the book, leave nothing', async () => {
+    await keepHere(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
+    await refuse({ version: 7, plan: { ...blankPlan, width: 50 } }, undefined)
+    const [conflict] = conflictsOf(await allWaiting())
+    expect(conflict).toMatchObject({ about: 'plan', mine: { plan: { width: 34 } }, book: { version: 7 } })
+    if (conflict) await decide(uuid(9), conflict, 'book')
+    expect(await allWaiting()).toEqual([])
+  })
+  it('of a motor: the same one with the plate read here, or one that went in after it', async () => {
+    const other = { ...theirs, id: uuid(80), fittedAt: '2026-11-25T07:00:00Z' }
+    const word = async (decision: 'mine' | 'after it') => {
+      await store.line.clear()
+      await keepHere(uuid(9), [swap(60)])
+      await refuse(other)
+      const [conflict] = conflictsOf(await allWaiting())
+      if (conflict) await decide(uuid(9), conflict, decision)
+      return (await allWaiting())[0]
+    }
+    expect(await word('mine')).toMatchObject({
+      kind: 'plate',
+      body: { motorId: uuid(80), version: 4, plate: { amps: '9.6' } },
+    })
+    expect(await word('after it')).toMatchObject({ kind: 'motor', body: { replaces: uuid(80), removedWhy: 'seized' } })
+  })
+  it('where the line cannot be written nothing goes out of it', async () => {
+    await keepHere(uuid(9), [correction(50)])
+    await refuse(theirs)
+    const [conflict] = conflictsOf(await allWaiting())
+    if (!conflict) throw new Error('a conflict')
+    const full = () => {
+      throw new Error('full')
+    }
+    store.line.hook('creating', full)
+    await expect(decide(uuid(9), conflict, 'mine')).rejects.toThrow('full')
+    store.line.hook('creating').unsubscribe(full)
+    expect(await allWaiting()).toHaveLength(1)
+  })
+})
+
+describe('what was refused for another reason', () => {
+  it('is told, and tried again when what stood in its way is gone', async () => {
+    await keepHere(uuid(9), [swap(60), correction(50)])
+    const [first] = await allWaiting()
+    await store.line.update(first?.n ?? 0, { refused: 'fittedAt: the new one comes after it' })
+    expect(conflictsOf(await allWaiting())).toEqual([])
+    expect(refusedOnly(await allWaiting()).map((w) => w.kind)).toEqual(['motor'])
+    expect(await tryRefusedAgain()).toBe(1)
+    expect((await allWaiting()).map((w) => [w.kind, w.refused])).toEqual([
+      ['motor', null],
+      ['plate', null],
+    ])
+  })
+})

@@ -1,0 +1,8 @@
+/** What stands in the way of keeping something on this phone; nothing where nothing does. */
+export function TroubleNote({ words }: { words: string | null }) {
+  return words === null ? null : (
+    <p className="problem" role="alert">
+      {words}
+    </p>
+  )
+}

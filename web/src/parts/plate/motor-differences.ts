@@ -1,0 +1,19 @@
+import type { Motor } from '@motor-round/contract'
+import { dayTime } from '../../app/dates.ts'
+import type { Difference } from '../fields/index.ts'
+import { plateCells } from './cells.ts'
+import { readCell } from './cell-text.ts'
+
+type Said = Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'standIn'>
+
+/** In what two records of a motor differ, as it is read. */
+export function motorDifferences(mine: Said, theirs: Said): Difference[] {
+  const volts = (m: Said) => (m.connectionVolts === null ? 'nearest to the supply' : `${m.connectionVolts} V`)
+  const rows = [
+    ...plateCells.map((c) => [c.title, (m: Said) => readCell(m.plate, c.field) || 'blank'] as const),
+    ['Connected for', volts] as const,
+    ['Fitted', (m: Said) => (m.fittedAt.startsWith('1970') ? 'before the book' : dayTime(m.fittedAt))] as const,
+    ['A stand-in', (m: Said) => (m.standIn ? 'yes' : 'no')] as const,
+  ]
+  return rows.map(([what, of]) => ({ what, mine: of(mine), theirs: of(theirs) })).filter((d) => d.mine !== d.theirs)
+}
