@@ -5,17 +5,9 @@ export { longestPause } from './pauses.ts'
 export { taskKinds } from './tasks/register.ts'
 export { blankPlan, middleOf, walkIn, type AreaPlan, type Box, type Spot, type Way } from './ground.ts'
 export { pace, travelMinutes, type TravelArea } from './travel.ts'
-export {
-  clockwork,
-  planOf,
-  whyLeft,
-  type RouteCost,
-  type RoutePlan,
-  type RouteProblem,
-  type RouteVisit,
-  type TimedVisit,
-  type Walker,
-} from './schedule.ts'
+export { clockwork } from './clockwork.ts'
+export type { RouteCost, RouteProblem, RouteVisit, Walker } from './route-problem.ts'
+export { planOf, whyLeft, type RoutePlan, type TimedVisit } from './schedule.ts'
 export { nearestFirst, planRoute, searchRoute } from './plan-route.ts'
 export { moveVisit, type Move, type Repaired } from './repair.ts'
 export { nextRound, type Recurrence } from './recur.ts'

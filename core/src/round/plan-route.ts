@@ -1,6 +1,8 @@
 import type { Random } from '../machine/index.ts'
 import { copied, inOrder, insertAll, type Draft } from './insertion.ts'
-import { clockwork, planOf, type RoutePlan, type RouteProblem } from './schedule.ts'
+import { clockwork } from './clockwork.ts'
+import type { RouteProblem } from './route-problem.ts'
+import { planOf, type RoutePlan } from './schedule.ts'
 
 /** The order in which visits are put back: the most pressing, the widest, the longest, the farthest, or by chance. */
 function sorted(p: RouteProblem, visits: readonly number[], random: Random): number[] {
@@ -58,8 +60,11 @@ function ruin(p: RouteProblem, d: Draft, random: Random): number[] {
 
 /** A search that can be stopped after any try: whoever runs it may let others have the machine in between. */
 export interface RouteSearch {
-  /** One try more. @returns false when there is nothing left to try */
-  readonly step: () => boolean
+  /**
+   * One try more. @param over how much of the search is over, 0 to 1, where something else than the tries ends it: the
+   * later, the less it takes a worse plan for a way to a better one @returns false when there is nothing left to try
+   */
+  readonly step: (over?: number) => boolean
   /** The best found so far. */
   readonly best: () => RoutePlan
 }
@@ -79,14 +84,14 @@ export function searchRoute(p: RouteProblem, random: Random, tries: number): Rou
   let best = copied(now)
   let bestTotal = nowTotal
   let done = 0
-  const step = () => {
+  const step = (over = 0) => {
     if (done >= tries) return false
     const draft = copied(now)
     const gone = ruin(p, draft, random)
     const outside = all.filter((x) => !draft.some((list) => list.includes(x)))
     insertAll(p, clock, draft, sorted(p, [...new Set([...gone, ...outside])], random), () => random.next() < 0.02)
     const t = clock.of(draft)
-    const threshold = 0.02 * bestTotal * (1 - done / tries)
+    const threshold = 0.02 * bestTotal * (1 - Math.min(1, Math.max(over, done / tries)))
     done++
     if (!t.feasible || t.cost.total >= nowTotal + Math.min(threshold, 8)) return true
     now = draft

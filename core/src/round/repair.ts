@@ -1,5 +1,7 @@
 import { copied, inOrder, insertAll } from './insertion.ts'
-import { clockwork, planOf, type RouteCost, type RoutePlan, type RouteProblem } from './schedule.ts'
+import { clockwork } from './clockwork.ts'
+import type { RouteCost, RouteProblem } from './route-problem.ts'
+import { planOf, type RoutePlan } from './schedule.ts'
 
 /** A visit moved by hand: to whom, and before which place of the list. */
 export interface Move {

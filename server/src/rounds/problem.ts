@@ -9,10 +9,11 @@ const stretchMs = 15
 
 /** Plan it, within its time, letting others be answered in between. The same round is planned the same as long as the time suffices. */
 export async function plan(problem: RouteProblem): Promise<RoutePlan> {
-  const until = performance.now() + longestMs
+  const began = performance.now()
+  const over = () => (performance.now() - began) / longestMs
   const tries = Math.min(4000, Math.max(50, Math.round(60_000 / Math.max(1, problem.visits.length))))
   const search = searchRoute(problem, seeded(7), tries)
-  for (let rest = performance.now() + stretchMs; search.step() && performance.now() < until;)
+  for (let rest = performance.now() + stretchMs; search.step(over()) && over() < 1;)
     if (performance.now() > rest) {
       await others()
       rest = performance.now() + stretchMs
