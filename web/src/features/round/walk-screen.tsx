@@ -12,6 +12,7 @@ import { tellRound } from '../../offline/keep.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { WalkLine } from '../../parts/walk-line/index.ts'
 import { Here } from './walk-here.tsx'
+import { WalkPauses } from './walk-pauses.tsx'
 import { partWords, tagOf, walkOrder } from './words.ts'
 import './walk.css'
 
@@ -105,6 +106,7 @@ export function WalkScreen() {
             {problem}
           </p>
         )}
+        <WalkPauses page={page} order={order} pick={setAt} />
         {stop && here !== null ? (
           <Here
             key={here}

@@ -183,6 +183,22 @@ describe('a walk without a signal', () => {
     await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
     expect(here()).toBe('RTU-12 / SF')
     expect(button('Next: RTU-11 / SF')).toBeTruthy()
+    // Going there is not yet switching off: its clock runs from when it was started in its stop.
+    const leftAlone = () => screen.getByRole('list', { name: 'Left alone for a while' }).textContent
+    expect(leftAlone()).toBe('RTU-11 / SFLocked out? Start the clock in its stop.')
+    cleanup()
+    const draft = (minutesAgo: number) =>
+      localStorage.setItem(
+        `motor-round-stop ${uuid(11)} `,
+        JSON.stringify({ id: 'x', typed: {}, waits: { bus: Date.now() - minutesAgo * 60_000 } }),
+      )
+    draft(5)
+    await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
+    expect(leftAlone()).toMatch(/^RTU-11 \/ SF(10:00|9:5\d)The bus of its drive empties\.$/)
+    cleanup()
+    draft(16)
+    await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
+    expect(leftAlone()).toBe('RTU-11 / SFnowGo back and prove it dead.')
     cleanup()
     const events = [
       eventOf(11, 'began', '2026-11-25T08:00:00Z'),

@@ -5,7 +5,7 @@ import { insulationTimes, show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { InsulationCurve, type CurvePoint } from '../../parts/insulation-curve/index.ts'
-import { clockText } from './clock-text.ts'
+import { clockText } from '../../app/clock-text.ts'
 import { isOpen, keyOf, type Typed } from './cells.ts'
 
 /** The points of a typed test; `OL` is no figure and makes none. */

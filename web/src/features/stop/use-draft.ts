@@ -2,6 +2,7 @@ import type { PlanId } from '@motor-round/core/judge'
 import { unsaid, type GatePass, type StopState } from '@motor-round/core/trend'
 import { useCallback, useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import { draftKey } from '../../app/stop-drafts.ts'
 import type { Taken, Typed } from './cells.ts'
 
 /** A stop that is being taken. Kept on this device at every key, until the server has it. */
@@ -23,8 +24,6 @@ export interface Draft {
   /** Slips the mechanic has said are no slips: `key value`. */
   readonly meant: readonly string[]
 }
-
-const storeKey = (machineId: string, corrects: string | null) => `motor-round-stop ${machineId} ${corrects ?? ''}`
 
 function load(key: string): Draft | null {
   const text = localStorage.getItem(key)
@@ -56,7 +55,7 @@ const empty = (): Draft => ({
 
 /** The draft of a machine, with what it starts from when there is none. */
 export function useDraft(machineId: string, corrects: string | null, start: Partial<Draft>) {
-  const key = storeKey(machineId, corrects)
+  const key = draftKey(machineId, corrects)
   const [draft, setDraft] = useState<Draft>(() => load(key) ?? { ...empty(), ...start })
   const change = useCallback(
     (part: Partial<Draft> | ((old: Draft) => Partial<Draft>)) =>

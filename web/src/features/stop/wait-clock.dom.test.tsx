@@ -3,7 +3,7 @@ import { sheetChecks, type Wait } from '@motor-round/core/judge'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { facts } from '../../test/facts.test-help.ts'
-import { clockText } from './clock-text.ts'
+import { clockText } from '../../app/clock-text.ts'
 import { WaitClock } from './wait-clock.tsx'
 
 const wait: Wait = { id: 'bus', words: 'Drive bus draining', seconds: 900, then: 'Measure the bus.' }
