@@ -1,15 +1,16 @@
+import { randomUUID } from 'node:crypto'
 import { expect, type Page } from '@playwright/test'
-import { desktop, phone, test, typeStop, type Found } from './world.ts'
+import { desktop, fixedNow, machineId, phone, test, typeStop, type Found } from './world.ts'
 import { typePlate } from './plate.ts'
 
 interface Round {
   readonly id: string
   readonly name: string
 }
-/** Take the demo's round of today along, so that the app and its machines are on this phone. */
-async function takeAlong(page: Page): Promise<string> {
+/** Take a round along, the demo's of today if no other is named, so that the app and its machines are on this phone. */
+async function takeAlong(page: Page, name = 'Freight shed and crew house'): Promise<string> {
   const rounds = (await (await page.request.get('/api/v1/rounds')).json()) as Round[]
-  const id = rounds.find((r) => r.name === 'Freight shed and crew house')?.id ?? ''
+  const id = rounds.find((r) => r.name === name)?.id ?? ''
   await page.goto(`/round/${id}`)
   await page.getByRole('button', { name: 'Take this round with you' }).click()
   await expect(page.getByText('This round is on this phone')).toBeVisible({ timeout: 60_000 })
@@ -125,3 +126,59 @@ test('a plan drawn without a signal goes home by itself', async ({ open }) => {
 })
 const versionOf = async (page: Page, area: string) =>
   ((await (await page.request.get(`/api/v1/areas/${area}/plan`)).json()) as { version: number }).version
+
+test('half a turn without a signal: the bench says it, it is done, read again and proven there, and comes home so', async ({
+  open,
+}) => {
+  test.slow()
+  const lead = await open('vale', desktop)
+  const id = await machineId(lead, 'AHU-2/SF')
+  const { site } = (await (await lead.request.get(`/api/v1/machines/${id}`)).json()) as { site: { id: string } }
+  const { csrf } = (await (await lead.request.get('/api/v1/session')).json()) as { csrf: string }
+  const round = randomUUID()
+  const made = await lead.request.post('/api/v1/rounds', {
+    headers: { 'x-csrf-token': csrf },
+    data: {
+      id: round,
+      name: 'One fan',
+      day: '2026-11-25',
+      siteIds: [site.id],
+      people: [{ id: randomUUID(), name: 'Mosi Okonjo', from: 420, to: 960 }],
+      heat: null,
+      storm: null,
+      recurs: null,
+      note: '',
+      stops: [{ machineId: id, tasks: ['amps'] }],
+      days: 1,
+    },
+  })
+  expect(made.status()).toBe(200)
+  const page = await open('okonjo', phone)
+  await takeAlong(page, 'One fan')
+  await page.context().setOffline(true)
+  await page.goto(`/bench/speed?machine=${id}`)
+  await expect(page.getByRole('region', { name: 'What it does' }).getByRole('heading')).toHaveText(
+    'Open the motor sheave ½ turn, to 3 open',
+  )
+  await page.getByRole('button', { name: 'Make it work to do' }).click()
+  const bench = page.locator('.sheet').filter({ has: page.getByRole('heading', { name: 'From the bench' }) })
+  await bench.getByRole('button', { name: 'It is done' }).click()
+  await expect(bench).toContainText('read it again')
+  await page.clock.setFixedTime(new Date(fixedNow.getTime() + 40 * 60_000))
+  await bench.getByRole('link', { name: 'Take the stop that proves it' }).click()
+  await typeStop(page, ['479', '478', '480', '12.0', '12.1', '11.9'])
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /^Judge/ })
+    .click()
+  await page.getByRole('button', { name: 'Save stop' }).click()
+  await expect(bench).toContainText(/12 A as said|12\.0 A as said/)
+  await expect(page.locator('.signal-line').first()).toContainText('No signal')
+  await home(page)
+  await expect(async () => {
+    const own = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as {
+      plans: { doneAt: string | null; measured: { amps: number } | null }[]
+    }
+    expect(own.plans[0]?.measured?.amps).toBeCloseTo(12, 6)
+  }).toPass({ timeout: 30_000 })
+})

@@ -4,6 +4,7 @@ import { id, instant, line, text } from './common.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { partBody } from './fitted.ts'
 import { judgement } from './judgement.ts'
+import { planBody } from './plan.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
 import { stopBody, workBody } from './stop.ts'
@@ -18,6 +19,15 @@ export const motorFitted = motorBody.extend({ machineId: id, removedWhy, replace
 export const partFitted = partBody.extend({ machineId: id, removedWhy })
 /** A plate corrected on the roof; `id` is the correction's own, `version` that of the plate it was made on. */
 export const plateCorrected = edit(motorBody).extend({ motorId: id, machineId: id })
+/** A change from the bench that was done on the roof; `id` is that of the work or of the sheave it comes to. */
+export const planDoneOnRoof = z.strictObject({
+  id,
+  planId: id,
+  machineId: id,
+  beltsId: id,
+  doneAt: instant,
+  note: text(400).default(''),
+})
 /** A plan drawn on the roof, on the version it was begun from. */
 export const planDrawn = z.strictObject({ id, areaId: id, version: z.int().min(0), plan: areaPlan })
 
@@ -36,6 +46,8 @@ export const syncEntry = z.discriminatedUnion('kind', [
   entry('plate', plateCorrected),
   entry('part', partFitted),
   entry('area-plan', planDrawn),
+  entry('plan', planBody),
+  entry('plan-done', planDoneOnRoof),
 ])
 export type SyncEntry = z.infer<typeof syncEntry>
 export type SyncEntryInput = z.input<typeof syncEntry>

@@ -1,20 +1,10 @@
-import { coreStop, workOf, type PlanRecord } from '@motor-round/contract'
-import { stopsAround, wholeAmps } from '@motor-round/core/bench'
+import { measuredAfter, type PlanRecord } from '@motor-round/contract'
 import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { machines, plans, units } from '../db/schema.ts'
 import { loadKnown, type Known } from '../roof/known.ts'
 
 type Row = typeof plans.$inferSelect
-
-/** What came of a plan: the first comparable stop after it was done. */
-function measuredOf(row: Row, known: Known): PlanRecord['measured'] {
-  if (row.doneAt === null) return null
-  const stops = known.stops.filter((s) => s.supersededBy === null).map(coreStop)
-  const { after } = stopsAround(stops, workOf(known), row.doneAt.getTime(), known.machine.phases)
-  const amps = after && wholeAmps(after, known.machine.phases)
-  return after && amps !== null ? { stopId: after.id, at: new Date(after.at).toISOString(), amps } : null
-}
 
 export const asPlan = (row: Row, known: Known): PlanRecord => ({
   id: row.id,
@@ -27,7 +17,7 @@ export const asPlan = (row: Row, known: Known): PlanRecord => ({
   doneAt: row.doneAt?.toISOString() ?? null,
   droppedAt: row.droppedAt?.toISOString() ?? null,
   droppedWhy: row.droppedWhy,
-  measured: measuredOf(row, known),
+  measured: measuredAfter(known, row.doneAt?.toISOString() ?? null),
 })
 
 /** Plans of one machine, newest first. */

@@ -5,6 +5,7 @@ import { HttpProblem, invalid } from '../http/problem.ts'
 import { keepFinding, keepFindingStep } from '../findings/keep.ts'
 import { keepPicture } from '../pictures/keep.ts'
 import { foreseen } from '../http/errors.ts'
+import { keepPlan, keepPlanDone } from '../plans/keep.ts'
 import { keepAreaPlan } from '../register/area-plan.ts'
 import { keepMotor, keepPlate } from '../register/keep-motor.ts'
 import { keepPart } from '../register/parts.ts'
@@ -35,6 +36,10 @@ async function apply(tx: Tx, entry: SyncEntry, person: Person, now: Date): Promi
     }
     case 'part':
       return kept((await keepPart(tx, entry.body, person.name, now)).fresh)
+    case 'plan':
+      return kept((await keepPlan(tx, entry.body, person.name, now)).fresh)
+    case 'plan-done':
+      return kept((await keepPlanDone(tx, entry.body.planId, entry.body, person.name, now)).fresh)
     case 'area-plan': {
       const { id: changeId, areaId, ...body } = entry.body
       return kept(await keepAreaPlan(tx, areaId, { ...body, changeId }, person.name, now))
@@ -59,7 +64,10 @@ function standsOn(e: SyncEntry): string[] {
     case 'picture':
     case 'finding':
     case 'part':
+    case 'plan':
       return [e.body.machineId]
+    case 'plan-done':
+      return [e.body.machineId, e.body.planId]
     case 'motor':
       return [e.body.machineId, ...(e.body.replaces === null ? [] : [e.body.replaces])]
     case 'plate':

@@ -170,3 +170,45 @@ describe('parts and plans from the roof', () => {
     expect(await planOf()).toMatchObject({ version: version + 1, plan: { width: 70 } })
   })
 })
+
+describe('a change from the bench that was done on the roof', () => {
+  const predicted = {
+    was: 12.6,
+    amps: 12.1,
+    low: 11.6,
+    high: 12.6,
+    fanRpm: 690,
+    fanRpmNow: 705,
+    airShare: 0.98,
+    centre: 414.5,
+    newBelt: null,
+  }
+  const made = (machineId: string, change: object) => {
+    const id = randomUUID()
+    const body = { id, machineId, madeAt: '2026-11-25T08:00:00Z', change, predicted }
+    const how = { id: randomUUID(), planId: id, machineId, beltsId: randomUUID(), doneAt: '2026-11-25T08:10:00Z' }
+    return [
+      { kind: 'plan', body },
+      { kind: 'plan-done', body: how },
+    ] as const
+  }
+  it('comes home with its work, once, and is held against the stop that follows', async () => {
+    const machineId = await hand.machine('AHU-2/SF')
+    const [plan, done] = made(machineId, { kind: 'turns', turns: 3 })
+    const stop = { kind: 'stop', body: stopOf(machineId, [12.2, 12.1, 12], { takenAt: '2026-11-25T08:40:00Z' }) }
+    expect(await outcomes([plan, done, stop])).toEqual(['kept', 'kept', 'kept'])
+    expect(await outcomes([plan, done, stop])).toEqual(['already', 'already', 'already'])
+    const page = await pageOf(machineId)
+    expect(page.work.filter((w) => w.id === done.body.id)).toMatchObject([{ turns: { before: 2.5, after: 3 } }])
+    expect(page.plans[0]).toMatchObject({ id: plan.body.id, doneAt: '2026-11-25T08:10:00.000Z' })
+    expect(page.plans[0]?.measured?.amps).toBeCloseTo(12.1, 6)
+  })
+  it('is refused with what is missing, and what was done of it is held', async () => {
+    const machineId = await hand.machine('EF-2/EF')
+    const [plan, done] = made(machineId, { kind: 'hertz', hz: 50 })
+    const [refused, held] = await results([plan, done])
+    expect(refused).toMatchObject({ outcome: 'refused', problem: { errors: [{ path: 'change.hz' }] } })
+    expect(held?.outcome).toBe('held')
+    expect((await pageOf(machineId)).plans).toEqual([])
+  })
+})

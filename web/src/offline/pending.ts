@@ -5,11 +5,8 @@ import {
   inOrderOfNeed,
   level,
   machinePage,
-  motorFitted,
   noCare,
-  partFitted,
   planDrawn,
-  plateCorrected,
   stop as stopSchema,
   type FindingRecord,
   type FindingStep,
@@ -21,6 +18,7 @@ import {
   type StopRecord,
 } from '@motor-round/contract'
 import type { AreaPlan } from '@motor-round/core/round'
+import { withChanges } from './pending-changes.ts'
 import type { Waiting } from './store.ts'
 
 /** A stop of the line as the book will have it. */
@@ -58,43 +56,6 @@ function findingsWith(known: readonly FindingRecord[], line: readonly Waiting[],
   return inOrderOfNeed([...told, ...fresh])
 }
 
-/** Motors with those fitted on this phone and plates corrected on it: the newest that is in place, and the past. */
-function motorsWith(page: MachinePage, own: readonly Waiting[], by: string): Pick<MachinePage, 'motor' | 'pastMotors'> {
-  let motor = page.motor
-  let pastMotors = page.pastMotors
-  for (const w of own) {
-    const fitted = w.kind === 'motor' ? motorFitted.safeParse(w.body).data : undefined
-    const corrected = w.kind === 'plate' ? plateCorrected.safeParse(w.body).data : undefined
-    if (fitted && ![motor, ...pastMotors].some((m) => m?.id === fitted.id)) {
-      const { removedWhy, replaces: _replaces, ...body } = fitted
-      if (motor) pastMotors = [{ ...motor, removedAt: fitted.fittedAt, removedWhy }, ...pastMotors]
-      motor = { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by }
-    }
-    if (corrected && motor?.id === corrected.motorId && motor.version === corrected.version) {
-      const { plate, connectionVolts, fittedAt, why, standIn } = corrected
-      motor = { ...motor, plate, connectionVolts, fittedAt, why, standIn, version: motor.version + 1 }
-    }
-  }
-  return { motor, pastMotors }
-}
-
-/** Parts with those fitted on this phone; what was in their slots is out. */
-function partsWith(known: MachinePage['parts'], own: readonly Waiting[], by: string): MachinePage['parts'] {
-  let parts = known
-  for (const w of own) {
-    const fitted = w.kind === 'part' ? partFitted.safeParse(w.body).data : undefined
-    if (!fitted || parts.some((p) => p.id === fitted.id)) continue
-    const { removedWhy, ...body } = fitted
-    parts = [
-      ...parts.map((p) =>
-        p.part.slot === fitted.part.slot && p.removedAt === null ? { ...p, removedAt: fitted.fittedAt, removedWhy } : p,
-      ),
-      { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by },
-    ]
-  }
-  return parts
-}
-
 /** The plan of an area as it was last drawn on this phone, where that is not home yet. */
 export function drawnHere(line: readonly Waiting[], areaId: string): { plan: AreaPlan; version: number } | null {
   const drawn = line.flatMap((w) => {
@@ -111,16 +72,15 @@ export function withPending(page: MachinePage, line: readonly Waiting[], by: str
   const fresh = own.flatMap((w) => stopOf(w, by) ?? []).filter((s) => !page.stops.some((p) => p.id === s.id))
   const replaced = new Map(fresh.flatMap((s) => (s.supersedes === null ? [] : [[s.supersedes, s.id] as const])))
   const work = own.flatMap((w) => (w.kind === 'work' ? [{ ...w.body, note: w.body.note ?? '', by }] : []))
-  return {
+  const read = {
     ...page,
     stops: [...fresh, ...page.stops]
       .map((s) => (replaced.has(s.id) ? { ...s, supersededBy: replaced.get(s.id) ?? null } : s))
       .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt)),
     work: [...page.work, ...work.filter((w) => !page.work.some((p) => p.id === w.id))],
     findings: findingsWith(page.findings, own, by),
-    parts: partsWith(page.parts, own, by),
-    ...motorsWith(page, own, by),
   }
+  return withChanges(read, own, by)
 }
 
 /** The page of a unit that was found on the roof and is only on this phone: nothing is known of it but what was typed. */

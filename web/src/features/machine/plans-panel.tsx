@@ -9,7 +9,8 @@ import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { lengthUnitOf, showLength } from '../../app/lengths.ts'
 import { useClock } from '../../app/now.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
+import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { changeWords } from '../speed-bench/index.ts'
 
 /** What came of it against what was said: inside, or by how much it missed. */
@@ -21,15 +22,25 @@ function proof({ predicted, measured }: PlanRecord): string {
 }
 
 function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage; now: number; mayAct: boolean }) {
-  const [workId] = useState(() => uuid())
+  const [ids] = useState(() => ({ work: uuid(), belts: uuid() }))
   const clock = useClock()
   const [dropping, setDropping] = useState(false)
   const [why, setWhy] = useState('')
   const [carryOut, doing] = api.useDoPlanMutation()
   const [drop, leaving] = api.useDropPlanMutation()
+  const { save, trouble } = useSaveOrKeep()
+  const done = doing.error as Failure | undefined
+  const failure = done?.noSignal ? undefined : done
   const unit = lengthUnitOf(page.machine)
   const p = plan.predicted
   const open = plan.doneAt === null && plan.droppedAt === null
+  const itIsDone = () => {
+    const doneAt = new Date(clock()).toISOString()
+    const fact = { id: ids.work, beltsId: ids.belts, planId: plan.id, machineId: page.machine.id, doneAt }
+    return save({ kind: 'plan-done', body: fact }, () =>
+      carryOut({ params: { id: plan.id }, body: { workId: ids.work, doneAt } }).unwrap(),
+    )
+  }
   return (
     <div className="plan">
       <p>
@@ -77,13 +88,7 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
       ) : null}
       {open && mayAct && !dropping ? (
         <div className="row">
-          <Button
-            type="primary"
-            loading={doing.isLoading}
-            onClick={() =>
-              void carryOut({ params: { id: plan.id }, body: { workId, doneAt: new Date(clock()).toISOString() } })
-            }
-          >
+          <Button type="primary" loading={doing.isLoading} onClick={() => void itIsDone()}>
             It is done
           </Button>
           <Button onClick={() => setDropping(true)}>Drop it</Button>
@@ -111,7 +116,8 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
           </Button>
         </form>
       ) : null}
-      <FailureNote failure={(doing.error ?? leaving.error) as Failure | undefined} kept="Nothing was changed." />
+      <FailureNote failure={failure ?? (leaving.error as Failure | undefined)} kept="Nothing was changed." />
+      <TroubleNote words={trouble} />
     </div>
   )
 }

@@ -18,7 +18,9 @@ const kindWords: Readonly<Record<string, string>> = {
   motor: 'A motor',
   plate: 'A plate',
   part: 'A part',
-  'area-plan': 'A plan',
+  'area-plan': 'A plan of a roof',
+  plan: 'A change from the bench',
+  'plan-done': 'A change that was done',
 }
 const entriesOf = (n: number) => `${n} ${n === 1 ? 'entry' : 'entries'}`
 const megabytes = (b: number | undefined) => `${((b ?? 0) / 1e6).toFixed(1)} MB`

@@ -18,9 +18,10 @@ import type { Failure } from '../../app/failure.ts'
 import { speaking, useJudging } from '../../app/judging.ts'
 import { lengthUnitOf, showLength, type LengthUnit } from '../../app/lengths.ts'
 import { useClock, useNow } from '../../app/now.ts'
+import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { BeltDrawing, type Pair } from '../../parts/belt-drawing/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { pairOf } from '../drive-train/index.ts'
 import { answerOf, missingWords } from './bench-answer.ts'
 import { draftOf, typedBench } from './draft.ts'
@@ -61,28 +62,24 @@ function Drawing({ today, option, unit }: { today: BenchToday; option: Option | 
 
 function MakePlan({ page, today, option }: { page: MachinePage; today: BenchToday; option: Option }) {
   const [id, setId] = useState(() => uuid())
-  const [save, attempt] = api.useMakePlanMutation()
+  const [make, attempt] = api.useMakePlanMutation()
+  const { save, trouble } = useSaveOrKeep()
+  const failure = attempt.error as Failure | undefined
   const navigate = useNavigate()
   const clock = useClock()
-  const plan = () =>
-    save({
-      body: {
-        id,
-        machineId: page.machine.id,
-        madeAt: new Date(clock()).toISOString(),
-        change: option.change,
-        predicted: plannedOf(today, option.prediction),
-        note: '',
-      },
-    })
-      .unwrap()
-      .then(
-        () => {
-          setId(uuid())
-          void navigate(`/machines/${page.machine.id}`)
-        },
-        () => undefined,
-      )
+  const plan = async () => {
+    const body = {
+      id,
+      machineId: page.machine.id,
+      madeAt: new Date(clock()).toISOString(),
+      change: option.change,
+      predicted: plannedOf(today, option.prediction),
+      note: '',
+    }
+    if (!(await save({ kind: 'plan', body }, () => make({ body }).unwrap()))) return
+    setId(uuid())
+    void navigate(`/machines/${page.machine.id}`)
+  }
   return (
     <div className="stack">
       <Button
@@ -95,7 +92,8 @@ function MakePlan({ page, today, option }: { page: MachinePage; today: BenchToda
         Make it work to do
       </Button>
       {option.no.length > 0 ? <p className="quiet">What it may not do stands above; it is not planned so.</p> : null}
-      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing is lost; try again." />
+      <FailureNote failure={failure?.noSignal ? undefined : failure} kept="Nothing is lost; try again." />
+      <TroubleNote words={trouble} />
     </div>
   )
 }

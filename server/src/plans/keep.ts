@@ -1,0 +1,111 @@
+import { corePart, planDone, workOf, type planBody, type planDoneOnRoof } from '@motor-round/contract'
+import { sheavesAt } from '@motor-round/core/fitted'
+import { eq, sql } from 'drizzle-orm'
+import type { z } from 'zod'
+import type { Tx } from '../db/client.ts'
+import { machines, plans, work } from '../db/schema.ts'
+import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
+import { lockMachine } from '../register/machines.ts'
+import { fitInSlot } from '../register/slot.ts'
+import { loadKnown, type Known } from '../roof/known.ts'
+import { refresh } from '../roof/refresh.ts'
+import { currentRules } from '../rules/current.ts'
+import { lockPlan, lockPlanId } from './plans.ts'
+
+type Row = typeof plans.$inferSelect
+
+/** A machine with all that is known of it, or 404. */
+export async function knownOf(tx: Tx, id: string): Promise<Known> {
+  const [known] = await loadKnown(tx, [id])
+  if (!known) throw notFound('machine')
+  return known
+}
+
+/**
+ * Keep a change worked out on the bench; the same id twice keeps one.
+ * @throws a problem at the field that the machine, as it is in the book, has nothing for
+ */
+export async function keepPlan(
+  tx: Tx,
+  body: z.output<typeof planBody>,
+  by: string,
+  now: Date,
+): Promise<{ readonly row: Row; readonly known: Known; readonly fresh: boolean }> {
+  await lockPlanId(tx, body.id)
+  const machine = await lockMachine(tx, body.machineId)
+  const [again] = await tx.select().from(plans).where(eq(plans.id, body.id))
+  const known = await knownOf(tx, machine.id)
+  if (again) {
+    if (again.machineId !== machine.id) throw fieldProblem('id', 'that id is a plan of another machine', 409)
+    return { row: again, known, fresh: false }
+  }
+  const { change } = body
+  const sheaves = sheavesAt(known.parts.map(corePart), workOf(known), now.getTime())
+  if (change.kind === 'turns' && sheaves.turns === null)
+    throw fieldProblem('change.turns', 'no adjustable sheave is in the book of this machine')
+  if (change.kind === 'hertz' && !machine.hasDrive) throw fieldProblem('change.hz', 'this machine has no drive')
+  if (change.kind !== 'turns' && change.kind !== 'hertz' && (sheaves.driver === null || sheaves.driven === null))
+    throw fieldProblem('change.pitch', 'its sheaves are not in the book')
+  const [row] = await tx
+    .insert(plans)
+    .values({ ...body, madeAt: new Date(body.madeAt), siteId: machine.siteId, by })
+    .returning()
+  if (!row) throw notFound('plan')
+  return { row, known, fresh: true }
+}
+
+/** Record what doing a plan comes to: work, parts fitted, where the motor stands. */
+async function carryOut(tx: Tx, known: Known, plan: Row, how: Doing, by: string, now: Date): Promise<void> {
+  const { machine } = known
+  let done
+  try {
+    done = planDone(known, plan, how)
+  } catch (e) {
+    if (e instanceof RangeError) throw new HttpProblem(409, e.message)
+    throw e
+  }
+  const doneAt = new Date(how.doneAt)
+  if (done.work)
+    await tx
+      .insert(work)
+      .values({ ...done.work, machineId: machine.id, siteId: machine.siteId, doneAt, by, recordedAt: now })
+  for (const { removedWhy, part, ...fit } of done.fits)
+    await fitInSlot(tx, machine, { ...fit, ...part, fittedAt: doneAt, fittedBy: by, standIn: false }, removedWhy)
+  if (done.centre !== null)
+    await tx
+      .update(machines)
+      .set({
+        layout: sql`${machines.layout} || jsonb_build_object('centre', ${done.centre}::float8)`,
+        version: sql`${machines.version} + 1`,
+      })
+      .where(eq(machines.id, machine.id))
+}
+
+type Doing = Pick<z.output<typeof planDoneOnRoof>, 'id' | 'beltsId' | 'doneAt' | 'note'>
+
+/**
+ * A plan was done; said twice it is done once.
+ * @throws a problem: no such plan, it was dropped, made after that, or what it changes is not there any more
+ */
+export async function keepPlanDone(
+  tx: Tx,
+  planId: string,
+  how: Doing,
+  by: string,
+  now: Date,
+): Promise<{ readonly row: Row; readonly known: Known; readonly fresh: boolean }> {
+  const row = await lockPlan(tx, planId)
+  if (!row) throw notFound('plan')
+  const known = await knownOf(tx, row.machineId)
+  if (row.doneAt) return { row, known, fresh: false }
+  if (row.droppedAt) throw new HttpProblem(409, 'That plan was dropped.')
+  await lockMachine(tx, row.machineId)
+  const doneAt = new Date(how.doneAt)
+  if (doneAt < row.madeAt) throw fieldProblem('doneAt', 'it was planned after that')
+  if (doneAt.getTime() > now.getTime() + 86_400_000) throw fieldProblem('doneAt', 'lies in the future')
+  await carryOut(tx, known, row, how, by, now)
+  const [after] = await tx.update(plans).set({ doneAt }).where(eq(plans.id, row.id)).returning()
+  if (!after) throw notFound('plan')
+  await refresh(tx, [row.machineId], await currentRules(tx))
+  return { row: after, known: await knownOf(tx, row.machineId), fresh: true }
+}

@@ -1,0 +1,97 @@
+import type { SyncEntryInput } from '@motor-round/contract'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { driveParts } from '../test/drive.test-help.ts'
+import { machineId, pageOf, stopRecord } from '../test/machine-page.test-help.ts'
+import { uuid } from '../test/round.test-help.ts'
+import { allWaiting, keepHere } from './line.ts'
+import { withPending } from './pending.ts'
+import { store, type Fact } from './store.ts'
+
+const parts = driveParts()
+const page = pageOf({ parts })
+type Body<K extends SyncEntryInput['kind']> = Extract<SyncEntryInput, { kind: K }>['body']
+
+const predicted = {
+  was: 12.8,
+  amps: 12.1,
+  low: 11.6,
+  high: 12.6,
+  fanRpm: 690,
+  fanRpmNow: 705,
+  airShare: 0.98,
+  centre: 414.5,
+  newBelt: null,
+}
+const made = (change: Body<'plan'>['change'], over: object = {}): Fact => ({
+  kind: 'plan',
+  body: {
+    id: uuid(40),
+    machineId,
+    madeAt: '2026-11-25T08:00:00Z',
+    change,
+    predicted: { ...predicted, ...over },
+  },
+})
+const done: Fact = {
+  kind: 'plan-done',
+  body: { id: uuid(41), planId: uuid(40), machineId, beltsId: uuid(42), doneAt: '2026-11-25T08:10:00Z' },
+}
+const shown = async (...facts: Fact[]) => {
+  await keepHere(uuid(9), facts)
+  return withPending(page, await allWaiting(), 'Mosi Okonjo')
+}
+
+beforeEach(async () => {
+  await Promise.all(store.tables.map((t) => t.clear()))
+})
+
+describe('a change from the bench without a signal', () => {
+  it('stands to be done, and done it is work with its turns, and the motor where it stands now', async () => {
+    const planned = await shown(made({ kind: 'turns', turns: 3 }))
+    expect(planned.plans).toMatchObject([{ id: uuid(40), by: 'Mosi Okonjo', doneAt: null, measured: null }])
+    const did = await shown(done)
+    expect(did.plans[0]).toMatchObject({ doneAt: '2026-11-25T08:10:00Z', measured: null })
+    expect(did.work).toMatchObject([{ id: uuid(41), kind: 'sheave-turned', turns: { before: 2.5, after: 3 } }])
+    expect(did.machine.layout.centre).toBe(414.5)
+    expect(did.parts).toEqual(page.parts)
+  })
+  it('is held against the first stop after it, that is here too', async () => {
+    const amps = (['L1', 'L2', 'L3'] as const).map((position) => ({ quantity: 'amps' as const, position, value: 12 }))
+    const { id, takenAt, state, readings } = stopRecord({
+      id: uuid(60),
+      takenAt: '2026-11-25T08:40:00Z',
+      readings: amps,
+    })
+    const proven = await shown(made({ kind: 'turns', turns: 3 }), done, {
+      kind: 'stop',
+      body: { id, machineId, takenAt, state, readings },
+    })
+    expect(proven.plans[0]?.measured).toMatchObject({ stopId: uuid(60), amps: 12 })
+  })
+  it('of a sheave fits it and the belt it needs, each in its slot', async () => {
+    const newBelt = { section: 'B', number: 64 }
+    const did = await shown(made({ kind: 'driven sheave', pitch: 300 }, { newBelt }), done)
+    const now = did.parts.filter((p) => p.removedAt === null)
+    expect(now.find((p) => p.part.slot === 'driven-sheave')).toMatchObject({
+      id: uuid(41),
+      part: { spec: { type: 'fixed', section: 'B', pitch: 300, grooves: 1 } },
+    })
+    expect(now.find((p) => p.part.slot === 'belts')).toMatchObject({
+      id: uuid(42),
+      part: { spec: { section: 'B', number: 64, count: 1 } },
+    })
+    expect(did.parts.filter((p) => p.removedWhy === 'changed for another speed')).toHaveLength(1)
+    expect(did.work).toEqual([])
+  })
+  it('of hertz is work and moves nothing', async () => {
+    const did = await shown(made({ kind: 'hertz', hz: 52 }), done)
+    expect(did.work).toMatchObject([{ kind: 'speed-set' }])
+    expect(did.machine.layout).toEqual(page.machine.layout)
+  })
+  it('that has nothing to change here any more stands as it was told, and home says why', async () => {
+    await keepHere(uuid(9), [made({ kind: 'turns', turns: 3 }), done])
+    const bare = withPending(pageOf(), await allWaiting(), 'x')
+    expect(bare.plans[0]?.doneAt).toBe('2026-11-25T08:10:00Z')
+    expect(bare.work).toEqual([])
+  })
+})

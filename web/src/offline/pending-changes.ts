@@ -1,0 +1,117 @@
+import {
+  measuredAfter,
+  motorFitted,
+  partFitted,
+  planBody,
+  planDone,
+  planDoneOnRoof,
+  plateCorrected,
+  type MachinePage,
+  type PlanRecord,
+} from '@motor-round/contract'
+import type { z } from 'zod'
+import type { Waiting } from './store.ts'
+
+type Page = MachinePage
+const motorsOf = (page: Page) => [...(page.motor ? [page.motor] : []), ...page.pastMotors]
+
+/** A motor that was fitted here: the one before it moves to the past. */
+function fitMotor(page: Page, fitted: z.output<typeof motorFitted>, by: string): Page {
+  if (motorsOf(page).some((m) => m.id === fitted.id)) return page
+  const { removedWhy, replaces: _replaces, ...body } = fitted
+  const old = page.motor ? [{ ...page.motor, removedAt: fitted.fittedAt, removedWhy }] : []
+  return {
+    ...page,
+    motor: { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by },
+    pastMotors: [...old, ...page.pastMotors],
+  }
+}
+
+/** A plate that was corrected here, on the version it was corrected on. */
+function correctPlate(page: Page, corrected: z.output<typeof plateCorrected>): Page {
+  const { motor } = page
+  if (motor?.id !== corrected.motorId || motor.version !== corrected.version) return page
+  const { plate, connectionVolts, fittedAt, why, standIn } = corrected
+  return { ...page, motor: { ...motor, plate, connectionVolts, fittedAt, why, standIn, version: motor.version + 1 } }
+}
+
+/** A part that was fitted here: what was in its slot is out. */
+function fitPart(page: Page, fitted: z.output<typeof partFitted>, by: string): Page {
+  if (page.parts.some((p) => p.id === fitted.id)) return page
+  const { removedWhy, ...body } = fitted
+  const parts = page.parts.map((p) =>
+    p.part.slot === fitted.part.slot && p.removedAt === null ? { ...p, removedAt: fitted.fittedAt, removedWhy } : p,
+  )
+  return { ...page, parts: [...parts, { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by }] }
+}
+
+const makePlan = (page: Page, made: z.output<typeof planBody>, by: string): Page =>
+  page.plans.some((p) => p.id === made.id)
+    ? page
+    : {
+        ...page,
+        plans: [{ ...made, by, doneAt: null, droppedAt: null, droppedWhy: '', measured: null }, ...page.plans],
+      }
+
+/** A change from the bench that was done here, with the work, the parts and the place of the motor it comes to. */
+function doPlan(page: Page, how: z.output<typeof planDoneOnRoof>, by: string): Page {
+  const plan = page.plans.find((p) => p.id === how.planId && p.doneAt === null)
+  if (!plan) return page
+  const told = { ...page, plans: page.plans.map((p) => (p === plan ? { ...p, doneAt: how.doneAt } : p)) }
+  const machineId = page.machine.id
+  try {
+    const { work, fits, centre } = planDone({ ...page, motors: motorsOf(page) }, plan, how)
+    const fitted = fits.reduce(
+      (now, fit) => fitPart(now, { ...fit, machineId, fittedAt: how.doneAt, standIn: false }, by),
+      told,
+    )
+    return {
+      ...fitted,
+      machine: centre === null ? page.machine : { ...page.machine, layout: { ...page.machine.layout, centre } },
+      work: work ? [...page.work, { ...work, machineId, by }] : page.work,
+    }
+  } catch (e) {
+    // Home says what is not there any more; until then it stands as it was told.
+    if (e instanceof RangeError) return told
+    throw e
+  }
+}
+
+const apply = (page: Page, w: Waiting, by: string): Page => {
+  switch (w.kind) {
+    case 'motor': {
+      const fitted = motorFitted.safeParse(w.body).data
+      return fitted ? fitMotor(page, fitted, by) : page
+    }
+    case 'plate': {
+      const corrected = plateCorrected.safeParse(w.body).data
+      return corrected ? correctPlate(page, corrected) : page
+    }
+    case 'part': {
+      const fitted = partFitted.safeParse(w.body).data
+      return fitted ? fitPart(page, fitted, by) : page
+    }
+    case 'plan': {
+      const made = planBody.safeParse(w.body).data
+      return made ? makePlan(page, made, by) : page
+    }
+    case 'plan-done': {
+      const how = planDoneOnRoof.safeParse(w.body).data
+      return how ? doPlan(page, how, by) : page
+    }
+    default:
+      return page
+  }
+}
+
+/**
+ * A machine's page with what was changed on this phone, in its order: motors, plates, parts, changes from the bench. What
+ * came of those is read off the stops that are here.
+ */
+export function withChanges(page: MachinePage, own: readonly Waiting[], by: string): MachinePage {
+  const changed = own.reduce((now, w) => apply(now, w, by), page)
+  if (changed.plans.length === 0) return changed
+  const known = { ...changed, motors: motorsOf(changed) }
+  const measured = (p: PlanRecord) => p.measured ?? measuredAfter(known, p.doneAt)
+  return { ...changed, plans: changed.plans.map((p) => ({ ...p, measured: measured(p) })) }
+}
