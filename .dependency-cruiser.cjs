@@ -77,7 +77,7 @@ module.exports = {
       name: 'unresolvable',
       severity: 'error',
       from: {},
-      to: { couldNotResolve: true, pathNot: '^virtual:|[?](url|raw|worker)$' },
+      to: { couldNotResolve: true, pathNot: '^virtual:|[?](url|raw|worker|worker&url)$' },
     },
   ],
   options: {

@@ -1,5 +1,9 @@
-import { expect, type Page } from '@playwright/test'
-import { connect, desktop, expectUpright, machineId, phone, saveRead, take, test } from './world.ts'
+import { rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, type Page } from '@playwright/test'
+import { launchOptions } from '../scripts/lib/browser.mjs'
+import { connect, desktop, expectUpright, fixedNow, machineId, phone, saveRead, signIn, take, test } from './world.ts'
 
 const told = (page: Page) => page.locator('.stop-told')
 const choose = (page: Page, group: string, word: string) =>
@@ -41,6 +45,16 @@ async function lockOut(page: Page) {
   await page.getByLabel('Lock or tag number').fill('17')
   await choose(page, 'The wheel is', 'Still')
   await check(page, 'Prove dead')
+}
+
+/** Lock out and prove dead, every figure typed. */
+async function provenDead(page: Page) {
+  await lockOut(page)
+  for (const v of ['478', '0', '0.1', '0', '0.2', '0', '0.1', '478']) {
+    await page.locator('.cell-here input').fill(v)
+    await page.locator('.cell-here input').press('Enter')
+  }
+  await phase(page, 'Dead')
 }
 
 async function beforePower(page: Page) {
@@ -294,12 +308,7 @@ test('drive and bearings: by hand and by meter, held by Dead, kept and told on t
   await walk(page, 'AHU-2/SF', 'Drive and bearings')
   await phase(page, 'Dead')
   await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Not yet: prove it dead first')
-  await lockOut(page)
-  for (const v of ['478', '0', '0.1', '0', '0.2', '0', '0.1', '478']) {
-    await page.locator('.cell-here input').fill(v)
-    await page.locator('.cell-here input').press('Enter')
-  }
-  await phase(page, 'Dead')
+  await provenDead(page)
   await check(page, 'Belts and sheaves')
   await choose(page, 'Tension', 'Drum-tight')
   await expect(told(page)).toContainText('an eighth of the bearings’ life')
@@ -315,4 +324,68 @@ test('drive and bearings: by hand and by meter, held by Dead, kept and told on t
   await saveRead(page)
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await expect(page.getByText('The drive-end bearing growls.').first()).toBeVisible()
+})
+
+/** Sound of a span that is plucked every second and a half, as a wave file: invented, with a room's noise under it. */
+function pluckedSpan(hz: number): Buffer {
+  const rate = 48_000
+  const samples = Math.round(3 * rate)
+  const wave = Buffer.alloc(44 + 2 * samples)
+  wave.write('RIFF', 0)
+  wave.writeUInt32LE(36 + 2 * samples, 4)
+  wave.write('WAVEfmt ', 8)
+  for (const [at, v] of [
+    [16, 16],
+    [24, rate],
+    [28, 2 * rate],
+    [40, 2 * samples],
+  ] as const)
+    wave.writeUInt32LE(v, at)
+  for (const [at, v] of [
+    [20, 1],
+    [22, 1],
+    [32, 2],
+    [34, 16],
+  ] as const)
+    wave.writeUInt16LE(v, at)
+  wave.write('data', 36)
+  for (let i = 0; i < samples; i++) {
+    const t = ((i / rate) % 1.5) - 0.4
+    let v = 0.004 * Math.sin(i * 12.9898 * (i % 7))
+    if (t > 0) for (let k = 1; k <= 4; k++) v += (0.3 / k) * Math.exp(-t / 0.3) * Math.sin(2 * Math.PI * k * hz * t)
+    wave.writeInt16LE(Math.round(20_000 * v), 44 + 2 * i)
+  }
+  return wave
+}
+
+test('the note of a span is heard by the microphone and judged as tension', async ({ baseURL }) => {
+  test.slow()
+  const file = join(tmpdir(), `motor-round-span-${process.pid}.wav`)
+  writeFileSync(file, pluckedSpan(33))
+  const browser = await chromium.launch({
+    ...launchOptions,
+    args: [
+      ...(launchOptions.args ?? []),
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${file}`,
+    ],
+  })
+  try {
+    const context = await browser.newContext({ viewport: phone, ...(baseURL ? { baseURL } : {}) })
+    const page = await context.newPage()
+    await page.clock.setFixedTime(fixedNow)
+    await signIn(page, 'okonjo')
+    await walk(page, 'AHU-2/SF', 'Drive and bearings')
+    await provenDead(page)
+    await check(page, 'Belt tension')
+    const listen = page.getByRole('group', { name: 'Listen to the span' })
+    await listen.getByRole('button', { name: 'Listen to it' }).click()
+    await expect(listen).toContainText('Heard 33 Hz, 33 Hz, 33 Hz: taken.', { timeout: 20_000 })
+    await expect(page.getByLabel('Its note')).toHaveValue('33')
+    await expect(told(page)).toContainText(/33 Hz on this span: \d+\.\d lbf a belt/)
+  } finally {
+    await browser.close()
+    rmSync(file, { force: true })
+  }
 })

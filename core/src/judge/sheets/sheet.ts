@@ -75,6 +75,8 @@ export interface SheetCheck {
   for(machine: MachineFacts): boolean
   groups(machine: MachineFacts): readonly AskGroup[]
   waits?(machine: MachineFacts, rules: HouseRules): readonly Wait[]
+  /** A note that the microphone of the device may read, where it has one. */
+  readonly listens?: { readonly quantity: QuantityCode; readonly position: string }
   /** What this machine asks for, before anything is read; null where nothing of it is known. */
   advice?(context: Context): string | null
   /** What is told of these readings; empty where other checks judge them or nothing is to be judged. */

@@ -102,6 +102,7 @@ export const tensionSheet: SheetCheck = {
   how: 'Mid-span of the longest span, square to it; or pluck it and read the note.',
   caution: 'Locked out, hands out of the nip. Tension is set by the base, never by the sheave.',
   for: (m) => m.drive === 'belt',
+  listens: { quantity: 'belt_note', position: 'span' },
   groups: () => [
     {
       title: 'Pressed',

@@ -3,15 +3,19 @@ import type { Judgement, SheetCheck } from '@motor-round/core/judge'
 import type { TemperatureScale } from '@motor-round/core/limits'
 import { show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
-import { useEffect, useRef, type ReactNode } from 'react'
+import { lazy, Suspense, useEffect, useRef, type ReactNode } from 'react'
 import { LoadRail } from '../../parts/load-rail/index.ts'
 import { AnswersRow } from './answers-row.tsx'
 import { CellRow } from './cell-row.tsx'
 import { cellsOf, factsOf, isBad, typedOf, type Cell } from './cells.ts'
 import type { slipAt } from './guard.ts'
 import { Keypad } from './keypad.tsx'
+import { mayListen } from './listen/may-listen.ts'
 import { Told } from './told.tsx'
 import type { Draft } from './use-draft.ts'
+
+// Only belts are listened to.
+const Listen = lazy(async () => ({ default: (await import('./listen/listen.tsx')).Listen }))
 
 /** What was read here last time, beside the heading. */
 function lastFigures(
@@ -73,6 +77,9 @@ export function CheckCard({
   const cells = cellsOf(groups, scale)
   const inputs = useRef<(HTMLInputElement | null)[]>([])
   useEffect(() => inputs.current[at]?.focus(), [at, check.id, called])
+  const heard = mayListen()
+    ? cells.find((c) => c.quantity === check.listens?.quantity && c.position === check.listens.position)
+    : undefined
   const cell = cells[at]
   const text = cell ? (draft.typed[cell.key] ?? '') : ''
   const running = check.id === 'running'
@@ -114,6 +121,11 @@ export function CheckCard({
                   enter={next}
                   focus={focus}
                 />
+              ) : null}
+              {heard && heard.group === i ? (
+                <Suspense fallback={null}>
+                  <Listen take={(hz) => type(heard, hz.toFixed(0))} />
+                </Suspense>
               ) : null}
               <AnswersRow group={g} answers={draft.answers} set={answer} />
             </div>

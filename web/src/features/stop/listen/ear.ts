@@ -1,0 +1,43 @@
+import worklet from './ear-worklet.ts?worker&url'
+
+/** A microphone that is open. */
+export interface Ear {
+  /** Samples a second. */
+  readonly rate: number
+  readonly close: () => void
+}
+
+/** Words for what went wrong with the microphone. */
+export function earTrouble(e: unknown): string {
+  const name = e instanceof Error ? e.name : ''
+  if (name === 'NotAllowedError')
+    return 'This browser was not allowed the microphone. Allow it in the settings of the page, or type the note.'
+  if (name === 'NotFoundError') return 'There is no microphone here. Type the note.'
+  return 'The microphone cannot be opened now: something else may be using it. Try again, or type the note.'
+}
+
+/**
+ * Open the microphone, as it hears: what makes speech clearer takes a belt for noise.
+ * @param onBlock told the sound as it comes @throws what the browser throws
+ */
+export async function openEar(onBlock: (block: Float32Array) => void): Promise<Ear> {
+  const stream = await navigator.mediaDevices.getUserMedia({
+    audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
+  })
+  const context = new AudioContext()
+  const close = () => {
+    for (const track of stream.getTracks()) track.stop()
+    void context.close()
+  }
+  try {
+    await context.audioWorklet.addModule(worklet)
+    const node = new AudioWorkletNode(context, 'motor-round-ear', { numberOfOutputs: 0 })
+    node.port.onmessage = (e: MessageEvent<Float32Array>) => onBlock(e.data)
+    context.createMediaStreamSource(stream).connect(node)
+    await context.resume()
+    return { rate: context.sampleRate, close }
+  } catch (e) {
+    close()
+    throw e
+  }
+}
