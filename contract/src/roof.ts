@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { id, instant } from './common.ts'
+import { findingLevels } from './finding.ts'
 import { level, rail } from './judgement.ts'
 
 export const roofLevels = [...level.options, 'unseen'] as const
@@ -17,6 +18,8 @@ export const roofRow = z
     /** Null: never seen, or seen without a reading. */
     level: level.nullable(),
     headline: z.string(),
+    /** The worst that was found there and is not closed, and how much more there is; open: it was not put off. */
+    found: z.object({ level: z.enum(findingLevels), text: z.string(), open: z.boolean(), more: z.int() }).nullable(),
     confidence: z.enum(['full', 'low']),
     rail: rail.nullable(),
     meanVolts: z.number().nullable(),

@@ -3,7 +3,7 @@ import type { Controls, Judgement } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
 import type { Answers, GatePass, StopState, WorkKindId } from '@motor-round/core/trend'
-import type { AuditEntry, Care, PlanRecord, Role, WorkRecord } from '@motor-round/contract'
+import type { AuditEntry, Care, PlanRecord, Role, RoofRow, WorkRecord } from '@motor-round/contract'
 import {
   boolean,
   doublePrecision,
@@ -257,11 +257,13 @@ export const machineStates = pgTable(
     sortKey: text('sort_key').notNull(),
     words: text().notNull(),
     retired: boolean().notNull().default(false),
-    /** stop 4, fix 3, watch 2, never seen 1, ok 0 */
+    /** stop 4, fix 3, watch 2, never seen 1, ok 0; of the judgement and of what is found and open, the higher */
     need: smallint().notNull(),
     /** Of the judgement what the Roof shows; null while nothing was read. */
     level: text().$type<Judgement['level']>(),
     headline: text().notNull(),
+    /** The worst finding that is not closed. */
+    found: jsonb().$type<RoofRow['found']>(),
     confidence: text().$type<Judgement['confidence']>().notNull(),
     rail: jsonb().$type<Judgement['rail']>(),
     meanVolts: doublePrecision('mean_volts'),

@@ -1,18 +1,19 @@
 import { coreStop } from '@motor-round/contract'
-import { dueAt, loadShare, rank, type Judgement } from '@motor-round/core/judge'
+import { dueAt, loadShare, rank, type Judgement, type Level } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
+import { loadFindings } from '../findings/load.ts'
 import { judgeStanding } from './judge-known.ts'
 import { loadKnown, type Known } from './known.ts'
 import { naturalKey } from './natural-key.ts'
 
-const needOf = (judgement: Judgement | null): number => {
-  if (judgement === null) return 1
-  const r = rank(judgement.level)
+const needOf = (stands: { readonly level: Level } | null): number => {
+  if (stands === null) return 1
+  const r = rank(stands.level)
   return r === 0 ? 0 : r + 1
 }
 
@@ -76,12 +77,17 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
         .where(inArray(machines.id, ids))
     ).map((p) => [p.id, p]),
   )
+  const findings = await loadFindings(tx, ids)
   const rows = (await loadKnown(tx, ids)).flatMap((known) => {
     const place = places.get(known.machine.id)
     if (!place) return []
     const stands = judgeStanding(known, rules)
     const judgement = stands?.judgement ?? null
     const seen = known.stops.find((s) => s.supersededBy === null)
+    // The worst comes first; what was put off is told, and presses no more.
+    const told = findings.filter((f) => f.machineId === known.machine.id && f.state !== 'closed')
+    const open = told.filter((f) => f.state === 'open')
+    const worst = open[0] ?? told[0]
     return [
       {
         machineId: known.machine.id,
@@ -92,9 +98,12 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
           .join(' ')
           .toLowerCase(),
         retired: known.machine.retiredAt !== null,
-        need: needOf(judgement),
+        need: Math.max(needOf(judgement), ...open.map((f) => needOf(f))),
         level: judgement?.level ?? null,
         headline: judgement?.headline ?? '',
+        found: worst
+          ? { level: worst.level, text: worst.text, open: worst.state === 'open', more: told.length - 1 }
+          : null,
         confidence: judgement?.confidence ?? ('full' as const),
         rail: judgement?.rail ?? null,
         meanVolts: stands ? meanVolts(stands.stop) : null,
@@ -118,6 +127,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
         ['need', 'need'],
         ['level', 'level'],
         ['headline', 'headline'],
+        ['found', 'found'],
         ['confidence', 'confidence'],
         ['rail', 'rail'],
         ['meanVolts', 'mean_volts'],

@@ -58,6 +58,7 @@ export function roofRoutes(router: Router, deps: Deps): void {
         areaName: areas.name,
         level: state.level,
         headline: state.headline,
+        found: state.found,
         confidence: state.confidence,
         rail: state.rail,
         meanVolts: state.meanVolts,
@@ -82,6 +83,7 @@ export function roofRoutes(router: Router, deps: Deps): void {
       rows: rows.map((r): RoofRow => ({
         ...r,
         headline: r.headline ?? '',
+        found: r.found ?? null,
         confidence: r.confidence ?? 'full',
         seenAt: r.seenAt?.toISOString() ?? null,
         dueAt: r.dueAt?.toISOString() ?? null,

@@ -5,13 +5,22 @@ import { Link } from 'react-router'
 import { dueWords, shortDay } from '../../app/dates.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
+import { worstOf } from '../../parts/roof-plan/index.ts'
 import { Spark } from '../../parts/spark/index.ts'
 
 /** One machine on the Roof: how bad, which, how loaded and how even, why, when seen, when due. */
 export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: number }) {
-  const due = row.level === 'stop' ? { words: 'now', late: true } : dueWords(row.dueAt, now)
-  const level = row.level ?? 'unseen'
-  const { rail } = row
+  const { rail, found } = row
+  const level = worstOf([row.level, found?.open ? found.level : null]) ?? 'unseen'
+  const due = level === 'stop' ? { words: 'now', late: true } : dueWords(row.dueAt, now)
+  const finding = found ? (
+    <b>
+      Found{found.open ? '' : ', put off'}: {found.text}
+      {found.more > 0 ? `, and ${found.more} more` : ''}.
+    </b>
+  ) : null
+  // The worse of what was judged and what was found is told first: a narrow row cuts off the rest.
+  const foundFirst = level !== (row.level ?? 'unseen')
   return (
     <Link to={`/machines/${row.machineId}`} className={`roof-row roof-${level}`} role="row">
       <span role="cell" className="roof-level">
@@ -40,7 +49,9 @@ export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: numb
         )}
       </span>
       <span role="cell" className="roof-says">
+        {foundFirst ? <>{finding} </> : null}
         {row.headline === '' ? 'Never read. Take a first stop.' : row.headline}
+        {foundFirst ? null : <> {finding}</>}
       </span>
       <span role="cell" className="roof-spark">
         <Spark values={row.spark} />

@@ -23,6 +23,7 @@ const row = (over: Partial<Row> = {}): Row =>
     areaName: 'Hall roof',
     level: 'fix',
     headline: '106 % of the 460 V plate on all three legs: 13.6 of 12.8 A.',
+    found: null,
     confidence: 'full',
     rail: {
       allowed: 12.8,
@@ -66,6 +67,18 @@ describe('a machine’s row on the Roof', () => {
     const all = cells(row({ level: 'stop', dueAt: '2027-01-01T00:00:00Z' }))
     expect(all[0]).toBe('Stop')
     expect(all.at(-1)).toBe('now')
+  })
+  it('what was found there is told, first where it is worse than what was read', () => {
+    const told = (over: Partial<NonNullable<Row['found']>>, level: Row['level'] = 'fix') => {
+      const all = cells(
+        row({ level, headline: 'Read.', found: { level: 'watch', text: 'Guard off', open: true, more: 0, ...over } }),
+      )
+      return [all[0], all[4], all.at(-1)]
+    }
+    expect(told({ level: 'stop', more: 2 })).toEqual(['Stop', 'Found: Guard off, and 2 more. Read.', 'now'])
+    expect(told({ level: 'watch' }).slice(0, 2)).toEqual(['Fix', 'Read. Found: Guard off.'])
+    // What was put off is told and raises nothing.
+    expect(told({ level: 'stop', open: false }, 'ok').slice(0, 2)).toEqual(['OK', 'Read. Found, put off: Guard off.'])
   })
   it('the past day is told as late', () => {
     expect(html(row({ level: 'ok', dueAt: '2026-11-01T00:00:00Z' }))).toContain('roof-late')
