@@ -71,6 +71,10 @@ export function findingOf(
   }
 }
 
+/** When it is to be looked at again, ms since 1970; null: at the next visit. Noon of that day everywhere on earth is that day. */
+export const reviewAt = (f: Pick<FindingRecord, 'reviewOn'>): number | null =>
+  f.reviewOn === null ? null : Date.parse(`${f.reviewOn}T12:00:00Z`)
+
 /** The worst first, then the oldest; closed ones last. */
 export const inOrderOfNeed = (list: readonly FindingRecord[]): FindingRecord[] => {
   const rank = (f: FindingRecord) => (f.state === 'closed' ? 3 : 2 - findingLevels.indexOf(f.level))

@@ -18,8 +18,19 @@ export const roofRow = z
     /** Null: never seen, or seen without a reading. */
     level: level.nullable(),
     headline: z.string(),
-    /** The worst that was found there and is not closed, and how much more there is; open: it was not put off. */
-    found: z.object({ level: z.enum(findingLevels), text: z.string(), open: z.boolean(), more: z.int() }).nullable(),
+    /**
+     * The worst that was found there and is not closed, and how much more there is; open: it was not put off. `until`: the day
+     * it is looked at again, null for the next visit.
+     */
+    found: z
+      .object({
+        level: z.enum(findingLevels),
+        text: z.string(),
+        open: z.boolean(),
+        until: z.iso.date().nullable(),
+        more: z.int(),
+      })
+      .nullable(),
     confidence: z.enum(['full', 'low']),
     rail: rail.nullable(),
     meanVolts: z.number().nullable(),

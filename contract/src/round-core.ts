@@ -2,7 +2,7 @@ import { unknownLayout } from '@motor-round/core/fitted'
 import type { Judgement } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import { dueTasks, type DueFacts, type DueTask } from '@motor-round/core/round'
-import type { FindingRecord } from './finding.ts'
+import { reviewAt, type FindingRecord } from './finding.ts'
 import type { PartRecord } from './fitted.ts'
 import type { PlanRecord } from './plan.ts'
 import type { Machine, Motor } from './register.ts'
@@ -70,7 +70,7 @@ export function dueFacts(
       .map((f) => ({
         at: Date.parse(f.at),
         what: f.text,
-        reviewAt: f.reviewOn === null ? null : Date.parse(`${f.reviewOn}T12:00:00Z`),
+        reviewAt: reviewAt(f),
       })),
     judgement,
     rules,

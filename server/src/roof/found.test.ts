@@ -54,13 +54,19 @@ describe('what was found at a machine', () => {
     expect(found.at).toBeLessThan(before.at)
     expect([found.counts.stop, found.counts.ok]).toEqual([before.counts.stop + 1, before.counts.ok - 1])
     await bring(hand, [step(bad, 'closed', 10)])
-    expect((await rowOf(machineId)).row?.found).toEqual({ level: 'watch', text: 'Loose panel', open: true, more: 0 })
+    expect((await rowOf(machineId)).row?.found).toEqual({
+      level: 'watch',
+      text: 'Loose panel',
+      open: true,
+      until: null,
+      more: 0,
+    })
     await bring(hand, [step(small, 'postponed', 11, { reviewOn: '2026-12-01' })])
     const later = await rowOf(machineId)
-    expect(later.row?.found).toMatchObject({ open: false })
+    expect(later.row).toMatchObject({ found: { open: false, until: '2026-12-01' }, dueAt: '2026-12-01T12:00:00.000Z' })
     expect(later.counts).toEqual(before.counts)
     await bring(hand, [step(small, 'closed', 12)])
-    expect((await rowOf(machineId)).row?.found).toBeNull()
+    expect((await rowOf(machineId)).row).toMatchObject({ found: null, dueAt: before.row?.dueAt })
   })
   it('of before the Roof told it is written by the migration as it is written now', async () => {
     const [one, two] = [await hand.machine('EF-26/EF'), await hand.machine('EF-27/EF')]
@@ -69,20 +75,28 @@ describe('what was found at a machine', () => {
     await bring(hand, [step(c, 'reopened', 12)])
     const all = () =>
       world.deps.db
-        .select({ id: machineStates.machineId, found: machineStates.found, need: machineStates.need })
+        .select({
+          id: machineStates.machineId,
+          found: machineStates.found,
+          need: machineStates.need,
+        })
         .from(machineStates)
         .orderBy(machineStates.machineId)
     const written = await all()
     expect(written.filter((w) => w.found !== null).length).toBeGreaterThan(2)
-    const [, update] = readFileSync(
-      new URL('../../drizzle/0010_found_on_the_roof.sql', import.meta.url),
-      'utf8',
-    ).split('--> statement-breakpoint')
+    const [, update] = readFileSync(new URL('../../drizzle/0010_found_on_the_roof.sql', import.meta.url), 'utf8').split(
+      '--> statement-breakpoint',
+    )
     await world.deps.db.execute(
       sql.raw(`update machine_states set found = null, need = case level when 'stop' then 4 when 'fix' then 3
-        when 'watch' then 2 when 'ok' then 0 else 1 end`),
+        when 'watch' then 2 when 'ok' then 0 else 1 end, due_at = '2030-01-01'`),
     )
     await world.deps.db.execute(sql.raw(update ?? ''))
     expect(await all()).toEqual(written)
+    // The day one is to be looked at again is due; what names no day leaves it.
+    expect([(await rowOf(one)).row?.dueAt, (await rowOf(two)).row?.dueAt]).toEqual([
+      '2026-12-01T12:00:00.000Z',
+      '2030-01-01T00:00:00.000Z',
+    ])
   })
 })

@@ -1,4 +1,4 @@
-import { coreStop } from '@motor-round/contract'
+import { coreStop, reviewAt } from '@motor-round/contract'
 import { dueAt, loadShare, rank, type Judgement, type Level } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
@@ -28,6 +28,11 @@ function spark(known: Known, judgement: Judgement | null): number[] {
     })
     .slice(0, 16)
     .reverse()
+}
+
+const earliest = (instants: readonly (number | null)[]): Date | null => {
+  const some = instants.filter((t) => t !== null)
+  return some.length === 0 ? null : new Date(Math.min(...some))
 }
 
 /** Fans that share a unit with one of these and have a sister: what one carries is held against the others. */
@@ -102,7 +107,13 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
         level: judgement?.level ?? null,
         headline: judgement?.headline ?? '',
         found: worst
-          ? { level: worst.level, text: worst.text, open: worst.state === 'open', more: told.length - 1 }
+          ? {
+              level: worst.level,
+              text: worst.text,
+              open: worst.state === 'open',
+              until: worst.reviewOn,
+              more: told.length - 1,
+            }
           : null,
         confidence: judgement?.confidence ?? ('full' as const),
         rail: judgement?.rail ?? null,
@@ -111,7 +122,10 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
         loadAt: stands ? new Date(stands.stop.at) : null,
         spark: spark(known, judgement),
         seenAt: seen ? new Date(seen.takenAt) : null,
-        dueAt: judgement && seen ? new Date(dueAt(judgement.level, Date.parse(seen.takenAt), rules)) : null,
+        dueAt: earliest([
+          judgement && seen ? dueAt(judgement.level, Date.parse(seen.takenAt), rules) : null,
+          ...told.map(reviewAt),
+        ]),
       },
     ]
   })

@@ -15,7 +15,8 @@ export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: numb
   const due = level === 'stop' ? { words: 'now', late: true } : dueWords(row.dueAt, now)
   const finding = found ? (
     <b>
-      Found{found.open ? '' : ', put off'}: {found.text}
+      Found{found.open || found.until === null ? '' : `, put off to ${shortDay(`${found.until}T12:00:00Z`, now)}`}:{' '}
+      {found.text}
       {found.more > 0 ? `, and ${found.more} more` : ''}.
     </b>
   ) : null

@@ -71,14 +71,21 @@ describe('a machine’s row on the Roof', () => {
   it('what was found there is told, first where it is worse than what was read', () => {
     const told = (over: Partial<NonNullable<Row['found']>>, level: Row['level'] = 'fix') => {
       const all = cells(
-        row({ level, headline: 'Read.', found: { level: 'watch', text: 'Guard off', open: true, more: 0, ...over } }),
+        row({
+          level,
+          headline: 'Read.',
+          found: { level: 'watch', text: 'Guard off', open: true, until: null, more: 0, ...over },
+        }),
       )
       return [all[0], all[4], all.at(-1)]
     }
     expect(told({ level: 'stop', more: 2 })).toEqual(['Stop', 'Found: Guard off, and 2 more. Read.', 'now'])
     expect(told({ level: 'watch' }).slice(0, 2)).toEqual(['Fix', 'Read. Found: Guard off.'])
     // What was put off is told and raises nothing.
-    expect(told({ level: 'stop', open: false }, 'ok').slice(0, 2)).toEqual(['OK', 'Read. Found, put off: Guard off.'])
+    expect(told({ level: 'stop', open: false, until: '2026-12-01' }, 'ok').slice(0, 2)).toEqual([
+      'OK',
+      'Read. Found, put off to 1 Dec: Guard off.',
+    ])
   })
   it('the past day is told as late', () => {
     expect(html(row({ level: 'ok', dueAt: '2026-11-01T00:00:00Z' }))).toContain('roof-late')
