@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { simulatedUnit } from '@motor-round/core/machine'
 import { simulatedOf } from '../meters/simulated.ts'
 import { loadKnown } from '../roof/known.ts'
+import { predicted } from '../test/plans.test-help.ts'
 import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -15,17 +16,6 @@ beforeAll(async () => {
 afterAll(() => world.end())
 
 const pageOf = async (id: string) => (await mechanic.get(`/machines/${id}`)).body as MachinePage
-const predicted = {
-  was: 12.6,
-  amps: 12.1,
-  low: 11.6,
-  high: 12.6,
-  fanRpm: 690,
-  fanRpmNow: 705,
-  airShare: 0.98,
-  centre: 414.5,
-  newBelt: null,
-}
 const planOf = (machineId: string, change: object, over: object = {}) => ({
   id: randomUUID(),
   machineId,

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { AreaPlanPage, MachinePage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { predicted } from '../test/plans.test-help.ts'
 import { bring } from '../test/rounds.test-help.ts'
 import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
 
@@ -172,17 +173,6 @@ describe('parts and plans from the roof', () => {
 })
 
 describe('a change from the bench that was done on the roof', () => {
-  const predicted = {
-    was: 12.6,
-    amps: 12.1,
-    low: 11.6,
-    high: 12.6,
-    fanRpm: 690,
-    fanRpmNow: 705,
-    airShare: 0.98,
-    centre: 414.5,
-    newBelt: null,
-  }
   const made = (machineId: string, change: object) => {
     const id = randomUUID()
     const body = { id, machineId, madeAt: '2026-11-25T08:00:00Z', change, predicted }

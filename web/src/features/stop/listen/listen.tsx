@@ -71,7 +71,7 @@ export function Listen({ take }: { take: (hz: number) => void }) {
               ? 'That was no clear note. Nearer to the middle of the span, and let it ring.'
               : notes.length === 0
                 ? 'Hold it near the middle of the span, pluck the belt and let it ring, three times.'
-                : `Heard ${words(notes)}. ${notes.length < asked ? 'Once more.' : 'They do not agree: once more.'}`}
+                : `Heard ${words(notes)}. ${notes.length < asked - 1 ? 'Twice more.' : notes.length < asked ? 'Once more.' : 'They do not agree: once more.'}`}
           </p>
           <Button
             onClick={() => {
