@@ -380,11 +380,13 @@ test('the note of a span is heard by the microphone and judged as tension', asyn
     await provenDead(page)
     await check(page, 'Belt tension')
     const listen = page.getByRole('group', { name: 'Listen to the span' })
-    await listen.getByRole('button', { name: 'Listen to it' }).click()
-    // A busy machine drops a little of the sound: within three per cent here, one where nothing is dropped (core).
-    await expect(listen).toContainText(/Heard (3[234] Hz(, )?){3}: taken\./, { timeout: 40_000 })
-    await expect(page.getByLabel('Its note')).toHaveValue(/^3[234]$/)
-    await expect(told(page)).toContainText(/3[234] Hz on this span: \d+\.\d lbf a belt/)
+    // A busy machine may drop a little of the sound: then it is listened to again, as anyone would.
+    await expect(async () => {
+      await listen.getByRole('button', { name: /^Listen/ }).click()
+      await expect(listen).toContainText(/: taken\.$|: taken\.Listen/, { timeout: 25_000 })
+      await expect(page.getByLabel('Its note')).toHaveValue('33', { timeout: 1000 })
+    }).toPass({ timeout: 90_000 })
+    await expect(told(page)).toContainText(/33 Hz on this span: \d+\.\d lbf a belt/)
   } finally {
     await browser.close()
     rmSync(file, { force: true })

@@ -21,6 +21,7 @@ import { plan, planBody, planOfHouse } from './plan.ts'
 import {
   area,
   areaBody,
+  changeId,
   edit,
   machine,
   machineBody,
@@ -198,7 +199,7 @@ export const endpoints = {
     role: 'mechanic',
     summary: 'Correct the plate of a fitted motor',
     params: byId,
-    body: edit(motorBody),
+    body: edit(motorBody).extend({ changeId }),
     response: motor,
   }),
   fitPart: at('fitPart', 'post', '/machines/{id}/parts', {

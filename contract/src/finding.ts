@@ -71,7 +71,7 @@ export function findingOf(
   }
 }
 
-/** When it is to be looked at again, ms since 1970; null: at the next visit. Noon of that day everywhere on earth is that day. */
+/** When it is to be looked at again, ms since 1970; null: at the next visit. Noon UTC: as near to that day as one instant comes. */
 export const reviewAt = (f: Pick<FindingRecord, 'reviewOn'>): number | null =>
   f.reviewOn === null ? null : Date.parse(`${f.reviewOn}T12:00:00Z`)
 

@@ -100,6 +100,9 @@ export const motor = motorBody
   .meta({ id: 'Motor' })
 export type Motor = z.infer<typeof motor>
 
+/** The id of a change itself: one whose answer was lost may be sent again, and is made once. */
+export const changeId = id.optional()
+
 /** A change of a record carries the version it was made on; a stale one is refused and told what changed. */
 export const edit = <T extends z.ZodRawShape>(body: z.ZodObject<T>) => body.extend({ version })
 

@@ -12,6 +12,7 @@ import {
   roundPage,
   roundReplan,
 } from './round.ts'
+import { changeId } from './register.ts'
 import { deviceBody, syncAnswer, syncBody } from './sync.ts'
 
 /** Plans of roofs, what is due, rounds, phones that come home, pictures, calendars. */
@@ -26,7 +27,7 @@ export const roundEndpoints = {
     role: 'mechanic',
     summary: 'Change the plan of a roof or room',
     params: byId,
-    body: z.strictObject({ version: z.int().min(0), plan: areaPlan }),
+    body: z.strictObject({ version: z.int().min(0), plan: areaPlan, changeId }),
     response: areaPlanPage,
   }),
   addPlanPicture: at('addPlanPicture', 'post', '/areas/{id}/pictures', {

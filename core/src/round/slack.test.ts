@@ -45,10 +45,10 @@ describe('what a place in a list leaves', () => {
             expect(clock.walked(tried)).toBe(Infinity)
           }
       }),
-      { numRuns: 120 },
+      { numRuns: 240 },
     )
-    expect(refused).toBeGreaterThan(20)
-  })
+    expect(refused).toBeGreaterThan(100)
+  }, 20_000)
   it('costs at least its detour, but for the waiting and the heat it takes away', () =>
     fc.assert(
       fc.property(seed, (s) => {

@@ -13,7 +13,7 @@ interface Entry {
   readonly why?: string
   readonly before?: object
   readonly after?: object
-  /** The id of a change that was made on a phone. */
+  /** The change's own id, where it may be sent twice. */
   readonly changeId?: string
 }
 
@@ -41,7 +41,7 @@ export async function record(tx: Db | Tx, e: Entry): Promise<void> {
   })
 }
 
-/** Was this change of a phone made already? Asked behind the lock of what it changes. */
+/** Was this change made already? Asked behind the lock of what it changes. */
 export async function wasMade(tx: Tx, changeId: string): Promise<boolean> {
   const [row] = await tx.select({ id: audit.id }).from(audit).where(eq(audit.changeId, changeId))
   return row !== undefined

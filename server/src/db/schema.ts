@@ -291,7 +291,7 @@ export const audit = pgTable(
     entityId: uuid('entity_id'),
     why: text().notNull(),
     changes: jsonb().$type<AuditEntry['changes']>().notNull(),
-    /** The change's own id, where it was made on a phone: the same change is made once. */
+    /** The change's own id, where it may be sent twice: the same change is made once. */
     changeId: uuid('change_id').unique('audit_change'),
   },
   (t) => [index('audit_at').on(t.at), index('audit_entity').on(t.entityId, t.at)],

@@ -87,7 +87,7 @@ async function pageOf(db: Db | Tx, areaId: string): Promise<AreaPlanPage> {
 export async function keepAreaPlan(
   tx: Tx,
   areaId: string,
-  body: { readonly version: number; readonly plan: AreaPlan; readonly changeId?: string },
+  body: { readonly version: number; readonly plan: AreaPlan; readonly changeId?: string | undefined },
   by: string,
   now: Date,
 ): Promise<boolean> {

@@ -90,7 +90,7 @@ export async function keepPlate(
   body: Pick<
     z.output<typeof plateCorrected>,
     'version' | 'plate' | 'connectionVolts' | 'fittedAt' | 'why' | 'standIn'
-  > & { readonly changeId?: string },
+  > & { readonly changeId?: string | undefined },
   by: string,
   now: Date,
 ): Promise<{ readonly row: Row; readonly fresh: boolean }> {

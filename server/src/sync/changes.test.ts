@@ -58,6 +58,17 @@ describe('a plate that was corrected on the roof', () => {
       version: motor.version + 3,
     })
   })
+  it('whose answer was lost is brought home again and is no conflict with itself', async () => {
+    const machineId = await hand.machine('EF-11/EF')
+    const motor = await motorOf(machineId)
+    const entry = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
+    const { id: changeId, motorId, machineId: _machine, ...body } = entry.body
+    const online = { ...body, id: motorId, changeId }
+    expect((await hand.put(`/motors/${motorId}`, online)).status).toBe(200)
+    expect((await hand.put(`/motors/${motorId}`, online)).body).toMatchObject({ version: motor.version + 1 })
+    expect(await outcomes([entry])).toEqual(['already'])
+    expect((await motorOf(machineId)).version).toBe(motor.version + 1)
+  })
   it('is refused with what is in the book where somebody else was first; what stands on it is held, readings are not', async () => {
     const machineId = await hand.machine('EF-3/EF')
     const motor = await motorOf(machineId)

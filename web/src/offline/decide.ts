@@ -1,10 +1,9 @@
-import { motor, planDrawn, areaPlan } from '@motor-round/contract'
+import { areaPlan, motor as bookMotor, planDrawn } from '@motor-round/contract'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
 import { keepHere } from './line.ts'
 import { store, type Fact, type Waiting } from './store.ts'
 
-const bookMotor = motor
 const bookPlan = z.object({ plan: areaPlan, version: z.int() })
 const isRefused = (w: Waiting) => w.refused !== null
 
@@ -17,7 +16,7 @@ export type Conflict =
       readonly why: string
       readonly machineId: string
       readonly mine: Of<'plate'>
-      readonly book: z.output<typeof motor>
+      readonly book: z.output<typeof bookMotor>
       /** The entries of the line it is about: all go when it is decided. */
       readonly entries: readonly number[]
     }
@@ -26,7 +25,7 @@ export type Conflict =
       readonly why: string
       readonly machineId: string
       readonly mine: Of<'motor'>
-      readonly book: z.output<typeof motor>
+      readonly book: z.output<typeof bookMotor>
       readonly entries: readonly number[]
     }
   | {
@@ -68,9 +67,11 @@ export function conflictsOf(line: readonly Waiting[]): Conflict[] {
     }
     const book = bookMotor.safeParse(told.current).data
     if (!book) return []
-    const machineId = 'machineId' in mine.body ? (mine.body.machineId ?? '') : ''
-    if (mine.kind === 'plate') return [{ about: 'plate', why, machineId, mine: mine.body, book, entries }]
-    return mine.kind === 'motor' ? [{ about: 'motor', why, machineId, mine: mine.body, book, entries }] : []
+    if (mine.kind === 'plate')
+      return [{ about: 'plate', why, machineId: mine.body.machineId, mine: mine.body, book, entries }]
+    return mine.kind === 'motor'
+      ? [{ about: 'motor', why, machineId: mine.body.machineId, mine: mine.body, book, entries }]
+      : []
   })
 }
 
@@ -96,8 +97,8 @@ function again(c: Conflict): Fact {
       plate,
       connectionVolts,
       fittedAt,
-      why: why ?? '',
-      standIn: standIn ?? false,
+      why,
+      standIn,
     },
   }
 }

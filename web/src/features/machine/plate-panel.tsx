@@ -14,8 +14,9 @@ import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 /** The plate of the fitted motor, edited in place; questions about it stand below. */
 export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit: boolean; now: number }) {
   const { motor, machine } = page
-  // A draft remembers the version it was begun on, so that a refetch under it does not hide a stale edit.
-  const [draft, setDraft] = useState<{ plate: Plate; base: Motor } | null>(null)
+  // A draft remembers the version it was begun on, so that a refetch under it does not hide a stale edit; and it has an id, so
+  // that a button hit twice, or an answer that was lost, changes the plate once.
+  const [draft, setDraft] = useState<{ plate: Plate; base: Motor; changeId: string } | null>(null)
   const [edit, attempt] = api.useEditMotorMutation()
   const { save, trouble } = useSaveOrKeep()
   if (!motor)
@@ -33,7 +34,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
   const plate = draft?.plate ?? motor.plate
   const questions = questionPlate(plate)
   const failure = attempt.error as Failure | undefined
-  const send = (p: Plate, version: number) => {
+  const send = (p: Plate, version: number, changeId: string) => {
     const body = {
       version,
       plate: p,
@@ -43,8 +44,8 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       standIn: motor.standIn,
     }
     const { id } = motor
-    void save({ kind: 'plate', body: { ...body, id: uuid(), motorId: id, machineId: machine.id } }, () =>
-      edit({ params: { id }, body: { ...body, id } }).unwrap(),
+    void save({ kind: 'plate', body: { ...body, id: changeId, motorId: id, machineId: machine.id } }, () =>
+      edit({ params: { id }, body: { ...body, id, changeId } }).unwrap(),
     ).then((done) => {
       if (done) setDraft(null)
     })
@@ -56,7 +57,12 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
         serviceVolts={machine.serviceVolts}
         connectionVolts={motor.connectionVolts}
         caption={`${motor.standIn ? 'stand-in, ' : ''}fitted ${motor.fittedAt.startsWith('1970') ? 'before the book' : shortDay(motor.fittedAt, now)}`}
-        {...(mayEdit ? { onChange: (p: Plate) => setDraft((d) => ({ plate: p, base: d?.base ?? motor })) } : {})}
+        {...(mayEdit
+          ? {
+              onChange: (p: Plate) =>
+                setDraft((d) => ({ plate: p, base: d?.base ?? motor, changeId: d?.changeId ?? uuid() })),
+            }
+          : {})}
       />
       {questions.map((q) => (
         <p key={q.asks} className="plate-question">
@@ -67,7 +73,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
         <StaleNote
           told={messageOf(failure)}
           differences={motorDifferences({ ...motor, plate }, failure.problem.current as Motor)}
-          keepMine={() => send(plate, (failure.problem.current as Motor).version)}
+          keepMine={() => send(plate, (failure.problem.current as Motor).version, draft.changeId)}
           takeTheirs={() => {
             setDraft(null)
             attempt.reset()
@@ -82,7 +88,11 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       <TroubleNote words={trouble} />
       {draft ? (
         <div className="row">
-          <Button type="primary" loading={attempt.isLoading} onClick={() => send(draft.plate, draft.base.version)}>
+          <Button
+            type="primary"
+            loading={attempt.isLoading}
+            onClick={() => send(draft.plate, draft.base.version, draft.changeId)}
+          >
             {questions.length > 0 ? 'Save plate as it is' : 'Save plate'}
           </Button>
           <Button

@@ -34,6 +34,8 @@ function spotAt(e: PointerEvent<SVGElement>): Spot | null {
 export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => void }) {
   // What somebody else saves meanwhile is fetched behind this: what is drawn here stays, and stands on the version it began from.
   const [version] = useState(page.version)
+  // A button hit twice, or an answer that was lost, changes the plan once.
+  const [changeId] = useState(() => uuid())
   const [plan, setPlan] = useState<AreaPlan>(page.plan)
   const [chosen, setChosen] = useState<string | null>(null)
   const [hold, setHold] = useState<{ id: string; dx: number; dy: number } | null>(null)
@@ -50,8 +52,8 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
   const failure = attempt.error as Failure | undefined
   const tagOf = (id: string) => page.units.find((u) => u.id === id)?.tag ?? 'a unit'
   const send = (version: number) =>
-    void save({ kind: 'area-plan', body: { id: uuid(), areaId: page.area.id, version, plan } }, () =>
-      edit({ params: { id: page.area.id }, body: { version, plan } }).unwrap(),
+    void save({ kind: 'area-plan', body: { id: changeId, areaId: page.area.id, version, plan } }, () =>
+      edit({ params: { id: page.area.id }, body: { version, plan, changeId } }).unwrap(),
     ).then((done) => {
       if (done) onDone()
     })

@@ -2,9 +2,13 @@ import type { RoundPage } from '@motor-round/contract'
 import { useEffect, useState } from 'react'
 import { capital } from '../../app/capital.ts'
 import { clockText } from '../../app/clock-text.ts'
+import { useClock } from '../../app/now.ts'
 import { waitBegan } from '../../app/stop-drafts.ts'
 import { pausesRunning } from './pauses-running.ts'
 import { tagOf } from './words.ts'
+
+/** Home's time, and how far it is ahead of this device's. */
+const timeBy = (clock: () => number) => ({ now: clock(), ahead: clock() - Date.now() })
 
 /** Machines that are left alone for a while, each with the time it still wants: one walks on and comes back to them. */
 export function WalkPauses({
@@ -16,14 +20,19 @@ export function WalkPauses({
   order: readonly string[]
   pick: (visit: string) => void
 }) {
-  const [now, setNow] = useState(() => Date.now())
-  const running = pausesRunning(page, order, waitBegan)
+  // What happened on a round carries home's time, the clock of a stop runs by this device's: all is told by home's.
+  const clock = useClock()
+  const [{ now, ahead }, setTime] = useState(() => timeBy(clock))
+  const running = pausesRunning(page, order, (machineId) => {
+    const began = waitBegan(machineId)
+    return began === null ? null : began + ahead
+  })
   const some = running.length > 0
   useEffect(() => {
     if (!some) return undefined
-    const id = setInterval(() => setNow(Date.now()), 1000)
+    const id = setInterval(() => setTime(timeBy(clock)), 1000)
     return () => clearInterval(id)
-  }, [some])
+  }, [some, clock])
   if (!some) return null
   return (
     <ul className="sheet walk-pauses" aria-label="Left alone for a while">

@@ -1,0 +1,40 @@
+import { cleanup, screen, waitFor } from '@testing-library/react'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { store } from '../../offline/store.ts'
+import { pageOf } from '../../test/machine-page.test-help.ts'
+import { showAs } from '../../test/show.test-help.tsx'
+import { PlatePanel } from './plate-panel.tsx'
+
+const now = Date.parse('2026-11-25T09:00:00Z')
+
+beforeEach(async () => {
+  localStorage.clear()
+  await Promise.all(store.tables.map((t) => t.clear()))
+})
+afterEach(() => {
+  cleanup()
+  vi.unstubAllGlobals()
+})
+
+describe('a plate without a signal', () => {
+  it('is kept under the id it was sent with, once, however often the button is hit', async () => {
+    const sent: string[] = []
+    vi.stubGlobal('fetch', async (request: Request) => {
+      const { changeId } = (await request.clone().json()) as { changeId: string }
+      sent.push(changeId)
+      throw new TypeError('the answer was lost')
+    })
+    const { user } = await showAs('mechanic', <PlatePanel page={pageOf()} mayEdit now={now} />)
+    await user.click(screen.getByRole('button', { name: /^Full-load speed/ }))
+    await user.keyboard('1760{Enter}{Escape}')
+    const save = screen.getByRole('button', { name: /^Save plate/ })
+    await Promise.all([user.click(save), user.click(save)])
+    await waitFor(async () => expect(await store.line.count()).toBeGreaterThan(0))
+    await waitFor(() => expect(screen.queryByRole('button', { name: /^Save plate/ })).toBeNull())
+    const line = await store.line.toArray()
+    expect(line[0]).toMatchObject({ kind: 'plate', body: { version: 1, plate: { rpm: 1760 } } })
+    expect(sent.length).toBeGreaterThan(0)
+    // Home makes a change of one id once: a second of them is no second change.
+    expect(new Set([...sent, ...line.map((w) => (w.kind === 'plate' ? w.body.id : ''))]).size).toBe(1)
+  })
+})
