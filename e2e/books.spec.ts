@@ -50,7 +50,8 @@ async function sample(page: Page): Promise<{ csv: string; sick: string[] }> {
 test('a lead brings in 10,000 rows and finds the three machines that need a person; the same file twice adds nothing', async ({
   open,
 }) => {
-  const page = await open('vale')
+  // Tall enough that every row is drawn.
+  const page = await open('vale', { width: 1280, height: 4000 })
   await page.goto('/roof?level=stop,fix')
   await expect(page.locator('.roof-row').first()).toBeVisible()
   const before = await page.locator('.roof-tag b').allTextContents()

@@ -97,10 +97,10 @@ for (const viewport of [desktop, phone])
     const page = await open('okonjo', viewport)
     await page.goto(`/machines/${await machineId(page, 'AHU-2/SF')}/stop`)
     const nav = page.getByRole('navigation', { name: 'Phases' })
-    await nav.getByRole('button', { name: /^Look/ }).click()
+    await nav.getByRole('button', { name: /^Inspect/ }).click()
     await page.getByRole('group', { name: 'This stop' }).getByRole('button', { name: 'Full electrical' }).click()
     await page.getByRole('button', { name: 'Meter', exact: true }).click()
-    for (const phase of ['Look', 'Make safe', 'Dead', 'Restore', 'Live', 'Judge', 'Leave']) {
+    for (const phase of ['Inspect', 'Lock out', 'Dead tests', 'Power up', 'Live tests', 'Results', 'Close up']) {
       await nav.getByRole('button', { name: new RegExp(`^${phase}`) }).click()
       expect([phase, await findings(page)]).toEqual([phase, []])
       await expectUpright(page)

@@ -22,7 +22,7 @@ test('a machine is added with its place and its plate; an impossible plate is as
   await expect(page.getByText(/4\.8 A at 230 V carries 1\.91 kVA, too little for 3\.25 hp/)).toBeVisible()
   await page.getByRole('button', { name: 'Save the plate' }).click()
   await expect(page.getByRole('heading', { name: 'RTU-61 / SF' })).toBeVisible()
-  await expect(page.getByText('Never read.')).toBeVisible()
+  await expect(page.getByText('No visit yet.')).toBeVisible()
   await expect(page.locator('.plate u').first()).toHaveText('460')
   // It was a misread 1.25: mended in place on the plate.
   await typePlate(page, { 'Rated power': '1-1/2' })
@@ -53,10 +53,12 @@ test('a motor is replaced: the old one is kept, the new plate is the limit from 
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await expect(page.getByText(/winding to ground/).first()).toBeVisible()
   await expect(page.getByText(/^stand-in, fitted 25 Nov/)).toBeVisible()
-  await expect(page.getByText('These amps no longer count.')).toBeVisible()
+  await expect(page.getByText(/^Amps not read since the /)).toBeVisible()
   await page.getByRole('button', { name: 'Take a stop' }).click()
   await typeStop(page, ['478', '479', '477', '4.5', '4.4', '4.6'])
-  await expect(page.locator('.part-judge')).toContainText('110 % of the 460 V plate on all three legs: 4.6 of 4.2 A.')
+  await expect(page.locator('.part-judge')).toContainText(
+    '110 % of the 460 V nameplate on all three legs: 4.6 of 4.2 A.',
+  )
 })
 
 test('a stale edit is told what changed, and nothing typed is lost', async ({ open }) => {
@@ -106,7 +108,7 @@ test('work is recorded and starts a new epoch; the machine retires and comes bac
   await page.getByLabel('In a few words').fill('half an inch of slack')
   await page.getByRole('button', { name: 'Save work' }).click()
   await expect(page.getByText('belt tensioning: half an inch of slack')).toBeVisible()
-  await expect(page.getByText('These amps no longer count.')).toBeVisible()
+  await expect(page.getByText(/^Amps not read since the /)).toBeVisible()
   await page.getByRole('button', { name: 'Edit', exact: true }).click()
   await page.getByLabel('Why').fill('hall closed for the winter')
   await page.getByRole('button', { name: 'Retire this machine' }).click()

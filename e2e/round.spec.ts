@@ -61,16 +61,19 @@ async function quickStop(page: Page, values: readonly string[]) {
   await page.getByRole('navigation', { name: 'Phases' }).waitFor()
   const plan = page.getByRole('button', { name: 'Running amps' })
   if (await plan.isVisible()) await plan.click()
-  await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /^Live/ }).click()
+  await page
+    .getByRole('navigation', { name: 'Phases' })
+    .getByRole('button', { name: /^Live tests/ })
+    .click()
   await page.locator('.cell-here input').focus()
   await typeStop(page, values)
 }
 const save = async (page: Page) => {
   await page
     .getByRole('navigation', { name: 'Phases' })
-    .getByRole('button', { name: /^Judge/ })
+    .getByRole('button', { name: /^Results/ })
     .click()
-  await page.getByRole('button', { name: 'Save stop' }).click()
+  await page.getByRole('button', { name: 'Save visit' }).click()
   await page.waitForURL(/\/walk$/)
 }
 const held = (page: Page) => page.locator('.signal-line').first()
@@ -174,7 +177,10 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     await page.goto(`/round/${id}/walk`)
     await goTo(page, tags[1])
     await page.getByRole('button', { name: 'Go on with this stop' }).click()
-    await page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name: /^Live/ }).click()
+    await page
+      .getByRole('navigation', { name: 'Phases' })
+      .getByRole('button', { name: /^Live tests/ })
+      .click()
     await expect(page.getByLabel('Amps, L1, A')).toHaveValue('6.1')
     await page.getByLabel('Amps, L2, A').fill('6.2')
     await page.getByLabel('Amps, L3, A').fill('6.3')

@@ -9,7 +9,7 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   const page = await open('okonjo', desktop)
   const id = await machineId(page, 'AHU-2/SF')
   await page.goto(`/machines/${id}`)
-  await expect(page.locator('.machine-says')).toContainText(/10\d % of the 460 V plate/)
+  await expect(page.locator('.machine-says')).toContainText(/10\d % of the 460 V nameplate/)
   await expect(page.locator('.bench-line')).toContainText(/open the motor sheave ½ turn, to 3 open: 1[12]\.\d A/)
   await page.locator('.bench-line').getByRole('link', { name: 'The bench' }).click()
 
@@ -45,13 +45,13 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   await take(page, 6)
   await page
     .getByRole('navigation', { name: 'Phases' })
-    .getByRole('button', { name: /^Judge/ })
+    .getByRole('button', { name: /^Results/ })
     .click()
   await saveRead(page)
 
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await expect(bench).toContainText(/1[12]\.\d A as said, [+−]?\d\.\d %/)
-  await expect(page.locator('.machine-says')).not.toContainText('of the 460 V plate on')
+  await expect(page.locator('.machine-says')).not.toContainText('of the 460 V nameplate on')
   await expect(page.locator('.trail').filter({ hasText: 'to 3 turns open' })).toContainText(/12\.\d → 1[12]\.\d A/)
   await page.goto(`/bench/speed?machine=${id}`)
   await page.getByText('All of them').click()

@@ -19,15 +19,17 @@ test('a stop at phone width with keys only: find, type, see the verdict and the 
   await expect(page.getByLabel('Amps, L3, A')).toBeFocused()
   await page.keyboard.type('9.7')
   // Judged before Enter, after the last key.
-  await expect(page.locator('.stop-told')).toContainText('103 % of the 460 V plate on all three legs: 9.7 of 9.4 A.')
+  await expect(page.locator('.stop-told')).toContainText(
+    '103 % of the 460 V nameplate on all three legs: 9.7 of 9.4 A.',
+  )
   await expect(page.getByRole('img', { name: /L1 9.6, L2 9.5, L3 9.7 ampere, 103 % of plate/ })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('button', { name: 'Save stop' })).toBeFocused()
+  await expect(page.getByRole('button', { name: 'Save visit' })).toBeFocused()
   await page.keyboard.press('Enter')
 
   await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
   await expect(page.locator('.machine-amps')).toHaveText('9.6  9.5  9.7 A')
-  await expect(page.getByText('103 % of the 460 V plate')).toBeVisible()
+  await expect(page.getByText('103 % of the 460 V nameplate')).toBeVisible()
   await expect(page.getByText(/Rising \+0\.\d+ A a year/)).toBeVisible()
   await expect(page.locator('.amps-chart canvas')).toBeVisible()
   // Tall enough that the row is drawn wherever the day's order puts it.
@@ -40,7 +42,7 @@ test('nothing scrolls and nothing is cut off while digits are entered on a phone
   const page = await open('okonjo', phone)
   await page.goto(`/machines/${await machineId(page, 'AHU-3/SF')}/stop`)
   await typeStop(page, ['597', '598', '596', '15', '15', '15.1', '60'])
-  await page.getByRole('button', { name: 'Live' }).click()
+  await page.getByRole('button', { name: 'Live tests' }).click()
   const scrolls = await page.evaluate(() => [
     document.documentElement.scrollHeight,
     window.innerHeight,
@@ -83,13 +85,13 @@ test('the keypad carries a stop with the thumb, and a slip of the finger is aske
   await next()
   await tap('3.4')
   await next()
-  await expect(page.getByRole('button', { name: 'Save stop' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Save visit' })).toBeVisible()
   // Back in the state: what is said there is kept with the stop.
-  await page.getByRole('button', { name: /^Look/ }).tap()
+  await page.getByRole('button', { name: /^Inspect/ }).tap()
   await page.getByRole('group', { name: 'Settled' }).getByRole('button', { name: 'Yes' }).tap()
   await page.getByRole('group', { name: 'Turning' }).getByRole('button', { name: 'Right way' }).tap()
-  await page.getByRole('button', { name: 'Judge' }).tap()
-  await page.getByRole('button', { name: 'Save stop' }).tap()
+  await page.getByRole('button', { name: 'Results' }).tap()
+  await page.getByRole('button', { name: 'Save visit' }).tap()
   await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
   await expect(page.getByRole('region', { name: 'Stops' }).getByRole('row').nth(1)).toContainText('3.35  3.38  3.40 A')
 })
@@ -105,7 +107,7 @@ test('without a signal nothing is lost: kept on the phone, over a reload, and ho
   await page.waitForLoadState('networkidle')
   await page.waitForTimeout(1500)
   await page.context().setOffline(true)
-  await page.getByRole('button', { name: 'Save stop' }).click()
+  await page.getByRole('button', { name: 'Save visit' }).click()
   await expect(page.locator('.kept-here')).toContainText('kept on this phone, 6 readings')
   await expect(page.locator('.signal-line')).toContainText('No signal · 6 readings on this phone')
   await page.context().setOffline(false)

@@ -160,10 +160,10 @@ export async function saveRead(page: Page) {
       await yes.click()
       await page
         .getByRole('navigation', { name: 'Phases' })
-        .getByRole('button', { name: /^Judge/ })
+        .getByRole('button', { name: /^Results/ })
         .click()
     }
-    await page.getByRole('button', { name: 'Save stop' }).click({ timeout: 2000 })
+    await page.getByRole('button', { name: 'Save visit' }).click({ timeout: 2000 })
     await expect(page).not.toHaveURL(/\/stop(\?|$)/, { timeout: 2000 })
   }).toPass({ timeout: 30_000 })
 }

@@ -1,7 +1,7 @@
 import type { AreaPlan } from '@motor-round/core/round'
 import { z } from 'zod'
 import { id, line, pictureBytes, pictureType, text } from './common.ts'
-import { level } from './judgement.ts'
+import { level } from './verdict.ts'
 import { areaKind, unitKinds } from './kinds.ts'
 
 const metres = z.number().min(0).max(2000)

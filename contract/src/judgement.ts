@@ -1,28 +1,8 @@
-import { levels, type Judgement } from '@motor-round/core/judge'
+import type { Judgement } from '@motor-round/core/judge'
 import { z } from 'zod'
 import { line } from './common.ts'
-
-export const level = z.enum(levels)
-
-const basis = z.object({
-  kind: z.enum(['standard', 'plate', 'history', 'house rule', 'common practice']),
-  text: z.string(),
-  sure: z.enum(['certain', 'from memory', 'common practice']),
-})
-
-export const verdict = z
-  .object({
-    check: z.string(),
-    level,
-    about: z.string(),
-    value: z.number().nullable(),
-    limit: z.number().nullable(),
-    basis: z.array(basis).readonly(),
-    because: z.string(),
-    next: z.string(),
-    confidence: z.enum(['full', 'low']),
-  })
-  .meta({ id: 'Verdict' })
+import { condition } from './condition.ts'
+import { overall, verdict } from './verdict.ts'
 
 export const rail = z
   .object({
@@ -52,13 +32,13 @@ const drift = z.discriminatedUnion('kind', [
 ])
 
 export const gatePass = z.strictObject({
-  gate: z.enum(['dead', 'restore', 'live']),
+  gate: z.enum(['dead', 'restore', 'live', 'close']),
   by: line(60).min(1),
   reason: line(400).min(1),
 })
 
 const gate = z.object({
-  id: z.enum(['dead', 'restore', 'live']),
+  id: z.enum(['dead', 'restore', 'live', 'close']),
   steps: z.array(z.object({ id: z.string(), words: z.string(), met: z.boolean() })).readonly(),
   bars: z.string().nullable(),
   passed: gatePass.nullable(),
@@ -67,14 +47,24 @@ const gate = z.object({
 
 export const judgement = z
   .object({
-    level,
+    level: overall,
     headline: z.string(),
     verdicts: z.array(verdict).readonly(),
+    conditions: z.array(condition).readonly(),
+    retests: z
+      .array(z.object({ id: z.string(), words: z.string(), since: z.number(), because: z.string() }))
+      .readonly(),
+    completeness: z.object({
+      on: z.array(z.string()).readonly(),
+      missing: z.array(z.string()).readonly(),
+      summary: z.string(),
+    }),
     confidence: z.enum(['full', 'low']),
     rail,
     drift,
     usual: z.object({ low: z.number(), middle: z.number(), high: z.number(), n: z.int() }).nullable(),
     okUpTo: z.number().nullable(),
     gates: z.array(gate).readonly(),
+    failures: z.array(z.object({ check: z.string(), message: z.string() })).readonly(),
   })
   .meta({ id: 'Judgement' }) satisfies z.ZodType<Judgement>

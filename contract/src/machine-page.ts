@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { id, instant } from './common.ts'
+import { conditionClosing } from './condition.ts'
 import { finding } from './finding.ts'
 import { fittedPart } from './fitted.ts'
 import { judgement } from './judgement.ts'
@@ -8,7 +9,13 @@ import { area, machine, motor, site, unit } from './register.ts'
 import { stop, work } from './stop.ts'
 
 /** What another fan of the same unit carried when it was last read: mean of its legs over its allowed current. */
-export const sisterLoad = z.object({ tag: z.string(), load: z.number(), at: instant })
+export const sisterLoad = z.object({
+  tag: z.string(),
+  load: z.number(),
+  at: instant,
+  /** Output of its drive then, hertz; null: not known. */
+  hz: z.number().nullable().optional(),
+})
 export type SisterLoad = z.infer<typeof sisterLoad>
 
 /** Everything the machine page and the stop page show, and all that judging in the hand needs. */
@@ -34,6 +41,8 @@ export const machinePage = z
     plans: z.array(plan),
     /** What was found here: the worst that is open first, what is closed last. */
     findings: z.array(finding).default([]),
+    /** What persons closed or opened again, oldest first. */
+    closings: z.array(conditionClosing).default([]),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

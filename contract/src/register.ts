@@ -17,7 +17,9 @@ const zone = line(60).refine((z) => {
   }
 }, 'not a time zone such as America/Halifax')
 
-export const siteBody = z.strictObject({ id, name, zone })
+/** Frequency of a site's supply where it is not told by its volts and plates; null: by those. */
+const hertz = z.union([z.literal(50), z.literal(60)]).nullable()
+export const siteBody = z.strictObject({ id, name, zone, hertz: hertz.default(null) })
 export const site = siteBody.extend({ version }).meta({ id: 'Site' })
 export const areaBody = z.strictObject({ id, siteId: id, name, kind: areaKind })
 export const area = areaBody.extend({ version }).meta({ id: 'Area' })

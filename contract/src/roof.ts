@@ -1,9 +1,11 @@
 import { z } from 'zod'
 import { id, instant } from './common.ts'
+import { conditionLine } from './condition.ts'
 import { findingLevels } from './finding.ts'
-import { level, rail } from './judgement.ts'
+import { rail } from './judgement.ts'
+import { level } from './verdict.ts'
 
-export const roofLevels = [...level.options, 'unseen'] as const
+export const roofLevels = [...level.options, 'not judged'] as const
 
 export const roofRow = z
   .object({
@@ -15,9 +17,11 @@ export const roofRow = z
     purpose: z.string(),
     siteName: z.string(),
     areaName: z.string(),
-    /** Null: never seen, or seen without a reading. */
+    /** The worst of what stands; null: not judged, nothing was read that could be. */
     level: level.nullable(),
     headline: z.string(),
+    /** Everything found and not yet answered, worst first. */
+    conditions: z.array(conditionLine),
     /**
      * The worst that was found there and is not closed, and how much more there is; open: it was not put off. `until`: the day
      * it is looked at again, null for the next visit.
@@ -64,7 +68,14 @@ export const roofPage = z
   .object({
     rows: z.array(roofRow),
     total: z.int(),
-    counts: z.object({ stop: z.int(), fix: z.int(), watch: z.int(), ok: z.int(), unseen: z.int(), overdue: z.int() }),
+    counts: z.object({
+      stop: z.int(),
+      fix: z.int(),
+      watch: z.int(),
+      ok: z.int(),
+      'not judged': z.int(),
+      overdue: z.int(),
+    }),
   })
   .meta({ id: 'RoofPage' })
 export type RoofPage = z.infer<typeof roofPage>

@@ -2,8 +2,9 @@ import { taskKinds } from '@motor-round/core/round'
 import { z } from 'zod'
 import { areaPlan, care } from './area-plan.ts'
 import { id, instant, line, pictureBytes, pictureType, text, version } from './common.ts'
+import { conditionLine } from './condition.ts'
 import { finding } from './finding.ts'
-import { level } from './judgement.ts'
+import { level } from './verdict.ts'
 
 const taskIds = taskKinds.map((k) => k.id)
 const minutes = z.number().min(0).max(1440)
@@ -17,7 +18,7 @@ export const dueTask = z
   .object({
     task: z.string(),
     title: z.string(),
-    plan: z.enum(['running', 'live', 'dead', 'full', 'drive']),
+    plan: z.enum(['running', 'live', 'dead', 'full', 'drive', 'both']),
     dueAt: instant,
     lastAt: instant.nullable(),
     why: z.string(),
@@ -159,7 +160,9 @@ const roundStop = z
     levelBefore: level.nullable(),
     level: level.nullable(),
     headline: z.string(),
-    /** When the machine wants a person again. */
+    /** Everything found there and not yet answered, worst first; of a closed round as it was then. */
+    conditions: z.array(conditionLine).default([]),
+    /** When the machine is due again. */
     dueAt: instant.nullable(),
     tasks: z.array(dueTask),
     minutes,
@@ -195,6 +198,12 @@ export const closing = z.object({
   /** Why it was closed though phones still had something to bring, or stops were left. */
   reason: z.string(),
   next: day.nullable(),
+  /** How its machines stood when it was closed: a report of a closed round does not change. */
+  stood: z
+    .array(
+      z.object({ machineId: id, level: level.nullable(), headline: z.string(), conditions: z.array(conditionLine) }),
+    )
+    .default([]),
 })
 
 export const roundPage = z

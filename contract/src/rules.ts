@@ -1,7 +1,7 @@
 import { defaultHouseRules, limitRegister, type HouseRules, type LimitId } from '@motor-round/core/limits'
 import { z } from 'zod'
 import { version } from './common.ts'
-import { level } from './judgement.ts'
+import { level } from './verdict.ts'
 
 const limitIds = Object.keys(limitRegister) as LimitId[]
 

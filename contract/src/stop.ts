@@ -34,7 +34,7 @@ export const reading = z
 export const stopState = z
   .strictObject({
     settled: z.boolean().nullable(),
-    mode: z.enum(['normal', 'test', 'warm-up', 'purge', 'low speed', 'high speed']).nullable(),
+    mode: z.enum(['normal', 'test', 'warm-up', 'purge', 'low speed', 'medium speed', 'high speed']).nullable(),
     filters: z.enum(['clean', 'dirty', 'out']).nullable(),
     panels: z.enum(['on', 'off']).nullable(),
     sister: z.enum(['running', 'off', 'none']).nullable(),
@@ -100,7 +100,7 @@ export const stopBody = z
     readings,
     answers: answers.default({}),
     /** Gates that were passed before all they ask for was there: by whom, and why. */
-    passes: z.array(gatePass).max(3).default([]),
+    passes: z.array(gatePass).max(4).default([]),
     note: text(1000).default(''),
     /** A correction: the stop it replaces, and why. Both stay. */
     supersedes: id.nullable().default(null),

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { areaPlan } from './area-plan.ts'
 import { id, instant, line, text } from './common.ts'
+import { conditionClosingBody } from './condition.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { partBody } from './fitted.ts'
 import { judgement } from './judgement.ts'
@@ -42,6 +43,7 @@ export const syncEntry = z.discriminatedUnion('kind', [
   entry('event', roundEventBody),
   entry('finding', findingBody),
   entry('finding-step', findingStepBody),
+  entry('closing', conditionClosingBody),
   entry('motor', motorFitted),
   entry('plate', plateCorrected),
   entry('part', partFitted),

@@ -2,7 +2,7 @@ import { unknownControls } from '@motor-round/core/judge'
 import { defaultHouseRules } from '@motor-round/core/limits'
 import { unsaid } from '@motor-round/core/trend'
 import { describe, expect, it } from 'vitest'
-import { coreStop, judgeInput, standing } from './to-core.ts'
+import { coreStop, judgeInput, judgeNow, speaking } from './to-core.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
 
 const uuid = (n: number) => `0199a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -81,24 +81,25 @@ describe('the input of judging', () => {
     ]))
 })
 
-describe('what speaks for a machine', () => {
-  const tests = stop(5, '2026-01-01T00:00:00Z', {
-    readings: [{ quantity: 'megohms', position: 'all', value: 90 }],
+describe('a machine as it stands', () => {
+  const wet = stop(5, '2026-04-01T00:00:00Z', {
+    readings: [{ quantity: 'megohms', position: 'all', value: 0.3 }],
     answers: { 'insulation.place': 'motor' },
   })
-  it('is the newest running stop; a new motor ends what was tested of the old one', () => {
-    const s = standing({ ...known, stops: [...known.stops, tests] })
-    expect(s?.id).toBe(uuid(3))
-    expect(s?.readings.some((r) => r.quantity === 'megohms')).toBe(false)
+  it('keeps what an earlier visit found beside the newest amps, with its instant', () => {
+    const j = judgeNow({ ...known, stops: [...known.stops, wet] })
+    expect(j?.level).toBe('stop')
+    expect(j?.conditions[0]).toMatchObject({ key: 'insulation@all/motor', since: Date.parse(wet.takenAt) })
+    expect(j?.rail.legs).toEqual([{ name: 'L1', amps: 13 }])
   })
-  it('carries the insulation of this motor with its instant', () => {
-    const own = { ...tests, takenAt: '2026-04-01T00:00:00Z' }
-    const s = standing({ ...known, stops: [...known.stops, own] })
-    expect(s?.readings.find((r) => r.quantity === 'megohms')?.at).toBe(Date.parse(own.takenAt))
-    expect(s?.answers?.['insulation.place']).toBe('motor')
+  it('forgets what left with the old motor', () => {
+    const old = { ...wet, takenAt: '2026-01-01T00:00:00Z' }
+    expect(judgeNow({ ...known, stops: [...known.stops, old] })?.conditions.map((k) => k.key)).not.toContain(
+      'insulation@all/motor',
+    )
   })
-  it('is never a corrected stop', () => {
+  it('never counts a visit that was corrected', () => {
     const stops = known.stops.map((s, i) => (i === 0 ? { ...s, supersededBy: uuid(99) } : s))
-    expect(standing({ ...known, stops })?.id).toBe(uuid(2))
+    expect(speaking({ stops })?.id).toBe(uuid(2))
   })
 })

@@ -1,14 +1,29 @@
 import { unknownLayout, workOfSlot, type FittedPart } from '@motor-round/core/fitted'
-import { standingStop, type JudgeInput, type Sister } from '@motor-round/core/judge'
+import {
+  judgeMachine,
+  motorAt,
+  speakingVisit,
+  type Closing,
+  type FittedMotor,
+  type JudgeInput,
+  type Judgement,
+  type MachineSnapshot,
+  type Reported,
+  type Sister,
+} from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import type { Stop, WorkDone } from '@motor-round/core/trend'
+import type { ClosingRecord } from './condition.ts'
+import { reviewAt, type FindingRecord } from './finding.ts'
 import type { PartRecord } from './fitted.ts'
 import type { SisterLoad } from './machine-page.ts'
 import type { Machine, Motor } from './register.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
 
 /** Records of the wire as core judges them; instants become milliseconds. */
-export function coreStop(s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'>): Stop {
+export function coreStop(
+  s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'> & { readonly by?: string },
+): Stop {
   // Records never change, and at every key of a stop the whole past is judged with it: each is turned once.
   const known = turned.get(s)
   if (known) return known
@@ -19,6 +34,7 @@ export function coreStop(s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readi
     readings: s.readings,
     answers: s.answers,
     passes: s.passes,
+    ...(s.by === undefined ? {} : { by: s.by }),
   }
   turned.set(s, stop)
   return stop
@@ -38,7 +54,20 @@ export const corePart = (p: Pick<PartRecord, 'part' | 'fittedAt' | 'removedAt'>)
   removedAt: p.removedAt === null ? null : Date.parse(p.removedAt),
 })
 
-const asSister = (s: SisterLoad): Sister => ({ tag: s.tag, load: s.load, at: Date.parse(s.at) })
+const asSister = (s: SisterLoad): Sister => ({ tag: s.tag, load: s.load, at: Date.parse(s.at), hz: s.hz })
+
+const asClosing = (c: ClosingRecord): Closing => ({ ...c, at: Date.parse(c.at) })
+
+/** Findings that nobody closed stand at their machine with the level they were given. */
+const asReported = (f: FindingRecord): Reported => ({
+  id: f.id,
+  at: Date.parse(f.at),
+  by: f.by,
+  level: f.level,
+  text: f.text,
+  until: reviewAt(f),
+  putOff: f.state === 'postponed',
+})
 
 interface Known {
   readonly machine: Pick<
@@ -52,6 +81,10 @@ interface Known {
   readonly rules: HouseRules
   readonly sisters: readonly SisterLoad[]
   readonly peers?: readonly SisterLoad[] | undefined
+  readonly closings?: readonly ClosingRecord[] | undefined
+  readonly findings?: readonly FindingRecord[] | undefined
+  /** What the site is set to; null or left out where it is not. */
+  readonly siteHertz?: 50 | 60 | null | undefined
 }
 
 /** What was put into a slot after something else was in it; what went in first began the book, not an epoch. */
@@ -75,33 +108,47 @@ export function workOf(known: Pick<Known, 'work' | 'motors' | 'parts'>): WorkDon
   return [...known.work.map(coreWork), ...fittings, ...changesOfParts(known.parts ?? [])]
 }
 
-/**
- * The input for judging a stop of a machine: the motor that was in the slot at that time, the stops that still
- * hold, and each motor's fitting as work, since it starts an epoch.
- */
-export function judgeInput(known: Known, stop: Stop): JudgeInput {
-  const motor = known.motors.find(
-    (m) => Date.parse(m.fittedAt) <= stop.at && (m.removedAt === null || Date.parse(m.removedAt) > stop.at),
-  )
-  // A motor entered after readings were taken still is the best known plate for them.
-  const best = motor ?? [...known.motors].sort((a, b) => Date.parse(a.fittedAt) - Date.parse(b.fittedAt))[0]
+/** A machine with all that judging it needs: its visits that hold, and what is known of it. */
+export function snapshotOf(known: Known): MachineSnapshot {
+  const motors = known.motors.map((m): FittedMotor => ({
+    plate: m.plate,
+    connectionVolts: m.connectionVolts,
+    fittedAt: Date.parse(m.fittedAt),
+    removedAt: m.removedAt === null ? null : Date.parse(m.removedAt),
+  }))
   return {
-    machine: known.machine,
-    motor: best
-      ? { plate: best.plate, connectionVolts: best.connectionVolts, fittedAt: Date.parse(best.fittedAt) }
-      : null,
-    stop,
-    history: known.stops.filter((s) => s.supersededBy === null && s.id !== stop.id).map(coreStop),
+    machine: { ...known.machine, serviceHz: known.siteHertz ?? null },
+    motors,
+    motor: motors.find((m) => m.removedAt === null) ?? motorAt(motors, Infinity),
+    visits: known.stops.filter((s) => s.supersededBy === null).map(coreStop),
     work: workOf(known),
     rules: known.rules,
     sisters: known.sisters.map(asSister),
     peers: known.peers?.map((p) => p.load),
     parts: (known.parts ?? []).map(corePart),
     layout: known.machine.layout ?? unknownLayout,
+    closings: (known.closings ?? []).map(asClosing),
+    reported: (known.findings ?? []).filter((f) => f.state !== 'closed').map(asReported),
   }
 }
 
-/** What speaks for a machine now: its newest stop that holds, with what lasts of the earlier ones. */
-export function standing(known: Pick<Known, 'stops' | 'work' | 'motors' | 'parts'>): Stop | null {
-  return standingStop(known.stops.filter((s) => s.supersededBy === null).map(coreStop), workOf(known))
+/** The input for judging a visit of a machine: the motor that was in place then, and the other visits that hold. */
+export function inputOf(snapshot: MachineSnapshot, stop: Stop): JudgeInput {
+  const { visits, ...known } = snapshot
+  return {
+    ...known,
+    stop,
+    // A motor entered after readings were taken still is the best known nameplate for them.
+    motor: motorAt(snapshot.motors ?? [], stop.at),
+    history: visits.some((s) => s.id === stop.id) ? visits.filter((s) => s.id !== stop.id) : visits,
+  }
 }
+
+export const judgeInput = (known: Known, stop: Stop): JudgeInput => inputOf(snapshotOf(known), stop)
+
+/** A machine as it stands: everything that is open, whichever visit found it; null while nobody visited it. */
+export const judgeNow = (known: Known): Judgement | null => judgeMachine(snapshotOf(known))
+
+/** The visit whose figures stand for a machine: the newest that holds and found it running, else the newest that holds. */
+export const speaking = (known: Pick<Known, 'stops'>): Stop | null =>
+  speakingVisit(known.stops.filter((s) => s.supersededBy === null).map(coreStop))

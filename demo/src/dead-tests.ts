@@ -64,6 +64,7 @@ function proof(life: Life, random: Random): { readings: Reading[]; answers: Answ
     answers: {
       plan: 'full',
       'lock.on': 'yes',
+      'lock.others': 'none',
       'lock.number': `R-${10 + Math.floor(random.between(0, 30))}`,
       windmill: 'still',
     },

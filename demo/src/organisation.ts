@@ -257,7 +257,7 @@ export function demoOrganisation(now: Date): OrganisationFile {
   let n = 0
   for (const site of siteSpecs) {
     const siteId = seededId(random, birth)
-    sites.push({ id: siteId, name: site.name, zone: site.zone })
+    sites.push({ id: siteId, name: site.name, zone: site.zone, hertz: null })
     site.areas.forEach((area, a) => {
       const areaId = seededId(random, birth)
       parts.areas.push({ id: areaId, siteId, name: area.name, kind: area.kind })

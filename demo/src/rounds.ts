@@ -4,10 +4,9 @@ import {
   dueOf,
   findingOf,
   driveLayout,
-  judgeInput,
+  judgeNow,
   noCare,
   problemOf,
-  standing,
   usualMinutes,
   visitOf,
   type FileRound,
@@ -16,7 +15,7 @@ import {
   type PartRecord,
   type StopRecord,
 } from '@motor-round/contract'
-import { judge } from '@motor-round/core/judge'
+import { judgedLevel } from '@motor-round/core/judge'
 import { seeded, type Random } from '@motor-round/core/machine'
 import { planRoute } from '@motor-round/core/round'
 import { seededId } from './ids.ts'
@@ -45,15 +44,14 @@ function wantedOf(file: File, areaId: string, now: number) {
         sisters: [],
         rules: file.rules,
       }
-      const stop = standing(known)
-      const judgement = stop ? judge(judgeInput(known, stop)) : null
+      const judgement = judgeNow(known)
       const place = { unitKind: unit?.kind ?? 'other', indoors: area?.kind === 'room' }
       return {
         machineId: m.id,
         unitId: m.unitId,
         areaId,
         care: unit?.care ?? noCare,
-        levelBefore: judgement?.level ?? null,
+        levelBefore: judgement ? judgedLevel(judgement.level) : null,
         tasks: dueOf(
           known,
           { plans: own(file.plans), findings: own(file.findings).map((f) => findingOf(f, file.findingSteps)) },
@@ -179,7 +177,7 @@ export function demoRounds(
         },
       ]
     : []
-  const closing = { at: at(900), by: 'Tamsin Vale', reason: '', next: null }
+  const closing = { at: at(900), by: 'Tamsin Vale', reason: '', next: null, stood: [] }
   const today = roundOf(file, seeded(8), {
     id: seededId(random, birth),
     name: 'Freight shed and crew house',

@@ -49,7 +49,7 @@ export const truth: readonly Story[] = [
     id: 'filter-wall',
     machine: 'AHU-5/SF',
     tells: 'Filters left in for a year: a forward-curved wheel takes less and less.',
-    check: 'trend',
+    check: 'change',
     level: 'watch',
   },
   {
@@ -133,7 +133,7 @@ export const truth: readonly Story[] = [
     id: 'damper-shut',
     machine: 'RTU-42/SF',
     tells: 'A damper linkage slipped last winter: less air and fewer amps ever since, and nothing in the book.',
-    check: 'step',
+    check: 'change',
     level: 'watch',
   },
   {

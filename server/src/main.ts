@@ -6,6 +6,7 @@ import { migrateUp, openDb, openPool } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
+import { refreshForNewJudge } from './roof/refresh.ts'
 import { deafen } from './rounds/live.ts'
 import { serveSimulatedMeters } from './meters/simulated.ts'
 import { sessions } from './auth/session.ts'
@@ -33,6 +34,7 @@ async function run(): Promise<void> {
   const demo = await demoSignIns(deps)
   const link = await firstLead(deps)
   await sweepImports(deps)
+  await deps.db.transaction((tx) => refreshForNewJudge(tx))
   const app = createApp(deps)
   const server = serverFor(config, app)
   server.once('error', (error) =>

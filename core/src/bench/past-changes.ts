@@ -1,7 +1,7 @@
 import { sheavesAt } from '../fitted/index.ts'
 import type { JudgeInput } from '../judge/index.ts'
 import { mean } from '../quantity/index.ts'
-import { breaksTrend, comparable, dayMs, valueOf, type Stop, type WorkDone } from '../trend/index.ts'
+import { comparable, dayMs, valueOf, type Stop, type WorkDone, movesAmps } from '../trend/index.ts'
 import { todayOf } from './machine-today.ts'
 import { predict } from './predict.ts'
 import type { SpeedChange } from './today.ts'
@@ -36,7 +36,7 @@ export function stopsAround(
   at: number,
   phases: 1 | 3,
 ): { before: Stop | null; after: Stop | null } {
-  const others = work.filter((w) => w.at !== at && breaksTrend(w.kind, 'amps') && !partOfIt.includes(w.kind))
+  const others = work.filter((w) => w.at !== at && movesAmps(w.kind) && !partOfIt.includes(w.kind))
   const clear = (a: number, b: number) => !others.some((w) => w.at > a && w.at <= b)
   const read = [...stops].filter((s) => wholeAmps(s, phases) !== null).sort((a, b) => a.at - b.at)
   const before = read.filter((s) => s.at < at && s.at >= at - near && clear(s.at, at)).at(-1) ?? null

@@ -8,8 +8,8 @@ import {
   type Usual,
   type WorkKindId,
 } from '../trend/index.ts'
-import { referenceVolts } from './context.ts'
 import type { JudgeInput } from './input.ts'
+import { referenceVolts } from './past.ts'
 
 /** A stretch between works that break the trend of amps, with its usual range. Instants in ms; null: open end. */
 export interface AmpsEpoch {

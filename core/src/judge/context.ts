@@ -1,42 +1,24 @@
 import { driveAt, partAt, unknownLayout, type DriveStands, type FittedWheel } from '../fitted/index.ts'
 import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
 import { circuitOfPlate, type PlateCircuit } from '../machine/index.ts'
-import { allowedCurrent, plateHertz, type AllowedCurrent } from '../plate/index.ts'
+import { allowedCurrent, supplyHertz, type AllowedCurrent } from '../plate/index.ts'
 import {
   legPositions,
   linePositions,
-  mean,
   neutralPositions,
   type QuantityCode,
   type Reading,
   type ThreePhase,
 } from '../quantity/index.ts'
-import {
-  comparable,
-  dayMs,
-  drift,
-  epochAt,
-  loadPoint,
-  meanVolts,
-  median,
-  seasonOf,
-  stepChange,
-  thin,
-  usualRange,
-  valueOf,
-  valuesAt,
-  type Drift,
-  type Epoch,
-  type LoadPoint,
-  type Season,
-  type StepChange,
-  type Stop,
-  type Usual,
-} from '../trend/index.ts'
+import { epochAt, loadPoint, type Epoch, type LoadPoint } from '../trend/index.ts'
+import { contradictionsOf, type Contradiction } from './contradictions.ts'
+import { Looked, overRange } from './evidence.ts'
 import type { JudgeInput } from './input.ts'
+import { pastOf, type Past } from './past.ts'
 
-/** What every check needs, worked out once. */
-export interface Context extends JudgeInput {
+/** What every check needs. Everything is worked out when it is first asked for, once. */
+export interface Context extends JudgeInput, Past {
+  readonly input: JudgeInput
   readonly allowed: AllowedCurrent | null
   /** Amps by leg as read; undefined where a leg was not read. */
   readonly legs: readonly (number | undefined)[]
@@ -48,28 +30,26 @@ export interface Context extends JudgeInput {
   readonly hz: number | undefined
   readonly point: LoadPoint | null
   readonly epoch: Epoch
-  /** Earlier comparable points of this epoch, oldest first. */
-  readonly past: readonly LoadPoint[]
-  readonly usual: Usual | null
-  /** The usual range of comparable stops before this epoch began. */
-  readonly before: Usual | null
-  readonly drift: Drift
-  /** The yearly swing of this epoch's amps; null where there is none beyond chance. */
-  readonly season: Season | null
-  /** A step within this epoch that no work explains; null without one. */
-  readonly step: StepChange | null
-  /** Belt drive and wheel as the book has them at this stop; null where it does not. */
-  readonly drive: DriveStands | null
+  /** Belt drive and wheel as recorded at this visit; null where they are not. */
+  readonly driveTrain: DriveStands | null
   readonly wheel: FittedWheel | null
   readonly limit: (id: LimitId) => LimitInForce
   /** Hertz of the supply; a drive's output is `hz`. */
   readonly supplyHz: number
   /** The motor's equivalent circuit, where its plate allows one. */
   readonly circuit: PlateCircuit | null
+  /** A reading of this visit; one that is over range and so no figure is as good as none. */
   readonly reading: (quantity: QuantityCode, position: string) => Reading | undefined
   readonly value: (quantity: QuantityCode, position: string) => number | undefined
+  /** Every usable reading of a quantity. */
+  readonly readings: (quantity: QuantityCode) => readonly Reading[]
+  /** Was any of these read, usable or not? */
   readonly has: (...quantities: readonly QuantityCode[]) => boolean
   readonly answer: (id: string) => string | undefined
+  /** Readings of this visit that cannot all be true. */
+  readonly contradictions: readonly Contradiction[]
+  /** What the check that is judging has looked at. */
+  readonly looked: Looked
 }
 
 function three(values: readonly (number | undefined)[]): ThreePhase | null {
@@ -77,90 +57,246 @@ function three(values: readonly (number | undefined)[]): ThreePhase | null {
   return a !== undefined && b !== undefined && c !== undefined ? [a, b, c] : null
 }
 
-const longestHistory = 400
-
-/**
- * The volts to which a machine's amps are referred before they are compared: the median of what was found there, so
- * that the figures stay those of the clamp and only the swings of the supply are taken out.
- */
-export function referenceVolts(history: readonly Stop[], stop: Stop): number | null {
-  const found = [...history, stop].flatMap((s) => meanVolts(s) ?? []).filter((v) => v > 0)
-  return found.length === 0 ? null : median(found)
+interface Nameplate {
+  readonly allowed: AllowedCurrent | null
+  readonly supplyHz: 50 | 60
 }
+const nobody = {}
+const nameplates = new WeakMap<object, WeakMap<object, Nameplate>>()
 
-/** Work out the context of a stop. @throws RangeError when the service volts are not above zero */
-export function contextOf(input: JudgeInput): Context {
-  const { machine, motor, stop, rules } = input
-  const allowed = allowedCurrent(
-    motor?.plate ?? null,
-    machine.unitPlate,
-    machine.serviceVolts,
-    motor?.connectionVolts ?? undefined,
-  )
-  const legNames = machine.phases === 3 ? legPositions : legPositions.slice(0, 1)
-  const legs = valuesAt(stop.readings, 'amps', legNames)
-  const line = valuesAt(stop.readings, 'volts_ll', linePositions)
-  const neutral = valuesAt(stop.readings, 'volts_ln', neutralPositions)
-  const named = (names: readonly string[], values: readonly (number | undefined)[]) =>
-    values.flatMap((v, i) => (v === undefined ? [] : [{ name: names[i] ?? '', volts: v }]))
-  const read = named(linePositions, line)
-  const epoch = epochAt(input.work, 'amps', stop.at)
-  const reference = referenceVolts(input.history, stop)
-  const point = loadPoint(stop, reference)
-  const comparablePoints = (from: number | null, to: number) =>
-    thin(
-      input.history
-        .filter((s) => s.at < to && (from === null || s.at >= from) && comparable(s, stop))
-        .sort((x, y) => x.at - y.at),
-      longestHistory,
-    ).flatMap((s) => {
-      const p = loadPoint(s, reference)
-      // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
-      return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
-    })
-  const past = comparablePoints(epoch.from, stop.at)
-  const earlier = epoch.from === null ? [] : comparablePoints(null, epoch.from)
-  const whole = point && point.legs.length === machine.phases && stop.state.settled !== false ? [point] : []
-  const supplyHz =
-    machine.serviceVolts === 400 || machine.serviceVolts === 230 ? 50 : (plateHertz(motor?.plate.hz)[0] ?? 60)
-  const find = (quantity: QuantityCode, position: string) =>
-    stop.readings.find((r) => r.quantity === quantity && r.position === position)
-  const parts = input.parts ?? []
-  const since = stop.at - limitInForce('trend-window', rules).value * dayMs
-  const fitted = [...past.filter((p) => p.at >= since), ...whole]
-  const asPoint = (p: LoadPoint) => ({ at: p.at, value: p.normal })
-  // A swing shows over more than a year: all of the epoch tells it, whatever the window of the trend.
-  const season = seasonOf([...past, ...whole].map(asPoint))
-  // What the weather does to a fan of outside air is neither drift nor step.
-  const still = fitted.map(asPoint).map((p) => (season ? { at: p.at, value: season.without(p.at, p.value) } : p))
-  return {
-    ...input,
-    allowed,
-    legs,
-    legsRead: legs.flatMap((a, i) => (a === undefined ? [] : [{ name: legPositions[i] ?? '', amps: a }])),
-    threeAmps: machine.phases === 3 ? three(legs) : null,
-    threeVolts: machine.phases === 3 ? three(line) : null,
-    volts: read.length > 0 ? read : named(neutralPositions, neutral),
-    hz: valueOf(stop.readings, 'hz'),
-    point,
-    epoch,
-    past,
-    usual: usualRange(past.map((p) => p.normal)),
-    before: usualRange(earlier.map((p) => p.normal)),
-    drift: drift(still, allowed?.amps ?? null, (allowed?.amps ?? mean(fitted.map((p) => p.normal).concat(1))) * 0.01),
-    season,
-    step: stepChange(still, limitInForce('change-watch', rules).value),
-    drive: machine.drive === 'belt' ? driveAt(parts, input.work, input.layout ?? unknownLayout, stop.at) : null,
-    wheel: partAt(parts, 'wheel', stop.at),
-    limit: (id) => limitInForce(id, rules),
-    supplyHz,
-    circuit:
-      machine.phases === 3 && motor && allowed?.motorAmps != null
-        ? circuitOfPlate(motor.plate, { volts: allowed.columnVolts, amps: allowed.motorAmps }, supplyHz)
-        : null,
-    reading: find,
-    value: (quantity, position) => find(quantity, position)?.value,
-    has: (...codes) => stop.readings.some((r) => codes.includes(r.quantity)),
-    answer: (id) => stop.answers?.[id],
+/** What the nameplate allows on this supply, read once a motor and machine: a nameplate is text, and every visit asks for it. */
+function nameplateOf(machine: JudgeInput['machine'], motor: JudgeInput['motor']): Nameplate {
+  const key = motor ?? nobody
+  const own = nameplates.get(machine) ?? new WeakMap<object, Nameplate>()
+  nameplates.set(machine, own)
+  const known = own.get(key)
+  if (known) return known
+  const made: Nameplate = {
+    allowed: allowedCurrent(
+      motor?.plate ?? null,
+      machine.unitPlate,
+      machine.serviceVolts,
+      motor?.connectionVolts ?? undefined,
+    ),
+    supplyHz: supplyHertz(machine.serviceVolts, motor?.plate.hz, machine.serviceHz),
   }
+  own.set(key, made)
+  return made
 }
+
+interface Legs {
+  readonly values: readonly (number | undefined)[]
+  readonly read: readonly { readonly name: string; readonly amps: number }[]
+  readonly three: ThreePhase | null
+}
+interface Lines {
+  readonly read: readonly { readonly name: string; readonly volts: number }[]
+  readonly three: ThreePhase | null
+}
+
+const named = (names: readonly string[], values: readonly (number | undefined)[]) =>
+  values.flatMap((v, i) => (v === undefined ? [] : [{ name: names[i] ?? '', volts: v }]))
+
+/** A class and not an object of closures: a whole past is judged at once, and every visit of it has one of these. */
+class VisitContext implements Context {
+  readonly input: JudgeInput
+  readonly machine: JudgeInput['machine']
+  readonly motor: JudgeInput['motor']
+  readonly motors: JudgeInput['motors']
+  readonly stop: JudgeInput['stop']
+  readonly history: JudgeInput['history']
+  readonly work: JudgeInput['work']
+  readonly rules: JudgeInput['rules']
+  readonly sisters: JudgeInput['sisters']
+  readonly peers: JudgeInput['peers']
+  readonly parts: JudgeInput['parts']
+  readonly layout: JudgeInput['layout']
+  readonly closings: JudgeInput['closings']
+  readonly reported: JudgeInput['reported']
+  readonly allowed: AllowedCurrent | null
+  readonly supplyHz: 50 | 60
+  readonly looked: Looked
+  #byKey: Map<string, Reading> | null = null
+  #codes: Set<string> | null = null
+  #contradictions: readonly Contradiction[] | null = null
+  #contradicted: ReadonlySet<Reading> | null = null
+  #epoch: Epoch | null = null
+  #past: Past | null = null
+  #point: { readonly is: LoadPoint | null } | null = null
+  #driveTrain: { readonly is: DriveStands | null } | null = null
+  #wheel: { readonly is: FittedWheel | null } | null = null
+  #circuit: { readonly is: PlateCircuit | null } | null = null
+  #legs: Legs | null = null
+  #lines: Lines | null = null
+
+  constructor(input: JudgeInput) {
+    this.input = input
+    this.machine = input.machine
+    this.motor = input.motor
+    this.motors = input.motors
+    this.stop = input.stop
+    this.history = input.history
+    this.work = input.work
+    this.rules = input.rules
+    this.sisters = input.sisters
+    this.peers = input.peers
+    this.parts = input.parts
+    this.layout = input.layout
+    this.closings = input.closings
+    this.reported = input.reported
+    const { allowed, supplyHz } = nameplateOf(input.machine, input.motor)
+    this.allowed = allowed
+    this.supplyHz = supplyHz
+    this.looked = new Looked(() => (this.#contradicted ??= new Set(this.contradictions.flatMap((k) => k.readings))))
+  }
+
+  #find(quantity: string, position: string): Reading | undefined {
+    this.#byKey ??= new Map(this.stop.readings.map((r) => [`${r.quantity} ${r.position}`, r]))
+    return this.#byKey.get(`${quantity} ${position}`)
+  }
+  /** Values at several places; what they rest on is noted each time they are asked for. */
+  #valuesOf(quantity: QuantityCode, positions: readonly string[]): (number | undefined)[] {
+    return positions.map((p) => {
+      const r = this.#find(quantity, p)
+      return r === undefined || overRange(r) ? undefined : r.value
+    })
+  }
+  #note(quantity: QuantityCode): void {
+    for (const r of this.stop.readings) if (r.quantity === quantity) this.looked.note(r)
+  }
+  #allLegs(): Legs {
+    this.#note('amps')
+    if (this.#legs) return this.#legs
+    const values = this.#valuesOf('amps', this.machine.phases === 3 ? legPositions : legPositions.slice(0, 1))
+    this.#legs = {
+      values,
+      read: values.flatMap((a, i) => (a === undefined ? [] : [{ name: legPositions[i] ?? '', amps: a }])),
+      three: this.machine.phases === 3 ? three(values) : null,
+    }
+    return this.#legs
+  }
+  #allLines(): Lines {
+    this.#note('volts_ll')
+    if (this.#lines) return this.#lines
+    const values = this.#valuesOf('volts_ll', linePositions)
+    const read = named(linePositions, values)
+    this.#lines = {
+      read: read.length > 0 ? read : named(neutralPositions, this.#valuesOf('volts_ln', neutralPositions)),
+      three: this.machine.phases === 3 ? three(values) : null,
+    }
+    return this.#lines
+  }
+  get #ofPast(): Past {
+    return (this.#past ??= pastOf(this.input, () => this.epoch, this.allowed?.amps ?? null))
+  }
+
+  get legs() {
+    return this.#allLegs().values
+  }
+  get legsRead() {
+    return this.#allLegs().read
+  }
+  get threeAmps() {
+    return this.#allLegs().three
+  }
+  get threeVolts() {
+    return this.#allLines().three
+  }
+  get volts() {
+    this.#note('volts_ln')
+    return this.#allLines().read
+  }
+  get hz() {
+    return this.value('hz', 'motor')
+  }
+  get epoch() {
+    return (this.#epoch ??= epochAt(this.work, 'amps', this.stop.at))
+  }
+  get point() {
+    this.#note('amps')
+    return (this.#point ??= { is: loadPoint(this.stop, this.#ofPast.reference) }).is
+  }
+  get contradictions() {
+    return (this.#contradictions ??= contradictionsOf(this.input))
+  }
+  get driveTrain() {
+    return (this.#driveTrain ??= {
+      is:
+        this.machine.drive === 'belt'
+          ? driveAt(this.parts ?? [], this.work, this.layout ?? unknownLayout, this.stop.at)
+          : null,
+    }).is
+  }
+  get wheel() {
+    return (this.#wheel ??= { is: partAt(this.parts ?? [], 'wheel', this.stop.at) }).is
+  }
+  get circuit() {
+    return (this.#circuit ??= { is: circuitOf(this.motor, this.allowed, this.machine.phases, this.supplyHz) }).is
+  }
+  get reference() {
+    return this.#ofPast.reference
+  }
+  get past() {
+    return this.#ofPast.past
+  }
+  get usual() {
+    return this.#ofPast.usual
+  }
+  get change() {
+    return this.#ofPast.change
+  }
+  get before() {
+    return this.#ofPast.before
+  }
+  get drift() {
+    return this.#ofPast.drift
+  }
+  get season() {
+    return this.#ofPast.season
+  }
+  get step() {
+    return this.#ofPast.step
+  }
+
+  limit = (id: LimitId): LimitInForce => limitInForce(id, this.rules)
+  reading = (quantity: QuantityCode, position: string): Reading | undefined => {
+    const r = this.#find(quantity, position)
+    this.looked.note(r)
+    return r !== undefined && overRange(r) ? undefined : r
+  }
+  value = (quantity: QuantityCode, position: string): number | undefined => this.reading(quantity, position)?.value
+  readings = (quantity: QuantityCode): readonly Reading[] =>
+    this.stop.readings.filter((r) => {
+      if (r.quantity !== quantity) return false
+      this.looked.note(r)
+      return !overRange(r)
+    })
+  has = (...wanted: readonly QuantityCode[]): boolean => {
+    const codes = (this.#codes ??= new Set(this.stop.readings.map((r) => r.quantity)))
+    return wanted.some((q) => codes.has(q))
+  }
+  answer = (id: string): string | undefined => this.stop.answers?.[id]
+}
+
+const circuits = new WeakMap<
+  object,
+  { readonly volts: number; readonly hz: number; readonly is: PlateCircuit | null }
+>()
+
+/** The equivalent circuit of a motor, estimated once from its nameplate. */
+function circuitOf(
+  motor: JudgeInput['motor'],
+  allowed: AllowedCurrent | null,
+  phases: 1 | 3,
+  hz: number,
+): PlateCircuit | null {
+  if (phases !== 3 || !motor || allowed?.motorAmps == null) return null
+  const known = circuits.get(motor)
+  if (known && known.volts === allowed.columnVolts && known.hz === hz) return known.is
+  const is = circuitOfPlate(motor.plate, { volts: allowed.columnVolts, amps: allowed.motorAmps }, hz)
+  circuits.set(motor, { volts: allowed.columnVolts, hz, is })
+  return is
+}
+
+/** Work out the context of a visit. @throws RangeError when the service volts are not above zero */
+export const contextOf = (input: JudgeInput): Context => new VisitContext(input)

@@ -1,7 +1,11 @@
 import { livePattern, type LivePattern } from '../electrical/index.ts'
-import { legPositions, linePositions, show } from '../quantity/index.ts'
+import { legPositions, linePositions, show, terminalPairs, terminalPositions, wirePairs } from '../quantity/index.ts'
 import type { GateId, GatePass } from '../trend/index.ts'
+import { barsPower } from './conditions/bars.ts'
+import type { Condition } from './conditions/condition.ts'
 import type { Context } from './context.ts'
+import { highest } from './evidence.ts'
+import { opened } from './sheets/sheet.ts'
 
 /** One thing a gate asks for. */
 export interface GateStep {
@@ -27,6 +31,23 @@ export function deadPositions(phases: 1 | 3): { pairs: readonly string[]; legs: 
     : { pairs: linePositions.slice(0, 1), legs: legPositions.slice(0, 2) }
 }
 
+/** What a reading that is to be near zero may have reached; undefined where it is no figure. */
+const most = (c: Context, quantity: 'dead_ll' | 'dead_lg' | 'stored_volts', position: string): number | undefined => {
+  const r = c.reading(quantity, position)
+  return r && highest(r)
+}
+
+/** Measured, steady and at or below a limit. */
+const near0 = (
+  c: Context,
+  quantity: 'dead_ll' | 'dead_lg' | 'stored_volts',
+  position: string,
+  limit: number,
+): boolean => {
+  const r = c.reading(quantity, position)
+  return r !== undefined && r.how !== 'unsteady' && r.value <= limit
+}
+
 const phaseVolts = (c: Context): number =>
   c.machine.serviceVolts < 180
     ? c.machine.serviceVolts
@@ -37,8 +58,8 @@ export function deadPattern(c: Context): LivePattern | null {
   if (!c.has('dead_ll', 'dead_lg')) return null
   return livePattern(
     {
-      pairs: linePositions.map((p) => c.value('dead_ll', p)),
-      legs: legPositions.map((p) => c.value('dead_lg', p)),
+      pairs: linePositions.map((p) => most(c, 'dead_ll', p)),
+      legs: legPositions.map((p) => most(c, 'dead_lg', p)),
     },
     c.limit('dead-volts').value,
     phaseVolts(c),
@@ -49,9 +70,9 @@ const names = (legs: readonly number[]) => legs.map((l) => `L${l + 1}`).join(' a
 
 /** What is alive and why that happens, in one sentence; null when nothing is. */
 export function aliveBecause(c: Context): string | null {
-  const bus = c.value('stored_volts', 'bus')
+  const bus = most(c, 'stored_volts', 'bus')
   const busLimit = c.limit('bus-volts').value
-  const stored = c.value('stored_volts', 'capacitor')
+  const stored = most(c, 'stored_volts', 'capacitor')
   const limit = c.limit('dead-volts').value
   const pattern = deadPattern(c)
   if (pattern && pattern.kind !== 'dead') {
@@ -60,8 +81,8 @@ export function aliveBecause(c: Context): string | null {
       ...legPositions.map((p) => c.reading('dead_lg', p)),
     ]
       .filter((r) => r !== undefined)
-      .filter((r) => r.value > limit)
-      .map((r) => `${r.position}${r.quantity === 'dead_lg' ? ' to ground' : ''} ${show.volts(r.value)} V`)
+      .filter((r) => highest(r) > limit)
+      .map((r) => `${r.position}${r.quantity === 'dead_lg' ? ' to ground' : ''} ${show.volts(highest(r))} V`)
       .join(', ')
     switch (pattern.kind) {
       case 'all alive':
@@ -71,6 +92,8 @@ export function aliveBecause(c: Context): string | null {
           ? `${readings}, and nothing between the legs: one leg is alive and reaches the others through the winding. A single-pole contactor or a half-pulled disconnect does that.`
           : `${readings}: ${names(pattern.legs)} is alive. A half-pulled disconnect, a single-pole contactor or a back-feed leaves one leg.`
       case 'two legs':
+        if (c.machine.phases === 1 && (most(c, 'dead_ll', 'L1-L2') ?? 0) <= limit)
+          return `${readings}, and nothing across: one leg is alive and reaches the other through the winding. A single-pole switch or contactor, or a half-pulled disconnect, does that.`
         return `${readings}: ${names(pattern.legs)} are alive. One blade opened and two did not, or a two-pole contactor left them.`
       case 'stray':
         return `${readings}: far below the supply. Induced, a control feed or another circuit; load it with a low-impedance meter, then find the feed.`
@@ -83,6 +106,16 @@ export function aliveBecause(c: Context): string | null {
   return null
 }
 
+/**
+ * Does a capacitor have to be discharged? Only single-phase motors have one; where neither the record nor the nameplate says,
+ * it is there until somebody looked and entered that it is not.
+ */
+export const capacitorInstalled = (c: Context): boolean =>
+  c.machine.phases === 1 &&
+  (c.machine.controls.capacitor !== null ||
+    c.motor?.plate.capacitorUf !== undefined ||
+    c.answer('capacitor.there') !== 'none')
+
 const step = (id: string, words: string, met: boolean): GateStep => ({ id, words, met })
 
 function deadSteps(c: Context): GateStep[] {
@@ -90,44 +123,43 @@ function deadSteps(c: Context): GateStep[] {
   const limit = c.limit('dead-volts').value
   const proof = c.limit('proof-volts').value
   const low = (quantity: 'dead_ll' | 'dead_lg', positions: readonly string[]) =>
-    positions.every((p) => (c.value(quantity, p) ?? Infinity) <= limit)
-  const hasCapacitor = c.machine.phases === 1
+    positions.every((p) => near0(c, quantity, p, limit))
+  const proven = (when: 'before' | 'after') => {
+    const r = c.reading('proof_volts', when)
+    return r !== undefined && r.how !== 'unsteady' && r.value >= proof
+  }
+  const hasCapacitor = capacitorInstalled(c)
   return [
     step(
       'lock',
       'Disconnect open, locked and tagged',
       c.answer('lock.on') === 'yes' && (c.answer('lock.number') ?? '').trim() !== '',
     ),
-    step(
-      'before',
-      `Meter proven on a live source, ${show.volts(proof)} V or more`,
-      (c.value('proof_volts', 'before') ?? 0) >= proof,
-    ),
+    step('before', `Meter proven on a live source, ${show.volts(proof)} V or more`, proven('before')),
     step('pairs', c.machine.phases === 3 ? 'Three pairs near zero' : 'The pair near zero', low('dead_ll', pairs)),
     step(
       'legs',
       c.machine.phases === 3 ? 'Three legs to ground near zero' : 'Both legs to ground near zero',
       low('dead_lg', legs),
     ),
-    step('after', 'Meter proven again', (c.value('proof_volts', 'after') ?? 0) >= proof),
+    step('after', 'Meter proven again', proven('after')),
     ...(hasCapacitor
-      ? [
-          step(
-            'capacitor',
-            'Capacitor discharged and measured',
-            (c.value('stored_volts', 'capacitor') ?? Infinity) <= limit,
-          ),
-        ]
+      ? [step('capacitor', 'Capacitor discharged and measured', near0(c, 'stored_volts', 'capacitor', limit))]
       : []),
     ...(c.machine.hasDrive
       ? [
           step(
             'bus',
             `Drive bus waited out and measured below ${show.volts(c.limit('bus-volts').value)} V`,
-            (c.value('stored_volts', 'bus') ?? Infinity) <= c.limit('bus-volts').value,
+            near0(c, 'stored_volts', 'bus', c.limit('bus-volts').value),
           ),
         ]
       : []),
+    step(
+      'others',
+      'Every other source: none, or locked out too',
+      ['none', 'locked'].includes(c.answer('lock.others') ?? ''),
+    ),
     step('windmill', 'Wheel still or held', ['still', 'held'].includes(c.answer('windmill') ?? '')),
   ]
 }
@@ -135,58 +167,113 @@ function deadSteps(c: Context): GateStep[] {
 const passOf = (c: Context, gate: GateId): GatePass | null => c.stop.passes?.find((p) => p.gate === gate) ?? null
 
 function gate(c: Context, id: GateId, steps: readonly GateStep[], bars: string | null): Gate {
-  const passed = passOf(c, id)
+  const pass = passOf(c, id)
+  const passed = pass !== null && passHolds(c, id) ? pass : null
   return { id, steps, bars, passed, open: bars === null && (passed !== null || steps.every((s) => s.met)) }
 }
 
 /** Between Make safe and Dead: locked out and proven dead. */
 export const deadGate = (c: Context): Gate => gate(c, 'dead', deadSteps(c), aliveBecause(c))
 
-const foundTripped = (c: Context) => ['tripped', 'fuse blown', 'found open'].includes(c.answer('look.breaker') ?? '')
+const tripped = ['tripped', 'fuse blown', 'found open']
+const foundTripped = (c: Context) => tripped.includes(c.answer('look.breaker') ?? '')
 
-function restoreSteps(c: Context): GateStep[] {
-  const tested = c.has('ground_ohms', 'megohms') && c.has('winding_ohms')
+/** Every pair of the winding and every lead to the frame: one of them says nothing of the others. */
+export function loadTested(c: Context): boolean {
+  const read = (quantity: 'winding_ohms' | 'ground_ohms' | 'megohms', position: string) => {
+    const r = c.reading(quantity, position)
+    return r !== undefined && r.how !== 'unsteady'
+  }
+  if (c.machine.phases === 1)
+    return wirePairs.every((p) => read('winding_ohms', p)) && (read('ground_ohms', 'T1') || read('megohms', 'all'))
+  return (
+    terminalPairs.every((p) => read('winding_ohms', p)) &&
+    (read('megohms', 'all') || terminalPositions.every((p) => read('ground_ohms', p) || read('megohms', p)))
+  )
+}
+
+function restoreSteps(c: Context, conditions: readonly Condition[]): GateStep[] {
   return [
-    step('call', 'Control call broken, nothing starts on its own', c.answer('restore.call') === 'broken'),
-    step('clear', 'Tools out, hands clear, people at the space below told', c.answer('restore.told') === 'yes'),
+    step('call', 'Control call inhibited: nothing starts by itself', c.answer('restore.call') === 'broken'),
+    step('clear', 'Tools out, hands clear, people in the space below told', c.answer('restore.told') === 'yes'),
     ...(foundTripped(c)
       ? [
-          step('tested', 'It was found open: winding and insulation tested before it is closed', tested),
-          step('who', 'Who opened it, and why, was asked', (c.answer('restore.who') ?? '').trim() !== ''),
+          step(
+            'tested',
+            'It was found open: every winding pair and every lead to ground tested before it is closed',
+            loadTested(c),
+          ),
+          step('who', 'Who opened it, and why', (c.answer('restore.who') ?? '').trim() !== ''),
         ]
       : []),
+    ...conditions
+      .filter((k) => barsPower(k) === 'before power, unless overridden')
+      .map((k) => step(`condition ${k.key}`, k.verdict.because, false)),
   ]
 }
 
-/** Between Dead and the power: nothing is closed on a fault. `faults` are what the dead tests condemn. */
-export const restoreGate = (c: Context, faults: readonly string[]): Gate =>
-  gate(c, 'restore', restoreSteps(c), faults[0] ?? null)
+/** A trip may be passed over only with the test that was made instead. */
+const passHolds = (c: Context, id: GateId): boolean =>
+  id !== 'restore' || !foundTripped(c) || loadTested(c) || (c.answer('restore.instead') ?? '').trim() !== ''
+
+/** Between Dead tests and the power: nothing is closed on a fault, whichever visit found it. */
+export const restoreGate = (c: Context, conditions: readonly Condition[]): Gate =>
+  gate(
+    c,
+    'restore',
+    restoreSteps(c, conditions),
+    conditions.find((k) => barsPower(k) === 'before power')?.verdict.because ?? null,
+  )
+
+/** Pairs that are read on the line side before anything is bumped. */
+export const lineSidePairs = (c: Pick<Context, 'machine'>): readonly string[] =>
+  c.machine.phases === 3 ? linePositions : linePositions.slice(0, 1)
+
+/** Line-side volts come before the bump: a wrong supply is found at the last switch, not at the motor. */
+export const lineSideRead = (c: Context): boolean =>
+  lineSidePairs(c).every((p) => {
+    const r = c.reading('line_ll', p)
+    return r !== undefined && r.how !== 'unsteady'
+  })
 
 /**
- * Between Restore and Live: power restored without surprises, guards on, line side read, rotation seen. `faults` are what
- * the line side condemns; what bars the power bars the motor too.
+ * Between Power up and Live tests: power restored without surprises, guards on, line side read, rotation seen. What bars the
+ * power bars the motor too.
  */
-export const liveGate = (c: Context, restore: Gate, faults: readonly string[]): Gate =>
+export const liveGate = (c: Context, restore: Gate, conditions: readonly Condition[]): Gate =>
   gate(
     c,
     'live',
     [
-      step('restored', 'Call broken, tools out, people told', restore.open),
+      step('restored', 'Call inhibited, tools out, people told', restore.open),
       step('guards', 'Guards and panels on', c.answer('restore.guards') === 'yes'),
-      ...(c.machine.phases === 3
-        ? [
-            step(
-              'line',
-              'Line side read, three pairs',
-              linePositions.every((p) => c.value('line_ll', p) !== undefined),
-            ),
-            step(
-              'rotation',
-              'Rotation seen by test mode, bump or phase meter',
-              (c.answer('rotation.seen') ?? '') !== '',
-            ),
-          ]
-        : []),
+      step('line', c.machine.phases === 3 ? 'Line side read, three pairs' : 'Line-side volts read', lineSideRead(c)),
+      step('rotation', 'Rotation seen by test mode, bump or phase meter', (c.answer('rotation.seen') ?? '') !== ''),
+      ...conditions
+        .filter((k) => barsPower(k) === 'before running, unless overridden')
+        .map((k) => step(`condition ${k.key}`, k.verdict.because, false)),
     ],
-    restore.bars ?? faults[0] ?? null,
+    restore.bars ?? conditions.find((k) => barsPower(k) === 'before running')?.verdict.because ?? null,
   )
+
+/**
+ * Before a visit that opened something is saved: everything lifted, unplugged, jumpered or opened is back. It can be saved over
+ * what is not, by name and reason; that then stands at the machine.
+ */
+export function closeGate(c: Context): Gate {
+  const restored = (question: string, words: string) => step(question, words, c.answer(question) === 'yes')
+  return gate(
+    c,
+    'close',
+    opened(c.stop)
+      ? [
+          ...(c.answer('restore.call') === 'broken' ? [restored('leave.call', 'Controls back in automatic')] : []),
+          restored('leave.guards', 'Panels, guards and filters in'),
+          restored('leave.wires', 'Lifted wires and plugs back on'),
+          restored('leave.jumpers', 'Jumpers off, bypassed switches back in'),
+          ...(c.machine.controls.gasSection ? [restored('gas.cutout', 'Cut-out leads of the gas section on')] : []),
+        ]
+      : [],
+    null,
+  )
+}

@@ -1,12 +1,29 @@
-export { checks } from './checks/register.ts'
 export { ampsHistory, type AmpsEpoch, type AmpsHistory } from './amps-history.ts'
-export { contextOf, referenceVolts, type Context } from './context.ts'
-export { dueAt } from './due.ts'
-export type { FittedMotor, JudgeInput, MachineFacts, Sister } from './input.ts'
-export { judge, loadShare, type Judgement, type Rail } from './judgement.ts'
-export { slipGuard, type Slip } from './slip-guard.ts'
-export { levels, rank, worse, type Level, type Verdict } from './verdict.ts'
+export { checks } from './checks/register.ts'
+export type { Completeness } from './completeness.ts'
+export { barsPower } from './conditions/bars.ts'
+export { keyOf, partsOf, type Closing, type Condition, type Reported } from './conditions/condition.ts'
+export { retests, type RetestId } from './conditions/retests.ts'
+export { workAnswers } from './conditions/work-answers.ts'
+export { contextOf, type Context } from './context.ts'
 export { unknownControls, type Controls } from './controls.ts'
-export type { Gate, GateStep } from './gates.ts'
+export { dueAt, levelRead, machineDueAt } from './due.ts'
+export { lineSideRead, type Gate, type GateStep } from './gates.ts'
+export type { FittedMotor, JudgeInput, MachineFacts, Sister } from './input.ts'
+export {
+  judge,
+  judgeMachine,
+  loadShare,
+  speakingVisit,
+  type AskedRetest,
+  type Judgement,
+  type MachineSnapshot,
+  type Rail,
+} from './judgement.ts'
+export { motorAt } from './machine-state.ts'
+export { referenceVolts } from './past.ts'
+export type { Failure } from './run-check.ts'
 export * from './sheets/index.ts'
-export { standingStop } from './standing.ts'
+export { slipGuard, type Slip } from './slip-guard.ts'
+export { subjects, type Subject } from './subject.ts'
+export { judgedLevel, levels, rank, worse, type Level, type Overall, type Verdict } from './verdict.ts'

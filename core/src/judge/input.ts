@@ -2,6 +2,7 @@ import type { DriveLayout, FittedPart } from '../fitted/index.ts'
 import type { HouseRules } from '../limits/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
 import type { Stop, WorkDone } from '../trend/index.ts'
+import type { Closing, Reported } from './conditions/condition.ts'
 import type { Controls } from './controls.ts'
 
 /** What is known of a machine besides its motor. */
@@ -9,6 +10,8 @@ export interface MachineFacts {
   readonly phases: 1 | 3
   /** Nominal volts of the supply: 120, 208, 240, 400, 480, 600. */
   readonly serviceVolts: number
+  /** Hertz of the supply where the site says so; left out, by the supply and the plate. */
+  readonly serviceHz?: 50 | 60 | null | undefined
   readonly hasDrive: boolean
   readonly hasSister: boolean
   readonly drive: 'belt' | 'direct'
@@ -20,20 +23,27 @@ export interface FittedMotor {
   readonly plate: Plate
   readonly connectionVolts: number | null
   readonly fittedAt: number
+  /** Left out or null: still in place. */
+  readonly removedAt?: number | null | undefined
 }
 
-/** What a sister fan in the same unit carried when it was last read. */
+/** What a twin fan in the same unit carried when it was last read. */
 export interface Sister {
   readonly tag: string
   /** Mean of its legs over its allowed current. */
   readonly load: number
   readonly at: number
+  /** Output of its drive then, hertz; null or left out: not known. */
+  readonly hz?: number | null | undefined
 }
 
-/** All that judging a stop needs. `history` holds the other stops of the machine, superseded ones left out. */
+/** All that judging a visit needs. `history` holds the other visits of the machine, superseded ones left out. */
 export interface JudgeInput {
   readonly machine: MachineFacts
+  /** The motor in place at the visit. */
   readonly motor: FittedMotor | null
+  /** Every motor that was in place, for the visits before; left out, the one above was always there. */
+  readonly motors?: readonly FittedMotor[] | undefined
   readonly stop: Stop
   readonly history: readonly Stop[]
   readonly work: readonly WorkDone[]
@@ -42,7 +52,11 @@ export interface JudgeInput {
   readonly sisters?: readonly Sister[] | undefined
   /** Loads of others of its kind, as shares of what each may draw; left out where nothing is known of any. */
   readonly peers?: readonly number[] | undefined
-  /** What is and was fitted besides motors, and how the drive stands; left out, nothing of it is known. */
+  /** What is and was installed besides motors, and how the drive stands; left out, nothing of it is known. */
   readonly parts?: readonly FittedPart[] | undefined
   readonly layout?: DriveLayout | undefined
+  /** What persons closed or opened again, with their reasons. */
+  readonly closings?: readonly Closing[] | undefined
+  /** Findings that persons reported and nobody closed. */
+  readonly reported?: readonly Reported[] | undefined
 }

@@ -1,85 +1,319 @@
-import { mean, show } from '../quantity/index.ts'
-import type { Drift, Usual } from '../trend/index.ts'
+import { mean, show, type QuantityCode } from '../quantity/index.ts'
+import type { Drift, Stop, Usual } from '../trend/index.ts'
 import { bounds } from './checks/over-amp.ts'
 import { checks } from './checks/register.ts'
+import { completeness, type Completeness } from './completeness.ts'
+import { keyOf, partsOf, type Condition } from './conditions/condition.ts'
+import type { Fold } from './conditions/fold.ts'
+import { answersIt, workAnswers } from './conditions/work-answers.ts'
 import { contextOf, type Context } from './context.ts'
-import { deadGate, liveGate, restoreGate, type Gate } from './gates.ts'
+import { closeGate, deadGate, liveGate, restoreGate, type Gate } from './gates.ts'
 import type { JudgeInput } from './input.ts'
-import { rank, worse, type Level, type Verdict } from './verdict.ts'
+import { foldBefore, visitVerdicts } from './machine-state.ts'
+import { earlierThan, inOrder } from './past.ts'
+import { runCheck, runChecks, type Failure } from './run-check.ts'
+import { rank, worse, type Level, type Overall, type Verdict } from './verdict.ts'
 
-/** What the load rail draws, in amperes. */
+/** What the load bar draws, in amperes. */
 export interface Rail {
   readonly allowed: number | null
   readonly columnVolts: number | null
   readonly source: 'motor plate' | 'unit plate' | null
   readonly legs: readonly { readonly name: string; readonly amps: number }[]
-  /** The machine's own usual range at the volts of this stop. */
+  /** The machine's own usual range at the volts of this visit. */
   readonly usual: { readonly low: number; readonly high: number } | null
 }
 
-/** A whole stop, judged. `verdicts` are worst first. */
+/** A test that work asks for and nobody has made yet. */
+export interface AskedRetest {
+  readonly id: string
+  readonly words: string
+  readonly since: number
+  readonly because: string
+}
+
+/** A machine as it stands at a visit, or now. */
 export interface Judgement {
-  readonly level: Level
+  /** The worst of what stands, whichever visit found it. */
+  readonly level: Overall
   readonly headline: string
+  /** At a visit what this visit says; of a machine now, the newest word of every check. Worst first. */
   readonly verdicts: readonly Verdict[]
+  /** Everything found and not yet answered, worst first. */
+  readonly conditions: readonly Condition[]
+  readonly retests: readonly AskedRetest[]
+  readonly completeness: Completeness
   readonly confidence: 'full' | 'low'
   readonly rail: Rail
   readonly drift: Drift
   readonly usual: Usual | null
-  /** Up to which current the house calls it OK, amperes. */
+  /** Up to which current the organization calls it OK, amperes. */
   readonly okUpTo: number | null
-  /** Dead, restore, live. */
+  /** Dead, restore, live, close. */
   readonly gates: readonly Gate[]
+  /** Checks that failed by themselves, for the log. */
+  readonly failures: readonly Failure[]
 }
 
-/** Checks whose `stop` keeps the power off, and those whose `stop` keeps the motor off. */
-const condemnsDead = ['winding-to-ground', 'winding-ohms', 'psc-winding', 'insulation', 'fuses', 'spin']
-const condemnsLine = ['line-side', 'power-transformer', 'control-power', 'rotation']
+const fromHistory = checks.filter((check) => check.from === 'history')
+const fromRegister = checks.filter((check) => check.from === 'register')
+/** Good results that say nothing of the machine's health by themselves. */
+const notEnough = new Set([
+  ...checks.filter((check) => check.informs === true || check.from !== 'visit').map((check) => check.id),
+  'as-found',
+  'breaker-found',
+  'smell',
+  'dead-proof',
+  'inhibits',
+  'left',
+  'conditions',
+])
+const urgency = new Map(checks.map((check, i) => [check.id, i]))
 
-function fine(c: Context, verdicts: readonly Verdict[]): string {
+const urgent = (
+  a: { readonly level: Level; readonly check: string },
+  b: { readonly level: Level; readonly check: string },
+) => rank(b.level) - rank(a.level) || (urgency.get(a.check) ?? 999) - (urgency.get(b.check) ?? 999)
+
+const worstFirst = (verdicts: readonly Verdict[]): Verdict[] => [...verdicts].sort(urgent)
+const pressing = (conditions: readonly Condition[]): Condition[] =>
+  [...conditions].sort((a, b) => urgent(a.verdict, b.verdict) || a.since - b.since)
+
+function fine(c: Context, verdicts: readonly Verdict[], whole: Completeness): string {
   const parts: string[] = []
-  if (c.allowed && c.point) parts.push(`${show.percent(c.point.amps / c.allowed.amps)} of plate`)
-  if (verdicts.some((v) => v.check === 'current-unbalance')) parts.push('even')
+  if (c.allowed && c.point) parts.push(`${show.percent(c.point.amps / c.allowed.amps)} of the nameplate`)
+  if (verdicts.some((v) => v.check === 'current-unbalance')) parts.push('balanced')
   if (verdicts.some((v) => v.check === 'change') && c.usual) parts.push('as usual')
   else if (c.point && c.past.length === 0) parts.push('first reading')
   const text = parts.join(', ')
-  return text === '' ? (verdicts[0]?.because ?? 'Nothing read.') : `${text[0]?.toUpperCase() ?? ''}${text.slice(1)}.`
+  const read = text === '' ? (verdicts.find((v) => !notEnough.has(v.check))?.because ?? '') : `${text}.`
+  const missing = whole.missing.length === 0 ? '' : ` ${capital(whole.missing.join('; '))}.`
+  return `${capital(read)}${missing}`
+}
+
+const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
+
+/** A verdict from the record or the whole past, with the visit at which it was worked out. */
+interface Fresh {
+  readonly verdict: Verdict
+  readonly visit: Stop
+}
+
+/** Such verdicts as conditions, unless work has answered them since. */
+function afresh(input: JudgeInput, fresh: readonly Fresh[], through: number): Condition[] {
+  return fresh
+    .filter((f) => f.verdict.level !== 'ok')
+    .filter(
+      ({ verdict: v, visit }) =>
+        !input.work.some(
+          (w) => w.at > visit.at && w.at <= through && v.positions.some((p) => answersIt(workAnswers[w.kind], v, p)),
+        ),
+    )
+    .map(({ verdict, visit }) => ({
+      key: keyOf(verdict.check, verdict.positions),
+      level: verdict.level,
+      verdict,
+      positions: verdict.positions,
+      since: verdict.since ?? visit.at,
+      seenAt: visit.at,
+      by: null,
+      visit: null,
+      retest: false,
+      until: null,
+      putOff: false,
+    }))
 }
 
 /**
- * Judge a stop: every check that applies, worst first, with one sentence for the whole.
- * Pure: the same input gives the same judgement in the hand, on the server and in the report.
- * @throws RangeError when the machine's service volts are not above zero
+ * What the record and the whole past say, each at the newest visit that read what it is about: dead tests that came after the
+ * last amps do not hide behind them, and the other way around.
  */
-export function judge(input: JudgeInput): Judgement {
-  const c = contextOf(input)
-  const verdicts = checks
-    .filter((check) => check.applies(c))
-    .map((check) => check.judge(c))
-    .sort((a, b) => rank(b.level) - rank(a.level))
-  const level = verdicts.reduce<Level>((l, v) => worse(l, v.level), 'ok')
-  const first = verdicts[0]
-  const faults = (checks: readonly string[]) =>
-    verdicts.filter((v) => v.level === 'stop' && checks.includes(v.check)).map((v) => v.because)
-  const scale = c.point && c.point.normal > 0 ? c.point.amps / c.point.normal : 1
-  const restore = restoreGate(c, faults(condemnsDead))
+function freshOf(c: Context, visits: readonly Stop[], failures: Failure[]): Fresh[] {
+  const contexts = new Map<Stop, Context>([[c.stop, c]])
+  const at = (visit: Stop): Context => {
+    const known = contexts.get(visit)
+    if (known) return known
+    const made = contextOf({ ...c.input, stop: visit, history: visits.filter((s) => s.id !== visit.id) })
+    contexts.set(visit, made)
+    return made
+  }
+  const ofRecord = runChecks(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.stop }))
+  const ofPast = fromHistory.flatMap((check) => {
+    const visit = newest(visits.filter((s) => s.readings.some((r) => (check.of ?? amps).includes(r.quantity))))
+    return visit ? runCheck(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
+  })
+  return [...ofRecord, ...ofPast]
+}
+
+const amps: readonly QuantityCode[] = ['amps']
+
+/** Closed by a person since, and not opened again. A closing of what is worked out afresh holds until the figures change. */
+function closedByPerson(input: JudgeInput, condition: Condition, through: number): boolean {
+  const own = (input.closings ?? []).filter(
+    (k) => k.at <= through && partsOf(k.key).check === condition.verdict.check && k.key === condition.key,
+  )
+  const last = own.reduce<(typeof own)[number] | null>((a, b) => (a === null || b.at >= a.at ? b : a), null)
+  // Explaining a change of the amps begins a baseline of its own; what is told after it is another change.
+  return condition.verdict.check !== 'change' && last?.kind === 'closed' && last.at >= condition.since
+}
+
+function reportedConditions(input: JudgeInput, through: number): Condition[] {
+  return (input.reported ?? [])
+    .filter((r) => r.at <= through)
+    .map((r) => ({
+      key: `finding@${r.id}`,
+      level: r.level,
+      verdict: {
+        check: 'finding',
+        level: r.level,
+        about: 'Finding',
+        subject: 'visit',
+        positions: [r.id],
+        settles: false,
+        ofVisit: false,
+        value: null,
+        limit: null,
+        basis: [{ kind: 'common practice', text: 'seen and reported', sure: 'common practice' }],
+        because: r.text,
+        next: 'Decide what becomes of it, then close it with what was done.',
+        confidence: 'full',
+      },
+      positions: [r.id],
+      since: r.at,
+      seenAt: r.at,
+      by: r.by,
+      visit: null,
+      retest: false,
+      until: r.until,
+      putOff: r.putOff,
+    }))
+}
+
+interface Made {
+  readonly input: JudgeInput
+  readonly context: Context
+  readonly fold: Fold
+  readonly own: readonly Verdict[]
+  readonly fresh: readonly Fresh[]
+  readonly verdicts: readonly Verdict[]
+  readonly failures: readonly Failure[]
+  readonly through: number
+}
+
+function judgementOf(m: Made): Judgement {
+  const { context: c, input, fold, through } = m
+  const conditions = pressing([
+    ...fold.conditions(through),
+    ...afresh(input, m.fresh, through).filter((k) => !closedByPerson(input, k, through)),
+    ...reportedConditions(input, through),
+  ])
+  const ofVisit = m.own.filter((v) => v.ofVisit)
+  const good = [...fold.good().map((g) => g.verdict), ...m.own].filter(
+    (v) => v.level === 'ok' && !notEnough.has(v.check),
+  )
+  const counts = conditions.filter((k) => !k.putOff || k.level === 'stop')
+  const bad = [...counts.map((k) => k.level), ...ofVisit.map((v) => v.level)]
+  const level: Overall =
+    bad.length === 0 && good.length === 0 ? 'not judged' : bad.reduce<Level>((a, b) => worse(a, b), 'ok')
+  const whole = completeness(level, fold, m.own)
+  const verdicts = worstFirst(m.verdicts)
+  const [first] = worstFirst([...counts.map((k) => k.verdict), ...ofVisit])
+  const worst = level === 'ok' || level === 'not judged' ? undefined : first
+  const restore = restoreGate(c, conditions)
   return {
     level,
-    headline: level === 'ok' ? fine(c, verdicts) : (first?.because ?? ''),
+    headline: worst?.because ?? (level === 'not judged' ? whole.summary : fine(c, verdicts, whole)),
     verdicts,
+    conditions,
+    retests: fold.retests(),
+    completeness: whole,
     confidence: verdicts.some((v) => v.confidence === 'low') ? 'low' : 'full',
     rail: {
       allowed: c.allowed?.amps ?? null,
       columnVolts: c.allowed?.columnVolts ?? null,
       source: c.allowed?.source ?? null,
       legs: c.legsRead,
-      usual: c.usual ? { low: c.usual.low * scale, high: c.usual.high * scale } : null,
+      usual: c.usual ? { low: c.usual.low, high: c.usual.high } : null,
     },
     drift: c.drift,
     usual: c.usual,
     okUpTo: c.allowed ? bounds(c).ok : null,
-    gates: [deadGate(c), restore, liveGate(c, restore, faults(condemnsLine))],
+    gates: [deadGate(c), restore, liveGate(c, restore, conditions), closeGate(c)],
+    failures: m.failures,
   }
+}
+
+/**
+ * Judge a visit: every check that applies, worst first, and what stands at the machine with it, whichever visit found it.
+ * Pure: the same input gives the same judgement in the hand, on the server and in the report.
+ * @throws RangeError when the machine's service volts are not above zero
+ */
+export function judge(input: JudgeInput): Judgement {
+  const { stop } = input
+  const earlier = earlierThan(input.history, stop)
+  const fold = foldBefore(input, earlier, stop.at)
+  const context = contextOf(input)
+  const failures: Failure[] = []
+  const own = visitVerdicts(context, failures)
+  fold.visit(stop, own)
+  const fresh = freshOf(context, [...earlier, stop], failures)
+  // What the past says of other readings than this visit's belongs to the machine, not to the visit.
+  const here = fresh.filter((f) => f.visit === stop).map((f) => f.verdict)
+  return judgementOf({ input, context, fold, own, fresh, verdicts: [...own, ...here], failures, through: stop.at })
+}
+
+/** All that judging a machine as it stands needs: the same as for a visit, without one. */
+export type MachineSnapshot = Omit<JudgeInput, 'stop' | 'history' | 'motor'> & {
+  readonly visits: readonly Stop[]
+  readonly motor: JudgeInput['motor']
+}
+
+const ran = (s: Stop) => s.readings.some((r) => r.quantity === 'amps')
+const newest = (visits: readonly Stop[]): Stop | null =>
+  visits.reduce<Stop | null>((a, b) => (a === null || b.at > a.at || (b.at === a.at && b.id > a.id) ? b : a), null)
+
+/** The visit whose figures stand for a machine: the newest that found it running, else the newest at all; null without any. */
+export const speakingVisit = (visits: readonly Stop[]): Stop | null => newest(visits.filter(ran)) ?? newest(visits)
+
+/** The newest thing that happened at a machine. */
+const newestInstant = (s: MachineSnapshot): number =>
+  [s.visits, s.work, s.closings ?? [], s.reported ?? []]
+    .flatMap((list): readonly { readonly at: number }[] => list)
+    .reduce((latest, x) => Math.max(latest, x.at), 0)
+
+/**
+ * Judge a machine as it stands now: what is open, whichever visit found it, and the newest good result of everything else.
+ * @param now ms since 1970: work and closings up to then count; left out, all of them
+ * @returns null while nobody has visited it
+ * @throws RangeError when the machine's service volts are not above zero
+ */
+export function judgeMachine(snapshot: MachineSnapshot, now: number = newestInstant(snapshot)): Judgement | null {
+  const speaking = speakingVisit(snapshot.visits)
+  if (!speaking) return null
+  const input: JudgeInput = {
+    ...snapshot,
+    stop: speaking,
+    history: snapshot.visits.filter((s) => s.id !== speaking.id),
+  }
+  const fold = foldBefore(input, inOrder(snapshot.visits), now)
+  const context = contextOf(input)
+  const failures: Failure[] = []
+  const fresh = freshOf(context, snapshot.visits, failures)
+  const standing = [
+    ...fold.conditions(now).map((k) => k.verdict),
+    ...fold.good().map((g) => g.verdict),
+    ...fresh.map((f) => f.verdict),
+  ]
+  return judgementOf({
+    input,
+    context,
+    fold,
+    own: [],
+    fresh,
+    verdicts: [...new Set(standing)],
+    failures,
+    through: now,
+  })
 }
 
 /** Mean of the legs as a share of the allowed current, or null. */

@@ -7,6 +7,7 @@ import { changeWatch } from './change-watch.ts'
 import { contactDropFix } from './contact-drop-fix.ts'
 import { contactDropWatch } from './contact-drop-watch.ts'
 import { contactOhms } from './contact-ohms.ts'
+import { controlVoltsHigh } from './control-volts-high.ts'
 import { controlVolts } from './control-volts.ts'
 import { coolDown } from './cool-down.ts'
 import { creepRatio } from './creep-ratio.ts'
@@ -118,6 +119,7 @@ export const limitRegister = {
   'contact-drop-fix': contactDropFix,
   'contact-ohms': contactOhms,
   'control-volts': controlVolts,
+  'control-volts-high': controlVoltsHigh,
   'transformer-ratio': transformerRatio,
   'surface-hot': surfaceHot,
   'inrush-low': inrushLow,

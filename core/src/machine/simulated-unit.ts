@@ -249,6 +249,10 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
           return legAmps(position.slice(2), seconds + 4)
         case 'hz':
           return shows(hand(m.hz, 0.0004, 0.01))
+        case 'lead_ohms':
+          return shows(0.12)
+        case 'start_tries':
+          return shows(1)
         case 'start_seconds':
           return shows(seconds)
         case 'overload_dial':

@@ -47,6 +47,16 @@ export function fanLimits(category: FanCategory, mounting: Mounting) {
   return { startUp: at(0) ?? 0, alarm: at(1) ?? 0, shutdown: at(2) }
 }
 
+/**
+ * Velocity at which a fan is taken off, mm/s r.m.s.: its shutdown, and where ISO 14694 leaves that to the fan's own history a
+ * quarter over the alarm.
+ * @source ISO 14694; the trip of ISO 20816 at 1.25 of the alarm, from memory
+ */
+export function takenOffAt(category: FanCategory, mounting: Mounting): number {
+  const { alarm, shutdown } = fanLimits(category, mounting)
+  return shutdown ?? 1.25 * alarm
+}
+
 /** Where a velocity stands against the limits of a fan. @param rms mm/s @throws RangeError when it is below zero */
 export function fanVibration(rms: number, category: FanCategory, mounting: Mounting) {
   requireMagnitude('rms', rms)

@@ -1,5 +1,6 @@
 export { allowedCurrent, type AllowedCurrent } from './allowed-current.ts'
 export { chooseColumn, readColumns, type ChosenColumn, type PlateColumn } from './columns.ts'
 export { plateHertz, questionPlate, type PlateQuestion } from './plausibility.ts'
+export { supplyHertz } from './supply-hertz.ts'
 export type { Plate, PlateField, UnitPlate } from './plate.ts'
 export { polesOf, synchronousSpeed } from './synchronous-speed.ts'

@@ -66,6 +66,7 @@ export const quantities = [
   quantity('dead_lg', 'Proving dead, line to ground', 'voltage', 'V', legPositions, [0, 1000]),
   quantity('stored_volts', 'Stored volts', 'voltage', 'V', ['capacitor', 'bus'], [0, 1500]),
   quantity('winding_ohms', 'Winding ohms', 'resistance', 'ohm', [...terminalPairs, ...wirePairs], [0, 100000]),
+  quantity('lead_ohms', 'Resistance of the meter leads', 'resistance', 'ohm', ['leads'], [0, 10]),
   quantity('ground_ohms', 'Ohms to ground', 'resistance', 'ohm', terminalPositions, [0, 1e7]),
   quantity('megohms', 'Insulation, one minute', 'resistance', 'Mohm', [...terminalPositions, 'all'], [0, 1e6]),
   quantity(
@@ -100,6 +101,7 @@ export const quantities = [
   quantity('inrush', 'Inrush', 'current', 'A', legPositions, [0, 5000]),
   quantity('start_amps', 'Amps before it settles', 'current', 'A', ['L1'], [0, 2000]),
   quantity('start_seconds', 'Time to settle', 'time', 's', ['start'], [0, 600]),
+  quantity('start_tries', 'Tries to start', 'count', 'times', ['start'], [1, 20]),
   quantity('roll_amps', 'Amps with leads rolled', 'current', 'A', rollPositions, [0, 2000]),
   quantity('ground_amps', 'Grounding conductor amps', 'current', 'A', ['ground-wire', 'lines'], [0, 2000]),
   quantity('off_amps', 'Amps while it should be off', 'current', 'A', legPositions, [0, 2000]),

@@ -22,6 +22,7 @@ export type Dimension =
   | 'mass'
   | 'level'
   | 'time'
+  | 'count'
 
 export interface Unit {
   readonly id: string
@@ -66,6 +67,7 @@ export const units: readonly Unit[] = [
   unit('m', 'length', 1, ['metre', 'meter']),
   unit('mm', 'length', 1e-3, ['millimetre', 'millimeter']),
   unit('in', 'length', 0.0254, ['inch', 'inches', '"']),
+  unit('mil', 'length', 0.0000254, ['mils', 'thou']),
   unit('ft', 'length', 0.3048, ['foot', 'feet']),
   unit('N', 'force', 1, ['newton', 'newtons']),
   unit('lbf', 'force', 4.4482216152605, ['pound-force']),
@@ -80,6 +82,8 @@ export const units: readonly Unit[] = [
   unit('Pa', 'pressure', 1, ['pascal']),
   unit('inwg', 'pressure', 249.08891, ['in wg', 'in w.g.', 'inH2O']),
   unit('inHg', 'pressure', 3386.389, []),
+  unit('kPa', 'pressure', 1000, ['kilopascal']),
+  unit('psi', 'pressure', 6894.757293, ['lbf/in2']),
   unit('kg', 'mass', 1, []),
   unit('g', 'mass', 1e-3, ['gram', 'grams']),
   unit('lb', 'mass', 0.45359237, ['pound', 'pounds']),
@@ -87,6 +91,7 @@ export const units: readonly Unit[] = [
   unit('dBA', 'level', 1, ['dB(A)', 'dba']),
   unit('s', 'time', 1, ['sec', 'second', 'seconds']),
   unit('min', 'time', 60, ['minute', 'minutes']),
+  unit('times', 'count', 1, ['tries', 'count']),
 ]
 
 const exact = new Map<string, Unit>()

@@ -48,7 +48,7 @@ describe('what is due, and why', () => {
     expect(day(of(30, { past: [fine(0)] }), 'amps')).toBe(92)
     const heavy = of(30, { past: [stopAt(0, [14, 14, 14])] })
     expect(day(heavy, 'amps')).toBeLessThan(31)
-    expect(task(heavy, 'amps')?.why).toContain('judged fix')
+    expect(task(heavy, 'amps')?.why).toContain('fix: ')
   })
   it('says of every day what was last, the interval, and what moved it', () => {
     for (const t of dueTasks(of(30, { past: [fine(0, megohms(300))] }))) {
@@ -76,7 +76,7 @@ describe('what is due, and why', () => {
     const waits = of(30, { past: [fine(0)], waiting: [{ at: at(10), what: 'half a turn of the sheave' }] })
     expect(day(waits, 'amps')).toBe(40)
     const standIn = of(30, { past: [fine(0)], standIn: { at: at(5), what: 'The motor' } })
-    expect(task(standIn, 'amps')?.why).toContain('The motor is a stand-in since 10 Jan')
+    expect(task(standIn, 'amps')?.why).toContain('The motor is a substitute since 10 Jan')
   })
   it('is pulled forward by a finding that is open, and by one that was put off, to its day', () => {
     const found = (reviewAt: number | null) =>

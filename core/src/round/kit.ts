@@ -24,7 +24,7 @@ export interface KitItem {
 const part = (what: string, count = 1, unit: KitItem['unit'] = 'pcs'): KitItem => ({ kind: 'part', what, count, unit })
 const tool = (what: string): KitItem => ({ kind: 'tool', what, count: 1, unit: 'pcs' })
 
-const locked = ['insulation', 'belts', 'capacitor', 'terminals', 'start-up']
+const locked = ['answer', 'insulation', 'belts', 'capacitor', 'terminals', 'start-up']
 
 /** What to bring to one machine. @source what is fitted there; common practice for the tools */
 export function kitOf(f: KitFacts): KitItem[] {
@@ -67,7 +67,7 @@ export function kitOf(f: KitFacts): KitItem[] {
       ),
     )
   if (does('terminals', 'start-up')) out.push(tool('Torque screwdriver'))
-  if (does('insulation', 'start-up')) out.push(tool('Insulation tester'))
+  if (does('answer', 'insulation', 'start-up')) out.push(tool('Insulation tester'))
   if (does('vibration')) out.push(tool('Vibration meter'))
   if (does('filters', 'start-up')) out.push(tool('Pressure gauge'))
   return out

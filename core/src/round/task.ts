@@ -1,8 +1,8 @@
 import type { FittedPart, DriveLayout } from '../fitted/index.ts'
-import type { Judgement, MachineFacts, PlanId } from '../judge/index.ts'
+import type { Judgement, MachineFacts, PlanId, RetestId } from '../judge/index.ts'
 import { limitInForce, type HouseRules, type LimitId } from '../limits/index.ts'
 import { dayMs, type Stop, type WorkDone, type WorkKindId } from '../trend/index.ts'
-import type { QuantityCode } from '../quantity/index.ts'
+import { show, type QuantityCode } from '../quantity/index.ts'
 
 /** All that says when a machine wants what. Instants in ms since 1970. */
 export interface DueFacts {
@@ -96,6 +96,12 @@ export const latest = (...at: readonly (number | null | undefined)[]): number | 
 
 /** A verdict of the machine, by its check. */
 export const verdictOf = (f: DueFacts, check: string) => f.judgement?.verdicts.find((v) => v.check === check) ?? null
+
+/** Tests that work asked for and nobody has made: due at once. */
+export const askedFor = (f: DueFacts, ...ids: readonly RetestId[]): Reason[] =>
+  (f.judgement?.retests ?? [])
+    .filter((r) => (ids as readonly string[]).includes(r.id))
+    .map((r) => ({ at: r.since, because: `${r.words} not read since the ${r.because} on ${show.day(r.since, f.now)}` }))
 
 /** The day after so many days. */
 export const inDays = (at: number, days: number): number => at + days * dayMs

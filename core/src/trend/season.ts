@@ -1,3 +1,5 @@
+import { solveSpd } from './solve.ts'
+
 /** A yearly swing of a quantity: winter air is denser, so that a fan of outside air draws more. */
 export interface Season {
   /** Half of the swing, as a share of the level. */
@@ -17,34 +19,12 @@ const shortest = 1.4 * year
 const least = 0.008
 const most = 0.12
 
-/** Solve a small linear system by elimination; null when it has no one solution. */
-function solve(a: number[][], b: number[]): number[] | null {
-  const n = b.length
-  const m = a.map((row, i) => [...row, b[i] ?? 0])
-  for (let c = 0; c < n; c++) {
-    let pivot = c
-    for (let r = c + 1; r < n; r++) if (Math.abs(m[r]?.[c] ?? 0) > Math.abs(m[pivot]?.[c] ?? 0)) pivot = r
-    const row = m[pivot]
-    const top = m[c]
-    if (!row || !top || Math.abs(row[c] ?? 0) < 1e-12) return null
-    m[pivot] = top
-    m[c] = row
-    for (let r = 0; r < n; r++) {
-      const own = m[r]
-      if (r === c || !own) continue
-      const k = (own[c] ?? 0) / (row[c] ?? 1)
-      for (let j = c; j <= n; j++) own[j] = (own[j] ?? 0) - k * (row[j] ?? 0)
-    }
-  }
-  return m.map((row, i) => (row[n] ?? 0) / (row[i] ?? 1))
-}
-
 /** Least squares of a line, and of a line with a yearly wave on it; what is left over of each. */
 function fits(x: readonly number[], y: readonly number[], basis: readonly ((t: number) => number)[]) {
   const rows = x.map((t) => basis.map((f) => f(t)))
-  const ata = basis.map((_, i) => basis.map((__, j) => rows.reduce((s, r) => s + (r[i] ?? 0) * (r[j] ?? 0), 0)))
+  const ata = basis.flatMap((_, i) => basis.map((__, j) => rows.reduce((s, r) => s + (r[i] ?? 0) * (r[j] ?? 0), 0)))
   const aty = basis.map((_, i) => rows.reduce((s, r, k) => s + (r[i] ?? 0) * (y[k] ?? 0), 0))
-  const c = solve(ata, aty)
+  const [c] = solveSpd(Float64Array.from(ata), basis.length, [Float64Array.from(aty)]) ?? []
   if (!c) return null
   const left = rows.reduce((s, r, k) => s + ((y[k] ?? 0) - r.reduce((a, v, i) => a + v * (c[i] ?? 0), 0)) ** 2, 0)
   return { c, left }

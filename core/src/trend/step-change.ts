@@ -1,4 +1,4 @@
-import { median } from './median.ts'
+import { mean } from '../quantity/index.ts'
 import { theilSen } from './theil-sen.ts'
 
 /** A level that changed once, between two points. */
@@ -13,16 +13,37 @@ export interface StepChange {
   readonly p: number
 }
 
-const fewestBefore = 4
-const fewestAfter = 3
+const fewestOnASide = 3
+const surely = 0.02
+
+const squares = (values: readonly number[], about: number) => values.reduce((s, v) => s + (v - about) ** 2, 0)
+
+/**
+ * Probability of a Student's t at least so far from nothing, at both sides.
+ * @param df degrees of freedom, a whole number from 1
+ * @source Abramowitz and Stegun 26.7.3 and 26.7.4, exact
+ */
+function bothTails(t: number, df: number): number {
+  const angle = Math.atan(t / Math.sqrt(df))
+  const [sin, cos] = [Math.sin(angle), Math.cos(angle)]
+  const odd = df % 2 === 1
+  let term = odd ? cos : 1
+  let sum = df === 1 ? 0 : term
+  for (let k = odd ? 3 : 2; k <= df - 2; k += 2) {
+    term *= ((k - 1) / k) * cos * cos
+    sum += term
+  }
+  const within = odd ? (2 / Math.PI) * (angle + sin * sum) : sin * sum
+  return Math.min(1, Math.max(0, 1 - within))
+}
 
 /**
  * The one step that best explains a run of values, if a step explains it better than a steady slope and chance does not.
  * @param points in order of time
  * @param least a step smaller than this share of the level is told as none
- * @returns null without such a step, or with fewer than four points before it and three after
+ * @returns null without such a step, or with fewer than three points on a side of it
  * @throws RangeError when a value is not finite
- * @source Pettitt 1979, change point by ranks: K = max |2 Σ rank − t (n + 1)|, p ≈ 2 exp(−6 K² / (n³ + n²))
+ * @source the split that leaves least, by Student's t with Bonferroni's bound over the splits; Hawkins 1977
  */
 export function stepChange(
   points: readonly { readonly at: number; readonly value: number }[],
@@ -30,36 +51,26 @@ export function stepChange(
 ): StepChange | null {
   const n = points.length
   if (points.some((p) => !Number.isFinite(p.value))) throw new RangeError('points must be finite numbers')
-  if (n < fewestBefore + fewestAfter) return null
+  if (n < 2 * fewestOnASide + 1) return null
   const values = points.map((p) => p.value)
-  const sorted = [...values].sort((a, b) => a - b)
-  const first = new Map<number, number>()
-  const count = new Map<number, number>()
-  sorted.forEach((v, i) => {
-    if (!first.has(v)) first.set(v, i + 1)
-    count.set(v, (count.get(v) ?? 0) + 1)
+  const splits = Array.from({ length: n - 2 * fewestOnASide + 1 }, (_, i) => {
+    const split = i + fewestOnASide
+    const [a, b] = [values.slice(0, split), values.slice(split)]
+    const [before, after] = [mean(a), mean(b)]
+    return { split, before, after, left: squares(a, before) + squares(b, after) }
   })
-  // Equal values share the mean of their ranks.
-  const rank = (v: number) => (first.get(v) ?? 1) + ((count.get(v) ?? 1) - 1) / 2
-  let sum = 0
-  let best = { split: 0, k: -1 }
-  for (let t = 1; t < n; t++) {
-    sum += rank(values[t - 1] ?? 0)
-    const k = Math.abs(2 * sum - t * (n + 1))
-    if (t >= fewestBefore && n - t >= fewestAfter && k > best.k) best = { split: t, k }
-  }
-  const p = Math.min(1, 2 * Math.exp((-6 * best.k ** 2) / (n ** 3 + n ** 2)))
-  const before = median(values.slice(0, best.split))
-  const after = median(values.slice(best.split))
-  const by = after / before - 1
-  if (p > 0.1 || !Number.isFinite(by) || Math.abs(by) < least) return null
+  const best = splits.reduce((a, b) => (b.left < a.left ? b : a))
+  const by = best.after / best.before - 1
+  if (!Number.isFinite(by) || Math.abs(by) < least) return null
+  const spread = Math.sqrt(best.left / (n - 2)) * Math.sqrt(1 / best.split + 1 / (n - best.split))
+  const t = spread > 0 ? Math.abs(best.after - best.before) / spread : Infinity
+  const p = t === Infinity ? 0 : Math.min(1, splits.length * bothTails(t, n - 2))
   const from = points[best.split - 1]
   const to = points[best.split]
-  if (!from || !to) return null
+  if (p > surely || !from || !to) return null
   const days = points.map((x) => (x.at - (points[0]?.at ?? 0)) / 86_400_000)
   if (new Set(days).size < 3) return null
   const line = theilSen(days, values)
-  const offLine = values.reduce((s, v, i) => s + Math.abs(v - line.intercept - line.slope * (days[i] ?? 0)), 0)
-  const offStep = values.reduce((s, v, i) => s + Math.abs(v - (i < best.split ? before : after)), 0)
-  return offStep < 0.7 * offLine ? { between: [from.at, to.at], before, after, by, p } : null
+  const offLine = values.reduce((s, v, i) => s + (v - line.intercept - line.slope * (days[i] ?? 0)) ** 2, 0)
+  return best.left < 0.9 * offLine ? { between: [from.at, to.at], before: best.before, after: best.after, by, p } : null
 }

@@ -4,7 +4,7 @@ import type { WorkKindId } from './work-kinds.ts'
 /** What a machine was doing while it was read. `null`: nobody said. Unlike states are not trended together. */
 export interface StopState {
   readonly settled: boolean | null
-  readonly mode: 'normal' | 'test' | 'warm-up' | 'purge' | 'low speed' | 'high speed' | null
+  readonly mode: 'normal' | 'test' | 'warm-up' | 'purge' | 'low speed' | 'medium speed' | 'high speed' | null
   readonly filters: 'clean' | 'dirty' | 'out' | null
   readonly panels: 'on' | 'off' | null
   readonly sister: 'running' | 'off' | 'none' | null
@@ -23,8 +23,8 @@ export const unsaid: StopState = {
 /** What was seen, done or chosen at a stop, by the id of the question: `lock.on` is `yes`. */
 export type Answers = Readonly<Record<string, string>>
 
-/** The gates between the phases of a stop. */
-export type GateId = 'dead' | 'restore' | 'live'
+/** The gates between the phases of a visit, and before it is saved. */
+export type GateId = 'dead' | 'restore' | 'live' | 'close'
 
 /** A gate that was passed by a named person before all it asks for was there. */
 export interface GatePass {
@@ -41,6 +41,8 @@ export interface Stop {
   readonly readings: readonly Reading[]
   readonly answers?: Answers | undefined
   readonly passes?: readonly GatePass[] | undefined
+  /** Who took it, where that is known. */
+  readonly by?: string | undefined
 }
 
 export interface WorkDone {
@@ -91,17 +93,41 @@ export function figuresOf(stop: Stop): Figures {
   return figures
 }
 
-const agree = <T>(a: T | null, b: T | null) => a === null || b === null || a === b
+/** Output of a drive at which a reading without any can still be like it: the line's own, give or take a hertz and a half. */
+const lineHertz = (hz: number) => Math.abs(hz - 60) <= 1.5 || Math.abs(hz - 50) <= 1.5
+
+function likeHertz(a: number | undefined, b: number | undefined): boolean {
+  if (a !== undefined && b !== undefined) return Math.abs(a - b) <= 1
+  const known = a ?? b
+  return known === undefined || lineHertz(known)
+}
+
+/** What nobody entered is taken as the usual: normal mode, panels on, the twin running, filters in, turning the right way. */
+const usualState = (s: StopState) => ({
+  mode: s.mode ?? 'normal',
+  panels: s.panels ?? 'on',
+  twinOff: s.sister === 'off',
+  filtersOut: s.filters === 'out',
+  turning: s.turning ?? 'right way',
+})
 
 /**
- * May two stops be compared? Both settled as far as anyone said, same mode, panels and sister fan, and within
- * one hertz. Filters are not asked: their loading is what a trend is to show.
+ * May two visits be compared? Both settled as far as anyone entered, in the same mode, on the same speed, with panels, twin
+ * fan and filters alike, turning the same way, and within one hertz. What was not entered is taken as the usual.
  */
 export function comparable(a: Stop, b: Stop): boolean {
   if (a.state.settled === false || b.state.settled === false) return false
-  if (!agree(a.state.mode, b.state.mode) || !agree(a.state.panels, b.state.panels)) return false
-  if (!agree(a.state.sister, b.state.sister)) return false
-  const { hz: ha } = figuresOf(a)
-  const { hz: hb } = figuresOf(b)
-  return ha === undefined || hb === undefined || Math.abs(ha - hb) <= 1
+  const x = usualState(a.state)
+  const y = usualState(b.state)
+  const { filters: fa } = a.state
+  const { filters: fb } = b.state
+  return (
+    x.mode === y.mode &&
+    x.panels === y.panels &&
+    x.twinOff === y.twinOff &&
+    x.filtersOut === y.filtersOut &&
+    (fa === null || fb === null || fa === fb) &&
+    x.turning === y.turning &&
+    likeHertz(figuresOf(a).hz, figuresOf(b).hz)
+  )
 }

@@ -14,17 +14,27 @@ export const workKinds = [
   { id: 'capacitor-renewed', words: 'new capacitor', breaks: ['amps', 'capacitance'] },
   { id: 'contactor-renewed', words: 'new contactor', breaks: [] },
   { id: 'terminals-tightened', words: 'tightening of the lugs', breaks: [] },
+  { id: 'wiring-repaired', words: 'wiring repair', breaks: ['amps'] },
+  { id: 'leads-swapped', words: 'swap of two motor leads', breaks: ['amps', 'rpm'] },
+  { id: 'fuses-replaced', words: 'fuse replacement', breaks: [] },
+  { id: 'overload-set', words: 'overload setting', breaks: [] },
+  { id: 'controls-repaired', words: 'control repair', breaks: [] },
+  { id: 'controls-restored', words: 'controls back in automatic', breaks: [] },
+  { id: 'safety-restored', words: 'safety device or guard restored', breaks: [] },
+  { id: 'drive-repaired', words: 'drive repair or replacement', breaks: ['amps', 'rpm', 'hz'] },
   { id: 'belts-renewed', words: 'new belt set', breaks: ['amps', 'rpm'] },
   { id: 'belts-tensioned', words: 'belt tensioning', breaks: ['amps', 'rpm'] },
   { id: 'sheave-turned', words: 'turn of the motor sheave', breaks: ['amps', 'rpm'] },
   { id: 'sheave-changed', words: 'sheave change', breaks: ['amps', 'rpm'] },
   { id: 'speed-set', words: 'speed setting', breaks: ['amps', 'rpm', 'hz'] },
   { id: 'wheel-cleaned', words: 'wheel cleaning', breaks: ['amps'] },
+  { id: 'wheel-balanced', words: 'wheel balancing', breaks: [] },
+  { id: 'hub-secured', words: 'keys and set screws secured', breaks: [] },
   { id: 'wheel-replaced', words: 'wheel change', breaks: ['amps', 'rpm'] },
   { id: 'sheaves-aligned', words: 'alignment of the sheaves', breaks: [] },
   { id: 'shaft-renewed', words: 'new shaft', breaks: ['amps'] },
   { id: 'bearings-renewed', words: 'bearing change', breaks: ['amps'] },
-  { id: 'filters-changed', words: 'filter change', breaks: ['amps'] },
+  { id: 'filters-changed', words: 'filter change', breaks: [] },
   { id: 'air-path-changed', words: 'change of the air path', breaks: ['amps'] },
   { id: 'supply-mended', words: 'mending of the supply', breaks: ['amps', 'volts_ll', 'volts_ln', 'volts_lg'] },
   { id: 'greased', words: 'greasing', breaks: [] },
@@ -39,6 +49,9 @@ const byId = new Map<string, WorkKind>(workKinds.map((k) => [k.id, k]))
 export function breaksTrend(kind: WorkKindId, quantity: QuantityCode): boolean {
   return byId.get(kind)?.breaks.includes(quantity) ?? false
 }
+
+/** Does that kind of work move the amps, whether or not their trend begins anew with it? Clean filters do, and are reckoned with. */
+export const movesAmps = (kind: WorkKindId): boolean => breaksTrend(kind, 'amps') || kind === 'filters-changed'
 
 /** The words of a kind of work. */
 export const workWords = (kind: WorkKindId): string => byId.get(kind)?.words ?? kind

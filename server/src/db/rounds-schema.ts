@@ -1,5 +1,5 @@
 import type { DueTaskRecord, FileRound, RoundEvent, RoundPage } from '@motor-round/contract'
-import type { Judgement } from '@motor-round/core/judge'
+import type { Level } from '@motor-round/core/judge'
 import type { AreaPlan } from '@motor-round/core/round'
 import {
   boolean,
@@ -59,7 +59,7 @@ export const roundStops = pgTable(
     tasks: jsonb().$type<DueTaskRecord[]>().notNull(),
     minutes: doublePrecision().notNull(),
     learnt: integer().notNull(),
-    levelBefore: text('level_before').$type<Judgement['level']>(),
+    levelBefore: text('level_before').$type<Level>(),
     added: boolean().notNull(),
   },
   (t) => [primaryKey({ columns: [t.roundId, t.machineId] }), index('round_stops_machine').on(t.machineId)],
@@ -161,6 +161,24 @@ export const findingSteps = pgTable(
     by: text().notNull(),
   },
   (t) => [index('finding_steps_finding').on(t.findingId)],
+)
+
+/** What persons closed of what stood at a machine, and opened again. Facts: kept once, never changed. */
+export const conditionClosings = pgTable(
+  'condition_closings',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id').notNull(),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    key: text().notNull(),
+    at: at('at').notNull(),
+    kind: text().$type<'closed' | 'reopened'>().notNull(),
+    reason: text().notNull(),
+    by: text().notNull(),
+  },
+  (t) => [index('condition_closings_machine').on(t.machineId)],
 )
 
 /** Pictures that plans are drawn over. They never change; a plan says which is its own. */

@@ -1,9 +1,9 @@
 import type { DriveLayout, PartSlot, PartSpecs } from '@motor-round/core/fitted'
-import type { Controls, Judgement } from '@motor-round/core/judge'
+import type { Controls, Judgement, Level } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
 import type { Answers, GatePass, StopState, WorkKindId } from '@motor-round/core/trend'
-import type { AuditEntry, Care, PlanRecord, Role, RoofRow, WorkRecord } from '@motor-round/contract'
+import type { AuditEntry, Care, ConditionLine, PlanRecord, Role, RoofRow, WorkRecord } from '@motor-round/contract'
 import {
   boolean,
   doublePrecision,
@@ -32,6 +32,8 @@ export const organisation = pgTable('organisation', {
   rulesVersion: integer('rules_version').notNull(),
   rulesBy: text('rules_by'),
   rulesAt: at('rules_at'),
+  /** The judge by which the states of the machines were last worked out. */
+  judgeVersion: integer('judge_version').notNull().default(0),
 })
 
 export const people = pgTable('people', {
@@ -56,6 +58,8 @@ export const sites = pgTable('sites', {
   id: uuid().primaryKey(),
   name: text().notNull().unique(),
   zone: text().notNull(),
+  /** 50 or 60; null: by the volts and the plates. */
+  hertz: smallint().$type<50 | 60>(),
   version: integer().notNull().default(1),
 })
 
@@ -257,11 +261,13 @@ export const machineStates = pgTable(
     sortKey: text('sort_key').notNull(),
     words: text().notNull(),
     retired: boolean().notNull().default(false),
-    /** stop 4, fix 3, watch 2, never seen 1, ok 0; of the judgement and of what is found and open, the higher */
+    /** stop 4, fix 3, watch 2, not judged 1, ok 0 */
     need: smallint().notNull(),
-    /** Of the judgement what the Roof shows; null while nothing was read. */
-    level: text().$type<Judgement['level']>(),
+    /** The worst of what stands; null: not judged. */
+    level: text().$type<Level>(),
     headline: text().notNull(),
+    /** Everything found and not yet answered, worst first. */
+    conditions: jsonb().$type<ConditionLine[]>().notNull().default([]),
     /** The worst finding that is not closed. */
     found: jsonb().$type<RoofRow['found']>(),
     confidence: text().$type<Judgement['confidence']>().notNull(),

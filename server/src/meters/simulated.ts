@@ -6,7 +6,7 @@ import {
   meterAsk,
   simulatedMeterPath,
   simulatedMeterQuery,
-  standing,
+  speaking,
   workOf,
   type MeterLine,
 } from '@motor-round/contract'
@@ -21,7 +21,7 @@ import {
   type SimulatedMachine,
   type SimulatedUnit,
 } from '@motor-round/core/machine'
-import { allowedCurrent } from '@motor-round/core/plate'
+import { allowedCurrent, supplyHertz } from '@motor-round/core/plate'
 import { findQuantity, mean, quantities, type QuantityCode } from '@motor-round/core/quantity'
 import type { RequestHandler, Response } from 'express'
 import { WebSocketServer, type WebSocket } from 'ws'
@@ -36,7 +36,7 @@ const every = 100
  * shows at the meter. Nothing where the book knows too little.
  */
 function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 'belt'> {
-  const stop = standing(known)
+  const stop = speaking(known)
   const today = stop && todayOf(judgeInput({ ...known, rules: defaultHouseRules }, stop))
   if (!today || typeof today === 'string' || !today.circuit || today.onDrive) return {}
   const { circuit, drive } = today
@@ -75,7 +75,7 @@ export function simulatedOf(known: Known, now: number): SimulatedMachine | strin
     plateAmps: allowed.amps,
     phases: machine.phases,
     serviceVolts: machine.serviceVolts,
-    hz: machine.serviceVolts === 400 ? 50 : 60,
+    hz: supplyHertz(machine.serviceVolts, motor.plate.hz, known.siteHertz),
     capacitorUf: machine.controls.capacitor?.run ?? motor.plate.capacitorUf ?? null,
     transformer: machine.controls.transformer,
     load: 0.8,

@@ -6,7 +6,6 @@ import type { Db, Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
-import { loadFindings } from '../findings/load.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
 import { judgeStanding } from '../roof/judge-known.ts'
 import { asMachine, loadKnown } from '../roof/known.ts'
@@ -70,7 +69,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       .where(eq(machineStates.machineId, params.id))
     const motor = known.motors.find((m) => m.removedAt === null) ?? null
     const peers = await peersOf(deps.db, known)
-    const judgement = judgeStanding({ ...known, peers }, await currentRules(deps.db))?.judgement ?? null
+    const judgement = judgeStanding({ ...known, peers }, await currentRules(deps.db))
     return {
       machine: known.machine,
       unit: asUnit(unit),
@@ -86,7 +85,8 @@ export function machineRoutes(router: Router, deps: Deps): void {
       work: [...known.work],
       parts: [...known.parts],
       plans: await plansOf(deps.db, known),
-      findings: await loadFindings(deps.db, [params.id]),
+      findings: [...known.findings],
+      closings: [...known.closings],
       judgement,
       dueAt: state?.dueAt?.toISOString() ?? null,
     }

@@ -33,7 +33,7 @@ describe('places and machines', () => {
     const machine = await mechanic.post('/machines', machineBody(unit.body.id as string, 'SF'))
     expect([site.status, area.status, unit.status, machine.status]).toEqual([200, 200, 200, 200])
     const roof = await mechanic.get(`/roof?site=${String(site.body.id)}`)
-    expect(roof.body.counts).toMatchObject({ unseen: 1 })
+    expect(roof.body.counts).toMatchObject({ 'not judged': 1 })
     expect(roof.body.rows[0]).toMatchObject({ unitTag: 'RTU-1', tag: 'SF', level: null })
     const twice = await mechanic.post('/machines', machineBody(unit.body.id as string, 'sf'))
     expect(twice.status).toBe(409)
@@ -98,8 +98,8 @@ describe('motors', () => {
     expect(after.motor).toMatchObject({ id: sent.id, plate: { amps: '9.6' } })
     expect(after.pastMotors).toHaveLength(1)
     expect(after.pastMotors[0]).toMatchObject({ id: before.motor.id, removedWhy: 'bearing gone' })
-    // The last reading was taken with the old motor: it is told to be stale.
-    expect(after.judgement.verdicts.map((v: { check: string }) => v.check)).toContain('stale')
+    // The last reading was taken with the old motor: new ones are asked for.
+    expect(after.judgement.verdicts.map((v: { check: string }) => v.check)).toContain('retest')
     const saved = await mechanic.post('/stops', stopOf(id, [10.2, 10.1, 10.3]))
     expect(saved.body.judgement.rail.allowed).toBe(9.6)
     expect(saved.body.judgement.level).toBe('fix')

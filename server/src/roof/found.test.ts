@@ -48,7 +48,8 @@ describe('what was found at a machine', () => {
     await bring(hand, [small, bad])
     const found = await rowOf(machineId)
     expect(found.row).toMatchObject({
-      level: 'ok',
+      level: 'stop',
+      headline: 'Blade cracked',
       found: { level: 'stop', text: 'Blade cracked', open: true, more: 1 },
     })
     expect(found.at).toBeLessThan(before.at)

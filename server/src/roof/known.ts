@@ -2,7 +2,9 @@ import {
   controls,
   driveLayout,
   partIn,
+  type ClosingRecord,
   type FileStop,
+  type FindingRecord,
   type Machine,
   type Motor,
   type PartRecord,
@@ -13,7 +15,9 @@ import {
 import type { Reading } from '@motor-round/core/quantity'
 import { and, asc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
-import { components, machines, machineStates, work, type MotorSpec } from '../db/schema.ts'
+import { components, machines, machineStates, sites, work, type MotorSpec } from '../db/schema.ts'
+import { loadClosings } from '../conditions/load.ts'
+import { loadFindings } from '../findings/load.ts'
 
 /** All that is known of a machine and needed to judge it. */
 export interface Known {
@@ -25,6 +29,9 @@ export interface Known {
   readonly stops: readonly StopRecord[]
   readonly allStops: number
   readonly sisters: readonly SisterLoad[]
+  readonly closings: readonly ClosingRecord[]
+  readonly findings: readonly FindingRecord[]
+  readonly siteHertz: 50 | 60 | null
   /** Loaded where one machine is looked at: many are judged without, for it raises no level. */
   readonly peers?: readonly SisterLoad[]
 }
@@ -94,7 +101,8 @@ const latest = 60
 
 /**
  * Stops with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
- * first of each week and every one on which questions were answered, so that a trend spans its epoch and judging costs the same however much is read.
+ * first of each week, and every one that a person took or that read more than volts and amps: what was found there stands until
+ * it is answered, however long ago it was. So a trend spans its baseline and judging costs about the same however much is read.
  */
 async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]> {
   const siteIds = sql.param(list.map((m) => m.siteId))
@@ -108,7 +116,10 @@ async function stopsOf(db: Db | Tx, list: readonly Machine[]): Promise<StopRow[]
         count(*) over () as of_all
       from stops s where s.site_id = m.site_id and s.machine_id = m.machine_id
     ) x
-    where x.n <= ${latest} or x.of_week = 1 or x.answers <> '{}'`
+    where x.n <= ${latest} or x.of_week = 1 or x.answers <> '{}' or x.source <> 'import' or exists (
+      select 1 from readings r
+      where r.site_id = x.site_id and r.machine_id = x.machine_id and r.taken_at = x.taken_at and r.stop_id = x.id
+        and r.quantity not in ('amps', 'volts_ll', 'volts_ln', 'hz'))`
   return readStops(db, chosen)
 }
 
@@ -232,6 +243,24 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
   const rows = await stopsOf(db, list)
   const stops = grouped(rows, (s) => s.machine_id, asStop)
   const sisters = await sistersOf(db, list)
+  const closings = grouped(
+    await loadClosings(db, ids),
+    (c) => c.machineId,
+    (c) => c,
+  )
+  const findings = grouped(
+    await loadFindings(db, ids),
+    (f) => f.machineId,
+    (f) => f,
+  )
+  const hertz = new Map(
+    (
+      await db
+        .select({ id: sites.id, hertz: sites.hertz })
+        .from(sites)
+        .where(inArray(sites.id, [...new Set(list.map((m) => m.siteId))]))
+    ).map((s) => [s.id, s.hertz]),
+  )
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
   return list.map((machine) => ({
     machine,
@@ -241,5 +270,8 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
     stops: stops.get(machine.id) ?? [],
     allStops: counts.get(machine.id) ?? 0,
     sisters: sisters.get(machine.id) ?? [],
+    closings: closings.get(machine.id) ?? [],
+    findings: findings.get(machine.id) ?? [],
+    siteHertz: hertz.get(machine.siteId) ?? null,
   }))
 }

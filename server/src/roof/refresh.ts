@@ -1,20 +1,27 @@
-import { coreStop, reviewAt } from '@motor-round/contract'
-import { dueAt, loadShare, rank, type Judgement, type Level } from '@motor-round/core/judge'
+import { conditionLineOf, coreStop, reviewAt } from '@motor-round/contract'
+import { loadShare, machineDueAt, rank, speakingVisit, type Judgement, type Overall } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import type { Tx } from '../db/client.ts'
-import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
-import { loadFindings } from '../findings/load.ts'
+import { areas, machines, machineStates, organisation, sites, units } from '../db/schema.ts'
+import { currentRules } from '../rules/current.ts'
 import { judgeStanding } from './judge-known.ts'
 import { loadKnown, type Known } from './known.ts'
 import { naturalKey } from './natural-key.ts'
 
-const needOf = (stands: { readonly level: Level } | null): number => {
-  if (stands === null) return 1
-  const r = rank(stands.level)
+const needOf = (level: Overall): number => {
+  if (level === 'not judged') return 1
+  const r = rank(level)
   return r === 0 ? 0 : r + 1
+}
+
+/** The newest instant at which a machine was read running, and its volts then. */
+function loadReadAt(known: Known) {
+  const visits = known.stops.filter((s) => s.supersededBy === null).map(coreStop)
+  const stop = speakingVisit(visits)
+  return { volts: stop ? meanVolts(stop) : null, at: stop && loadPoint(stop, null) ? new Date(stop.at) : null }
 }
 
 function spark(known: Known, judgement: Judgement | null): number[] {
@@ -82,17 +89,18 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
         .where(inArray(machines.id, ids))
     ).map((p) => [p.id, p]),
   )
-  const findings = await loadFindings(tx, ids)
   const rows = (await loadKnown(tx, ids)).flatMap((known) => {
     const place = places.get(known.machine.id)
     if (!place) return []
-    const stands = judgeStanding(known, rules)
-    const judgement = stands?.judgement ?? null
+    const judgement = judgeStanding(known, rules)
+    const level = judgement?.level ?? 'not judged'
     const seen = known.stops.find((s) => s.supersededBy === null)
-    // The worst comes first; what was put off is told, and presses no more.
-    const told = findings.filter((f) => f.machineId === known.machine.id && f.state !== 'closed')
+    const told = known.findings.filter((f) => f.state !== 'closed')
     const open = told.filter((f) => f.state === 'open')
     const worst = open[0] ?? told[0]
+    const load = loadReadAt(known)
+    for (const f of judgement?.failures ?? [])
+      process.stderr.write(`machine ${known.machine.id}: the check ${f.check} could not be judged: ${f.message}\n`)
     return [
       {
         machineId: known.machine.id,
@@ -103,9 +111,10 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
           .join(' ')
           .toLowerCase(),
         retired: known.machine.retiredAt !== null,
-        need: Math.max(needOf(judgement), ...open.map((f) => needOf(f))),
-        level: judgement?.level ?? null,
+        need: needOf(level),
+        level: level === 'not judged' ? null : level,
         headline: judgement?.headline ?? '',
+        conditions: (judgement?.conditions ?? []).map(conditionLineOf),
         found: worst
           ? {
               level: worst.level,
@@ -117,15 +126,15 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
           : null,
         confidence: judgement?.confidence ?? ('full' as const),
         rail: judgement?.rail ?? null,
-        meanVolts: stands ? meanVolts(stands.stop) : null,
+        meanVolts: load.volts,
         load: judgement ? loadShare(judgement.rail) : null,
-        loadAt: stands ? new Date(stands.stop.at) : null,
+        loadAt: load.at,
         spark: spark(known, judgement),
         seenAt: seen ? new Date(seen.takenAt) : null,
-        dueAt: earliest([
-          judgement && seen ? dueAt(judgement.level, Date.parse(seen.takenAt), rules) : null,
-          ...told.map(reviewAt),
-        ]),
+        dueAt:
+          judgement && seen
+            ? new Date(machineDueAt(judgement, Date.parse(seen.takenAt), rules))
+            : earliest(told.map(reviewAt)),
       },
     ]
   })
@@ -141,6 +150,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
         ['need', 'need'],
         ['level', 'level'],
         ['headline', 'headline'],
+        ['conditions', 'conditions'],
         ['found', 'found'],
         ['confidence', 'confidence'],
         ['rail', 'rail'],
@@ -162,6 +172,17 @@ const batch = 100
 export async function refreshMany(tx: Tx, machineIds: readonly string[], rules: HouseRules): Promise<void> {
   const sorted = [...machineIds].sort()
   for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch), rules)
+}
+
+/** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */
+const judgeVersion = 1
+
+/** Judge every machine again where a newer judge has been installed since. */
+export async function refreshForNewJudge(tx: Tx): Promise<void> {
+  const [row] = await tx.select({ judged: organisation.judgeVersion }).from(organisation).for('update')
+  if (!row || row.judged === judgeVersion) return
+  await refreshAll(tx, await currentRules(tx))
+  await tx.update(organisation).set({ judgeVersion })
 }
 
 /** Judge every machine of the house. */

@@ -5,7 +5,7 @@ import { areas, machines, machineStates as state, sites, units } from '../db/sch
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 
-const needs = { stop: 4, fix: 3, watch: 2, unseen: 1, ok: 0 } as const
+const needs = { stop: 4, fix: 3, watch: 2, 'not judged': 1, ok: 0 } as const
 
 const orders: Record<'need' | 'tag' | 'seen' | 'load', SQL[]> = {
   need: [desc(state.need), sql`${state.dueAt} asc nulls first`, asc(state.sortKey)],
@@ -58,6 +58,7 @@ export function roofRoutes(router: Router, deps: Deps): void {
         areaName: areas.name,
         level: state.level,
         headline: state.headline,
+        conditions: state.conditions,
         found: state.found,
         confidence: state.confidence,
         rail: state.rail,
@@ -93,7 +94,7 @@ export function roofRoutes(router: Router, deps: Deps): void {
         stop: of(4),
         fix: of(3),
         watch: of(2),
-        unseen: of(1),
+        'not judged': of(1),
         ok: of(0),
         overdue: counted.reduce((sum, c) => sum + Number(c.overdue), 0),
       },

@@ -72,6 +72,20 @@ export async function closeRound(tx: Tx, row: RoundRow, reason: string, by: stri
   )
   await tx
     .update(rounds)
-    .set({ closing: { at: now.toISOString(), by, reason, next }, version: row.version + 1 })
+    .set({
+      closing: {
+        at: now.toISOString(),
+        by,
+        reason,
+        next,
+        stood: page.stops.map(({ machineId, level, headline, conditions }) => ({
+          machineId,
+          level,
+          headline,
+          conditions,
+        })),
+      },
+      version: row.version + 1,
+    })
     .where(eq(rounds.id, row.id))
 }

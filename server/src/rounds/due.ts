@@ -50,7 +50,7 @@ export async function loadDue(
             .map((p) => ({ madeAt: p.madeAt.toISOString(), doneAt: null, droppedAt: null, change: p.change })),
           findings: found.filter((f) => f.machineId === machine.id),
         },
-        judgeStanding(own, rules)?.judgement ?? null,
+        judgeStanding(own, rules),
         { unitKind: unit.kind, indoors: area.kind === 'room' },
         rules,
         now.getTime(),

@@ -112,6 +112,7 @@ export async function stopsOfRound(db: Db | Tx, roundId: string): Promise<RoundS
     levelBefore: stop.levelBefore,
     level: state?.level ?? null,
     headline: state?.headline ?? '',
+    conditions: state?.conditions ?? [],
     dueAt: state?.dueAt?.toISOString() ?? null,
     tasks: stop.tasks.map((t) => dueTask.parse(t)),
     minutes: stop.minutes,
@@ -148,7 +149,11 @@ export async function lockRound(tx: Tx, id: string): Promise<RoundRow> {
 /** A round with everything its pages show. */
 export async function pageOfRound(db: Db | Tx, id: string): Promise<RoundPage> {
   const row = await roundRow(db, id)
-  const stops = await stopsOfRound(db, id)
+  const stops = (await stopsOfRound(db, id)).map((s) => {
+    // A closed round stays as it was closed, whatever became of its machines since.
+    const stood = row.closing?.stood?.find((x) => x.machineId === s.machineId)
+    return stood ? { ...s, ...stood } : s
+  })
   const events = await eventsOf(db, [id])
   const away = await db
     .select()

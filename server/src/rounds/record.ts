@@ -52,7 +52,7 @@ export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
     stops.push({
       tag: `${of.unitTag} / ${of.tag}`,
       stop,
-      judgement: stop.readings.length > 0 ? judgeStop(own, coreStop(stop), rules) : null,
+      judgement: judgeStop(own, coreStop(stop), rules),
       pictures: taken.filter((p) => p.stopId === id),
     })
   }

@@ -1,4 +1,4 @@
-import { rank, type Level } from '@motor-round/core/judge'
+import { judgedLevel, rank, type Level } from '@motor-round/core/judge'
 import type { HouseRules } from '@motor-round/core/limits'
 import { asc, eq, inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
@@ -32,9 +32,9 @@ export async function effectOf(db: Db, rules: HouseRules): Promise<{ machines: n
       states.slice(i, i + batch).map((s) => s.id),
     )) {
       const from = now.get(known.machine.id)
-      const judgement = judgeStanding(known, rules)?.judgement
-      if (from && judgement && judgement.level !== from)
-        moved.push({ id: known.machine.id, from, to: judgement.level, because: judgement.headline })
+      const judgement = judgeStanding(known, rules)
+      const to = judgement && judgedLevel(judgement.level)
+      if (from && to && to !== from) moved.push({ id: known.machine.id, from, to, because: judgement.headline })
     }
   }
   const names =

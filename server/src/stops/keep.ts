@@ -50,7 +50,7 @@ async function told(tx: Tx, machineId: string, stopId: string, already: boolean)
   const at = Date.parse(stop.takenAt)
   return {
     stop,
-    judgement: stop.readings.length > 0 ? judgeStop(among, coreStop(stop), await currentRules(tx)) : null,
+    judgement: judgeStop(among, coreStop(stop), await currentRules(tx)),
     already,
     others: known.stops
       .filter((s) => s.source === 'walk' && s.by !== stop.by && Math.abs(Date.parse(s.takenAt) - at) < dayMs)

@@ -2,6 +2,7 @@ import { syncEntry, type Person, type SyncEntry, type SyncResult } from '@motor-
 import type { Deps } from '../deps.ts'
 import type { Tx } from '../db/client.ts'
 import { HttpProblem, invalid } from '../http/problem.ts'
+import { keepClosing } from '../conditions/keep.ts'
 import { keepFinding, keepFindingStep } from '../findings/keep.ts'
 import { keepPicture } from '../pictures/keep.ts'
 import { foreseen } from '../http/errors.ts'
@@ -28,6 +29,8 @@ async function apply(tx: Tx, entry: SyncEntry, person: Person, now: Date): Promi
       return kept(await keepFinding(tx, entry.body, person.name))
     case 'finding-step':
       return kept(await keepFindingStep(tx, entry.body, person.name))
+    case 'closing':
+      return kept(await keepClosing(tx, entry.body, person.name))
     case 'motor':
       return kept((await keepMotor(tx, entry.body, person.name, now)).fresh)
     case 'plate': {
@@ -63,6 +66,7 @@ function standsOn(e: SyncEntry): string[] {
     case 'work':
     case 'picture':
     case 'finding':
+    case 'closing':
     case 'part':
     case 'plan':
       return [e.body.machineId]

@@ -7,6 +7,7 @@ import type { Fact } from './store.ts'
 export type StopBody = Extract<SyncEntryInput, { kind: 'stop' }>['body']
 type FindingBody = Extract<SyncEntryInput, { kind: 'finding' }>['body']
 type FindingStepBody = Extract<SyncEntryInput, { kind: 'finding-step' }>['body']
+type ClosingBody = Extract<SyncEntryInput, { kind: 'closing' }>['body']
 type EventBody = Extract<SyncEntryInput, { kind: 'event' }>['body']
 
 /** Put facts in the line of this phone, all or none. @returns words for what went wrong with its store, or null */
@@ -63,5 +64,8 @@ export const tellRound = (by: string, body: EventBody): Promise<string | null> =
 /** Keep what was found, or what became of it. */
 export const keepFinding = (by: string, body: FindingBody): Promise<string | null> =>
   keep(by, [{ kind: 'finding', body }])
+/** Keep that a person closed a condition, or opened it again. */
+export const keepClosing = (by: string, body: ClosingBody): Promise<string | null> =>
+  keep(by, [{ kind: 'closing', body }])
 export const keepFindingStep = (by: string, body: FindingStepBody): Promise<string | null> =>
   keep(by, [{ kind: 'finding-step', body }])

@@ -1,4 +1,5 @@
 import {
+  conditionLineOf,
   findingBody,
   findingOf,
   findingStepBody,
@@ -17,6 +18,7 @@ import {
   type RoundStop,
   type StopRecord,
 } from '@motor-round/contract'
+import { judgedLevel } from '@motor-round/core/judge'
 import type { AreaPlan } from '@motor-round/core/round'
 import { withChanges } from './pending-changes.ts'
 import type { Waiting } from './store.ts'
@@ -79,6 +81,12 @@ export function withPending(page: MachinePage, line: readonly Waiting[], by: str
       .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt)),
     work: [...page.work, ...work.filter((w) => !page.work.some((p) => p.id === w.id))],
     findings: findingsWith(page.findings, own, by),
+    closings: [
+      ...page.closings,
+      ...own.flatMap((w) =>
+        w.kind === 'closing' && !page.closings.some((c) => c.id === w.body.id) ? [{ ...w.body, by }] : [],
+      ),
+    ],
   }
   return withChanges(read, own, by)
 }
@@ -133,8 +141,9 @@ const addedStop = (page: MachinePage): RoundStop => ({
   areaName: page.area.name,
   siteName: page.site.name,
   care: page.unit.care,
-  levelBefore: page.judgement?.level ?? null,
-  level: page.judgement?.level ?? null,
+  levelBefore: page.judgement ? judgedLevel(page.judgement.level) : null,
+  level: page.judgement ? judgedLevel(page.judgement.level) : null,
+  conditions: (page.judgement?.conditions ?? []).map(conditionLineOf),
   headline: page.judgement?.headline ?? '',
   dueAt: page.dueAt,
   tasks: [],

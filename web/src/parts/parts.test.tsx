@@ -14,7 +14,7 @@ const failure = (over: object = {}) => ({
 
 describe('a level', () => {
   it('is always a word and a shape of its own, never colour alone', () => {
-    const shapes = [...levels, 'unseen' as const].map((l) => {
+    const shapes = [...levels, 'not judged' as const].map((l) => {
       const h = html(<LevelMark level={l} />)
       expect(h).toContain(levelWords[l])
       return /<svg[^>]*>(.*)<\/svg>/.exec(h)?.[1]

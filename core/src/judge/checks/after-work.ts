@@ -32,6 +32,9 @@ const keeps: Partial<Record<WorkKindId, { readonly down: string; readonly up: st
 export const afterWork: Check = {
   id: 'after-work',
   title: 'After the work',
+  subject: 'motor',
+  from: 'history',
+  running: true,
   applies: (c) =>
     c.point !== null &&
     c.point.legs.length === c.machine.phases &&

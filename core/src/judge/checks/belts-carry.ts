@@ -9,8 +9,8 @@ const hp = (watts: number) => `${convert(watts, 'W', 'hp').toFixed(1)} hp`
 /** What the belts are good for against what the motor's plate gives, watts; null where either is not known. */
 function facts(c: Context): { carry: number; plate: number } | null {
   const plate = c.motor?.plate
-  if (!c.drive || plate?.power === undefined || plate.rpm === undefined) return null
-  const carry = beltsCarry(c.drive, plate.rpm)
+  if (!c.driveTrain || plate?.power === undefined || plate.rpm === undefined) return null
+  const carry = beltsCarry(c.driveTrain, plate.rpm)
   return carry === null ? null : { carry, plate: plate.power * (plate.powerUnit === 'kW' ? 1000 : 745.7) }
 }
 
@@ -18,12 +18,15 @@ function facts(c: Context): { carry: number; plate: number } | null {
 export const beltsCarryCheck: Check = {
   id: 'belts-carry',
   title: 'What the belts carry',
+  subject: 'belts',
+  from: 'register',
+  informs: true,
   applies: (c) => c.point !== null && facts(c) !== null,
   judge(c) {
     const { carry, plate } = facts(c) ?? { carry: 0, plate: 0 }
     const under = carry < plate
     const short = !under && carry < beltService * plate
-    const told = `${c.drive?.belts ?? ''} × ${c.drive?.section ?? ''} carry ${hp(carry)}, the motor gives ${hp(plate)}`
+    const told = `${c.driveTrain?.belts ?? ''} × ${c.driveTrain?.section ?? ''} carry ${hp(carry)}, the motor gives ${hp(plate)}`
     return verdict(this, {
       level: under ? 'watch' : 'ok',
       value: carry,

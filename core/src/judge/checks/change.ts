@@ -2,60 +2,69 @@ import { history } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { workWords } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
-import type { Level } from '../verdict.ts'
+import { down, up } from './by-wheel.ts'
 
-/** Amps against the last comparable stop and the machine's own usual range in this epoch. */
+/** Amps against what this machine's own past lets expect. A change stands until it is explained, or is gone. */
 export const change: Check = {
   id: 'change',
-  title: 'Change since last time',
+  title: 'Change from the usual',
+  subject: 'motor',
+  from: 'history',
   applies: (c) =>
     c.point !== null && c.point.legs.length === c.machine.phases && c.stop.state.settled !== false && c.past.length > 0,
   judge(c) {
-    const point = c.point
+    const { point, usual } = c
     const last = c.past[c.past.length - 1]
     if (!point || !last) throw new RangeError('past must not be empty')
-    const reference = c.usual?.middle ?? last.normal
-    const moved = point.normal / reference - 1
-    const watch = c.limit('change-watch')
     const fix = c.limit('change-fix')
-    const inBand = c.usual !== null && point.normal >= c.usual.low && point.normal <= c.usual.high
-    let level: Level = 'ok'
-    if (!inBand && Math.abs(moved) > watch.value) level = 'watch'
-    if (!inBand && Math.abs(moved) > fix.value) level = 'fix'
-    const when = show.day(last.at, point.at)
-    const from = c.usual ? `the usual ${show.amps(c.usual.middle)} A` : `${show.amps(last.amps)} A on ${when}`
-    const since =
+    const watch = c.limit('change-watch')
+    const begun =
       c.epoch.startedBy && c.epoch.from !== null
-        ? `, since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, point.at)}`
+        ? ` since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at)}`
         : ''
-    const basis = [
-      history(c.usual ? `${c.usual.n} comparable stops${since}` : `the stop of ${when}`),
-      level === 'fix' ? fix.basis : watch.basis,
-    ]
-    if (level === 'ok')
+    if (!usual) {
+      // With fewer than four readings there is no range yet: only a gross change from the last one speaks.
+      const by = point.normal / last.normal - 1
+      const when = show.day(last.at, point.at)
+      const gross = Math.abs(by) > fix.value
       return verdict(this, {
-        level,
-        value: point.normal,
-        limit: reference,
-        basis,
-        because: c.usual
-          ? `${show.amps(point.normal)} A against ${from}${since}.`
-          : Math.abs(moved) < 0.005
+        level: gross ? 'watch' : 'ok',
+        value: point.amps,
+        limit: last.amps,
+        basis: [history(`the visit of ${when}`), fix.basis],
+        because: gross
+          ? `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from ${show.amps(last.amps)} A on ${when}, and no work recorded that explains it.`
+          : Math.abs(by) < 0.005
             ? `As on ${when}.`
-            : `${show.signed(moved * 100, 0)} % since ${when}.`,
+            : `${show.signed(by * 100, 0)} % since ${when}.`,
+        next: gross ? 'Read it again in the same state; then look for what changed.' : 'Nothing to do.',
+        confidence: 'low',
+      })
+    }
+    const range = `95 % range ${show.amps(usual.low)} to ${show.amps(usual.high)} A`
+    const basis = [history(`${usual.n} comparable visits${begun}`)]
+    if (!c.change)
+      return verdict(this, {
+        level: 'ok',
+        value: point.amps,
+        limit: usual.middle,
+        basis,
+        because: `${show.amps(point.amps)} A, ${range}.`,
         next: 'Nothing to do.',
       })
-    const hint =
-      moved < 0
-        ? 'Slipping belt, blocked filter or coil, or lost load: look at the belt and the air path.'
-        : 'Faster, tighter, dirtier or dragging: look at the sheave, belt, bearings and wheel, and whether a door was open.'
+    const { by, since } = c.change
+    const serious = Math.abs(by) > fix.value
+    const wheel = c.wheel?.type ?? 'forward-curved'
+    const stepped = c.step ? `, in one step after ${show.day(c.step.between[0], c.stop.at)}` : ''
     return verdict(this, {
-      level,
-      value: point.normal,
-      limit: reference,
-      basis,
-      because: `${moved < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(moved))} from ${from}, nothing in the book since ${when} that explains it.`,
-      next: hint,
+      level: serious ? 'fix' : 'watch',
+      since,
+      value: point.amps,
+      limit: usual.middle,
+      basis: [...basis, serious ? fix.basis : watch.basis],
+      because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.stop.at)}${stepped}; no work recorded that explains it.`,
+      next: `${(by < 0 ? down : up)[wheel]} Record what it was, or close it with the reason.`,
+      confidence: c.wheel === null ? 'low' : 'full',
     })
   },
 }

@@ -10,10 +10,11 @@ function lacking(c: Context): { serious: string[]; minor: string[] } {
     serious.push(`amps on ${c.legsRead.map((l) => l.name).join(' and ')} only`)
   if (c.legsRead.length === 0) serious.push('no amps read')
   if (state.settled === false) serious.push('read before it had settled')
+  if (state.filters === 'out') serious.push('the filters out')
   if (state.panels === 'off') serious.push('panels off, which loads some wheels more')
-  if (state.sister === 'off') serious.push('the sister fan off')
+  if (state.sister === 'off') serious.push('the twin fan off')
   if (state.settled === null) minor.push('whether it had settled')
-  if (c.machine.hasSister && state.sister === null) minor.push('whether the sister fan ran')
+  if (c.machine.hasSister && state.sister === null) minor.push('whether the twin fan ran')
   if (c.machine.hasDrive && c.hz === undefined) minor.push('the drive’s Hz')
   if (c.volts.length === 0) minor.push('the volts')
   return { serious, minor }
@@ -23,18 +24,23 @@ function lacking(c: Context): { serious: string[]; minor: string[] } {
 export const conditions: Check = {
   id: 'conditions',
   title: 'How it was read',
-  applies: (c) => {
-    // A stop of dead tests alone says nothing of how it ran, and need not.
-    if (!c.has('amps', 'volts_ll', 'volts_ln')) return false
-    const { serious, minor } = lacking(c)
-    return serious.length > 0 || minor.length > 0
-  },
+  subject: 'visit',
+  from: 'visit',
+  // A visit of dead tests alone says nothing of how it ran, and need not.
+  applies: (c) => c.has('amps', 'volts_ll', 'volts_ln'),
   judge(c) {
     const { serious, minor } = lacking(c)
     const { state } = c.stop
+    if (serious.length === 0 && minor.length === 0)
+      return verdict(this, {
+        level: 'ok',
+        basis: [practice('unlike readings are not compared')],
+        because: 'Read settled, in its usual state.',
+        next: 'Nothing to do.',
+      })
     const parts = [
       serious.length > 0 ? `Taken with ${serious.join(', ')}` : '',
-      minor.length > 0 ? `${serious.length > 0 ? 'not said: ' : 'Not said: '}${minor.join(', ')}` : '',
+      minor.length > 0 ? `${serious.length > 0 ? 'not entered: ' : 'Not entered: '}${minor.join(', ')}` : '',
     ].filter(Boolean)
     return verdict(this, {
       level: serious.length > 0 ? 'watch' : 'ok',
@@ -42,9 +48,10 @@ export const conditions: Check = {
       because: `${parts.join('; ')}.${state.sister === 'off' ? ' This one may be moving all the air.' : ''}`,
       next:
         serious.length > 0
-          ? 'Read again, all legs, settled, panels on, the sister fan in its usual state.'
-          : 'Say it next time.',
+          ? 'Read again, all legs, settled, panels on, the twin fan in its usual state.'
+          : 'Enter it next time.',
       confidence: 'low',
+      settles: c.legsRead.length >= c.machine.phases,
     })
   },
 }

@@ -17,6 +17,9 @@ function byCircuit(c: Context): ExplainedUnbalance | null {
 export const currentUnbalanceCheck: Check = {
   id: 'current-unbalance',
   title: 'Current unbalance',
+  subject: 'motor',
+  from: 'visit',
+  running: true,
   applies: (c) => c.threeAmps !== null && lostLegByAmps(c.threeAmps, c.limit('lost-leg').value) === null,
   judge(c) {
     const amps = c.threeAmps ?? [0, 0, 0]

@@ -5,6 +5,8 @@ import { verdict, type Check } from '../check.ts'
 export const farBelow: Check = {
   id: 'far-below',
   title: 'Far below the plate',
+  subject: 'motor',
+  from: 'history',
   applies: (c) => {
     const limit = c.limit('far-below-plate').value
     return (
@@ -19,7 +21,7 @@ export const farBelow: Check = {
     const limit = c.limit('far-below-plate')
     const amps = c.point?.amps ?? 0
     const plate = c.allowed?.amps ?? 1
-    const usual = c.usual !== null && c.point !== null && c.point.normal >= c.usual.low
+    const usual = c.usual !== null && c.point !== null && c.point.amps >= c.usual.low && c.change === null
     return verdict(this, {
       level: usual ? 'ok' : 'watch',
       value: amps,

@@ -2,14 +2,19 @@ import { lostLegByAmps, lostLineByVolts } from '../../electrical/index.ts'
 import { standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import type { Verdict } from '../verdict.ts'
 
 const name = (leg: number) => `L${leg + 1}`
 
 /** A leg that is gone, told by its currents or its volts. */
-export const lostLeg: Check = {
+export const lostLeg: Omit<Check, 'judge'> & { judge(c: Context): Verdict } = {
   id: 'lost-leg',
   title: 'All three legs there',
-  applies: (c) => c.threeAmps !== null || c.threeVolts !== null,
+  subject: 'supply',
+  from: 'visit',
+  running: true,
+  applies: (c) => c.machine.phases === 3 && (c.legsRead.length > 1 || c.threeVolts !== null),
   judge(c) {
     const basis = [standard('symmetrical components: a line lost puts √3 on the other two')]
     const line = c.threeVolts ? lostLineByVolts(c.threeVolts) : null
@@ -39,13 +44,33 @@ export const lostLeg: Check = {
         because: `${show.volts(c.threeVolts[0])}, ${show.volts(c.threeVolts[1])}, ${show.volts(c.threeVolts[2])} V: ${name(line)} is lost or open.`,
         next: 'Switch off at the source and find the open line before anything is started.',
       })
+    const top = c.legsRead.reduce<{ name: string; amps: number }>((a, b) => (b.amps > a.amps ? b : a), {
+      name: '',
+      amps: 0,
+    })
+    const none = c.threeAmps ? undefined : c.legsRead.find((l) => l.amps <= c.limit('lost-leg').value * top.amps)
+    if (none && top.amps > 0)
+      return verdict(this, {
+        level: 'stop',
+        basis,
+        because: `${none.name} has almost no current (${show.amps(none.amps)} A) while ${top.name} carries ${show.amps(top.amps)} A. One leg is lost; not every leg was read.`,
+        next: 'Switch off at the source. Then fuses, contactor poles, lugs, winding.',
+      })
     if (pattern?.kind === 'no current')
       return verdict(this, {
         level: 'watch',
         basis,
         because: 'No current on any leg: the motor is not running.',
-        next: 'Is it called for? Then disconnect, breaker, fuses, control power, outside in.',
+        next: 'Check for a call. Then disconnect, breaker, fuses, control power, outside in.',
+        settles: false,
       })
-    return verdict(this, { level: 'ok', basis, because: 'All three legs work.', next: 'Nothing to do.' })
+    return verdict(this, {
+      level: 'ok',
+      basis,
+      because: c.threeAmps ? 'All three legs carry current.' : 'All three lines are there.',
+      next: 'Nothing to do.',
+      // Volts at the motor are fooled by the motor itself: only the three currents clear a lost leg.
+      settles: c.threeAmps !== null,
+    })
   },
 }

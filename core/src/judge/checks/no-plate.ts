@@ -5,6 +5,8 @@ import { verdict, type Check } from '../check.ts'
 export const noPlate: Check = {
   id: 'no-plate',
   title: 'Allowed current',
+  subject: 'motor',
+  from: 'register',
   applies: (c) => c.allowed === null && c.legsRead.length > 0,
   judge(c) {
     const mismatch = c.motor?.plate.volts !== undefined && c.motor.plate.amps !== undefined

@@ -4,6 +4,7 @@ import { show } from '../../quantity/index.ts'
 import { workWords } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
+import { highest } from '../evidence.ts'
 import type { Level } from '../verdict.ts'
 
 /** The current up to which the house's school calls it OK, and up to which it is a watch. Amperes. */
@@ -67,18 +68,51 @@ function sinceWork(c: Context): string {
     : ''
 }
 
+/** Above this many times the nameplate nothing runs and nothing is locked. @source common practice: locked current is 4 to 8.5 times */
+const impossible = 10
+
+/** Figures that lie where the volts of this service lie. */
+const looksLikeVolts = (c: Context, value: number) =>
+  [1, 1 / Math.sqrt(3), 1 / 2].some((k) => Math.abs(value / (c.machine.serviceVolts * k) - 1) < 0.1)
+
 /** Amps of each leg against the allowed current, by the house's school. */
 export const overAmp: Check = {
   id: 'over-amp',
   title: 'Amps against the plate',
+  subject: 'motor',
+  from: 'visit',
+  running: true,
   applies: (c) => c.allowed !== null && c.legsRead.length > 0,
   judge(c) {
     const allowed = c.allowed
     if (!allowed) throw new RangeError('allowed must be known')
     const { ok, watch, school } = bounds(c)
-    const top = c.legsRead.reduce((a, b) => (b.amps > a.amps ? b : a))
-    const low = Math.min(...c.legsRead.map((l) => l.amps))
+    const legs = c.readings('amps').filter((r) => c.legsRead.some((l) => l.name === r.position))
+    const read = legs.map((r) => ({ name: r.position, amps: highest(r) }))
+    const top = read.reduce((a, b) => (b.amps > a.amps ? b : a))
+    const low = Math.min(...read.map((l) => l.amps))
     const share = top.amps / allowed.amps
+    const whole = read.length === c.machine.phases
+    if (share > impossible)
+      return verdict(this, {
+        level: 'watch',
+        value: top.amps,
+        limit: impossible * allowed.amps,
+        basis: [practice('no motor draws more than its locked current')],
+        because: `${show.amps(top.amps)} A on a ${show.amps(allowed.amps)} A nameplate: no motor draws that. ${looksLikeVolts(c, top.amps) ? 'Is the meter on volts?' : 'Is the decimal point right, and the clamp around one conductor?'}`,
+        next: 'Check the function of the meter and read the amps again.',
+        confidence: 'low',
+        settles: false,
+      })
+    if (top.amps <= 0.02 * allowed.amps)
+      return verdict(this, {
+        level: 'watch',
+        value: top.amps,
+        basis: [practice('no current is not a good reading')],
+        because: 'No current: the motor is not running.',
+        next: 'Check for a call. Then disconnect, breaker, fuses, control power, outside in.',
+        settles: false,
+      })
     const { greatest } = overloadSetting(allowed.amps, allowed.sf ?? 1)
     let level: Level = 'ok'
     if (top.amps > ok) level = 'watch'
@@ -87,16 +121,15 @@ export const overAmp: Check = {
     const unsettled = c.stop.state.settled === false
     // A start draws several times the plate: until settled, high amps ask for a second reading, no more.
     if (unsettled && level !== 'ok') level = 'watch'
-    const even = c.legsRead.length === 3 && top.amps - low < 0.05 * allowed.amps
-    const where =
-      c.machine.phases === 1 ? '' : even && c.legsRead.length === 3 ? ' on all three legs' : ` on ${top.name}`
+    const even = read.length === 3 && top.amps - low < 0.05 * allowed.amps
+    const where = c.machine.phases === 1 ? '' : even ? ' on all three legs' : ` on ${top.name}`
     const sister =
       level !== 'ok' && c.stop.state.sister === 'off'
-        ? ' The sister fan is off, so this one may be moving all the air.'
+        ? ' The twin fan is off, so this one may be moving all the air.'
         : ''
     const doors =
       level !== 'ok' && c.stop.state.panels === 'off' ? ' Read with panels off, which loads some wheels more.' : ''
-    const of = `${show.percent(share)} of the ${show.volts(allowed.columnVolts)} V plate${where}: ${show.amps(top.amps)} of ${show.amps(allowed.amps)} A.`
+    const of = `${show.percent(share)} of the ${show.volts(allowed.columnVolts)} V nameplate${where}: ${show.amps(top.amps)} of ${show.amps(allowed.amps)} A.`
     const basis = [source(c), houseRule(school)]
     if (level === 'stop') basis.push(c.limit('overload-greatest').basis)
     const words: Record<Level, string> = {
@@ -116,7 +149,8 @@ export const overAmp: Check = {
       basis,
       because: `${of}${level === 'ok' ? '' : sinceWork(c) + lowVolts(c)}${sister}${doors}`,
       next: words[level],
-      confidence: unsettled || c.legsRead.length < c.machine.phases ? 'low' : 'full',
+      confidence: unsettled || !whole ? 'low' : 'full',
+      settles: whole && !unsettled,
     })
   },
 }

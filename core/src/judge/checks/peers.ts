@@ -20,6 +20,9 @@ const among = (c: Context) => {
 export const peers: Check = {
   id: 'peers',
   title: 'Against others of its kind',
+  subject: 'motor',
+  from: 'history',
+  informs: true,
   applies: (c) => c.legsRead.length === c.machine.phases && c.stop.state.settled !== false && among(c) !== null,
   judge(c) {
     const a = among(c)

@@ -9,6 +9,8 @@ const nothing = 0.1
 export const phaseMonitor: Check = {
   id: 'phase-monitor',
   title: 'Phase monitor',
+  subject: 'protection',
+  from: 'visit',
   applies: (c) =>
     c.machine.phases === 3 && !c.machine.hasDrive && lostLeg.applies(c) && lostLeg.judge(c).level === 'stop',
   judge(c) {

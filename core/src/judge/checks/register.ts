@@ -1,10 +1,15 @@
 import type { Check } from '../check.ts'
 import { found } from '../sheets/found.ts'
-import { sheetJudges } from '../sheets/register.ts'
+import { unknownControls } from '../controls.ts'
+import type { MachineFacts } from '../input.ts'
+import { sheetChecks } from '../sheets/register.ts'
+import type { SheetCheck } from '../sheets/sheet.ts'
 import { afterWork } from './after-work.ts'
 import { beltsCarryCheck } from './belts-carry.ts'
 import { change } from './change.ts'
+import { column } from './column.ts'
 import { conditions } from './conditions.ts'
+import { contradiction } from './contradiction.ts'
 import { currentUnbalanceCheck } from './current-unbalance.ts'
 import { farBelow } from './far-below.ts'
 import { lostLeg } from './lost-leg.ts'
@@ -14,30 +19,57 @@ import { phaseMonitor } from './phase-monitor.ts'
 import { peers } from './peers.ts'
 import { serviceVoltage } from './service-voltage.ts'
 import { shaftLoad } from './shaft-load.ts'
-import { stale } from './stale.ts'
-import { step } from './step.ts'
+import { speed } from './speed.ts'
 import { trend } from './trend.ts'
 import { turning } from './turning.ts'
 import { twin } from './twin.ts'
 import { voltageUnbalanceCheck } from './voltage-unbalance.ts'
 import { wheelSpeed } from './wheel-speed.ts'
 
+/** Machines that between them are asked everything the page can ask. */
+const kinds: readonly MachineFacts[] = ([1, 3] as const).flatMap((phases) =>
+  ([true, false] as const).map((hasDrive) => ({
+    phases,
+    serviceVolts: phases === 1 ? 240 : 480,
+    hasDrive,
+    hasSister: true,
+    drive: 'belt' as const,
+    controls: { ...unknownControls, gasSection: true },
+    unitPlate: null,
+  })),
+)
+
+/** What a check of the page can have something to say about: what its page asks for, unless it says so itself. */
+function withNeeds(sheet: SheetCheck): Check[] {
+  const asked = new Set(
+    kinds
+      .flatMap((m) => sheet.groups(m))
+      .flatMap((g) => g.asks)
+      .map((a) => (a.kind === 'reading' ? a.quantity : a.id)),
+  )
+  return sheet.judges.map((j) =>
+    j.from === 'visit' && j.needs === undefined ? Object.assign(j, { needs: [...asked] }) : j,
+  )
+}
+
+const ofThePage: readonly Check[] = sheetChecks.flatMap(withNeeds)
+
 /** Every check, most urgent kind first: of two equally bad verdicts the earlier one speaks for the machine. */
 export const checks: readonly Check[] = [
   lostLeg,
+  column,
   // What the page asks for beside the running figures; how it was found speaks last, it is the least exact.
-  ...sheetJudges.filter((j) => !found.judges.includes(j)),
+  ...ofThePage.filter((j) => !found.judges.includes(j)),
   turning,
   voltageUnbalanceCheck,
   wheelSpeed,
+  speed,
   overAmp,
   currentUnbalanceCheck,
   phaseMonitor,
   serviceVoltage,
-  stale,
   change,
   afterWork,
-  step,
   trend,
   twin,
   peers,
@@ -46,5 +78,6 @@ export const checks: readonly Check[] = [
   beltsCarryCheck,
   noPlate,
   ...found.judges,
+  contradiction,
   conditions,
 ]

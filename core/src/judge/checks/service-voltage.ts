@@ -5,8 +5,13 @@ import { verdict, type Check } from '../check.ts'
 export const serviceVoltage: Check = {
   id: 'service-voltage',
   title: 'Volts at the motor',
+  subject: 'supply',
+  from: 'visit',
+  running: true,
   applies: (c) => c.volts.length > 0 && c.volts.some((v) => v.volts > 0),
   judge(c) {
+    const pairs = c.machine.phases === 3 ? 3 : 1
+    const settles = c.volts.length >= pairs
     const plate = c.allowed?.columnVolts ?? null
     const window = c.limit('volts-motor-window')
     const service = c.limit('volts-service-range')
@@ -15,35 +20,37 @@ export const serviceVoltage: Check = {
     const off = (v: number) => Math.abs(v / reference - 1)
     const worst = c.volts.reduce((a, b) => (off(b.volts) > off(a.volts) ? b : a))
     const away = worst.volts / reference - 1
-    const told = `${worst.name} ${show.volts(worst.volts)} V is ${show.percent(Math.abs(away))} ${away < 0 ? 'below' : 'above'} the ${show.volts(reference)} V ${plate === null ? 'supply' : 'plate'}`
+    const told = `${worst.name} ${show.volts(worst.volts)} V is ${show.percent(Math.abs(away))} ${away < 0 ? 'below' : 'above'} the ${show.volts(reference)} V ${plate === null ? 'supply' : 'nameplate'}`
     if (Math.abs(away) > window.value + 1e-9)
       return verdict(this, {
-        level: 'fix',
+        level: away > 0.15 ? 'stop' : 'fix',
         value: worst.volts,
         limit: reference * (1 + Math.sign(away) * window.value),
         basis: [window.basis],
         because:
           Math.abs(away) > 0.3
-            ? `${told}. Is the right plate column in the book, or the right supply?`
+            ? `${told}. Is the right nameplate column recorded, or the right supply?`
             : `${told}; a motor works within ${show.percent(window.value)}.`,
         next:
           away < 0
             ? 'Measure at the board: is it the supply, or drop on the way?'
-            : 'Check the transformer taps and the connection of the motor.',
+            : 'Do not run it on this. Check the transformer taps and the connection of the motor.',
       })
     const outside = c.volts.filter((v) => Math.abs(v.volts / nominal - 1) > service.value + 1e-9)
     const first = outside[0]
     if (first)
       return verdict(this, {
         level: 'watch',
+        settles,
         value: first.volts,
         limit: nominal * (1 + Math.sign(first.volts - nominal) * service.value),
         basis: [service.basis],
         because: `${first.name} ${show.volts(first.volts)} V on a ${nominal} V service, outside its ${show.percent(service.value)}; still inside what the motor stands.`,
-        next: 'Read it at another hour; if it stays, tell the one who looks after the supply.',
+        next: 'Read it at another hour; if it stays, tell whoever looks after the supply.',
       })
     return verdict(this, {
       level: 'ok',
+      settles,
       value: worst.volts,
       limit: reference * (1 + window.value),
       basis: [window.basis, service.basis],

@@ -32,6 +32,9 @@ function loadsOf(c: Context): { circuit: number | null; ratio: number } | null {
 export const shaftLoad: Check = {
   id: 'shaft-load',
   title: 'Shaft load',
+  subject: 'motor',
+  from: 'history',
+  informs: true,
   applies: (c) => loads(c) !== null,
   judge(c) {
     const both = loads(c) ?? { circuit: null, ratio: 0 }

@@ -10,6 +10,8 @@ const method = standard('Theil-Sen slope with Sen 95 % limits')
 export const trend: Check = {
   id: 'trend',
   title: 'Trend',
+  subject: 'motor',
+  from: 'history',
   // Without amps of its own a stop has nothing to add to the trend of the amps.
   // A step is no slope: fitted through one it would tell of a drift that never was.
   applies: (c) => c.point !== null && c.drift.kind !== 'too few' && c.step === null,

@@ -1,35 +1,60 @@
 import { practice } from '../../limits/index.ts'
+import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
 
-/** Current is no proof of turning: a burnt winding can hold its plate amps and stand still. */
+/** From this share of the nameplate on, amps may as well be those of a motor that stands still. */
+const nameplateLevel = 0.9
+
+const share = (c: Context): number =>
+  c.allowed === null ? 0 : Math.max(0, ...c.legsRead.map((l) => l.amps)) / c.allowed.amps
+
+/** Current is no proof of turning: a burnt winding can hold its nameplate amps and stand still. */
 export const turning: Check = {
   id: 'turning',
   title: 'Turning, the right way',
-  applies: (c) => c.stop.state.turning !== null,
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.stop.state.turning !== null || share(c) >= nameplateLevel,
   judge(c) {
     const basis = [practice('a good figure needs "turning, the right way" beside it')]
-    const drawing = c.legsRead.some((l) => l.amps > 0)
-    if (c.stop.state.turning === 'not turning' && drawing)
-      return verdict(this, {
-        level: 'stop',
-        basis,
-        because: 'It draws current and does not turn. A stalled or burnt motor heats until something gives.',
-        next: 'Switch off. Spin by hand with it locked out, then test the winding to ground.',
-      })
-    if (c.stop.state.turning === 'not turning')
-      return verdict(this, {
-        level: 'watch',
-        basis,
-        because: 'It does not turn and draws nothing.',
-        next: 'Is it called for? Clock, delay, thermostat, then power, outside in.',
-      })
-    if (c.stop.state.turning === 'backwards')
-      return verdict(this, {
-        level: 'fix',
-        basis,
-        because: 'It turns backwards. A backward wheel still moves some air, and its amps say nothing.',
-        next: 'Lock out, swap two leads (at a drive: its output), bump, read again.',
-      })
-    return verdict(this, { level: 'ok', basis, because: 'Seen turning the right way.', next: 'Nothing to do.' })
+    const drawing = c.legsRead.some((l) => l.amps > 0.05)
+    switch (c.stop.state.turning) {
+      case 'not turning':
+        if (drawing)
+          return verdict(this, {
+            level: 'stop',
+            basis,
+            because: 'It draws current and does not turn. A stalled or burnt motor heats until something gives.',
+            next: 'Switch it off. Spin by hand with it locked out, then test the winding to ground.',
+          })
+        return verdict(this, {
+          level: c.answer('look.call') === 'no' ? 'watch' : 'fix',
+          basis,
+          because: `It does not turn${c.legsRead.length > 0 ? ' and draws nothing' : '; amps were not read'}.`,
+          next: 'Check for a call: clock, delay, thermostat. Then power, outside in.',
+        })
+      case 'backwards':
+        return verdict(this, {
+          level: 'fix',
+          basis,
+          because: 'It turns backward. A backward wheel still moves some air, and its amps mislead.',
+          next:
+            c.machine.phases === 1
+              ? 'Lock out. Swapping the line leads does nothing on a single-phase motor: change its rotation pair by the diagram, if it has one.'
+              : `Lock out, swap two leads (${c.machine.hasDrive ? 'at the output of the drive' : 'at the motor'}), bump, read again.`,
+        })
+      case 'right way':
+        return verdict(this, { level: 'ok', basis, because: 'Seen turning the right way.', next: 'Nothing to do.' })
+      case null:
+        return verdict(this, {
+          level: 'watch',
+          basis,
+          because: `${show.percent(share(c))} of the nameplate, and nobody entered that it turns. A stalled or burnt motor can draw the same.`,
+          next: 'Look at the wheel: turning, and the right way?',
+          confidence: 'low',
+          settles: false,
+        })
+    }
   },
 }

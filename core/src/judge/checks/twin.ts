@@ -19,6 +19,8 @@ function sisterOf(c: Context) {
 export const twin: Check = {
   id: 'twin',
   title: 'Against its sister',
+  subject: 'motor',
+  from: 'history',
   applies: (c) =>
     c.allowed !== null &&
     c.point !== null &&

@@ -7,13 +7,15 @@ import {
 } from '../../electrical/index.ts'
 import { standard } from '../../limits/index.ts'
 import { loadByCircuit } from '../../machine/index.ts'
-import { show } from '../../quantity/index.ts'
+import { mean, show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 
 /** Voltage unbalance by the NEMA definition, and what it leaves of the allowed load. */
 export const voltageUnbalanceCheck: Check = {
   id: 'voltage-unbalance',
   title: 'Voltage unbalance',
+  subject: 'supply',
+  from: 'visit',
   applies: (c) => c.threeVolts !== null && Math.max(...c.threeVolts) > 0 && lostLineByVolts(c.threeVolts) === null,
   judge(c) {
     const volts = c.threeVolts ?? [0, 0, 0]
@@ -24,12 +26,13 @@ export const voltageUnbalanceCheck: Check = {
     const told = `${show.percent(u)} voltage unbalance (${volts.map(show.volts).join(', ')} V)`
     if (negativeSequenceRatio(volts) === null)
       return verdict(this, {
-        level: 'fix',
+        level: 'watch',
         value: u,
         basis: [standard('three line voltages close a triangle')],
         because: `${volts.map(show.volts).join(', ')} V cannot be the three voltages of one supply. One was misread.`,
         next: 'Read all three again.',
         confidence: 'low',
+        settles: false,
       })
     if (u > stop.value)
       return verdict(this, {
@@ -52,10 +55,12 @@ export const voltageUnbalanceCheck: Check = {
     const derate = unbalanceDerating(u) ?? 0
     const average = (volts[0] + volts[1] + volts[2]) / 3
     // The circuit tells the load better than amps over plate; without one the ratio has to do.
-    const modelled = c.circuit && c.point ? loadByCircuit(c.circuit.circuit, c.point.amps, average, c.supplyHz) : null
+    const legs = c.legsRead.map((l) => l.amps)
+    const amps = legs.length > 0 && Math.max(...legs) > 1e-6 ? mean(legs) : null
+    const modelled = c.circuit && amps !== null ? loadByCircuit(c.circuit.circuit, amps, average, c.supplyHz) : null
     const loaded =
-      c.point && c.allowed
-        ? (modelled ?? loadByRatio(c.point.amps, c.allowed.amps, average, c.allowed.columnVolts).load ?? 0)
+      amps !== null && c.allowed
+        ? (modelled ?? loadByRatio(amps, c.allowed.amps, average, c.allowed.columnVolts).load ?? 0)
         : null
     const over = loaded !== null && loaded > derate
     const bad = over || u > supply.value

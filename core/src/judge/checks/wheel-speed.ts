@@ -8,19 +8,24 @@ import type { Context } from '../context.ts'
 function fanRpm(c: Context): { rpm: number; read: boolean } | null {
   const read = c.value('rpm', 'driven')
   if (read !== undefined) return { rpm: read, read: true }
+  const tach = c.value('rpm', 'motor')
   const motor = c.motor?.plate.rpm
-  if (motor === undefined) return null
+  if (tach === undefined && (motor === undefined || motor <= 0)) return null
   const hz = c.machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
-  const at = (motor * hz) / c.supplyHz
+  const at = tach ?? ((motor ?? 0) * hz) / c.supplyHz
   if (c.machine.drive === 'direct') return { rpm: at, read: false }
-  return c.drive ? { rpm: drivenRpm(at, c.drive.driver, c.drive.driven, usualCreep), read: false } : null
+  return c.driveTrain ? { rpm: drivenRpm(at, c.driveTrain.driver, c.driveTrain.driven, usualCreep), read: false } : null
 }
 
 /** The wheel’s own limit, and the rims of the sheaves. */
 export const wheelSpeed: Check = {
   id: 'wheel-speed',
   title: 'Speed of the wheel',
-  applies: (c) => c.point !== null && c.wheel?.greatestRpm != null && fanRpm(c) !== null,
+  subject: 'wheel',
+  from: 'visit',
+  running: true,
+  // Speed is judged whenever it was read or it ran: amps are not needed.
+  applies: (c) => c.wheel?.greatestRpm != null && c.has('rpm', 'amps', 'hz') && fanRpm(c) !== null,
   judge(c) {
     const speed = fanRpm(c) ?? { rpm: 0, read: false }
     const most = c.wheel?.greatestRpm ?? Infinity
@@ -28,7 +33,7 @@ export const wheelSpeed: Check = {
       plateBasis('the wheel’s plate'),
       ...(speed.read ? [] : [practice('speed by plate and sheaves, 1 % creep')]),
     ]
-    const told = `${speed.rpm.toFixed(0)} rpm${speed.read ? '' : ' by the sheaves'}, ${most.toFixed(0)} is the wheel’s limit`
+    const told = `${speed.rpm.toFixed(0)} rpm${speed.read ? '' : c.value('rpm', 'motor') === undefined ? ' by the sheaves' : ' by the motor’s tachometer and the sheaves'}, ${most.toFixed(0)} is the wheel’s limit`
     if (speed.rpm > most)
       return verdict(this, {
         level: speed.rpm > 1.05 * most ? 'stop' : 'fix',
@@ -38,10 +43,10 @@ export const wheelSpeed: Check = {
         because: `${told}: blades and hub are not made for it.`,
         next: 'Open the motor sheave until it is under the limit, tension, measure; nobody in line with the wheel meanwhile.',
       })
-    const rim = c.drive
+    const rim = c.driveTrain
       ? Math.max(
-          rimSpeed(c.drive.driven / 1000, speed.rpm),
-          rimSpeed(c.drive.driver / 1000, (speed.rpm * c.drive.driven) / c.drive.driver),
+          rimSpeed(c.driveTrain.driven / 1000, speed.rpm),
+          rimSpeed(c.driveTrain.driver / 1000, (speed.rpm * c.driveTrain.driven) / c.driveTrain.driver),
         )
       : 0
     if (rim > rimSpeedLimit)

@@ -18,17 +18,29 @@ function gaps(c: Context) {
 const inLine: Check = {
   id: 'alignment',
   title: 'Sheaves in line',
-  applies: (c) => gaps(c) !== null,
+  subject: 'sheaves',
+  from: 'visit',
+  applies: (c) => c.has('sheave_gap'),
   judge(c) {
     const limit = c.limit('sheave-askew')
     const g = gaps(c)
-    const { drive } = c
-    if (!g || !drive)
+    const { driveTrain: drive } = c
+    if (!g)
       return verdict(this, {
-        level: 'ok',
+        level: 'watch',
+        settles: false,
         basis: [limit.basis],
-        because: 'Read, but the sheaves are not in the book: a gap means nothing without their size.',
-        next: 'Enter both sheaves and the centre distance on the machine’s page.',
+        because: 'Not all four gaps were read.',
+        next: 'Read both edges of both sheaves; 0 where the straightedge touches.',
+        confidence: 'low',
+      })
+    if (!drive)
+      return verdict(this, {
+        level: 'watch',
+        settles: false,
+        basis: [limit.basis],
+        because: 'Read, but the sheaves are not recorded: a gap means nothing without their size.',
+        next: 'Enter both sheaves and the center distance on the machine’s page.',
         confidence: 'low',
       })
     const m = misalignment(g, { motor: drive.driver, fan: drive.driven })
@@ -102,8 +114,8 @@ export const alignmentSheet: SheetCheck = {
     { title: 'Fan sheave', asks: cells('sheave_gap', gapPositions.slice(2), ['Inner edge', 'Outer edge']), also: true },
   ],
   advice: (c) =>
-    c.drive?.centre == null
+    c.driveTrain?.centre == null
       ? null
-      : `Half a degree on these centres is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.drive.centre), 'mm', 'in').toFixed(2)} in.`,
+      : `Half a degree on these centres is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.centre), 'mm', 'in').toFixed(2)} in.`,
   judges: [inLine],
 }

@@ -19,10 +19,12 @@ const ear = (where: string): Readonly<Record<string, Meaning>> => ({
   ],
 })
 
-const heard = byWord(
-  'bearings',
-  'Bearings and shaft',
-  {
+const heard = byWord({
+  id: 'bearings',
+  title: 'Bearings and shaft',
+  subject: 'bearings',
+  subjects: { 'bearing.shaft': 'shaft' },
+  meanings: {
     'bearing.de': ear('drive-end'),
     'bearing.ode': ear('opposite'),
     'bearing.lock': {
@@ -52,9 +54,9 @@ const heard = byWord(
       ],
     },
   },
-  'Bearings and shaft as they should be.',
-  'belt off, turned by hand, an ear on each housing',
-)
+  fine: 'Bearings and shaft as they should be.',
+  rule: 'belt off, turned by hand, an ear on each housing',
+})
 
 /** Both ends by ear and hand. */
 export const bearings: SheetCheck = {

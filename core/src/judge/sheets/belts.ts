@@ -1,10 +1,12 @@
 import { byWord } from './by-word.ts'
 import { choice, type SheetCheck } from './sheet.ts'
 
-const belt = byWord(
-  'belts',
-  'Belts and sheaves',
-  {
+const belt = byWord({
+  id: 'belts',
+  title: 'Belts and sheaves',
+  subject: 'belts',
+  subjects: { 'belt.grooves': 'sheaves', 'belt.line': 'sheaves' },
+  meanings: {
     'belt.wear': {
       glazed: [
         'watch',
@@ -53,9 +55,9 @@ const belt = byWord(
       ],
     },
   },
-  'Belt and sheaves as they should be.',
-  'belts in sets, tension by the base, sheaves within half a degree',
-)
+  fine: 'Belt and sheaves as they should be.',
+  rule: 'belts in sets, tension by the base, sheaves within half a degree',
+})
 
 /** Belt and sheaves by eye, thumb and straightedge. */
 export const belts: SheetCheck = {

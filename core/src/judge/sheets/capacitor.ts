@@ -23,66 +23,81 @@ const marked = (c: Context, section: Section): number | null => c.machine.contro
 const capacitorHealth: Check = {
   id: 'capacitor',
   title: 'Capacitor against its marking',
+  subject: 'capacitor',
+  from: 'visit',
   applies: (c) => (['run', 'second'] as const).some((s) => measured(c, s) !== null),
   judge(c) {
     const sections = (['run', 'second'] as const).flatMap((s) => {
       const m = measured(c, s)
       const mark = marked(c, s) ?? (s === 'run' ? (c.motor?.plate.capacitorUf ?? null) : null)
-      return m ? [{ ...m, mark, words: s === 'run' ? '' : 'Second section ' }] : []
+      return m ? [{ ...m, section: s, mark, words: s === 'run' ? '' : 'Second section ' }] : []
     })
     const low = c.limit('capacitor-low')
     const high = c.limit('capacitor-high')
     const tolerance = c.machine.controls.capacitor?.tolerance ?? null
     const floor = -(tolerance ?? low.value)
-    const known = sections.filter((s) => s.mark !== null)
-    const first = sections[0]
-    if (known.length === 0 || !first)
-      return verdict(this, {
-        level: 'watch',
-        value: first?.uf ?? null,
-        basis: [practice()],
-        because: `${show.microfarads(first?.uf ?? 0)}, but neither its marking nor the plate’s value is in the book.`,
-        next: 'Read the can and write the marking under Edit.',
-        confidence: 'low',
-      })
-    const worst = known
-      .map((s) => ({ ...s, off: capacitorDeviation(s.uf, s.mark ?? 1) }))
-      .reduce((a, b) => (Math.abs(b.off) > Math.abs(a.off) ? b : a))
-    const told = `${worst.words}${show.microfarads(worst.uf)} on ${show.microfarads(worst.mark ?? 0)} marked, ${show.signed(worst.off * 100, 1)} %${worst.underLoad ? ', computed under load' : ''}`
-    const basis = [tolerance === null ? low.basis : plateBasis(`the can: ±${show.percent(tolerance)}`)]
-    const said = { value: worst.off, limit: floor, basis }
-    if (worst.off < floor - worst.unsure)
-      return verdict(this, {
-        ...said,
-        level: 'fix',
-        because: `${told}: weak. It starts badly and the winding runs hot.`,
-        next: 'Discharge it and change it; same microfarads, voltage as high or higher.',
-      })
-    if (worst.off < floor + worst.unsure && worst.off < 0)
-      return verdict(this, {
-        ...said,
-        level: worst.off < floor ? 'fix' : 'watch',
-        because: `${told}: on the edge of its tolerance${worst.underLoad ? ', within what clamp and meter can tell' : ''}.`,
-        next: 'Measure it off the circuit; change it if it stays.',
-        confidence: 'low',
-      })
-    if (worst.off > high.value)
-      return verdict(this, {
-        ...said,
-        limit: high.value,
-        level: 'watch',
-        because: `${told}: more than it should be. Misread, or not the can that is in the book.`,
-        next: 'Read the marking again.',
-      })
-    return verdict(this, { ...said, level: 'ok', because: `${told}: good.`, next: 'Nothing to do.' })
+    // Each section of a dual one is judged by itself, low and high.
+    return sections.map((x) => {
+      const positions = [x.section]
+      if (x.mark === null || x.mark <= 0)
+        return verdict(this, {
+          level: 'watch',
+          positions,
+          value: x.uf,
+          basis: [practice()],
+          because: `${x.words}${show.microfarads(x.uf)}, but neither its marking nor the nameplate’s value is recorded.`,
+          next: 'Read the can and enter the marking under Edit.',
+          confidence: 'low',
+          settles: false,
+        })
+      const off = capacitorDeviation(x.uf, x.mark)
+      const told = `${x.words}${show.microfarads(x.uf)} on ${show.microfarads(x.mark)} marked, ${show.signed(off * 100, 1)} %${x.underLoad ? ', computed under load' : ''}`
+      const basis = [tolerance === null ? low.basis : plateBasis(`the can: ±${show.percent(tolerance)}`)]
+      const given = { value: off, limit: floor, basis, positions }
+      if (off < floor - x.unsure)
+        return verdict(this, {
+          ...given,
+          level: 'fix',
+          because: `${told}: weak. The motor starts badly and its winding runs hot.`,
+          next: 'Discharge it and replace it; same microfarads, voltage rating as high or higher.',
+        })
+      if (off < floor + x.unsure && off < 0)
+        return verdict(this, {
+          ...given,
+          level: off < floor ? 'fix' : 'watch',
+          because: `${told}: on the edge of its tolerance${x.underLoad ? ', within what clamp and meter can tell' : ''}.`,
+          next: 'Measure it off the circuit; replace it if it stays.',
+          confidence: 'low',
+        })
+      if (off > 2 * high.value)
+        return verdict(this, {
+          ...given,
+          limit: high.value,
+          level: 'fix',
+          because: `${told}: far more than it should be. Not the can that is recorded, or shorted, or misread.`,
+          next: 'Read the marking, check the meter’s range, and install the value the motor’s nameplate calls for.',
+          settles: true,
+        })
+      if (off > high.value)
+        return verdict(this, {
+          ...given,
+          limit: high.value,
+          level: 'watch',
+          because: `${told}: more than it should be. Misread, or not the can that is recorded.`,
+          next: 'Read the marking again.',
+        })
+      return verdict(this, { ...given, level: 'ok', because: `${told}: good.`, next: 'Nothing to do.' })
+    })
   },
 }
 
 /** What is fitted against what the motor asks for: is it the right one? */
 const capacitorFits: Check = {
   id: 'capacitor-fits',
-  title: 'The capacitor the motor asks for',
-  applies: (c) => c.machine.phases === 1 && c.motor?.plate.capacitorUf !== undefined && marked(c, 'run') !== null,
+  title: 'Capacitor against the nameplate',
+  subject: 'capacitor',
+  from: 'register',
+  applies: (c) => c.machine.phases === 1 && (c.motor?.plate.capacitorUf ?? 0) > 0 && (marked(c, 'run') ?? 0) > 0,
   judge(c) {
     const wanted = c.motor?.plate.capacitorUf ?? 0
     const fitted = marked(c, 'run') ?? 0
@@ -96,8 +111,8 @@ const capacitorFits: Check = {
         value: fitted,
         limit: wanted,
         basis,
-        because: `A ${show.microfarads(fitted)} can on a motor that asks for ${show.microfarads(wanted)}: healthy or not, it is the wrong one.`,
-        next: 'Change it to the value of the motor’s plate; the old can says nothing.',
+        because: `A ${show.microfarads(fitted)} can on a motor that calls for ${show.microfarads(wanted)}: healthy or not, it is the wrong one.`,
+        next: 'Replace it by the value on the motor’s nameplate; the old can says nothing.',
       })
     if (volts !== null && wantedVolts !== null && volts < wantedVolts)
       return verdict(this, {
@@ -105,15 +120,15 @@ const capacitorFits: Check = {
         value: volts,
         limit: wantedVolts,
         basis,
-        because: `The can is made for ${show.volts(volts)} V, the motor asks for ${show.volts(wantedVolts)} V.`,
-        next: 'Change it: voltage equal or higher, never lower.',
+        because: `The can is rated ${show.volts(volts)} V, the motor calls for ${show.volts(wantedVolts)} V.`,
+        next: 'Replace it: voltage equal or higher, never lower.',
       })
     return verdict(this, {
       level: 'ok',
       value: fitted,
       limit: wanted,
       basis,
-      because: `${show.microfarads(fitted)} fitted, as the motor’s plate asks.`,
+      because: `${show.microfarads(fitted)} installed, as the motor’s nameplate calls for.`,
       next: 'Nothing to do.',
     })
   },

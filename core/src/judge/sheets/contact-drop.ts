@@ -1,45 +1,64 @@
 import { legPositions, show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import { highest } from '../evidence.ts'
 import { cells, threePhase, type SheetCheck } from './sheet.ts'
 
 /** Volts across closed contacts while current flows. */
 const drop: Check = {
   id: 'contact-drop',
   title: 'Drop across closed contacts',
-  applies: (c) => c.has('contact_drop'),
+  subject: 'controls',
+  from: 'visit',
+  running: true,
+  applies: (c) => c.readings('contact_drop').length > 0,
   judge(c) {
-    const own = legPositions.flatMap((p) => {
-      const v = c.value('contact_drop', p)
-      return v === undefined ? [] : [{ p, v, amps: c.value('amps', p) }]
-    })
-    const worst = own.reduce((a, b) => (b.v > a.v ? b : a))
     const watch = c.limit('contact-drop-watch')
     const fix = c.limit('contact-drop-fix')
-    const heat =
-      worst.amps === undefined
-        ? ''
-        : `, ${(worst.v * worst.amps).toFixed(worst.v * worst.amps < 10 ? 1 : 0)} W of heat in it`
-    const told = `${worst.p} drops ${worst.v < 10 ? worst.v.toFixed(2) : show.volts(worst.v)} V across its closed contact${heat}`
-    if (worst.v > 20)
-      return verdict(this, {
-        level: 'stop',
-        value: worst.v,
-        limit: fix.value,
-        basis: [fix.basis],
-        because: `${told}: that pole is open. The motor runs on two legs.`,
-        next: 'Switch off at the source; change the contactor.',
-      })
-    return verdict(this, {
-      level: worst.v > fix.value ? 'fix' : worst.v > watch.value ? 'watch' : 'ok',
-      value: worst.v,
-      limit: worst.v > fix.value ? fix.value : watch.value,
-      basis: [worst.v > fix.value ? fix.basis : watch.basis],
-      because: `${told}.`,
-      next:
-        worst.v > watch.value
-          ? 'Lock out; lugs first, then the contacts. Filing them only buys days.'
-          : 'Nothing to do.',
-    })
+    const read = c
+      .readings('contact_drop')
+      .map((r) => ({ p: r.position, v: highest(r), amps: c.value('amps', r.position) }))
+    const bad = read.filter((r) => r.v > watch.value)
+    const good = read.filter((r) => r.v <= watch.value)
+    const told = (r: (typeof read)[number]) => {
+      const watts = r.amps === undefined ? null : r.v * r.amps
+      return `${r.p} drops ${r.v < 10 ? r.v.toFixed(2) : show.volts(r.v)} V across its closed contact${watts === null ? '' : `, ${watts.toFixed(watts < 10 ? 1 : 0)} W of heat in it`}`
+    }
+    return [
+      ...bad.map((r) =>
+        r.v > 20
+          ? verdict(this, {
+              level: 'stop',
+              positions: [r.p],
+              value: r.v,
+              limit: fix.value,
+              basis: [fix.basis],
+              because: `${told(r)}: that pole is open. The motor runs on two legs.`,
+              next: 'Switch off at the source; replace the contactor.',
+            })
+          : verdict(this, {
+              level: r.v > fix.value ? 'fix' : 'watch',
+              positions: [r.p],
+              value: r.v,
+              limit: r.v > fix.value ? fix.value : watch.value,
+              basis: [r.v > fix.value ? fix.basis : watch.basis],
+              because: `${told(r)}.`,
+              next: 'Lock out; lugs first, then the contacts. Filing them only buys days.',
+            }),
+      ),
+      ...(good.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'ok',
+              positions: good.map((r) => r.p),
+              value: Math.max(...good.map((r) => r.v)),
+              limit: watch.value,
+              basis: [watch.basis],
+              because: `${good.map(told).join('; ')}.`,
+              next: 'Nothing to do.',
+            }),
+          ]),
+    ]
   },
 }
 

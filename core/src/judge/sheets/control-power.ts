@@ -1,8 +1,9 @@
 import { transformerReading } from '../../electrical/index.ts'
-import { standard } from '../../limits/index.ts'
+import { practice, standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
-import { always, cells, type SheetCheck } from './sheet.ts'
+import type { Context } from '../context.ts'
+import { always, cells, choice, type SheetCheck } from './sheet.ts'
 
 const ratioBasis = standard('turns ratio')
 
@@ -10,18 +11,38 @@ const ratioBasis = standard('turns ratio')
 const controlPower: Check = {
   id: 'control-power',
   title: 'Control power',
-  applies: (c) => c.value('control_volts', 'out') !== undefined,
+  subject: 'controls',
+  from: 'visit',
+  applies: (c) => c.has('control_volts'),
   judge(c) {
-    const out = c.value('control_volts', 'out') ?? 0
     const into = c.value('control_volts', 'in')
+    const read = c.value('control_volts', 'out')
+    if (read === undefined)
+      return verdict(this, {
+        level: 'watch',
+        basis: [practice('in and out, under load')],
+        because: `${into === undefined ? 'Control volts' : `${show.volts(into)} V in; volts out`} not read.`,
+        next: 'Read the secondary under load.',
+        confidence: 'low',
+        settles: false,
+      })
+    const out = read
     const rated = c.machine.controls.controlVolts ?? (out > 60 ? 120 : 24)
     const window = c.limit('control-volts')
+    const high = c.limit('control-volts-high')
     const stray = c.limit('transformer-ratio')
-    const ratedIn = c.machine.serviceVolts === 480 ? 460 : c.machine.serviceVolts === 600 ? 575 : c.machine.serviceVolts
+    const tap = tapOf(c)
+    if (into !== undefined && into < 1 && out < 1)
+      return verdict(this, {
+        level: 'fix',
+        value: 0,
+        basis: [ratioBasis],
+        because: '0 V in and 0 V out: no supply to the control transformer. It is not the transformer.',
+        next: 'Its primary fuse and the feed ahead of it, outside in.',
+      })
     const away = out / rated - 1
-    const low = `${show.volts(out)} V of ${show.volts(rated)} V`
     if (into !== undefined && into > 0) {
-      const r = transformerReading({ in: into, out, ratedIn, ratedOut: rated }, stray.value + 0.05, window.value)
+      const r = transformerReading({ in: into, out, ratedIn: tap, ratedOut: rated }, stray.value + 0.05, window.value)
       const told = `${show.volts(out)} V out of ${show.volts(into)} V in`
       if (r.fault === 'transformer')
         return verdict(this, {
@@ -29,29 +50,30 @@ const controlPower: Check = {
           value: r.off,
           limit: stray.value,
           basis: [ratioBasis, stray.basis],
-          because: `${told} is not the ratio of a ${show.volts(ratedIn)}/${show.volts(rated)} V transformer: it, its fuse or its tap is at fault.`,
+          because: `${told} is not the ratio of a ${show.volts(tap)}/${show.volts(rated)} V transformer: it, its fuse or its tap is at fault.`,
           next: 'Secondary fuse and taps, then the transformer.',
         })
-      if (r.fault === 'upstream')
+      if (r.fault === 'upstream' || away > high.value || away < -window.value)
         return verdict(this, {
-          level: r.supply > 1.15 ? 'stop' : 'fix',
+          level: r.supply > 1.15 || away > 0.2 ? 'stop' : 'fix',
           value: r.supply - 1,
-          limit: window.value,
-          basis: [ratioBasis],
-          because: `${told} is the ratio of a healthy ${show.volts(ratedIn)}/${show.volts(rated)} V transformer. The fault lies ahead of it${r.supply > 1.15 ? ', and what hangs below is being destroyed' : ''}.`,
+          limit: away > 0 ? high.value : window.value,
+          basis: [ratioBasis, away > 0 ? high.basis : window.basis],
+          because: `${told} is the ratio of a healthy ${show.volts(tap)}/${show.volts(rated)} V transformer. The fault is in what feeds it${r.supply > 1.15 ? ', and what hangs below is being destroyed' : ''}.`,
           next:
             r.supply > 1.15
               ? 'Switch off what hangs on it, then the three volts ahead.'
-              : 'Do not order a transformer. Read the three volts ahead of it.',
+              : 'Do not order a transformer. Check the primary tap and read the volts ahead of it.',
         })
     }
-    if (Math.abs(away) > window.value + 1e-9)
+    const low = `${show.volts(out)} V on a ${show.volts(rated)} V control circuit`
+    if (away > high.value + 1e-9 || away < -window.value - 1e-9)
       return verdict(this, {
         level: 'fix',
         value: away,
-        limit: window.value,
-        basis: [window.basis],
-        because: `${low}: ${show.percent(Math.abs(away))} ${away < 0 ? 'low' : 'high'}. Contactors chatter and burn on this.`,
+        limit: away > 0 ? high.value : window.value,
+        basis: [away > 0 ? high.basis : window.basis],
+        because: `${low}: ${show.percent(Math.abs(away))} ${away < 0 ? 'low: contactors chatter and burn' : 'high: coils overheat and burn out'}.`,
         next:
           into === undefined
             ? 'Read the primary too: the ratio tells which side is at fault.'
@@ -61,12 +83,20 @@ const controlPower: Check = {
     return verdict(this, {
       level: 'ok',
       value: away,
-      limit: window.value,
+      limit: away > 0 ? high.value : window.value,
       basis: [window.basis],
-      because: `Control power ${low}.`,
+      because: `${low}.`,
       next: 'Nothing to do.',
     })
   },
+}
+
+/** The primary tap that is connected: the one entered at this visit, else the one that fits the supply. */
+function tapOf(c: Context): number {
+  const entered = Number(c.answer('control.tap'))
+  if (Number.isFinite(entered) && entered > 0) return entered
+  const { serviceVolts } = c.machine
+  return serviceVolts === 480 ? 460 : serviceVolts === 600 ? 575 : serviceVolts
 }
 
 export const controlPowerSheet: SheetCheck = {
@@ -77,6 +107,19 @@ export const controlPowerSheet: SheetCheck = {
   how: 'Volts in and volts out, under load.',
   caution: null,
   for: always,
-  groups: () => [{ title: 'Control', asks: cells('control_volts', ['in', 'out'], ['In', 'Out']) }],
+  groups: () => [
+    { title: 'Control', asks: cells('control_volts', ['in', 'out'], ['In', 'Out']) },
+    {
+      title: 'Primary tap connected',
+      asks: [
+        choice(
+          'control.tap',
+          'Tap',
+          ['120', '208', '230', '240', '277', '400', '460', '480', '575', '600'].map((v) => [v, `${v} V`] as const),
+        ),
+      ],
+      also: true,
+    },
+  ],
   judges: [controlPower],
 }

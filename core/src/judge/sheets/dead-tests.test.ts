@@ -15,7 +15,7 @@ describe('winding ohms', () => {
     ['a delta branch open', [2.0, 1.0, 1.0], 'stop', 'delta'],
     ['shorted turns', [1.31, 1.1, 1.32], 'fix', 'turns are shorted'],
     ['a bad joint', [1.31, 1.31, 1.6], 'fix', 'bad joint'],
-    ['a little uneven', [1.31, 1.31, 1.36], 'watch', 'uneven'],
+    ['a little uneven', [1.31, 1.31, 1.36], 'watch', 'unbalance'],
   ] as const)('%s', (_name, pairs, level, words) => {
     const v = told('winding-ohms', at('winding_ohms', terminalPairs, pairs))
     expect(v.level).toBe(level)

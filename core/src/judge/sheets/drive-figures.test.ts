@@ -68,7 +68,7 @@ describe('belt tension on its span', () => {
       { numRuns: 40 },
     ))
   it('without a drive in the book a reading is kept and nothing is claimed', () =>
-    expect(told('belt-tension', pressed(11))).toMatchObject({ level: 'ok', confidence: 'low' }))
+    expect(told('belt-tension', pressed(11))).toMatchObject({ level: 'watch', settles: false, confidence: 'low' }))
   it('is told beforehand, by the school of the house', () => {
     const sheet = sheetChecks.find((c) => c.id === 'tension')
     const says = (beltTension: HouseRules['beltTension'], over: object = onDrive) =>
@@ -107,8 +107,8 @@ describe('sheaves in line', () => {
     expect(told('alignment', gaps(0, 0, 0.25, 0.25), onDrive).because).toContain('0.25 in beside the other')
   })
   it('says nothing until all four gaps are read, and little without the sheaves', () => {
-    expect(() => told('alignment', gaps(0, 0.2), onDrive)).toThrow(/said nothing/)
-    expect(told('alignment', gaps(0, 0.2, 0, 0))).toMatchObject({ level: 'ok', confidence: 'low' })
+    expect(told('alignment', gaps(0, 0.2), onDrive)).toMatchObject({ level: 'watch', settles: false })
+    expect(told('alignment', gaps(0, 0.2, 0, 0))).toMatchObject({ level: 'watch', settles: false })
   })
 })
 
@@ -229,16 +229,21 @@ describe('a step that nobody wrote down', () => {
     }))
   it('is told with its days, and takes the place of a slope', () => {
     const history = run([11, 11.05, 10.95, 11, 11.02, 11, 9.6, 9.65, 9.6, 9.62])
-    const v = told('step', [...volts, ...amps(9.6)], { ...onDrive, history })
+    const v = told('change', [...volts, ...amps(9.6)], { ...onDrive, history })
     expect(v).toMatchObject({ level: 'watch' })
-    expect(v.because).toMatch(/^Down 13 % between .* and .*, and no work in the book\.$/)
+    expect(v.because).toMatch(
+      /^Down 13 % from the usual 11\.0 A .*, in one step after .*; no work recorded that explains it\.$/,
+    )
     expect(v.next).toContain('filters')
+    // It stands since the first reading that showed it, and the usual range stays that of before.
+    expect(v.since).toBe(history[6]?.at)
+    expect(v.limit).toBeCloseTo(11, 1)
     expect(() => told('trend', [...volts, ...amps(9.6)], { ...onDrive, history })).toThrow(/said nothing/)
   })
   it('a slope stays a slope', () => {
     const history = run(Array.from({ length: 12 }, (_, i) => 11 - 0.12 * i))
     expect(told('trend', [...volts, ...amps(9.5)], { history }).because).toContain('Falling')
-    expect(() => told('step', [...volts, ...amps(9.5)], { history })).toThrow(/said nothing/)
+    expect(told('change', [...volts, ...amps(9.5)], { history }).because).not.toContain('in one step')
   })
 })
 

@@ -23,11 +23,15 @@ const families: readonly (readonly [id: string, words: string, first: string])[]
 const display: Check = {
   id: 'drive-display',
   title: 'Drive display',
+  subject: 'drive',
+  from: 'visit',
   applies: (c) => c.machine.hasDrive && c.answer('drive.display') !== undefined,
   judge(c) {
     const basis = [practice('read the display and its fault first; line in, then out')]
     const code = (c.answer('drive.code') ?? '').trim()
     const family = families.find(([id]) => id === c.answer('drive.family'))
+    const twinRuns = c.machine.hasSister && c.stop.state.sister === 'running'
+    const permit = twinRuns ? ' Running on one fan meanwhile: set limits, an end date and the next reading.' : ''
     const named = [code === '' ? '' : `code ${code}`, family ? family[1].toLowerCase() : ''].filter(Boolean).join(', ')
     switch (c.answer('drive.display')) {
       case 'fault':
@@ -35,7 +39,7 @@ const display: Check = {
           level: 'fix',
           basis,
           because: `The drive has tripped${named === '' ? ', and its code was not written down' : `: ${named}`}.`,
-          next: `${family ? family[2] : 'Write the code down before it is reset.'} Reset once, not again and again.`,
+          next: `${family ? family[2] : 'Write the code down before it is reset.'} Reset once, not again and again.${permit}`,
           confidence: named === '' ? 'low' : 'full',
         })
       case 'warning':
@@ -47,10 +51,10 @@ const display: Check = {
         })
       case 'dark':
         return verdict(this, {
-          level: 'watch',
+          level: 'fix',
           basis,
-          because: 'The display is dark.',
-          next: 'Line in, all three, at the drive’s own terminals; the bus may still be charged.',
+          because: `The display is dark.${twinRuns ? ' The twin fan carries the air alone.' : ''}`,
+          next: `Line in, all three, at the drive’s own terminals; the bus may still be charged.${permit}`,
         })
       default:
         return verdict(this, { level: 'ok', basis, because: 'The drive shows no fault.', next: 'Nothing to do.' })

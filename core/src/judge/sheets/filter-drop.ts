@@ -1,12 +1,17 @@
 import { verdict, type Check } from '../check.ts'
+import { highest } from '../evidence.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
 
 const drop: Check = {
   id: 'filter-drop',
   title: 'Filters by pressure',
-  applies: (c) => c.has('filter_drop'),
+  subject: 'air',
+  from: 'visit',
+  running: true,
+  applies: (c) => c.value('filter_drop', 'filter') !== undefined,
   judge(c) {
-    const p = c.value('filter_drop', 'filter') ?? 0
+    const r = c.reading('filter_drop', 'filter')
+    const p = r ? highest(r) : 0
     const change = c.limit('filter-drop-fix')
     const soon = c.limit('filter-drop-watch')
     const none = c.limit('filter-drop-none')
@@ -18,7 +23,7 @@ const drop: Check = {
         value: p,
         limit: change.value,
         basis: [change.basis],
-        because: `${told}: a wall. Amps taken now are of a starved fan.`,
+        because: `${told}: plugged. Amps read now are of a starved fan.`,
         next: 'Change them, then read the amps again: speed is not judged before filters and belt are.',
       })
     if (p > soon.value)

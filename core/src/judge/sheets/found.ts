@@ -1,66 +1,140 @@
 import { practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { partsOf } from '../conditions/condition.ts'
+import { answersIt, workAnswers } from '../conditions/work-answers.ts'
+import { loadTested } from '../gates.ts'
+import type { Verdict } from '../verdict.ts'
 import { always, choice, line, type SheetCheck } from './sheet.ts'
 
-/** A motor that hums, or a fan that runs though it should not. */
+const basisOf = () => [practice('look before you touch')]
+
+/** Whether it turns, and whether it turns though it should not: two things, each answered by itself. */
+const turns = ['turns']
+const off = ['off']
+
 const running: Check = {
   id: 'as-found',
   title: 'As found',
+  subject: 'motor',
+  from: 'visit',
   applies: (c) => c.answer('look.running') !== undefined,
   judge(c) {
-    const basis = [practice('look before you touch')]
+    const basis = basisOf()
+    const call = c.answer('look.call')
     switch (c.answer('look.running')) {
       case 'hums':
         return verdict(this, {
           level: 'stop',
+          positions: turns,
           basis,
-          because: 'It hums and does not turn: a lost leg, an open winding or a stuck shaft. It burns while it hums.',
-          next: 'Switch it off at the source now. Then the three volts, and the winding dead.',
+          because:
+            'Hums and does not turn: a lost leg, an open winding, a dead capacitor or a seized shaft. The winding burns while it hums.',
+          next: 'Switch it off at the source now. Then read the volts, and test the winding with it locked out.',
         })
       case 'runs though off':
         return verdict(this, {
           level: 'stop',
+          positions: off,
+          subject: 'controls',
           basis,
           because:
-            'It turns though it should be off: it is fed from somewhere, or runs on one leg and the ground wire.',
+            'Turns though it should be off: a welded contactor, a second feed, or one leg returning through the ground wire.',
           next: 'Touch nothing on the cabinet. Clamp the lines and the grounding conductor, then isolate at the source.',
         })
       case 'still':
+        if (call === 'no')
+          return verdict(this, {
+            level: 'ok',
+            positions: off,
+            basis,
+            because: 'Stands still with no call, as it should.',
+            next: 'Nothing to do.',
+          })
         return verdict(this, {
-          level: c.answer('look.call') === 'no' ? 'ok' : 'watch',
+          level: call === 'yes' ? 'fix' : 'watch',
+          positions: turns,
           basis,
           because:
-            c.answer('look.call') === 'no'
-              ? 'It stands still and is not called for: that is right.'
-              : 'It stands still. A clock, a delay or a purge may hold it.',
-          next:
-            c.answer('look.call') === 'no'
-              ? 'Nothing to do.'
-              : 'Is there a call? Then disconnect, breaker, fuses, main volts, transformer, control volts: outside in.',
+            call === 'yes'
+              ? 'Called for and not running.'
+              : 'Not running, and nobody knows whether it is called for. A clock, a delay or a purge may hold it.',
+          next: 'Check for a call first. Then disconnect, breaker, fuses, line volts, transformer, control volts: outside in.',
         })
       default:
-        return verdict(this, { level: 'ok', basis, because: 'Found running.', next: 'Nothing to do.' })
+        return verdict(this, {
+          level: 'ok',
+          positions: turns,
+          basis,
+          because: 'Found running.',
+          next: 'Nothing to do.',
+        })
     }
   },
+}
+
+const opened: Readonly<Record<string, string>> = {
+  tripped: 'tripped',
+  'fuse blown': 'with a blown fuse',
+  'found open': 'open, without a lock',
+}
+
+/**
+ * What was found before and never answered for: the newest earlier visit whose answer to a question is one of these words, unless
+ * the winding was tested since, work answered it, or a person closed it.
+ */
+function foundBefore(
+  c: Context,
+  check: Pick<Verdict, 'check' | 'subject'>,
+  question: string,
+  words: readonly string[],
+): string | null {
+  const earlier = c.history
+    .filter((s) => s.at < c.stop.at && s.answers?.[question] !== undefined)
+    .sort((a, b) => b.at - a.at)
+  const last = earlier.find((s) => words.includes(s.answers?.[question] ?? ''))
+  if (!last) return null
+  const since = (at: number) => at >= last.at && at <= c.stop.at
+  if (c.work.some((w) => since(w.at) && answersIt(workAnswers[w.kind], check, ''))) return null
+  if ((c.closings ?? []).some((k) => since(k.at) && partsOf(k.key).check === check.check && k.kind === 'closed'))
+    return null
+  const tests = (code: string) =>
+    [c.stop, ...c.history].some((s) => s.at >= last.at && s.readings.some((r) => r.quantity === code))
+  return tests('winding_ohms') && (tests('ground_ohms') || tests('megohms')) ? null : (last.answers?.[question] ?? null)
 }
 
 /** A tripped breaker is evidence. */
 const breaker: Check = {
   id: 'breaker-found',
   title: 'Breaker and fuses as found',
-  applies: (c) => c.answer('look.breaker') !== undefined && c.answer('look.breaker') !== 'closed',
+  subject: 'protection',
+  from: 'visit',
+  applies: (c) => c.answer('look.breaker') !== undefined,
   judge(c) {
+    const basis = [practice('a trip is evidence, not the fault')]
     const found = c.answer('look.breaker') ?? ''
-    const tested = c.has('winding_ohms') && c.has('ground_ohms', 'megohms')
-    const how = found === 'found open' ? 'open and nobody’s lock on it' : found
+    if (found === 'closed') {
+      const before = foundBefore(c, { check: this.id, subject: this.subject }, 'look.breaker', Object.keys(opened))
+      return verdict(this, {
+        level: before === null ? 'ok' : 'watch',
+        basis,
+        because:
+          before === null
+            ? 'Breaker and fuses found closed.'
+            : `Found closed. It was found ${opened[before] ?? before} before, and its winding and insulation were not tested since.`,
+        next: before === null ? 'Nothing to do.' : 'Read the winding and the insulation of every load on it.',
+      })
+    }
+    const tested = loadTested(c)
+    const how = opened[found] ?? found
     return verdict(this, {
       level: tested ? 'watch' : 'fix',
-      basis: [practice('a trip is evidence, not the fault')],
+      basis,
       because: tested
-        ? `Found ${how}; winding and insulation were tested since.`
+        ? `Found ${how}; every winding pair and every lead to ground was tested.`
         : `Found ${how}. It opened for a reason, and nothing on it has been tested yet.`,
       next: tested
-        ? 'If the tests are good: controls inhibited, stand aside, one attempt.'
+        ? 'If the tests are good: inhibit the controls, stand aside, one attempt.'
         : 'Do not close it. Ask who opened it and look for locks; then ohms and insulation of every load on it.',
     })
   },
@@ -70,17 +144,52 @@ const breaker: Check = {
 const smell: Check = {
   id: 'smell',
   title: 'Smell',
-  applies: (c) => c.answer('look.smell') !== undefined && c.answer('look.smell') !== 'none',
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.answer('look.smell') !== undefined,
   judge(c) {
-    const burnt = c.answer('look.smell') === 'burnt winding'
-    return verdict(this, {
-      level: burnt ? 'fix' : 'watch',
-      basis: [practice('smell and soot suggest; a test tells')],
-      because: burnt ? 'It smells of burnt winding.' : 'It smells of hot belt.',
-      next: burnt
-        ? 'Winding ohms and insulation before it runs again.'
-        : 'Tension and alignment; then read the amps again.',
-    })
+    const basis = [practice('smell and soot suggest; a test tells')]
+    switch (c.answer('look.smell')) {
+      case 'burnt winding':
+        return verdict(this, {
+          level: 'fix',
+          positions: ['winding'],
+          basis,
+          because: 'Smells of burnt winding.',
+          next: 'Read winding resistance and insulation before it runs again.',
+        })
+      case 'hot belt':
+        return verdict(this, {
+          level: 'watch',
+          positions: ['belt'],
+          subject: 'belts',
+          basis,
+          because: 'Smells of hot belt.',
+          next: 'Check tension and alignment; then read the amps again.',
+        })
+      default: {
+        const burnt =
+          foundBefore(c, { check: this.id, subject: this.subject }, 'look.smell', ['burnt winding']) !== null
+        return [
+          verdict(this, {
+            level: burnt ? 'watch' : 'ok',
+            positions: ['winding'],
+            basis,
+            because: burnt
+              ? 'No smell now. It smelled of burnt winding before, and winding and insulation were not tested since.'
+              : 'No smell.',
+            next: burnt ? 'Read winding resistance and insulation.' : 'Nothing to do.',
+          }),
+          verdict(this, {
+            level: 'ok',
+            positions: ['belt'],
+            basis,
+            because: 'No smell of hot belt.',
+            next: 'Nothing to do.',
+          }),
+        ]
+      }
+    }
   },
 }
 

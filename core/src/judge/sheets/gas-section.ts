@@ -6,25 +6,50 @@ import { yesNo, type SheetCheck } from './sheet.ts'
 const gas: Check = {
   id: 'gas-section',
   title: 'Gas section',
+  subject: 'gas section',
+  from: 'visit',
   applies: (c) =>
     c.machine.controls.gasSection && (c.answer('gas.cutout') !== undefined || c.answer('gas.tested') !== undefined),
   judge(c) {
     const basis = [practice('cut-outs reconnected, nothing fallen in; work on it ends with a combustion test')]
-    if (c.answer('gas.cutout') === 'no')
-      return verdict(this, {
-        level: 'fix',
-        basis,
-        because: 'A cut-out or roll-out lead of the gas section is off: it fires without its safeguard, or not at all.',
-        next: 'Put it back before the unit is left. Licensed work, by local code.',
-      })
-    if (c.answer('gas.tested') === 'no')
-      return verdict(this, {
-        level: 'watch',
-        basis,
-        because: 'The gas section was worked on and no combustion test was made.',
-        next: 'Have it tested by a licensed person before the heating season, or before it fires.',
-      })
-    return verdict(this, { level: 'ok', basis, because: 'Gas section as it was.', next: 'Nothing to do.' })
+    const cutout = c.answer('gas.cutout')
+    const tested = c.answer('gas.tested')
+    return [
+      ...(cutout === undefined
+        ? []
+        : [
+            verdict(this, {
+              level: cutout === 'no' ? 'fix' : 'ok',
+              positions: ['gas.cutout'],
+              basis,
+              because:
+                cutout === 'no'
+                  ? 'A cut-out or roll-out lead of the gas section is off: it fires without its safeguard, or not at all.'
+                  : 'Every cut-out lead of the gas section is on.',
+              next:
+                cutout === 'no'
+                  ? 'Put it back before the unit is left. Licensed work, by local code.'
+                  : 'Nothing to do.',
+            }),
+          ]),
+      ...(tested === undefined
+        ? []
+        : [
+            verdict(this, {
+              level: tested === 'no' ? 'watch' : 'ok',
+              positions: ['gas.tested'],
+              basis,
+              because:
+                tested === 'no'
+                  ? 'The gas section was worked on and no combustion test was made.'
+                  : 'Gas section tested.',
+              next:
+                tested === 'no'
+                  ? 'Have it tested by a licensed person before the heating season, or before it fires.'
+                  : 'Nothing to do.',
+            }),
+          ]),
+    ]
   },
 }
 

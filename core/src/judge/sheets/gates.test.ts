@@ -192,7 +192,7 @@ describe('restore and rotation', () => {
     expect(gate('restore', goodWinding, asked).open).toBe(true)
   })
   it('is outstanding until the call is back', () => {
-    expect(told('inhibits', [], { answers: ready }).level).toBe('watch')
+    expect(told('inhibits', [], { answers: ready }).level).toBe('fix')
     expect(told('inhibits', [], { answers: { ...ready, 'leave.call': 'yes' } }).level).toBe('ok')
   })
   it('nothing moved at the bump is a stop', () =>

@@ -1,17 +1,24 @@
 import { groundReturn } from '../../electrical/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import { highest } from '../evidence.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
 
 /** Amps in the grounding conductor: near zero, or a winding has broken through. */
 const groundCurrent: Check = {
   id: 'ground-current',
   title: 'Grounding conductor',
-  applies: (c) => c.has('ground_amps'),
+  subject: 'wiring',
+  from: 'visit',
+  applies: (c) => c.readings('ground_amps').length > 0,
   judge(c) {
-    const wire = c.value('ground_amps', 'ground-wire')
-    const lines = c.value('ground_amps', 'lines')
-    const off = Math.max(0, ...['L1', 'L2', 'L3'].map((p) => c.value('off_amps', p) ?? 0))
+    const most = (quantity: 'ground_amps' | 'off_amps', position: string) => {
+      const r = c.reading(quantity, position)
+      return r && highest(r)
+    }
+    const wire = most('ground_amps', 'ground-wire')
+    const lines = most('ground_amps', 'lines')
+    const off = Math.max(0, ...['L1', 'L2', 'L3'].map((p) => most('off_amps', p) ?? 0))
     const worst = Math.max(wire ?? 0, lines ?? 0)
     const stop = c.limit(c.machine.hasDrive ? 'ground-amps-drive' : 'ground-amps-stop')
     const watch = c.limit('ground-amps-watch')
@@ -33,35 +40,59 @@ const groundCurrent: Check = {
     ]
       .filter(Boolean)
       .join(', ')
-    if (worst > stop.value)
-      return verdict(this, {
-        level: 'stop',
-        value: worst,
-        limit: stop.value,
-        basis: [stop.basis],
-        because: `${told}. A winding has broken through to the frame.${another} Cut or lift that conductor and the cabinet is live.`,
-        next: 'Touch nothing, lift nothing. Isolate at the source, then test each lead to ground.',
-      })
-    if (worst > watch.value)
-      return verdict(this, {
-        level: 'watch',
-        value: worst,
-        limit: watch.value,
-        basis: [watch.basis],
-        because: `${told}: more than nothing.${c.machine.hasDrive ? ' A drive leaks by design.' : ''}${another}`,
-        next: c.machine.hasDrive
-          ? 'Read again with the drive stopped.'
-          : 'Insulation of each lead, dry and wet; read again.',
-        confidence: c.machine.hasDrive ? 'low' : 'full',
-      })
-    return verdict(this, {
-      level: 'ok',
-      value: worst,
-      limit: watch.value,
-      basis: [watch.basis],
-      because: `${told}: next to nothing.`,
-      next: 'Nothing to do.',
-    })
+    // The wire and the lines together are two places: what was found at one is answered there.
+    const at = (over: (amps: number) => boolean) =>
+      [
+        ['ground-wire', wire],
+        ['lines', lines],
+      ].flatMap(([p, amps]) => (typeof amps === 'number' && over(amps) ? [p as string] : []))
+    const high = at((amps) => amps > stop.value)
+    const some = at((amps) => amps > watch.value && amps <= stop.value)
+    const none = at((amps) => amps <= watch.value)
+    return [
+      ...(high.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'stop',
+              positions: high,
+              value: worst,
+              limit: stop.value,
+              basis: [stop.basis],
+              because: `${told}. A winding or a wire has broken through to the frame.${another} Cut or lift that conductor and the cabinet is live.`,
+              next: 'Touch nothing, lift nothing. Isolate at the source, then test each lead to ground.',
+            }),
+          ]),
+      ...(some.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'watch',
+              positions: some,
+              value: worst,
+              limit: watch.value,
+              basis: [watch.basis],
+              because: `${told}: more than nothing.${c.machine.hasDrive ? ' A drive leaks by design.' : ''}${another}`,
+              next: c.machine.hasDrive
+                ? 'Read again with the drive stopped.'
+                : 'Insulation of each lead, dry and wet; read again.',
+              confidence: c.machine.hasDrive ? 'low' : 'full',
+            }),
+          ]),
+      ...(none.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'ok',
+              positions: none,
+              value: worst,
+              limit: watch.value,
+              basis: [watch.basis],
+              because: `${told}: next to nothing.`,
+              next: 'Nothing to do.',
+            }),
+          ]),
+    ]
   },
 }
 
@@ -69,35 +100,46 @@ const groundCurrent: Check = {
 const offAmps: Check = {
   id: 'off-amps',
   title: 'Amps while it should be off',
-  applies: (c) => c.has('off_amps'),
+  subject: 'controls',
+  from: 'visit',
+  applies: (c) => c.readings('off_amps').length > 0,
   judge(c) {
-    const legs = ['L1', 'L2', 'L3'].flatMap((p) => {
-      const amps = c.value('off_amps', p)
-      return amps === undefined ? [] : [{ p, amps }]
-    })
-    const live = legs.filter((l) => l.amps > c.limit('ground-amps-stop').value)
-    const basis = [c.limit('ground-amps-stop').basis]
-    if (live.length > 0)
-      return verdict(this, {
-        level: 'stop',
-        value: Math.max(...live.map((l) => l.amps)),
-        limit: c.limit('ground-amps-stop').value,
-        basis,
-        because: `${live.map((l) => `${l.p} carries ${show.amps(l.amps)} A`).join(', ')} though it should be off. ${
-          live.length === 1
-            ? 'On one leg alone the current goes to ground: half the motor runs on that leg and the ground wire.'
-            : 'Off at the contactor is not off.'
-        }`,
-        next: 'Isolate at the source. Contactor poles, then each lead to ground.',
-      })
-    return verdict(this, {
-      level: 'ok',
-      value: Math.max(...legs.map((l) => l.amps)),
-      limit: c.limit('ground-amps-stop').value,
-      basis,
-      because: 'No current while off.',
-      next: 'Nothing to do.',
-    })
+    const limit = c.limit('ground-amps-stop')
+    const legs = c.readings('off_amps').map((r) => ({ p: r.position, amps: highest(r) }))
+    const live = legs.filter((l) => l.amps > limit.value)
+    const none = legs.filter((l) => l.amps <= limit.value)
+    return [
+      ...(live.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'stop',
+              positions: live.map((l) => l.p),
+              value: Math.max(...live.map((l) => l.amps)),
+              limit: limit.value,
+              basis: [limit.basis],
+              because: `${live.map((l) => `${l.p} carries ${show.amps(l.amps)} A`).join(', ')} though the fan should be off. ${
+                live.length === 1
+                  ? 'On one leg alone the current goes to ground: half the motor runs on that leg and the ground wire.'
+                  : 'Off at the contactor is not off.'
+              }`,
+              next: 'Isolate at the source. Contactor poles, then each lead to ground.',
+            }),
+          ]),
+      ...(none.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'ok',
+              positions: none.map((l) => l.p),
+              value: Math.max(...none.map((l) => l.amps)),
+              limit: limit.value,
+              basis: [limit.basis],
+              because: 'No current with the fan off.',
+              next: 'Nothing to do.',
+            }),
+          ]),
+    ]
   },
 }
 

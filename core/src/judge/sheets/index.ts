@@ -2,8 +2,11 @@ export { insulationAdvice } from './insulation.ts'
 export { insulationHistory, insulationOf, type InsulationFigure } from './insulation-facts.ts'
 export { checksOf, sheetChecks, sheetJudges } from './register.ts'
 export {
+  gatesFor,
   gatesOf,
+  opened,
   phases,
+  phasesFor,
   planAsk,
   plans,
   type Ask,

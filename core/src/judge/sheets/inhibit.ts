@@ -6,18 +6,30 @@ import { always, choice, line, yesNo, type SheetCheck } from './sheet.ts'
 const inhibits: Check = {
   id: 'inhibits',
   title: 'Controls back in automatic',
-  applies: (c) => c.answer('restore.call') === 'broken',
+  subject: 'controls',
+  from: 'visit',
+  needs: ['restore.call', 'leave.call'],
+  applies: (c) => c.answer('restore.call') === 'broken' || c.answer('leave.call') !== undefined,
   judge(c) {
     const basis = [practice('what was lifted is put back')]
     const how = (c.answer('restore.how') ?? '').trim()
     const what = how === '' ? 'The control call' : how.replace(/^./, (t) => t.toUpperCase())
     if (c.answer('leave.call') === 'yes')
-      return verdict(this, { level: 'ok', basis, because: `${what}: broken, and put back.`, next: 'Nothing to do.' })
+      return verdict(this, {
+        level: 'ok',
+        basis,
+        because:
+          c.answer('restore.call') === 'broken' ? `${what}: inhibited, and put back.` : 'Controls back in automatic.',
+        next: 'Nothing to do.',
+      })
     return verdict(this, {
-      level: 'watch',
+      level: 'fix',
       basis,
-      because: `${what} was broken and nobody wrote that it is back. A lifted wire forgotten is a building without air.`,
-      next: 'Put it back, see it start on its own call, and say so under Leave.',
+      because:
+        c.answer('restore.call') === 'broken'
+          ? `${what} was inhibited and not entered as put back. A lifted wire that is forgotten is a building without air.`
+          : 'Controls were left out of automatic.',
+      next: 'Put it back, see it start on its own call, and enter it under Close up.',
     })
   },
 }
@@ -26,7 +38,7 @@ export const inhibit: SheetCheck = {
   id: 'inhibit',
   phase: 'restore',
   title: 'Before power',
-  how: 'Break the control call, clear tools and people, then close and watch: a trip now is line-side.',
+  how: 'Inhibit the control call, clear tools and people, then close and watch: a trip now is line-side.',
   caution: 'Stand aside, face away, one attempt. Somebody below knows air is coming.',
   for: always,
   groups: () => [
@@ -34,7 +46,7 @@ export const inhibit: SheetCheck = {
       title: 'Controls',
       asks: [
         choice('restore.call', 'Control call', [
-          ['broken', 'Broken'],
+          ['broken', 'Inhibited'],
           ['live', 'Left as it is'],
         ]),
         line('restore.how', 'What was lifted: wire, clock, test mode'),
@@ -44,7 +56,14 @@ export const inhibit: SheetCheck = {
       title: 'People',
       asks: [yesNo('restore.told', 'Tools out, people told'), yesNo('restore.guards', 'Guards and panels on')],
     },
-    { title: 'If it was found open', asks: [line('restore.who', 'Who opened it, and why')], also: true },
+    {
+      title: 'If it was found open',
+      asks: [
+        line('restore.who', 'Who opened it, and why'),
+        line('restore.instead', 'Test made instead, to go on without winding and insulation'),
+      ],
+      also: true,
+    },
   ],
   judges: [inhibits],
 }

@@ -2,13 +2,15 @@ import { codeLetter, lockedRotorAmps } from '../../electrical/index.ts'
 import { practice, standard } from '../../limits/index.ts'
 import { legPositions, show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
-import { cells, type SheetCheck } from './sheet.ts'
+import { cells, choice, type SheetCheck } from './sheet.ts'
 
 /** Peak of the start against the code letter. */
 const inrushCheck: Check = {
   id: 'inrush',
   title: 'Inrush',
-  applies: (c) => c.has('inrush') && c.allowed !== null,
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.readings('inrush').length > 0 && c.allowed !== null,
   judge(c) {
     const peaks = legPositions.flatMap((p) => c.value('inrush', p) ?? [])
     const top = Math.max(...peaks)
@@ -56,23 +58,65 @@ const inrushCheck: Check = {
   },
 }
 
-/** How long the start took. */
-const startTime: Check = {
+/** Seconds to speed, whether it came up at all, and how many tries it took. */
+export const startTime: Check = {
   id: 'start-time',
-  title: 'Time to start',
-  applies: (c) => c.has('start_seconds') && c.machine.phases === 3,
+  title: 'Start',
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.has('start_seconds') || c.answer('start.turned') !== undefined || c.has('start_tries'),
   judge(c) {
-    const s = c.value('start_seconds', 'start') ?? 0
-    const long = s > 10 && !c.machine.hasDrive
+    const s = c.value('start_seconds', 'start')
+    const tries = c.value('start_tries', 'start') ?? 1
+    const turned = c.answer('start.turned')
+    const basis = [practice('common practice: up to about 10 s across the line; each start heats the winding')]
+    const retried = tries > 1 ? ` after ${tries.toFixed(0)} tries` : ''
+    if (turned === 'no')
+      return verdict(this, {
+        level: 'stop',
+        value: s ?? null,
+        basis,
+        because: `It did not turn${retried || ' when it was started'}: locked current in a winding that stands still.`,
+        next:
+          c.machine.phases === 1
+            ? 'Do not try again. Spin by hand locked out, then capacitor, volts while it starts, winding.'
+            : 'Do not try again. Spin by hand locked out, then the three volts, poles and winding.',
+      })
+    if (turned === 'some' || tries > 1)
+      return verdict(this, {
+        level: 'fix',
+        value: tries,
+        limit: 1,
+        basis,
+        because: `It started${retried || ' only sometimes'}: it will fail to start when nobody looks.`,
+        next: 'Volts while it starts, capacitor, tight belt, dragging bearing, back-spinning wheel. Let it cool between tries.',
+      })
+    if (s === undefined)
+      return verdict(this, { level: 'ok', basis, because: 'It came up to speed.', next: 'Nothing to do.' })
+    const long = s > 10 && !c.machine.hasDrive && c.machine.phases === 3
+    const far = s > 30 && !c.machine.hasDrive && c.machine.phases === 3
     return verdict(this, {
-      level: long ? 'watch' : 'ok',
+      level: far ? 'fix' : long ? 'watch' : 'ok',
       value: s,
       limit: 10,
-      basis: [practice('common practice: up to about 10 s across the line')],
-      because: `${s.toFixed(0)} s to speed${long ? ': the relay and the winding feel every one of them' : ''}.`,
+      basis,
+      because: `${s.toFixed(0)} s to speed${long ? ': the overload and the winding feel every one of them' : ''}.`,
       next: long ? 'Volts while it starts, tight belt, dragging bearing; class of the overload.' : 'Nothing to do.',
     })
   },
+}
+
+/** Asked of every start: did it turn, and how many tries did it take. */
+export const startAsks = {
+  title: 'Did it turn',
+  asks: [
+    choice('start.turned', 'It turned', [
+      ['yes', 'Yes, at once'],
+      ['some', 'Sometimes'],
+      ['no', 'No'],
+    ]),
+    ...cells('start_tries', ['start'], ['Tries']),
+  ],
 }
 
 export const inrush: SheetCheck = {
@@ -86,6 +130,7 @@ export const inrush: SheetCheck = {
   groups: () => [
     { title: 'Peak', asks: cells('inrush', legPositions) },
     { title: 'Time', asks: cells('start_seconds', ['start'], ['To speed']) },
+    startAsks,
   ],
   judges: [inrushCheck, startTime],
 }

@@ -10,6 +10,8 @@ import { cells, threePhase, type SheetCheck } from './sheet.ts'
 const polarisation: Check = {
   id: 'polarisation',
   title: 'Insulation curve',
+  subject: 'motor',
+  from: 'visit',
   applies: (c) =>
     c.reading('megohms_at', '1min') !== undefined &&
     (c.reading('megohms_at', '30s') ?? c.reading('megohms_at', '10min')) !== undefined,

@@ -13,6 +13,8 @@ export interface InsulationFigure {
   readonly corrected: boolean
   /** The tester showed its top: at least this. */
   readonly over: boolean
+  /** Held for a minute: only then can it be good. */
+  readonly minute: boolean
   readonly celsius: number | null
   readonly place: string | null
 }
@@ -23,47 +25,58 @@ export const ratedVolts = (c: Pick<Context, 'allowed' | 'machine'>): number =>
 
 const leads = [...terminalPositions, 'all']
 
-/** The insulation a stop found, or null when none was tested. */
+/** Every lead whose insulation a visit read, with what a curve says of all together; unsteady readings are none. */
+export function insulationLeads(
+  stop: Pick<Stop, 'at' | 'readings' | 'answers'>,
+  system: Context['rules']['insulationSystem'],
+): InsulationFigure[] {
+  const find = (quantity: string, position: string) =>
+    stop.readings.find((r) => r.quantity === quantity && r.position === position)
+  const curve = stop.readings.filter((r) => r.quantity === 'megohms_at')
+  const oneMinute = curve.find((r) => r.position === '1min')
+  const lowest = curve.reduce<(typeof curve)[number] | null>((a, b) => (a === null || b.value < a.value ? b : a), null)
+  const ofCurve = oneMinute ?? lowest
+  const read = leads.flatMap((lead) => {
+    const r = find('megohms', lead)
+    return r ? [{ r, lead, minute: true }] : []
+  })
+  const all =
+    ofCurve && !read.some((x) => x.lead === 'all')
+      ? [...read, { r: ofCurve, lead: 'all', minute: oneMinute !== undefined }]
+      : read
+  const celsius = find('temperature', 'winding')?.value ?? find('temperature', 'ambient')?.value ?? null
+  const factor = celsius === null ? null : insulationFactor(celsius, system)
+  return all.map(({ r, lead, minute }) => ({
+    at: stop.at,
+    lead,
+    megohms: r.value,
+    at40: r.value * (factor ?? 1),
+    corrected: factor !== null,
+    over: r.how === 'over-range',
+    minute,
+    celsius,
+    place: stop.answers?.['insulation.place'] ?? null,
+  }))
+}
+
+/** The insulation a visit found by its worst lead, or null when none was tested for a minute. */
 export function insulationOf(
   stop: Pick<Stop, 'at' | 'readings' | 'answers'>,
   system: Context['rules']['insulationSystem'],
 ): InsulationFigure | null {
-  const find = (quantity: string, position: string) =>
-    stop.readings.find((r) => r.quantity === quantity && r.position === position)
-  const own = leads.flatMap((lead) => find('megohms', lead) ?? [])
-  const curve = find('megohms_at', '1min')
-  const all = own.length > 0 ? own : curve ? [{ ...curve, position: 'all' }] : []
-  const worst = all.reduce<(typeof all)[number] | null>((a, b) => (a === null || b.value < a.value ? b : a), null)
-  if (!worst) return null
-  const celsius = find('temperature', 'winding')?.value ?? find('temperature', 'ambient')?.value ?? null
-  const factor = celsius === null ? null : insulationFactor(celsius, system)
-  return {
-    at: worst.at ?? stop.at,
-    lead: worst.position,
-    megohms: worst.value,
-    at40: worst.value * (factor ?? 1),
-    corrected: factor !== null,
-    over: worst.how === 'over-range',
-    celsius,
-    place: stop.answers?.['insulation.place'] ?? null,
-  }
+  return insulationLeads(stop, system)
+    .filter((f) => f.minute)
+    .reduce<InsulationFigure | null>((a, b) => (a === null || b.at40 < a.at40 ? b : a), null)
 }
 
-/** Every insulation test of this motor up to the stop, oldest first, the stop's own last. */
+/** Every insulation test of this motor up to the visit, oldest first, the visit's own last. */
 export function insulationHistory(
   c: Pick<Context, 'history' | 'stop' | 'motor' | 'rules' | 'work'>,
 ): InsulationFigure[] {
-  const fitted = c.motor?.fittedAt ?? -Infinity
-  const dried = Math.max(
-    fitted,
-    ...c.work.filter((w) => w.kind === 'winding-dried' && w.at <= c.stop.at).map((w) => w.at),
-  )
-  const own = insulationOf(c.stop, c.rules.insulationSystem)
-  // A figure carried over from another stop of the history is not counted twice.
-  const before = own?.at ?? c.stop.at
-  const past = c.history
-    .filter((s) => s.at < before && s.at >= dried)
+  const began = c.work.filter((w) => (w.kind === 'winding-dried' || w.kind === 'motor-replaced') && w.at <= c.stop.at)
+  const since = Math.max(c.motor?.fittedAt ?? -Infinity, ...began.map((w) => w.at))
+  return [...c.history.filter((s) => s.at < c.stop.at), c.stop]
+    .filter((s) => s.at >= since)
     .sort((a, b) => a.at - b.at)
     .flatMap((s) => insulationOf(s, c.rules.insulationSystem) ?? [])
-  return own ? [...past, own] : past
 }

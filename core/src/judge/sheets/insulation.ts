@@ -4,7 +4,7 @@ import { show, terminalPositions } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
-import { insulationHistory, insulationOf, type InsulationFigure, ratedVolts } from './insulation-facts.ts'
+import { insulationHistory, insulationLeads, type InsulationFigure, ratedVolts } from './insulation-facts.ts'
 import { cells, choice, threePhase, type SheetCheck } from './sheet.ts'
 
 function told(c: Context, f: InsulationFigure): string {
@@ -15,82 +15,154 @@ function told(c: Context, f: InsulationFigure): string {
   return `${lead} ${f.over ? 'over ' : ''}${show.megohms(f.megohms)}${warm}${at}${when}`
 }
 
-/** One-minute insulation against the floor of the house's school. */
+/** One-minute insulation against the floor, each lead at its place by itself. */
 const insulationResistance: Check = {
   id: 'insulation',
   title: 'Insulation',
-  applies: (c) => insulationOf(c.stop, c.rules.insulationSystem) !== null,
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.has('megohms', 'megohms_at'),
   judge(c) {
-    const f = insulationOf(c.stop, c.rules.insulationSystem)
-    if (!f) throw new RangeError('insulation must have been read')
+    c.readings('megohms')
+    c.readings('megohms_at')
+    const figures = insulationLeads(c.stop, c.rules.insulationSystem)
     const volts = ratedVolts(c)
     const floor = insulationFloor(c.rules.insulation, volts)
     const bottom = Math.min(floor, insulationFloor('kV plus 1', volts))
-    const away = f.place !== null && f.place !== 'motor'
     const basis = [
       c.rules.insulation === 'lamp 30' ? practice('common practice: the 30 MΩ lamp') : standard('IEEE 43'),
       houseRule(`house rule: insulation, ${c.rules.insulation}`),
     ]
-    const split = away ? ` Read at the ${f.place ?? ''}: through wires that may be the wet part.` : ''
-    const unsure = f.corrected ? '' : ' No temperature, so not taken to 40 °C.'
-    const said = {
-      value: f.at40,
-      limit: floor,
-      basis,
-      confidence: f.corrected && !away ? ('full' as const) : ('low' as const),
+    const place = figures[0]?.place ?? null
+    const away = place !== null && place !== 'motor'
+    const subject = away ? ('wiring' as const) : ('motor' as const)
+    const split = away ? ` Read at the ${place}: through wires that may be the wet part.` : ''
+    const unsure = figures.every((f) => f.corrected) ? '' : ' No temperature, so not corrected to 40 °C.'
+    const sure = figures.every((f) => f.corrected) && !away ? ('full' as const) : ('low' as const)
+    const at = (leads: readonly string[]) => leads.map((lead) => `${lead}/${place ?? 'motor'}`)
+    const bad = (own: readonly InsulationFigure[], level: 'fix' | 'stop') => {
+      const [worst] = own
+      if (!worst) return []
+      return [
+        verdict(this, {
+          level,
+          subject,
+          positions: at(own.map((f) => f.lead)),
+          value: Math.min(...own.map((f) => f.at40)),
+          limit: floor,
+          basis,
+          confidence: sure,
+          because: `${own.map((f) => told(c, f)).join('; ')}: below ${show.megohms(floor)}.${split}${unsure}`,
+          next: away
+            ? 'Split it: disconnect and test at the motor’s own terminals before the motor is condemned.'
+            : level === 'stop'
+              ? 'Do not put it back in service. Dry and clean it, test again; if it stays, replace the motor.'
+              : 'Dry and clean before power; test again at the motor.',
+        }),
+      ]
     }
-    if (!f.over && f.at40 < floor)
-      return verdict(this, {
-        ...said,
-        level: f.at40 < bottom ? 'stop' : 'fix',
-        because: `${told(c, f)}: below ${show.megohms(floor)}.${split}${unsure}`,
-        next: away
-          ? 'Split it: unplug, test at the motor’s own terminals before the motor is blamed.'
-          : f.at40 < bottom
-            ? 'Do not put it back in service. Dry and clean it, test again; if it stays, the motor is to be changed.'
-            : 'Dry and clean before power; test again at the motor.',
-      })
-    return verdict(this, {
-      ...said,
-      level: 'ok',
-      because: `${told(c, f)}: above ${show.megohms(floor)}.${split}${unsure}`,
-      next: 'Keep the number: its fall over the years is what tells.',
-    })
+    // Without the one-minute value a curve shows what is bad, never what is good.
+    const minute = figures.filter((f) => f.minute)
+    const below = figures.filter((f) => !f.over && f.at40 < floor)
+    const good = minute.filter((f) => f.over || f.at40 >= floor)
+    const whole = figures.length > 0 && minute.length === 0 && below.length === 0
+    return [
+      ...bad(
+        below.filter((f) => f.at40 < bottom),
+        'stop',
+      ),
+      ...bad(
+        below.filter((f) => f.at40 >= bottom),
+        'fix',
+      ),
+      ...(whole
+        ? [
+            verdict(this, {
+              level: 'watch',
+              subject,
+              positions: at(['all']),
+              basis,
+              because: 'Insulation was read without its one-minute value: nothing to hold against the minimum.',
+              next: 'Read it at one minute.',
+              confidence: 'low',
+              settles: false,
+            }),
+          ]
+        : []),
+      ...(good.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'ok',
+              subject,
+              positions: at(covered(good.map((f) => f.lead))),
+              value: Math.min(...good.map((f) => f.at40)),
+              limit: floor,
+              basis,
+              confidence: sure,
+              because: `${told(
+                c,
+                good.reduce((a, b) => (b.at40 < a.at40 ? b : a)),
+              )}: above ${show.megohms(floor)}.${split}${unsure}`,
+              next: 'Keep the number: its fall over the years is what tells.',
+            }),
+          ]),
+    ]
   },
 }
 
-/** Insulation against its own past. */
+/** Three good leads clear them together, and all together clear each. */
+const covered = (leads: readonly string[]): readonly string[] =>
+  leads.includes('all') || terminalPositions.every((t) => leads.includes(t)) ? [...terminalPositions, 'all'] : leads
+
+/** Insulation against its own past: the same motor at the same place. */
 const insulationTrend: Check = {
   id: 'insulation-trend',
   title: 'Insulation over the years',
-  applies: (c) => insulationOf(c.stop, c.rules.insulationSystem) !== null && insulationHistory(c).length >= 2,
+  subject: 'motor',
+  from: 'history',
+  of: ['megohms', 'megohms_at'],
+  applies: (c) => samePlace(c).length >= 2,
   judge(c) {
-    const all = insulationHistory(c)
+    const all = samePlace(c)
     const now = all.at(-1)
     if (!now) throw new RangeError('insulation must have been read')
     // Within a year and a half: a yearly test is seldom to the day.
-    const year = all.slice(0, -1).filter((f) => f.at >= now.at - 550 * dayMs && f.place === now.place)
-    const best = year.reduce<InsulationFigure | null>((a, b) => (a === null || b.at40 > a.at40 ? b : a), null)
+    const best = (own: readonly InsulationFigure[]) =>
+      own.reduce<InsulationFigure | null>((a, b) => (a === null || b.at40 > a.at40 ? b : a), null)
+    const year = best(all.slice(0, -1).filter((f) => f.at >= now.at - 550 * dayMs))
+    const life = best(all.slice(0, -1))
     const fix = c.limit('insulation-fall-fix')
     const watch = c.limit('insulation-fall-watch')
-    const basis = [history(`${all.length} tests of this motor`)]
-    const comparable = now.corrected && (best?.corrected ?? true)
-    if (best && !now.over) {
-      const share = now.at40 / best.at40
-      const since = `${show.megohms(best.at40)} on ${show.day(best.at, c.stop.at)}`
+    const basis = [history(`${all.length} tests of this motor at the same place`)]
+    const value = (f: InsulationFigure) => `${f.over ? 'over ' : ''}${show.megohms(f.at40)}`
+    const sure = (other: InsulationFigure | null) =>
+      now.corrected && (other?.corrected ?? true) ? ('full' as const) : ('low' as const)
+    if (year && !now.over) {
+      const share = now.at40 / year.at40
       if (share < watch.value)
         return verdict(this, {
           level: share < fix.value ? 'fix' : 'watch',
           value: share,
           limit: share < fix.value ? fix.value : watch.value,
           basis: [share < fix.value ? fix.basis : watch.basis, ...basis],
-          because: `Insulation fell to ${show.percent(share)} of what it was: ${show.megohms(now.at40)} now, ${since}, both at 40 °C. The winding takes up water or dirt, still above the floor or not.`,
+          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.stop.at)}, both at 40 °C. The winding takes up water or dirt, even where it is still above the minimum.`,
           next: 'Dry and clean it, find where the water comes from, test again before the next wet season.',
-          confidence: comparable ? 'full' : 'low',
+          confidence: sure(year),
         })
     }
+    if (life && !now.over && now.at40 / life.at40 < fix.value)
+      return verdict(this, {
+        level: 'watch',
+        value: now.at40 / life.at40,
+        limit: fix.value,
+        basis: [fix.basis, ...basis],
+        because: `Insulation is down to ${show.percent(now.at40 / life.at40)} of its best: ${value(now)} now, ${value(life)} on ${show.day(life.at, c.stop.at)}.`,
+        next: 'Keep it dry and clean; test twice a year.',
+        confidence: sure(life),
+      })
     const last = all.slice(-4)
-    const falling = last.length === 4 && last.every((f, i) => i === 0 || f.at40 < (last[i - 1]?.at40 ?? 0))
+    const falling = last.length === 4 && last.every((f, i) => i === 0 || (!f.over && f.at40 < (last[i - 1]?.at40 ?? 0)))
     const first = last[0]
     if (falling && first && now.at40 < 0.7 * first.at40)
       return verdict(this, {
@@ -98,22 +170,26 @@ const insulationTrend: Check = {
         value: now.at40 / first.at40,
         limit: null,
         basis,
-        because: `Four tests in a row each lower: ${last.map((f) => show.megohms(f.at40)).join(', ')} at 40 °C.`,
+        because: `Four tests in a row each lower: ${last.map(value).join(', ')} at 40 °C.`,
         next: 'Keep it dry and clean; test twice a year.',
-        confidence: comparable ? 'full' : 'low',
+        confidence: sure(first),
       })
     return verdict(this, {
       level: 'ok',
       value: now.at40,
       basis,
-      because: `Insulation holds: ${all
-        .slice(-3)
-        .map((f) => show.megohms(f.at40))
-        .join(', ')} over the last tests.`,
+      because: `Insulation holds: ${all.slice(-3).map(value).join(', ')} over the last tests.`,
       next: 'Nothing to do.',
-      confidence: comparable ? 'full' : 'low',
+      confidence: sure(first ?? null),
     })
   },
+}
+
+/** The tests of this motor that were made where the newest was made, oldest first. */
+function samePlace(c: Context): InsulationFigure[] {
+  const all = insulationHistory(c)
+  const now = all.at(-1)
+  return now ? all.filter((f) => (f.place ?? 'motor') === (now.place ?? 'motor')) : []
 }
 
 const places = choice('insulation.place', 'Tested at', [

@@ -1,10 +1,12 @@
 import { byWord } from './by-word.ts'
 import { always, choice, type SheetCheck } from './sheet.ts'
 
-const seen = byWord(
-  'keys',
-  'Keys, screws and hubs',
-  {
+const seen = byWord({
+  id: 'keys',
+  title: 'Keys, screws and hubs',
+  subject: 'shaft',
+  subjects: { 'hub.side': 'sheaves' },
+  meanings: {
     'key.length': {
       short: [
         'fix',
@@ -51,9 +53,9 @@ const seen = byWord(
       ],
     },
   },
-  'Keys, screws and hubs as they should be.',
-  'a key under every screw, the screw on a flat, tightened twice',
-)
+  fine: 'Keys, screws and hubs as they should be.',
+  rule: 'a key under every screw, the screw on a flat, tightened twice',
+})
 
 /** What holds sheaves and wheel on their shafts. */
 export const keys: SheetCheck = {

@@ -16,6 +16,9 @@ function square(c: Context): LeadRoll | null {
 const roll: Check = {
   id: 'lead-roll',
   title: 'Leads rolled',
+  subject: 'motor',
+  from: 'visit',
+  informs: true,
   applies: (c) => {
     const s = square(c)
     return s !== null && s.flat().some((a) => a > 0)

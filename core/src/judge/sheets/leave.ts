@@ -3,28 +3,51 @@ import { verdict, type Check } from '../check.ts'
 import { always, line, yesNo, type SheetCheck } from './sheet.ts'
 
 const asks = [
-  ['leave.call', 'Controls back in automatic'],
-  ['leave.lock', 'Own lock and tag off, or left on with a reason'],
-  ['leave.guards', 'Panels, guards and filters in'],
-  ['leave.tools', 'Tools counted'],
+  ['leave.call', 'Controls back in automatic', 'fix', 'controls'],
+  ['leave.lock', 'Own lock and tag off, or left on with a reason', 'watch', 'guards'],
+  ['leave.guards', 'Panels, guards and filters in', 'fix', 'guards'],
+  ['leave.wires', 'Lifted wires and plugs back on', 'fix', 'wiring'],
+  ['leave.jumpers', 'Jumpers off, bypassed switches back in', 'fix', 'controls'],
+  ['leave.tools', 'Tools counted', 'watch', 'guards'],
 ] as const
+
+/** The control call is told by the check of what was inhibited. */
+const judged = asks.filter(([id]) => id !== 'leave.call')
 
 /** What was answered with no when leaving. */
 const left: Check = {
   id: 'left',
-  title: 'Left as it should be',
-  applies: (c) => asks.some(([id]) => c.answer(id) !== undefined),
+  title: 'Close up',
+  subject: 'guards',
+  from: 'visit',
+  applies: (c) => judged.some(([id]) => c.answer(id) !== undefined),
   judge(c) {
-    const not = asks.filter(([id]) => c.answer(id) === 'no').map(([, words]) => words.toLowerCase())
     const basis = [practice('leave it as you would find it')]
-    if (not.length > 0)
-      return verdict(this, {
-        level: 'watch',
-        basis,
-        because: `Left without: ${not.join('; ')}.`,
-        next: 'Write who comes back for it, and when.',
-      })
-    return verdict(this, { level: 'ok', basis, because: 'Left as it should be.', next: 'Nothing to do.' })
+    const not = judged.filter(([id]) => c.answer(id) === 'no')
+    const done = judged.filter(([id]) => c.answer(id) === 'yes')
+    return [
+      ...not.map(([id, words, level, subject]) =>
+        verdict(this, {
+          level,
+          subject,
+          positions: [id],
+          basis,
+          because: `Left without: ${words.toLowerCase()}.`,
+          next: 'Enter who comes back for it, and when.',
+        }),
+      ),
+      ...(done.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'ok',
+              positions: done.map(([id]) => id),
+              basis,
+              because: not.length === 0 ? 'Left as it should be.' : 'The rest was left as it should be.',
+              next: 'Nothing to do.',
+            }),
+          ]),
+    ]
   },
 }
 

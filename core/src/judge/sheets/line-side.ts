@@ -1,35 +1,56 @@
 import { lostLineByVolts, voltageUnbalance } from '../../electrical/index.ts'
 import { practice, standard } from '../../limits/index.ts'
+import { closesTriangle } from '../../machine/index.ts'
 import { legPositions, linePositions, mean, show, type ThreePhase } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
-import { cells, threePhase, type SheetCheck } from './sheet.ts'
+import { always, cells, type SheetCheck } from './sheet.ts'
 
 const three = (c: Context, quantity: 'line_ll' | 'line_lg', positions: readonly string[]): ThreePhase | null => {
   const v = positions.map((p) => c.value(quantity, p))
   return v.every((x) => x !== undefined) ? (v as unknown as ThreePhase) : null
 }
 
+const pairsOf = (c: Context): readonly string[] => (c.machine.phases === 3 ? linePositions : linePositions.slice(0, 1))
+
+/** Volts that the line side is held against. */
+const referenceOf = (c: Context) => c.allowed?.columnVolts ?? c.machine.serviceVolts
+
 /** The supply ahead of the starter, before anything is put on it. */
 const lineSide: Check = {
   id: 'line-side',
-  title: 'Volts ahead of the starter',
-  applies: (c) => three(c, 'line_ll', linePositions) !== null,
+  title: 'Line-side volts',
+  subject: 'supply',
+  from: 'visit',
+  applies: (c) => c.has('line_ll', 'line_lg'),
   judge(c) {
-    const volts = three(c, 'line_ll', linePositions) ?? [0, 0, 0]
-    const shown = `${volts.map(show.volts).join(', ')} V ahead of the starter`
-    const stop = c.limit('voltage-unbalance-stop')
+    const read = pairsOf(c).flatMap((p) => {
+      const volts = c.value('line_ll', p)
+      return volts === undefined ? [] : [{ p, volts }]
+    })
+    const shown = `${read.map((r) => show.volts(r.volts)).join(', ')} V on the line side`
     const window = c.limit('volts-motor-window')
-    const supply = c.limit('voltage-unbalance-supply')
-    const reference = c.allowed?.columnVolts ?? c.machine.serviceVolts
-    if (Math.max(...volts) === 0)
+    const reference = referenceOf(c)
+    const volts = three(c, 'line_ll', linePositions)
+    const missing = pairsOf(c).filter((p) => !read.some((r) => r.p === p))
+    if (read.length > 0 && read.every((r) => r.volts === 0)) {
+      const legs = c.readings('line_lg').filter((r) => r.value > 0.4 * reference * 0.5)
+      if (c.machine.phases === 1 && legs.length === 2)
+        return verdict(this, {
+          level: 'stop',
+          basis: [standard('one leg reaches the other through the winding')],
+          because: `0 V across and ${legs.map((r) => `${r.position} ${show.volts(r.value)} V`).join(', ')} to ground: one leg is lost, and the other comes back through the winding.`,
+          next: 'Do not start it. Breaker, fuse and lug of each leg, back to the board.',
+        })
       return verdict(this, {
         level: 'watch',
         basis: [practice('outside in')],
-        because: `${shown}: nothing arrives.`,
+        because: `${shown}: no supply.`,
         next: 'Disconnect, breaker, fuses, then the board, outside in. Ask who opened it.',
+        settles: false,
       })
-    const lost = lostLineByVolts(volts)
+    }
+    const lost = volts ? lostLineByVolts(volts) : null
     if (lost !== null)
       return verdict(this, {
         level: 'stop',
@@ -37,35 +58,58 @@ const lineSide: Check = {
         because: `${shown}: L${lost + 1} is lost ahead of the starter.`,
         next: 'Do not start it. Fuses and lugs of that line back to the board.',
       })
-    const u = voltageUnbalance(volts)
-    if (u > stop.value) {
-      const high = volts.filter((v) => v > reference * (1 + window.value)).length
+    if (volts && !closesTriangle(volts))
       return verdict(this, {
-        level: 'stop',
-        value: u,
-        limit: stop.value,
-        basis: [stop.basis, window.basis],
-        because: `${shown}: ${show.percent(u)} unbalance${high > 0 ? `, and ${high === 1 ? 'one pair' : `${high} pairs`} over what the motor stands` : ''}. This supply destroys what hangs on it: the transformer or its taps.`,
-        next: 'Switch off everything on this supply: motors, boards, compressor. Then the transformer ahead of it, ratio by ratio.',
+        level: 'watch',
+        basis: [standard('three line voltages close a triangle')],
+        because: `${shown}: these cannot be the three voltages of one supply. One was misread.`,
+        next: 'Read all three pairs again.',
+        confidence: 'low',
+        settles: false,
       })
+    if (volts) {
+      const stop = c.limit('voltage-unbalance-stop')
+      const u = voltageUnbalance(volts)
+      if (u > stop.value) {
+        const high = volts.filter((v) => v > reference * (1 + window.value)).length
+        return verdict(this, {
+          level: 'stop',
+          value: u,
+          limit: stop.value,
+          basis: [stop.basis, window.basis],
+          because: `${shown}: ${show.percent(u)} unbalance${high > 0 ? `, and ${high === 1 ? 'one pair' : `${high} pairs`} over what the motor stands` : ''}. This supply destroys what hangs on it: the transformer or its taps.`,
+          next: 'Switch off everything on this supply: motors, boards, compressor. Then the transformer ahead of it, ratio by ratio.',
+        })
+      }
     }
-    const worst = volts.reduce((a, b) => (Math.abs(b / reference - 1) > Math.abs(a / reference - 1) ? b : a))
-    const away = worst / reference - 1
-    if (Math.abs(away) > window.value + 1e-9)
+    const worst = read.reduce<(typeof read)[number] | null>(
+      (a, b) => (a === null || Math.abs(b.volts / reference - 1) > Math.abs(a.volts / reference - 1) ? b : a),
+      null,
+    )
+    const away = worst ? worst.volts / reference - 1 : 0
+    if (worst && Math.abs(away) > window.value + 1e-9)
       return verdict(this, {
         level: away > 0.15 ? 'stop' : 'fix',
-        value: worst,
+        value: worst.volts,
         limit: reference * (1 + Math.sign(away) * window.value),
         basis: [window.basis],
-        because: `${shown}: ${show.percent(Math.abs(away))} ${away > 0 ? 'over' : 'under'} the ${show.volts(reference)} V plate.`,
+        because: `${shown}: ${show.percent(Math.abs(away))} ${away > 0 ? 'over' : 'under'} the ${show.volts(reference)} V nameplate.`,
         next:
           away > 0
             ? 'Nothing is started on it. Taps and the transformer ahead.'
             : 'Read it again under load and at the board.',
       })
+    if (missing.length > 0)
+      return verdict(this, {
+        level: 'watch',
+        basis: [practice('every pair before anything is started')],
+        because: `${read.length === 0 ? 'No pair' : `Only ${read.map((r) => r.p).join(' and ')}`} read on the line side.`,
+        next: `Read ${missing.join(' and ')} before any bump.`,
+        confidence: 'low',
+        settles: false,
+      })
     const legs = three(c, 'line_lg', legPositions)
-    const odd = legs && Math.max(...legs) > 1.2 * Math.min(...legs)
-    if (legs && odd)
+    if (legs && Math.max(...legs) > 1.2 * Math.min(...legs))
       return verdict(this, {
         level: 'watch',
         value: Math.max(...legs),
@@ -73,21 +117,33 @@ const lineSide: Check = {
         because: `${shown}, but ${legs.map(show.volts).join(', ')} V to ground: a corner or a mid-point is grounded, or a leg leaks to ground.`,
         next: 'Know the service before you go on: an open delta reads so by design, a faulted leg does too.',
       })
-    if (u > c.limit('voltage-unbalance-clean').value)
+    if (!volts)
+      return verdict(this, {
+        level: 'ok',
+        value: worst?.volts ?? null,
+        limit: reference * (1 + window.value),
+        basis: [window.basis],
+        because: `${shown}, within ${show.percent(window.value)} of the ${show.volts(reference)} V nameplate.`,
+        next: 'Nothing to do.',
+      })
+    const u = voltageUnbalance(volts)
+    const supply = c.limit('voltage-unbalance-supply')
+    const clean = c.limit('voltage-unbalance-clean')
+    if (u > clean.value)
       return verdict(this, {
         level: u > supply.value ? 'fix' : 'watch',
         value: u,
-        limit: c.limit('voltage-unbalance-clean').value,
-        basis: [u > supply.value ? supply.basis : c.limit('voltage-unbalance-clean').basis],
+        limit: clean.value,
+        basis: [u > supply.value ? supply.basis : clean.basis],
         because: `${shown}: ${show.percent(u)} unbalance at the supply itself, not the branch.`,
-        next: 'Tell the one who looks after the supply; until then less load.',
+        next: 'Tell whoever looks after the supply; until then less load.',
       })
     return verdict(this, {
       level: 'ok',
       value: u,
-      limit: c.limit('voltage-unbalance-clean').value,
-      basis: [stop.basis],
-      because: `${shown}, even within ${show.percent(u)}.`,
+      limit: clean.value,
+      basis: [clean.basis],
+      because: `${shown}, balanced within ${show.percent(u)}.`,
       next: 'Nothing to do.',
     })
   },
@@ -97,6 +153,9 @@ const lineSide: Check = {
 const branchDrop: Check = {
   id: 'branch-drop',
   title: 'Loss between line side and motor',
+  subject: 'wiring',
+  from: 'visit',
+  running: true,
   applies: (c) => three(c, 'line_ll', linePositions) !== null && c.threeVolts !== null && !c.machine.hasDrive,
   judge(c) {
     const ahead = three(c, 'line_ll', linePositions) ?? [1, 1, 1]
@@ -121,14 +180,28 @@ const branchDrop: Check = {
 export const lineSideSheet: SheetCheck = {
   id: 'line-side',
   phase: 'restore',
-  part: 'electric',
-  title: 'Volts ahead of the starter',
-  how: 'Line side of the starter or drive: three pairs, then each leg to ground. Before any bump.',
+  title: 'Line-side volts',
+  how: 'Line side of the starter or drive: every pair, then each leg to ground. Before any bump.',
   caution: 'Live panel: qualified people, by local code. Insulated probes, one hand, nothing metal worn.',
-  for: threePhase,
-  groups: () => [
-    { title: 'Line to line', asks: cells('line_ll', linePositions) },
-    { title: 'Line to ground', asks: cells('line_lg', legPositions), also: true },
+  for: always,
+  groups: (m) => [
+    {
+      title: m.phases === 1 && m.serviceVolts < 180 ? 'Line to neutral' : 'Line to line',
+      asks: cells(
+        'line_ll',
+        m.phases === 3 ? linePositions : linePositions.slice(0, 1),
+        m.phases === 1 && m.serviceVolts < 180 ? ['L1-N'] : undefined,
+      ),
+    },
+    {
+      title: 'Line to ground',
+      asks: cells(
+        'line_lg',
+        m.phases === 3 ? legPositions : legPositions.slice(0, 2),
+        m.phases === 1 && m.serviceVolts < 180 ? ['L1', 'N'] : undefined,
+      ),
+      also: true,
+    },
   ],
   judges: [lineSide, branchDrop],
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { legPositions, linePositions, rollPositions } from '../../quantity/index.ts'
-import { dayMs, type Answers } from '../../trend/index.ts'
-import { sheetChecks, standingStop, type MachineFacts } from '../index.ts'
-import { now, pscPlate, facts, at, say, stopOf, told, gate, proven, locked, goodWinding } from './say.test-help.ts'
+import type { Answers } from '../../trend/index.ts'
+import { sheetChecks, type MachineFacts } from '../index.ts'
+import { pscPlate, facts, at, say, told, gate } from './say.test-help.ts'
 
 describe('the line side and its transformers', () => {
   it('460/560/560 V is 12.7 %: a stop that says what to switch off (common practice)', () => {
@@ -121,7 +121,7 @@ describe('drive and gas section', () => {
     expect(ground.because).toContain('code 12, ground fault')
     expect(ground.next).toContain('each lead to ground with the drive off the wires')
     expect(drive({ 'drive.display': 'warning' }).level).toBe('watch')
-    expect(drive({ 'drive.display': 'dark' }).level).toBe('watch')
+    expect(drive({ 'drive.display': 'dark' }).level).toBe('fix')
     expect(drive({ 'drive.display': 'run' }).level).toBe('ok')
   })
   it('a cut-out lead left off is to fix; both are asked only where they are', () => {
@@ -142,31 +142,4 @@ describe('drive and gas section', () => {
     expect(told('contactor-kind', [], single(208)).level).toBe('watch')
     expect(() => told('contactor-kind', [], single(120))).toThrow('said nothing')
   })
-})
-
-describe('what speaks for a machine', () => {
-  const running = (day: number) => stopOf(at('amps', legPositions, [10, 10, 10]), day)
-  const tested = (day: number) =>
-    stopOf(
-      [...proven, ...goodWinding, ...at('megohms', ['all'], [90]), ...at('temperature', ['winding'], [30])],
-      day,
-      locked,
-    )
-  it('is the newest running stop with what lasts of earlier ones, and their instants', () => {
-    const s = standingStop([running(-1), tested(-200), running(-300)], [])
-    expect(s?.id).toBe('s-1')
-    expect(s?.readings.find((r) => r.quantity === 'megohms')).toMatchObject({ value: 90, at: now - 200 * dayMs })
-    expect(s?.readings.some((r) => r.quantity === 'dead_lg' || r.quantity === 'winding_ohms')).toBe(false)
-  })
-  it('keeps the amps when the newest visit only tested it dead, and takes its tests', () => {
-    const s = standingStop([tested(0), running(-30)], [])
-    expect(s?.readings.filter((r) => r.quantity === 'amps')).toHaveLength(3)
-    expect(s?.readings.some((r) => r.quantity === 'winding_ohms')).toBe(true)
-    expect(s?.readings.some((r) => r.quantity === 'dead_ll')).toBe(false)
-  })
-  it('forgets the old winding when the motor was changed', () => {
-    const s = standingStop([running(-1), tested(-200)], [{ at: now - 100 * dayMs, kind: 'motor-replaced', note: '' }])
-    expect(s?.readings.some((r) => r.quantity === 'megohms')).toBe(false)
-  })
-  it('is nothing while nothing was read', () => expect(standingStop([], [])).toBeNull())
 })

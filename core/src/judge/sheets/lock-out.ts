@@ -19,7 +19,7 @@ export const lockOut: SheetCheck = {
     {
       title: 'Every other source',
       asks: [
-        choice('lock.others', 'Second feed, control feed, sister breaker', [
+        choice('lock.others', 'Second feed, control feed, twin’s breaker', [
           ['none', 'None'],
           ['locked', 'Locked too'],
           ['unknown', 'Not known'],

@@ -10,12 +10,25 @@ const ratioBasis = standard('turns ratio')
 const powerTransformer: Check = {
   id: 'power-transformer',
   title: 'Power transformer',
+  subject: 'supply',
+  from: 'visit',
   applies: (c) =>
     c.machine.controls.transformer !== null &&
-    linePositions.some((p) => (c.value('transformer_in', p) ?? 0) > 0 && c.value('transformer_out', p) !== undefined),
+    (linePositions.some(
+      (p) => (c.value('transformer_in', p) ?? 0) > 0 && c.value('transformer_out', p) !== undefined,
+    ) ||
+      linePositions.every((p) => (c.value('transformer_in', p) ?? 1) < 1)),
   judge(c) {
     const rated = c.machine.controls.transformer ?? { ratedIn: 1, ratedOut: 1 }
     const stray = c.limit('transformer-ratio')
+    if (linePositions.every((p) => (c.value('transformer_in', p) ?? 1) < 1))
+      return verdict(this, {
+        level: 'watch',
+        basis: [ratioBasis],
+        because: '0 V in: no supply to the transformer.',
+        next: 'The board that feeds it, outside in.',
+        settles: false,
+      })
     const pairs = linePositions.flatMap((p) => {
       const into = c.value('transformer_in', p)
       const out = c.value('transformer_out', p)
@@ -29,6 +42,7 @@ const powerTransformer: Check = {
         },
       ]
     })
+    const unread = linePositions.filter((x) => !pairs.some((y) => y.p === x))
     const broken = pairs.filter((x) => x.r.fault === 'transformer')
     const worst = (broken.length > 0 ? broken : pairs).reduce((a, b) => (Math.abs(b.r.off) > Math.abs(a.r.off) ? b : a))
     const told = pairs.map((x) => `${x.p} ${show.volts(x.into)} in, ${show.volts(x.out)} out`).join('; ')
@@ -49,6 +63,16 @@ const powerTransformer: Check = {
         basis: [ratioBasis],
         because: `${told}: its ratio is right. What comes in is not.`,
         next: 'Leave the transformer alone; read the board that feeds it.',
+      })
+    if (unread.length > 0)
+      return verdict(this, {
+        level: 'watch',
+        value: worst.r.off,
+        basis: [ratioBasis],
+        because: `${told}: right as far as it was read; ${unread.join(' and ')} not read.`,
+        next: `Read ${unread.join(' and ')}, in and out.`,
+        confidence: 'low',
+        settles: false,
       })
     return verdict(this, {
       level: 'ok',

@@ -50,6 +50,8 @@ const told = {
 const path: Check = {
   id: 'air-path',
   title: 'Air path by pressure and amps',
+  subject: 'air',
+  from: 'visit',
   applies: (c) => across(c.stop) !== null,
   judge(c) {
     const now = across(c.stop) ?? 0

@@ -8,9 +8,11 @@ import { cells, threePhase, type SheetCheck } from './sheet.ts'
 const missing: Check = {
   id: 'overload-missing',
   title: 'Overload protection',
+  subject: 'protection',
+  from: 'register',
   applies: (c) => c.machine.phases === 3 && c.machine.controls.overload === 'none' && !c.machine.hasDrive,
   judge() {
-    return verdict(missing, {
+    return verdict(this, {
       level: 'fix',
       basis: [standard('NEC 430.32')],
       because: 'A three-phase motor with no overload protection: nothing opens before it burns.',
@@ -23,6 +25,8 @@ const missing: Check = {
 const setting: Check = {
   id: 'overload-setting',
   title: 'Overload setting',
+  subject: 'protection',
+  from: 'visit',
   applies: (c) => c.has('overload_dial') && c.allowed !== null,
   judge(c) {
     const dial = c.value('overload_dial', 'relay') ?? 0
@@ -64,6 +68,8 @@ const setting: Check = {
 const branch: Check = {
   id: 'branch-protection',
   title: 'Fuse or breaker size',
+  subject: 'protection',
+  from: 'register',
   applies: (c) =>
     c.machine.controls.protection !== null &&
     c.machine.controls.protectionAmps !== null &&

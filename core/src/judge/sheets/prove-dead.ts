@@ -1,8 +1,7 @@
 import { limitInForce, practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
 import { aliveBecause, deadGate, deadPositions } from '../gates.ts'
-import { outlasts } from '../standing.ts'
-import { always, cells, type SheetCheck } from './sheet.ts'
+import { always, cells, choice, type SheetCheck } from './sheet.ts'
 
 const deadTests = [
   'winding_ohms',
@@ -18,21 +17,24 @@ const deadTests = [
 const deadProof: Check = {
   id: 'dead-proof',
   title: 'Proof of dead',
+  subject: 'protection',
+  from: 'visit',
+  needs: ['dead_ll', 'dead_lg', 'stored_volts', ...deadTests],
   applies: (c) =>
     c.has('dead_ll', 'dead_lg', 'stored_volts') ||
-    // Of tests that were read in from a file, or taken at another stop, nobody can say how they were made safe.
-    (Object.keys(c.stop.answers ?? {}).some((question) => !outlasts(question)) &&
-      c.stop.readings.some((r) => r.at === undefined && (deadTests as readonly string[]).includes(r.quantity))),
+    // Of tests that were read in from a file nobody can say how they were made safe.
+    (Object.keys(c.stop.answers ?? {}).length > 0 && c.has(...deadTests)),
   judge(c) {
     const basis = [practice('every pair and every leg to ground, the meter proven before and after')]
     const alive = aliveBecause(c)
     if (alive)
       return verdict(this, {
         level: 'stop',
+        positions: ['alive'],
         limit: c.limit('dead-volts').value,
         basis: [c.limit('dead-volts').basis, ...basis],
         because: alive,
-        next: 'Keep hands out. Find the feed, open and lock it, and prove again from the start.',
+        next: 'Keep hands out. Find the feed, open and lock it, and prove dead again from the start.',
       })
     const gate = deadGate(c)
     const missing = gate.steps.filter((s) => !s.met)
@@ -40,16 +42,19 @@ const deadProof: Check = {
       return verdict(this, {
         level: 'watch',
         basis,
-        because: `${gate.passed ? `${gate.passed.by} went on: ${gate.passed.reason}. ` : ''}Not recorded: ${missing.map((s) => s.words.charAt(0).toLowerCase() + s.words.slice(1)).join('; ')}.`,
-        next: 'Take what is missing before hands go in.',
+        because: `${gate.passed ? `${gate.passed.by} went on: ${gate.passed.reason}. ` : ''}Not entered: ${missing.map((s) => s.words.charAt(0).toLowerCase() + s.words.slice(1)).join('; ')}.`,
+        next: 'Read what is missing before hands go in.',
         confidence: 'low',
+        settles: false,
+        ofVisit: true,
       })
     return verdict(this, {
       level: 'ok',
+      positions: ['alive'],
       limit: c.limit('dead-volts').value,
       basis,
       because: 'Measured: nothing on any pair or leg, the meter proven before and after.',
-      next: 'Measured then, not now: prove again when anything has changed.',
+      next: 'Dead then, not now: prove it again when anything has changed.',
     })
   },
 }
@@ -69,17 +74,25 @@ export const proveDead: SheetCheck = {
       { title: 'Line to line', asks: cells('dead_ll', pairs, m.phases === 1 && low ? ['L1-N'] : pairs) },
       { title: 'Line to ground', asks: cells('dead_lg', legs, m.phases === 1 && low ? ['L1', 'N'] : legs) },
       { title: 'Meter proven, after', asks: cells('proof_volts', ['after'], ['Known source']) },
-      ...(m.phases === 1 || m.hasDrive
+      ...(m.phases === 1
         ? [
             {
-              title: 'Stored',
+              title: 'Capacitor',
               asks: [
-                ...(m.phases === 1 ? cells('stored_volts', ['capacitor'], ['Capacitor']) : []),
-                ...(m.hasDrive ? cells('stored_volts', ['bus'], ['Drive bus, DC']) : []),
+                ...(m.controls.capacitor === null
+                  ? [
+                      choice('capacitor.there', 'Run or start capacitor', [
+                        ['there', 'Installed'],
+                        ['none', 'None on this motor'],
+                      ]),
+                    ]
+                  : []),
+                ...cells('stored_volts', ['capacitor'], ['Across it']),
               ],
             },
           ]
         : []),
+      ...(m.hasDrive ? [{ title: 'Drive bus', asks: cells('stored_volts', ['bus'], ['Bus, DC']) }] : []),
     ]
   },
   waits: (m, rules) =>

@@ -19,10 +19,18 @@ function pastOf(c: Context): PscPast | null {
   return null
 }
 
+/** More than a single-phase winding of this nameplate can have, ohms: start windings are of thin wire. @source common practice */
+function mostOhms(c: Context): number | null {
+  const amps = c.allowed?.motorAmps ?? c.allowed?.amps
+  return c.allowed && amps ? (5 * c.allowed.columnVolts) / amps : null
+}
+
 /** Common, run and start by three readings; an open protector told from a burnt winding. */
 const pscWinding: Check = {
   id: 'psc-winding',
   title: 'Single-phase winding',
+  subject: 'motor',
+  from: 'visit',
   applies: (c) => c.machine.phases === 1 && wirePairs.some((p) => c.reading('winding_ohms', p)),
   judge(c) {
     const own = wirePairs.map((p) => c.reading('winding_ohms', p))
@@ -30,15 +38,39 @@ const pscWinding: Check = {
     const given = own.filter((r) => r !== undefined)
     if (given.length < 3)
       return verdict(this, {
-        level: 'watch',
+        level: given.some((r) => r.how === 'over-range') ? 'fix' : 'watch',
         basis: [practice('three pairs, each once')],
-        because: `Only ${given.map((r) => r.position).join(' and ')} read.`,
+        because: `Only ${given.map((r) => r.position).join(' and ')} read. Two pairs of a winding say nothing of the third.`,
         next: 'Read the missing pair.',
         confidence: 'low',
+        settles: false,
       })
-    const pairs = given.map((r) => r.value) as unknown as ThreePhase
+    const leads = c.value('lead_ohms', 'leads') ?? 0
+    const pairs = given.map((r) =>
+      r.how === 'over-range' ? r.value : Math.max(0, r.value - leads),
+    ) as unknown as ThreePhase
     const open = given.map((r) => r.how === 'over-range') as unknown as [boolean, boolean, boolean]
     const shown = given.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
+    const burnt = c.answer('lugs') === 'burnt'
+    if (given.every((r) => r.how !== 'over-range') && Math.max(...pairs) < 0.05)
+      return verdict(this, {
+        level: 'fix',
+        basis,
+        because: `${shown}: shorted, or too low for this meter to tell.`,
+        next: 'Touch the probes together, take that off, read again with a low-ohm meter.',
+        confidence: 'low',
+        settles: false,
+      })
+    const most = mostOhms(c)
+    if (most !== null && given.some((r, i) => r.how !== 'over-range' && (pairs[i] ?? 0) > most))
+      return verdict(this, {
+        level: 'fix',
+        basis,
+        because: `${shown}: more than a motor of this nameplate can have. A bad contact, the wrong range, or another load in the way.`,
+        next: 'Disconnect everything else, check the range and read again.',
+        confidence: 'low',
+        settles: false,
+      })
     const said = pscLeads(pairs, open, pastOf(c))
     switch (said.kind) {
       case 'leads found':
@@ -52,7 +84,7 @@ const pscWinding: Check = {
       case 'one lead open': {
         const hot = c.answer('psc.body') === 'hot'
         const lead = names[said.lead] ?? ''
-        if (said.says === 'winding')
+        if (said.says === 'winding' && !burnt)
           return verdict(this, {
             level: 'stop',
             basis,
@@ -85,6 +117,7 @@ const pscWinding: Check = {
           because: `${shown}: they do not add up. Turns are shorted, or a pair was read twice.`,
           next: 'Read all three again, each pair once.',
           confidence: 'low',
+          settles: false,
         })
     }
   },

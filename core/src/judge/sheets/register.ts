@@ -91,5 +91,7 @@ export const checksOf = (machine: MachineFacts, plan: PlanId, phase: PhaseId): r
     (c) =>
       c.phase === phase &&
       c.for(machine) &&
-      (plan === 'running' ? c.id === running.id : c.part === undefined || (c.part === 'drive') === (plan === 'drive')),
+      (plan === 'running'
+        ? c.id === running.id
+        : c.part === undefined || plan === 'both' || (c.part === 'drive') === (plan === 'drive')),
   )

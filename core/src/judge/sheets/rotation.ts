@@ -1,12 +1,15 @@
 import { practice } from '../../limits/index.ts'
 import { verdict, type Check } from '../check.ts'
-import { choice, threePhase, type SheetCheck } from './sheet.ts'
+import type { Context } from '../context.ts'
+import { always, choice, type SheetCheck } from './sheet.ts'
 
 /** Rotation with the end it was seen from. */
 const rotationCheck: Check = {
   id: 'rotation',
   title: 'Rotation',
-  applies: (c) => c.answer('rotation.seen') !== undefined,
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.answer('rotation.seen') !== undefined || c.answer('rotation.meter') !== undefined,
   judge(c) {
     const basis = [practice('meter, then bump; a drive’s output is bumped by itself')]
     const seen = c.answer('rotation.seen')
@@ -14,53 +17,93 @@ const rotationCheck: Check = {
     const from = end === undefined ? '' : `, seen from the ${end}`
     const wanted = c.motor?.plate.rotation
     const wantedEnd = c.motor?.plate.rotationSeenFrom
+    const single = c.machine.phases === 1
+    const reversed = c.answer('rotation.meter') === 'L3-L2-L1'
     if (seen === 'wrong way')
       return verdict(this, {
         level: 'fix',
         basis,
-        because: `It turns the wrong way${from}. A wheel that runs backwards moves some air and lies about its amps.`,
-        next: 'Lock out, swap two leads at the motor; behind a drive swap its output or set it there. Bump again.',
+        because: `It turns the wrong way${from}. A wheel that runs backward moves some air and its amps mislead.`,
+        next: single
+          ? singlePhaseReversal(c)
+          : `Lock out, swap two leads at ${c.machine.hasDrive ? 'the output of the drive, or set the direction there' : 'the motor'}. Bump again.`,
       })
     if (seen === 'nothing moved')
       return verdict(this, {
         level: 'stop',
         basis,
         because: 'Bumped, and nothing moved.',
-        next: 'Do not try again. Back to the three volts and the winding.',
+        next: single
+          ? 'Do not try again. Volts at the motor, the capacitor, then the winding and the protector.'
+          : 'Do not try again. Back to the three volts and the winding.',
+      })
+    if (seen === undefined)
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        because: `Line side in sequence ${reversed ? 'L3-L2-L1: reversed' : 'L1-L2-L3'}. The turning itself was not seen.`,
+        next: reversed ? 'Find who swapped two lines ahead; then bump and look.' : 'Bump it and look at the wheel.',
+        settles: false,
       })
     const plate =
       wanted === undefined || wanted === 'either'
         ? ''
-        : ` Plate: ${wanted}${wantedEnd === undefined ? '' : `, seen from the ${wantedEnd}`}.`
+        : ` Nameplate: ${wanted}${wantedEnd === undefined ? '' : `, seen from the ${wantedEnd}`}.`
+    const by = c.answer('rotation.by') ?? 'eye'
+    if (by === 'phase meter')
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        because: 'Told by phase meter alone: it shows the order of the lines, not which way the wheel turns.',
+        next: 'Bump it and look at the wheel.',
+        settles: false,
+      })
     return verdict(this, {
-      level: 'ok',
+      level: reversed && !single ? 'watch' : 'ok',
       basis,
-      because: `Turns the right way${from}, by ${c.answer('rotation.by') ?? 'eye'}.${plate}`,
-      next: 'Nothing to do.',
+      because: `Turns the right way${from}, by ${by}.${plate}${reversed && !single ? ' The line side reads L3-L2-L1: somebody swapped two leads at the motor, and anything else on this line may run backward.' : ''}`,
+      next: reversed && !single ? 'Check every other three-phase motor and compressor on this line.' : 'Nothing to do.',
       confidence: end === undefined ? 'low' : 'full',
     })
   },
+}
+
+/** How a single-phase motor is reversed, where it can be. @source common practice */
+const singlePhaseReversal = (c: Context): string => {
+  switch (c.motor?.plate.rotation) {
+    case 'either':
+      return 'Lock out and change the rotation pair by its diagram (plug or two leads). Swapping the line leads does nothing. Bump again.'
+    case 'clockwise':
+    case 'counter-clockwise':
+      return 'The nameplate gives one rotation: it cannot be reversed. Is the motor in the wrong way around, or the wrong motor?'
+    default:
+      return 'Swapping the line leads does nothing. Look on the diagram for a rotation pair; a shaded-pole motor cannot be reversed but by turning it around.'
+  }
 }
 
 export const rotation: SheetCheck = {
   id: 'rotation',
   phase: 'restore',
   title: 'Rotation',
-  how: 'Phase meter at the leads, then a bump of a second by the test mode, someone watching the wheel.',
+  how: 'Line-side volts first. Phase meter at the leads, then a bump of a second by the test mode, someone watching the wheel.',
   caution:
     'Guards on, hands off. Read the volts at the last switch before any bump: a wrong supply is found there, not at the motor.',
-  for: threePhase,
-  groups: () => [
-    {
-      title: 'Sequence on the meter',
-      asks: [
-        choice('rotation.meter', 'Line side', [
-          ['L1-L2-L3', 'L1 L2 L3'],
-          ['L3-L2-L1', 'L3 L2 L1'],
+  for: always,
+  groups: (m) => [
+    ...(m.phases === 1
+      ? []
+      : [
+          {
+            title: 'Sequence on the meter',
+            asks: [
+              choice('rotation.meter', 'Line side', [
+                ['L1-L2-L3', 'L1 L2 L3'],
+                ['L3-L2-L1', 'L3 L2 L1'],
+              ]),
+            ],
+            also: true,
+          },
         ]),
-      ],
-      also: true,
-    },
     {
       title: 'Bump',
       asks: [
@@ -72,7 +115,7 @@ export const rotation: SheetCheck = {
         choice('rotation.by', 'By', [
           ['test mode', 'Test mode'],
           ['bump', 'Bump'],
-          ['phase meter', 'Phase meter'],
+          ...(m.phases === 1 ? [] : [['phase meter', 'Phase meter'] as const]),
         ]),
         choice('rotation.end', 'Seen from', [
           ['drive end', 'Drive end'],

@@ -142,7 +142,13 @@ export const proven: Reading[] = [
   ...at('dead_ll', linePositions, [0.1, 0, 0.2]),
   ...at('dead_lg', legPositions, [0.1, 0.3, 0]),
 ]
-export const locked: Answers = { plan: 'full', 'lock.on': 'yes', 'lock.number': '17', windmill: 'still' }
+export const locked: Answers = {
+  plan: 'full',
+  'lock.on': 'yes',
+  'lock.number': '17',
+  'lock.others': 'none',
+  windmill: 'still',
+}
 export const goodWinding = [
   ...at('winding_ohms', terminalPairs, [1.31, 1.32, 1.31]),
   ...at('ground_ohms', terminalPositions, ['OL', 'OL', 'OL']),

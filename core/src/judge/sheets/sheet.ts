@@ -1,19 +1,19 @@
 import type { HouseRules } from '../../limits/index.ts'
 import type { QuantityCode } from '../../quantity/index.ts'
-import type { GateId } from '../../trend/index.ts'
+import type { GateId, Stop } from '../../trend/index.ts'
 import type { Check } from '../check.ts'
 import type { Context } from '../context.ts'
 import type { MachineFacts } from '../input.ts'
 
 /** A stop as the trade walks it. */
 export const phases = [
-  { id: 'look', words: 'Look' },
-  { id: 'safe', words: 'Make safe' },
-  { id: 'dead', words: 'Dead' },
-  { id: 'restore', words: 'Restore' },
-  { id: 'live', words: 'Live' },
-  { id: 'judge', words: 'Judge' },
-  { id: 'leave', words: 'Leave' },
+  { id: 'look', words: 'Inspect' },
+  { id: 'safe', words: 'Lock out' },
+  { id: 'dead', words: 'Dead tests' },
+  { id: 'restore', words: 'Power up' },
+  { id: 'live', words: 'Live tests' },
+  { id: 'judge', words: 'Results' },
+  { id: 'leave', words: 'Close up' },
 ] as const
 export type PhaseId = (typeof phases)[number]['id']
 
@@ -113,26 +113,56 @@ export const planAsk = choice('plan', 'This stop', [
   ['dead', 'Dead tests'],
   ['full', 'Full electrical'],
   ['drive', 'Drive and bearings'],
+  ['both', 'Electrical and drive'],
 ])
-export type PlanId = 'running' | 'live' | 'dead' | 'full' | 'drive'
+export type PlanId = 'running' | 'live' | 'dead' | 'full' | 'drive' | 'both'
+
+const whole: readonly PhaseId[] = ['look', 'safe', 'dead', 'restore', 'live', 'judge', 'leave']
+const everyGate: readonly GateId[] = ['dead', 'restore', 'live', 'close']
 
 /** The phases each plan walks. */
 export const plans: Readonly<Record<PlanId, readonly PhaseId[]>> = {
   running: ['look', 'live', 'judge'],
   live: ['look', 'live', 'judge', 'leave'],
   dead: ['look', 'safe', 'dead', 'judge', 'leave'],
-  full: ['look', 'safe', 'dead', 'restore', 'live', 'judge', 'leave'],
+  full: whole,
   drive: ['look', 'safe', 'dead', 'live', 'judge', 'leave'],
+  both: whole,
 }
 
 /** The gates a plan is held by: where hands go in it is proven dead; where power comes back on bare tests, restored. */
 export const gatesOf: Readonly<Record<PlanId, readonly GateId[]>> = {
   running: [],
   live: [],
-  dead: ['dead', 'restore', 'live'],
-  full: ['dead', 'restore', 'live'],
-  drive: ['dead'],
+  dead: everyGate,
+  full: everyGate,
+  drive: ['dead', 'close'],
+  both: everyGate,
 }
+
+const ofDeadTests: readonly string[] = [
+  'proof_volts',
+  'dead_ll',
+  'dead_lg',
+  'winding_ohms',
+  'ground_ohms',
+  'megohms',
+  'megohms_at',
+  'pole_ohms',
+  'fuse_ohms',
+]
+
+/** Was anything locked out or opened at this visit? Then power comes back on it, whatever the visit was meant to be. */
+export const opened = (visit: Pick<Stop, 'readings' | 'answers'>): boolean =>
+  visit.answers?.['lock.on'] === 'yes' || visit.readings.some((r) => ofDeadTests.includes(r.quantity))
+
+/** The phases a visit walks: those it was meant to, and all of them once something was locked out or opened. */
+export const phasesFor = (plan: PlanId, visit: Pick<Stop, 'readings' | 'answers'>): readonly PhaseId[] =>
+  opened(visit) ? whole : plans[plan]
+
+/** The gates a visit is held by: those of what was done, not of what was chosen. */
+export const gatesFor = (plan: PlanId, visit: Pick<Stop, 'readings' | 'answers'>): readonly GateId[] =>
+  opened(visit) ? everyGate : gatesOf[plan]
 
 export const threePhase = (m: MachineFacts): boolean => m.phases === 3
 export const singlePhase = (m: MachineFacts): boolean => m.phases === 1

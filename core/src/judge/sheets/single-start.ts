@@ -1,12 +1,15 @@
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import { startAsks } from './inrush.ts'
 import { cells, singlePhase, type SheetCheck } from './sheet.ts'
 
 /** A single-phase motor that creeps before it settles. */
 const creeping: Check = {
   id: 'creeping-start',
   title: 'Start of a single-phase motor',
-  applies: (c) => c.machine.phases === 1 && c.has('start_amps'),
+  subject: 'motor',
+  from: 'visit',
+  applies: (c) => c.machine.phases === 1 && c.value('start_amps', 'L1') !== undefined,
   judge(c) {
     const first = c.value('start_amps', 'L1') ?? 0
     const then = c.value('amps', 'L1')
@@ -18,6 +21,7 @@ const creeping: Check = {
     if (c.stop.state.turning === 'not turning' || then === undefined || ratio === null)
       return verdict(this, {
         level: then === undefined ? 'watch' : 'stop',
+        settles: then !== undefined,
         value: first,
         basis: [limit.basis],
         because:
@@ -69,6 +73,7 @@ export const singleStart: SheetCheck = {
         ...cells('start_seconds', ['start'], ['Until settled']),
       ],
     },
+    startAsks,
   ],
   judges: [creeping],
 }

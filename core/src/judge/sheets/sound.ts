@@ -23,6 +23,9 @@ function own(readings: readonly Reading[]): { level: number; exact: boolean } | 
 const louder: Check = {
   id: 'sound',
   title: 'Sound',
+  subject: 'bearings',
+  from: 'visit',
+  running: true,
   applies: (c) => c.value('sound', 'fan') !== undefined,
   judge(c) {
     const read = c.value('sound', 'fan') ?? 0

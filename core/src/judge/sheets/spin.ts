@@ -6,37 +6,58 @@ import { always, choice, type SheetCheck } from './sheet.ts'
 const spinByHand: Check = {
   id: 'spin',
   title: 'Spun by hand',
+  subject: 'bearings',
+  from: 'visit',
   applies: (c) =>
     c.answer('spin.all') !== undefined || c.answer('spin.motor') !== undefined || c.answer('spin.fan') !== undefined,
   judge(c) {
     const basis = [practice('belt off tells motor from fan')]
-    const parts = (
+    const answered = (
       [
-        ['spin.motor', 'the motor'],
-        ['spin.fan', 'the fan'],
-        ['spin.all', 'it'],
+        ['spin.motor', 'Motor', 'motor'],
+        ['spin.fan', 'Fan shaft', 'bearings'],
+        ['spin.all', 'Assembly', 'bearings'],
       ] as const
-    ).flatMap(([id, who]) => {
+    ).flatMap(([id, who, subject]) => {
       const how = c.answer(id)
-      return how !== undefined && how !== 'free' ? [{ who, how }] : []
+      return how === undefined ? [] : [{ id, who, subject, how }]
     })
-    const stuck = parts.find((p) => p.how === 'seized')
-    const words = parts
-      .map(
-        (p) =>
-          `${p.who} ${p.how === 'seized' ? 'does not turn' : p.how === 'stops at once' ? 'stops at once' : `turns ${p.how}`}`,
-      )
-      .join(', ')
-    if (parts.length === 0)
-      return verdict(this, { level: 'ok', basis, because: 'It spins free by hand.', next: 'Nothing to do.' })
-    return verdict(this, {
-      level: stuck ? 'stop' : 'fix',
-      basis,
-      because: `${words.charAt(0).toUpperCase()}${words.slice(1)}.`,
-      next: stuck
-        ? 'Leave it locked out. Power on a stuck shaft burns the winding.'
-        : 'Bearing, rub or wheel: belt off, then rock and listen, motor and fan apart.',
-    })
+    const bad = answered.filter((a) => a.how !== 'free')
+    const good = answered.filter((a) => a.how === 'free')
+    return [
+      ...bad.map(({ id, who, subject, how }) =>
+        verdict(this, {
+          level: how === 'seized' ? 'stop' : 'fix',
+          subject,
+          positions: [id],
+          basis,
+          because:
+            how === 'seized'
+              ? `${who} is seized: it does not turn by hand.`
+              : how === 'stops at once'
+                ? `${who} stops at once when it is spun by hand.`
+                : `${who} turns ${how} by hand.`,
+          next:
+            how === 'seized'
+              ? 'Leave it locked out. Power on a seized shaft burns the winding.'
+              : 'Bearing, rub or wheel: belt off, then rock and listen, motor and fan apart.',
+        }),
+      ),
+      ...(good.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'ok',
+              // The whole turns free: so do motor and fan.
+              positions: good.some((g) => g.id === 'spin.all')
+                ? ['spin.all', 'spin.motor', 'spin.fan'].filter((p) => !bad.some((b) => b.id === p))
+                : good.map((g) => g.id),
+              basis,
+              because: `${good.map((g) => g.who).join(' and ')}: free by hand.`,
+              next: 'Nothing to do.',
+            }),
+          ]),
+    ]
   },
 }
 

@@ -1,84 +1,108 @@
 import { practice, standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
+import type { Context } from '../context.ts'
+import { highest } from '../evidence.ts'
+import type { Verdict } from '../verdict.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
 
 const classLimit: Record<string, number> = { A: 105, B: 130, F: 155, H: 180 }
 /** The winding's hot spot lies about so far above the shell. */
 const insideOut = 25
 
-/** Shell and bearings by a spot meter, against the air and the insulation class. */
+/** The lowest class that motors are still made in: assumed where the nameplate does not say. */
+const lowest = 'B'
+/** A shell that no winding inside it survives for long, whatever its class. °C */
+const neverOk = 130
+const bearingLimit = 95
+
+/** Shell and bearings by a spot meter, against the air and the insulation class, each spot by itself. */
 const surface: Check = {
   id: 'temperature',
   title: 'Temperatures',
+  subject: 'motor',
+  from: 'visit',
+  running: true,
   applies: (c) => ['motor', 'bearing-de', 'bearing-ode'].some((p) => c.value('temperature', p) !== undefined),
   judge(c) {
+    const at = (position: string) => {
+      const r = c.reading('temperature', position)
+      return r && highest(r)
+    }
     const t = (celsius: number) => show.temperature(celsius, c.rules.temperature)
-    const motor = c.value('temperature', 'motor')
-    const ambient = c.value('temperature', 'ambient')
-    const bearings = Math.max(c.value('temperature', 'bearing-de') ?? -99, c.value('temperature', 'bearing-ode') ?? -99)
-    const letter = c.motor?.plate.insulationClass?.toUpperCase() ?? ''
-    const most = classLimit[letter]
-    const touch = c.limit('surface-hot')
-    const basis = [
-      practice('the hot spot lies about 25 K above the shell'),
-      ...(most === undefined ? [] : [standard(`class ${letter}: ${most} °C`)]),
+    const shell = at('motor')
+    return [
+      ...(shell === undefined ? [] : [shellVerdict(c, this, shell)]),
+      ...(['bearing-de', 'bearing-ode'] as const).flatMap((position) => {
+        const celsius = at(position)
+        if (celsius === undefined) return []
+        const name = position === 'bearing-de' ? 'Drive-end bearing' : 'Opposite-end bearing'
+        const hot = celsius > bearingLimit
+        const burning = celsius > neverOk
+        return [
+          verdict(this, {
+            level: burning ? 'stop' : hot ? 'fix' : 'ok',
+            subject: 'bearings',
+            positions: [position],
+            value: celsius,
+            limit: bearingLimit,
+            basis: [practice('common practice: bearing housing up to about 95 °C')],
+            because: `${name} ${t(celsius)}${hot ? `, over ${t(bearingLimit)}` : ''}.`,
+            next: hot ? 'Belt tension, grease, too much of it too; listen with the belt off.' : 'Nothing to do.',
+          }),
+        ]
+      }),
     ]
-    const rise =
-      motor !== undefined && ambient !== undefined
-        ? `, ${((motor - ambient) * (c.rules.temperature === 'F' ? 1.8 : 1)).toFixed(0)} ${c.rules.temperature === 'F' ? 'F' : 'K'} over the air`
-        : ''
-    if (motor !== undefined && most !== undefined && motor + insideOut > most)
-      return verdict(this, {
-        level: 'stop',
-        value: motor,
-        limit: most - insideOut,
-        basis,
-        because: `Shell ${t(motor)}${rise}: inside it is about ${t(motor + insideOut)}, over its class ${letter}.`,
-        next: 'Switch it off in order. Air over the motor, filters, amps, volts.',
-      })
-    if (motor !== undefined && most !== undefined && motor + insideOut > most - 20)
-      return verdict(this, {
-        level: 'fix',
-        value: motor,
-        limit: most - insideOut - 20,
-        basis,
-        because: `Shell ${t(motor)}${rise}: inside about ${t(motor + insideOut)}, close to its class ${letter}. Every 10 K halve its life.`,
-        next: 'Amps and volts, then the air over the motor: a filter that is a wall cooks it.',
-      })
-    if (bearings > 95)
-      return verdict(this, {
-        level: 'fix',
-        value: bearings,
-        limit: 95,
-        basis: [practice('common practice: bearing housing up to about 95 °C')],
-        because: `A bearing at ${t(bearings)}.`,
-        next: 'Belt tension, grease, too much of it too; listen with the belt off.',
-      })
-    if (motor !== undefined && c.machine.phases === 1 && motor > touch.value)
-      return verdict(this, {
-        level: 'watch',
-        value: motor,
-        limit: touch.value,
-        basis: [touch.basis],
-        because: `Shell ${t(motor)}: too hot to touch${rise}. A small motor this hot is overloaded or gets no air.`,
-        next: 'Amps against the plate, capacitor, blade, air.',
-      })
-    const shown = [
-      motor === undefined ? '' : `shell ${t(motor)}${rise}`,
-      bearings > -99 ? `bearing ${t(bearings)}` : '',
-    ]
-      .filter(Boolean)
-      .join(', ')
-    return verdict(this, {
-      level: 'ok',
-      value: motor ?? bearings,
-      basis,
-      because: `${shown.replace(/^./, (x) => x.toUpperCase())}.`,
-      next: 'Nothing to do.',
-      confidence: ambient === undefined ? 'low' : 'full',
-    })
   },
+}
+
+function shellVerdict(c: Context, check: Check, shell: number): Verdict {
+  const t = (celsius: number) => show.temperature(celsius, c.rules.temperature)
+  const ambient = c.value('temperature', 'ambient')
+  const printed = c.motor?.plate.insulationClass?.trim().toUpperCase() ?? ''
+  const known = classLimit[printed] !== undefined
+  const letter = known ? printed : lowest
+  const most = classLimit[letter] ?? 130
+  const touch = c.limit('surface-hot')
+  const named = known ? `class ${letter}` : `class ${letter}, assumed: the nameplate does not say`
+  const basis = [practice('the hot spot lies about 25 K above the shell'), standard(`${named}: ${most} °C`)]
+  const degrees = c.rules.temperature === 'F' ? '°F' : 'K'
+  const rise =
+    ambient === undefined
+      ? ''
+      : `, ${((shell - ambient) * (c.rules.temperature === 'F' ? 1.8 : 1)).toFixed(0)} ${degrees} over the air`
+  const given = {
+    positions: ['motor'],
+    value: shell,
+    basis,
+    confidence: known && ambient !== undefined ? ('full' as const) : ('low' as const),
+  }
+  if (shell + insideOut > most || shell > neverOk)
+    return verdict(check, {
+      ...given,
+      level: 'stop',
+      limit: Math.min(most - insideOut, neverOk),
+      because: `Shell ${t(shell)}${rise}: inside it is about ${t(shell + insideOut)}, over ${named}.`,
+      next: 'Switch it off in order. Air over the motor, filters, amps, volts.',
+    })
+  if (shell + insideOut > most - 20)
+    return verdict(check, {
+      ...given,
+      level: 'fix',
+      limit: most - insideOut - 20,
+      because: `Shell ${t(shell)}${rise}: inside about ${t(shell + insideOut)}, close to ${named}. Every ${c.rules.temperature === 'F' ? '18 °F' : '10 K'} halve its life.`,
+      next: 'Amps and volts, then the air over the motor: a plugged filter cooks it.',
+    })
+  if (c.machine.phases === 1 && shell > touch.value)
+    return verdict(check, {
+      ...given,
+      level: 'watch',
+      limit: touch.value,
+      basis: [touch.basis],
+      because: `Shell ${t(shell)}: too hot to touch${rise}. A small motor this hot is overloaded or gets no air.`,
+      next: 'Amps against the nameplate, capacitor, blade, air.',
+    })
+  return verdict(check, { ...given, level: 'ok', because: `Shell ${t(shell)}${rise}.`, next: 'Nothing to do.' })
 }
 
 export const temperatures: SheetCheck = {

@@ -19,9 +19,9 @@ const inches = (metres: number) => `${convert(metres, 'm', 'in').toFixed(2)} in`
 /** What this machine's belts ask for; null where drive, centres or the motor's power are not in the book. */
 function asked(c: Context): TensionAsked | null {
   const plate = c.motor?.plate
-  if (!c.drive || plate?.power === undefined) return null
+  if (!c.driveTrain || plate?.power === undefined) return null
   const watts = plate.power * (plate.powerUnit === 'kW' ? 1000 : 745.7)
-  return tensionAsked(c.drive, watts, plate.rpm ?? 0.96 * 30 * c.supplyHz)
+  return tensionAsked(c.driveTrain, watts, plate.rpm ?? 0.96 * 30 * c.supplyHz)
 }
 
 /** The deflection test of this span: how far, and with what force, used and new. */
@@ -47,6 +47,8 @@ function found(c: Context, a: TensionAsked): { tension: number; told: string } |
 const tension: Check = {
   id: 'belt-tension',
   title: 'Belt tension',
+  subject: 'belts',
+  from: 'visit',
   applies: (c) => c.has('belt_force', 'belt_note'),
   judge(c) {
     const a = asked(c)
@@ -56,10 +58,11 @@ const tension: Check = {
     const read = a && found(c, a)
     if (!a || !read)
       return verdict(this, {
-        level: 'ok',
+        level: 'watch',
+        settles: false,
         basis,
-        because: 'Read, but the drive is not in the book: there is nothing to hold it against.',
-        next: 'Enter sheaves, belts and centre distance on the machine’s page.',
+        because: 'Read, but sheaves, belts or centers are not recorded: there is nothing to hold it against.',
+        next: 'Enter sheaves, belts and center distance on the machine’s page.',
         confidence: 'low',
       })
     const overtight = c.limit('belt-overtight')

@@ -5,25 +5,44 @@ import { always, cells, choice, type SheetCheck } from './sheet.ts'
 const terminals: Check = {
   id: 'terminals',
   title: 'Terminals and wires',
+  subject: 'wiring',
+  from: 'visit',
   applies: (c) => c.answer('lugs') !== undefined || c.answer('wires') !== undefined,
   judge(c) {
     const basis = [practice('a loose terminal burns a drive and a motor')]
-    const lugs = c.answer('lugs')
-    const wires = c.answer('wires')
-    const found = [
-      lugs === 'loose' ? 'lugs found loose' : lugs === 'burnt' ? 'burnt marks at a lug' : '',
-      wires === 'chafed' ? 'a wire chafed' : wires === 'through' ? 'insulation worn through' : '',
-    ].filter(Boolean)
-    const serious = lugs === 'burnt' || wires === 'through'
-    if (found.length === 0)
-      return verdict(this, { level: 'ok', basis, because: 'Lugs tight, wires whole.', next: 'Nothing to do.' })
-    return verdict(this, {
-      level: serious ? 'fix' : 'watch',
-      basis,
-      because: `${found.join(', ').replace(/^./, (t) => t.toUpperCase())}.`,
-      next: serious
-        ? 'Cut back to clean copper, new lug, new wire; find what it touched.'
-        : 'Tighten to the marked torque and write it down; bush the edge, tie the wire.',
+    const meanings: Readonly<
+      Record<string, Readonly<Record<string, readonly [level: 'watch' | 'fix', because: string]>>>
+    > = {
+      lugs: { loose: ['watch', 'Lugs found loose.'], burnt: ['fix', 'Burnt marks at a lug.'] },
+      wires: {
+        chafed: ['watch', 'A wire is chafed.'],
+        through: ['fix', 'Wire insulation is worn through: bare copper can reach the frame.'],
+      },
+    }
+    return Object.entries(meanings).flatMap(([question, words]) => {
+      const answer = c.answer(question)
+      if (answer === undefined) return []
+      const meaning = words[answer]
+      return [
+        meaning
+          ? verdict(this, {
+              level: meaning[0],
+              positions: [question],
+              basis,
+              because: meaning[1],
+              next:
+                meaning[0] === 'fix'
+                  ? 'Cut back to clean copper, new lug, new wire; find what it touched.'
+                  : 'Tighten to the marked torque and enter it; bush the edge, tie the wire.',
+            })
+          : verdict(this, {
+              level: 'ok',
+              positions: [question],
+              basis,
+              because: question === 'lugs' ? 'Lugs tight.' : 'Wires whole.',
+              next: 'Nothing to do.',
+            }),
+      ]
     })
   },
 }

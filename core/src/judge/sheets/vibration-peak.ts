@@ -13,13 +13,16 @@ function speeds(c: Context): { motor: number; fan: number } | null {
   const read = c.value('rpm', 'driven')
   if (read !== undefined) return { motor, fan: read }
   if (c.machine.drive === 'direct') return { motor, fan: motor }
-  return c.drive ? { motor, fan: drivenRpm(motor, c.drive.driver, c.drive.driven, usualCreep) } : null
+  return c.driveTrain ? { motor, fan: drivenRpm(motor, c.driveTrain.driver, c.driveTrain.driven, usualCreep) } : null
 }
 
 /** What the strongest frequency of the vibration belongs to, in words. */
 export const vibrationPeak: Check = {
   id: 'vibration-peak',
   title: 'What shakes',
+  subject: 'bearings',
+  from: 'visit',
+  informs: true,
   applies: (c) => c.value('vibration_hz', 'dominant') !== undefined,
   judge(c) {
     const hz = c.value('vibration_hz', 'dominant') ?? 0
@@ -34,14 +37,14 @@ export const vibrationPeak: Check = {
         next: 'Read the fan’s speed, or enter its sheaves.',
         confidence: 'low',
       })
-    const length = c.drive?.beltLength ?? null
+    const length = c.driveTrain?.beltLength ?? null
     const found = nameFrequency(
       hz,
       suspects({
         fanRpm: turning.fan,
         motorRpm: turning.motor,
         supplyHz: c.supplyHz,
-        beltHz: c.drive && length !== null ? beltHertz(c.drive.driver, turning.motor, length) : undefined,
+        beltHz: c.driveTrain && length !== null ? beltHertz(c.driveTrain.driver, turning.motor, length) : undefined,
         blades: c.wheel?.blades ?? undefined,
       }),
     )

@@ -1,95 +1,136 @@
 import { history, standard } from '../../limits/index.ts'
-import { fanVibration, inchPeakFromRms, rmsFromInchPeak, ventilationCategory } from '../../motion/index.ts'
+import { fanLimits, inchPeakFromRms, takenOffAt, ventilationCategory } from '../../motion/index.ts'
 import { vibrationPositions } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
-import { always, cells, type SheetCheck } from './sheet.ts'
+import { highest } from '../evidence.ts'
+import { byWord } from './by-word.ts'
+import { always, cells, choice, type SheetCheck } from './sheet.ts'
 import { vibrationPeak } from './vibration-peak.ts'
-
-/** The worst of a stop, in/s peak. */
-const worstOf = (readings: Context['stop']['readings']) =>
-  readings
-    .filter((r) => r.quantity === 'vibration')
-    .reduce<{ position: string; value: number } | null>((a, r) => (a === null || r.value > a.value ? r : a), null)
 
 const inch = (v: number) => v.toFixed(2)
 
-/** Velocity on the bearing housings against the limits of a fan in its place, and against its own last. */
+/** How it feels, where nobody has an instrument. */
+const felt = byWord({
+  id: 'vibration-felt',
+  title: 'Vibration by hand',
+  subject: 'bearings',
+  meanings: {
+    'vibration.felt': {
+      rough: ['watch', 'Shakes more than it should.', 'Measure it; dirt, missing clips, belt and screws first.'],
+      violent: [
+        'stop',
+        'Shakes violently.',
+        'Stop it in order, nobody in line with the wheel. Blades, hub, bearings, then balance.',
+      ],
+    },
+  },
+  fine: 'Runs smooth by hand.',
+  rule: 'a fan that shakes violently is taken off',
+})
+
+/** Velocity on the bearing housings against the limits of a fan in its place, and against its own last, each spot by itself. */
 const velocity: Check = {
   id: 'vibration',
   title: 'Vibration',
-  applies: (c) => c.has('vibration'),
+  subject: 'bearings',
+  from: 'visit',
+  running: true,
+  applies: (c) => c.readings('vibration').length > 0,
   judge(c) {
-    const worst = worstOf(c.stop.readings) ?? { position: '', value: 0 }
     const power = c.motor?.plate.power
-    const category = ventilationCategory((power ?? 4) * (c.motor?.plate.powerUnit === 'kW' ? 1000 : 745.7))
-    const mount = c.answer('vibration.mount') ?? c.layout?.mounting ?? undefined
-    const mounting = mount === 'rigid' ? 'rigid' : 'flexible'
-    const v = fanVibration(rmsFromInchPeak(worst.value), category, mounting)
-    const startUp = inchPeakFromRms(v.startUp)
-    const alarm = inchPeakFromRms(v.alarm)
-    const off = inchPeakFromRms(v.shutdown ?? v.alarm)
-    const basis = [standard(`ISO 14694, ${category} on a ${mounting} mount, from memory`)]
-    const told = `${inch(worst.value)} in/s peak at ${worst.position}`
-    const last = c.history
-      .filter((s) => s.at < c.stop.at && s.at >= (c.motor?.fittedAt ?? -Infinity))
-      .sort((a, b) => b.at - a.at)
-      .flatMap((s) => worstOf(s.readings) ?? [])[0]
+    // What is not known is taken as the stricter: a large fan on a rigid base.
+    const category =
+      power === undefined ? 'BV-3' : ventilationCategory(power * (c.motor?.plate.powerUnit === 'kW' ? 1000 : 745.7))
+    const mount = c.answer('vibration.mount') ?? c.layout?.mounting ?? lastMount(c)
+    const mounting = mount === 'flexible' ? 'flexible' : 'rigid'
+    const limits = fanLimits(category, mounting)
+    const startUp = inchPeakFromRms(limits.startUp)
+    const alarm = inchPeakFromRms(limits.alarm)
+    const off = inchPeakFromRms(takenOffAt(category, mounting))
+    const basis = [
+      standard(`ISO 14694, ${category} on a ${mounting} mount, and ISO 20816 for taking it off`, 'from memory'),
+    ]
     const grown = c.limit('vibration-grown')
-    const sure = {
-      confidence: mount === undefined || power === undefined ? 'low' : 'full',
-    } as const
-    if (v.stands === 'shutdown')
-      return verdict(this, {
-        level: 'stop',
-        value: worst.value,
-        limit: off,
-        basis,
-        because: `${told}: over the ${inch(off)} in/s at which a fan is taken off.`,
-        next: 'Stop it in order, nobody in line with the wheel. Blades, hub, bearings, then balance.',
-        ...sure,
-      })
-    if (v.stands === 'alarm')
-      return verdict(this, {
-        level: 'fix',
-        value: worst.value,
-        limit: alarm,
-        basis,
-        because: `${told}: over the alarm of ${inch(alarm)} in/s.`,
-        next: 'Dirt and missing clips first, then belt, sheaves, screws, bearings; the frequency names it on the bench.',
-        ...sure,
-      })
-    if (last && worst.value > grown.value * last.value && worst.value > 0.1)
-      return verdict(this, {
-        level: 'watch',
-        value: worst.value,
-        limit: grown.value * last.value,
-        basis: [grown.basis, history('its last reading'), ...basis],
-        because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${inch(last.value)} in/s of last time, still below the alarm.`,
-        next: 'What changed since? Read again within the month.',
-        ...sure,
-      })
-    if (v.stands === 'above start-up')
-      return verdict(this, {
-        level: 'watch',
-        value: worst.value,
-        limit: startUp,
-        basis,
-        because: `${told}: over the ${inch(startUp)} in/s of a fan as new, below the alarm of ${inch(alarm)}.`,
-        next: 'Read again at the next visit, same spot, same direction.',
-        ...sure,
-      })
-    return verdict(this, {
-      level: 'ok',
-      value: worst.value,
-      limit: startUp,
-      basis,
-      because: `${told}: within the ${inch(startUp)} in/s of a fan as new.`,
-      next: 'Nothing to do.',
-      ...sure,
+    const confidence = mount === undefined || power === undefined ? ('low' as const) : ('full' as const)
+    const read = c
+      .readings('vibration')
+      .map((r) => ({ position: r.position, value: highest(r), last: lastAt(c, r.position) }))
+    const standing = (r: (typeof read)[number]) =>
+      r.value > off
+        ? 'stop'
+        : r.value > alarm
+          ? 'fix'
+          : r.last !== null && r.value > grown.value * r.last && r.value > 0.1
+            ? 'grown'
+            : r.value > startUp
+              ? 'watch'
+              : 'ok'
+    const groups = (['stop', 'fix', 'grown', 'watch', 'ok'] as const).flatMap((level) => {
+      const own = read.filter((r) => standing(r) === level)
+      const worst = own.reduce<(typeof own)[number] | null>((a, b) => (a === null || b.value > a.value ? b : a), null)
+      return worst ? [{ level, worst, positions: own.map((r) => r.position) }] : []
+    })
+    return groups.map(({ level, worst, positions }) => {
+      const told = `${inch(worst.value)} in/s peak at ${worst.position}`
+      const given = { positions, value: worst.value, basis, confidence }
+      switch (level) {
+        case 'stop':
+          return verdict(this, {
+            ...given,
+            level: 'stop',
+            limit: off,
+            because: `${told}: over the ${inch(off)} in/s at which a fan is taken off.`,
+            next: 'Stop it in order, nobody in line with the wheel. Blades, hub, bearings, then balance.',
+          })
+        case 'fix':
+          return verdict(this, {
+            ...given,
+            level: 'fix',
+            limit: alarm,
+            because: `${told}: over the alarm of ${inch(alarm)} in/s.`,
+            next: 'Dirt and missing clips first, then belt, sheaves, screws, bearings; the frequency calculator names what turns at that speed.',
+          })
+        case 'grown':
+          return verdict(this, {
+            ...given,
+            level: 'watch',
+            limit: grown.value * (worst.last ?? 0),
+            basis: [grown.basis, history('its last reading'), ...basis],
+            because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${inch(worst.last ?? 0)} in/s of last time, still below the alarm.`,
+            next: 'What changed since? Read again within the month.',
+          })
+        case 'watch':
+          return verdict(this, {
+            ...given,
+            level: 'watch',
+            limit: startUp,
+            because: `${told}: over the ${inch(startUp)} in/s of a fan as new, below the alarm of ${inch(alarm)}.`,
+            next: 'Read again at the next visit, same spot, same direction.',
+          })
+        case 'ok':
+          return verdict(this, {
+            ...given,
+            level: 'ok',
+            limit: startUp,
+            because: `${told}: within the ${inch(startUp)} in/s of a fan as new.`,
+            next: 'Nothing to do.',
+          })
+      }
     })
   },
 }
+
+const earlier = (c: Context) =>
+  c.history.filter((s) => s.at < c.stop.at && s.at >= (c.motor?.fittedAt ?? -Infinity)).sort((a, b) => b.at - a.at)
+
+const lastAt = (c: Context, position: string): number | null =>
+  earlier(c).flatMap((s) => s.readings.filter((r) => r.quantity === 'vibration' && r.position === position))[0]
+    ?.value ?? null
+
+/** What it stands on, as somebody entered it at an earlier visit. */
+const lastMount = (c: Context): string | undefined =>
+  earlier(c).find((s) => s.answers?.['vibration.mount'])?.answers?.['vibration.mount']
 
 /** Six readings at the bearing housings. */
 export const vibrationSheet: SheetCheck = {
@@ -97,13 +138,29 @@ export const vibrationSheet: SheetCheck = {
   phase: 'live',
   part: 'drive',
   title: 'Vibration',
-  how: 'On bare metal of each bearing housing, always the same spot: across, up, along the shaft.',
+  how: 'On bare metal of each bearing housing, always the same spot: horizontal, vertical, axial.',
   caution: 'The guard stays on; reach the housings from outside or with a stick. Nobody in line with the wheel.',
   for: always,
   groups: () => [
-    { title: 'Drive end', asks: cells('vibration', vibrationPositions.slice(0, 3), ['Across', 'Up', 'Along']) },
-    { title: 'Opposite end', asks: cells('vibration', vibrationPositions.slice(3), ['Across', 'Up', 'Along']) },
+    {
+      title: 'Drive end',
+      asks: cells('vibration', vibrationPositions.slice(0, 3), ['Horizontal', 'Vertical', 'Axial']),
+    },
+    {
+      title: 'Opposite end',
+      asks: cells('vibration', vibrationPositions.slice(3), ['Horizontal', 'Vertical', 'Axial']),
+    },
+    {
+      title: 'By hand',
+      asks: [
+        choice('vibration.felt', 'It runs', [
+          ['smooth', 'Smooth'],
+          ['rough', 'Shakes'],
+          ['violent', 'Shakes violently'],
+        ]),
+      ],
+    },
     { title: 'Strongest at', asks: cells('vibration_hz', ['dominant'], ['Frequency']), also: true },
   ],
-  judges: [velocity, vibrationPeak],
+  judges: [velocity, felt, vibrationPeak],
 }

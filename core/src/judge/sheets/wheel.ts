@@ -1,10 +1,11 @@
 import { byWord } from './by-word.ts'
 import { always, choice, type SheetCheck } from './sheet.ts'
 
-const seen = byWord(
-  'wheel',
-  'Wheel',
-  {
+const seen = byWord({
+  id: 'wheel',
+  title: 'Wheel',
+  subject: 'wheel',
+  meanings: {
     'wheel.blades': {
       cracked: [
         'stop',
@@ -43,9 +44,9 @@ const seen = byWord(
       rubs: ['fix', 'The wheel rubs.', 'Gap all round at four points; bearing, shaft, then the hub.'],
     },
   },
-  'Wheel as it should be.',
-  'look at every blade, count the clips, turn it by hand',
-)
+  fine: 'Wheel as it should be.',
+  rule: 'look at every blade, count the clips, turn it by hand',
+})
 
 /** The wheel by eye and hand. */
 export const wheel: SheetCheck = {

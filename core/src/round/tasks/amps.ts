@@ -1,8 +1,8 @@
-import { dueAt } from '../../judge/index.ts'
+import { dueAt, levelRead } from '../../judge/index.ts'
 import { show } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { speedSettles } from '../pauses.ts'
-import { inDays, lastRead, limitOf, type DueFacts, type Reason, type TaskKind } from '../task.ts'
+import { askedFor, inDays, lastRead, limitOf, type DueFacts, type Reason, type TaskKind } from '../task.ts'
 
 const unfinished = (f: DueFacts): Reason[] => {
   const newest = f.stops[0]
@@ -27,6 +27,12 @@ function drifting(f: DueFacts, next: number): Reason[] {
   return []
 }
 
+/** The worst of what visits found, in its own words. */
+const pressing = (f: DueFacts): string =>
+  f.judgement?.conditions.find((k) => !k.retest && k.verdict.check !== 'finding')?.verdict.because ??
+  f.judgement?.headline ??
+  ''
+
 /** Volts and amps on all legs: the visit itself. */
 export const ampsTask: TaskKind = {
   id: 'amps',
@@ -36,20 +42,22 @@ export const ampsTask: TaskKind = {
   people: 1,
   stopsUnit: false,
   locksOut: false,
-  for: () => true,
+  // A machine that is not to be run is not read running: what answers the stop comes first.
+  for: (f) => f.judgement?.level !== 'stop',
   settle: speedSettles,
   wanted(f) {
     const lastAt = lastRead(f, 'amps')?.at ?? null
-    const level = f.judgement?.level ?? 'ok'
+    const level = f.judgement ? levelRead(f.judgement) : 'ok'
     const next = lastAt === null ? f.now : dueAt(level, lastAt, f.rules)
     const usual = limitOf(f, 'visit-interval')
     const days = lastAt === null ? usual : (next - lastAt) / dayMs
     return {
       lastAt,
       days,
-      because: level === 'ok' ? `every ${usual} days` : `judged ${level}: ${f.judgement?.headline ?? ''}`,
+      because: level === 'ok' ? `every ${usual} days` : `${level}: ${pressing(f)}`,
       pulls: [
         ...unfinished(f),
+        ...askedFor(f, 'amps', 'turning', 'dial', 'speed'),
         ...drifting(f, next),
         ...f.waiting.map((w) => ({ at: inDays(w.at, 30), because: `${w.what} waits since ${show.day(w.at, f.now)}` })),
         ...f.findings.map((x) => ({
@@ -63,7 +71,7 @@ export const ampsTask: TaskKind = {
           ? [
               {
                 at: inDays(f.standIn.at, 30),
-                because: `${f.standIn.what} is a stand-in since ${show.day(f.standIn.at, f.now)}`,
+                because: `${f.standIn.what} is a substitute since ${show.day(f.standIn.at, f.now)}`,
               },
             ]
           : []),

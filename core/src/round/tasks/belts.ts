@@ -1,5 +1,15 @@
 import { beltsSettle } from '../pauses.ts'
-import { beltsFresh, inDays, lastAnswered, lastDone, latest, limitOf, verdictOf, type TaskKind } from '../task.ts'
+import {
+  askedFor,
+  beltsFresh,
+  inDays,
+  lastAnswered,
+  lastDone,
+  latest,
+  limitOf,
+  verdictOf,
+  type TaskKind,
+} from '../task.ts'
 
 /** What is told of a drive train by eye, hand and straightedge. */
 const driveChecks = ['belts', 'belt-tension', 'alignment', 'bearings', 'keys', 'wheel', 'belts-carry']
@@ -25,6 +35,7 @@ export const beltsTask: TaskKind = {
       days,
       because: `every ${days} days`,
       pulls: [
+        ...askedFor(f, 'tension', 'alignment', 'bearings', 'keys', 'wheel', 'spin'),
         ...(renewed !== null && beltsFresh(f)
           ? [{ at: inDays(renewed, 2), because: 'a new belt set gives way in its first days: tension again' }]
           : []),

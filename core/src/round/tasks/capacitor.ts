@@ -1,4 +1,4 @@
-import { inDays, limitOf, lastRead, latest, verdictOf, type TaskKind } from '../task.ts'
+import { askedFor, inDays, limitOf, lastRead, latest, verdictOf, type TaskKind } from '../task.ts'
 
 /** The run capacitor, bled and measured. */
 export const capacitorTask: TaskKind = {
@@ -9,7 +9,9 @@ export const capacitorTask: TaskKind = {
   people: 1,
   stopsUnit: true,
   locksOut: true,
-  for: (f) => f.machine.phases === 1 && f.machine.controls.capacitor !== null,
+  for: (f) =>
+    f.machine.phases === 1 &&
+    (f.machine.controls.capacitor !== null || (f.judgement?.retests ?? []).some((r) => r.id === 'capacitor')),
   wanted(f) {
     const days = limitOf(f, 'interval-terminals')
     const last = lastRead(f, 'capacitance', 'capacitor_volts')
@@ -18,7 +20,10 @@ export const capacitorTask: TaskKind = {
       lastAt: latest(last?.at),
       days,
       because: `every ${days} days`,
-      pulls: worry && worry.level !== 'ok' ? [{ at: inDays(last?.at ?? f.now, 14), because: worry.because }] : [],
+      pulls: [
+        ...askedFor(f, 'capacitor'),
+        ...(worry && worry.level !== 'ok' ? [{ at: inDays(last?.at ?? f.now, 14), because: worry.because }] : []),
+      ],
       push: null,
     }
   },

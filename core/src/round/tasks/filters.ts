@@ -1,4 +1,4 @@
-import { inDays, limitOf, lastDone, lastRead, steadyPush, verdictOf, type TaskKind } from '../task.ts'
+import { askedFor, inDays, limitOf, lastDone, lastRead, steadyPush, verdictOf, type TaskKind } from '../task.ts'
 
 /** Filters: by the pressure over them where it is read, else by the calendar. */
 export const filtersTask: TaskKind = {
@@ -21,7 +21,10 @@ export const filtersTask: TaskKind = {
       lastAt: lastAt ?? read?.at ?? null,
       days,
       because: `every ${days} days`,
-      pulls: loaded ? [{ at: drop.level === 'fix' ? read.at : inDays(read.at, 30), because: drop.because }] : [],
+      pulls: [
+        ...askedFor(f, 'filters'),
+        ...(loaded ? [{ at: drop.level === 'fix' ? read.at : inDays(read.at, 30), because: drop.because }] : []),
+      ],
       push: steadyPush(f, values, 0.2, lastAt ?? read?.at ?? null, days, 'the pressure over them hardly rises'),
     }
   },

@@ -1,5 +1,5 @@
 import { busEmpties, longestPause, windingCools } from '../pauses.ts'
-import { inDays, limitOf, lastRead, latest, steadyPush, verdictOf, type TaskKind } from '../task.ts'
+import { askedFor, inDays, limitOf, lastRead, latest, steadyPush, verdictOf, type TaskKind } from '../task.ts'
 
 /** Megohms of the winding, locked out. */
 export const insulationTask: TaskKind = {
@@ -25,7 +25,10 @@ export const insulationTask: TaskKind = {
       lastAt,
       days,
       because: `every ${days} days`,
-      pulls: worry && worry.level !== 'ok' && last ? [{ at: inDays(last.at, days / 4), because: worry.because }] : [],
+      pulls: [
+        ...askedFor(f, 'insulation', 'winding', 'ground'),
+        ...(worry && worry.level !== 'ok' && last ? [{ at: inDays(last.at, days / 4), because: worry.because }] : []),
+      ],
       push: steadyPush(f, values, 0.25, lastAt, days, 'three tests in a row agree within a quarter'),
     }
   },

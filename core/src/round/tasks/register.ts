@@ -1,5 +1,6 @@
 import type { TaskKind } from '../task.ts'
 import { ampsTask } from './amps.ts'
+import { answerTask } from './answer.ts'
 import { beltsTask } from './belts.ts'
 import { capacitorTask } from './capacitor.ts'
 import { combustionTask } from './combustion.ts'
@@ -12,6 +13,7 @@ import { vibrationTask } from './vibration.ts'
 
 /** Every kind of task of a round. A new one is one file and one line here. */
 export const taskKinds: readonly TaskKind[] = [
+  answerTask,
   ampsTask,
   insulationTask,
   beltsTask,

@@ -1,5 +1,15 @@
 import { busEmpties } from '../pauses.ts'
-import { inDays, limitOf, lastAnswered, lastDone, lastRead, latest, verdictOf, type TaskKind } from '../task.ts'
+import {
+  askedFor,
+  inDays,
+  limitOf,
+  lastAnswered,
+  lastDone,
+  lastRead,
+  latest,
+  verdictOf,
+  type TaskKind,
+} from '../task.ts'
 
 /** Lugs to torque, contacts, fuses. */
 export const terminalsTask: TaskKind = {
@@ -24,10 +34,12 @@ export const terminalsTask: TaskKind = {
       lastAt: last,
       days,
       because: `every ${days} days`,
-      pulls:
-        uneven && uneven.level !== 'ok' && f.stops[0]
+      pulls: [
+        ...askedFor(f, 'terminals', 'poles', 'fuses', 'line', 'control', 'transformer', 'off'),
+        ...(uneven && uneven.level !== 'ok' && f.stops[0]
           ? [{ at: inDays(f.stops[0].at, 7), because: uneven.because }]
-          : [],
+          : []),
+      ],
       push: null,
     }
   },

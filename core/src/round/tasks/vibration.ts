@@ -1,4 +1,4 @@
-import { inDays, limitOf, lastRead, latest, steadyPush, verdictOf, type TaskKind } from '../task.ts'
+import { askedFor, inDays, limitOf, lastRead, latest, steadyPush, verdictOf, type TaskKind } from '../task.ts'
 
 /** Vibration on the bearings, running. */
 export const vibrationTask: TaskKind = {
@@ -22,10 +22,12 @@ export const vibrationTask: TaskKind = {
       lastAt: latest(last?.at),
       days,
       because: `every ${days} days`,
-      pulls:
-        worry && worry.level !== 'ok' && last
+      pulls: [
+        ...askedFor(f, 'vibration', 'temperature'),
+        ...(worry && worry.level !== 'ok' && last
           ? [{ at: worry.level === 'watch' ? inDays(last.at, days / 4) : last.at, because: worry.because }]
-          : [],
+          : []),
+      ],
       push: steadyPush(f, values, 0.2, latest(last?.at), days, 'three readings in a row agree within a fifth'),
     }
   },

@@ -1,6 +1,6 @@
-import { standing, type MachinePage } from '@motor-round/contract'
+import { speaking, type MachinePage } from '@motor-round/contract'
 import type { BenchMachine } from '@motor-round/core/calc'
-import { allowedCurrent, plateHertz } from '@motor-round/core/plate'
+import { allowedCurrent, supplyHertz } from '@motor-round/core/plate'
 import { legPositions, linePositions, type ThreePhase } from '@motor-round/core/quantity'
 import { valuesAt } from '@motor-round/core/trend'
 
@@ -12,16 +12,11 @@ export function benchMachine(page: MachinePage): BenchMachine {
   const { machine, motor } = page
   const plate = motor?.plate ?? null
   const allowed = allowedCurrent(plate, null, machine.serviceVolts, motor?.connectionVolts ?? undefined)
-  const stop = standing({
-    stops: page.stops,
-    work: page.work,
-    parts: page.parts,
-    motors: [...(motor ? [motor] : []), ...page.pastMotors],
-  })
+  const stop = speaking(page)
   return {
     phases: machine.phases,
     serviceVolts: machine.serviceVolts,
-    hz: machine.serviceVolts === 400 ? 50 : (plateHertz(plate?.hz)[0] ?? 60),
+    hz: supplyHertz(machine.serviceVolts, plate?.hz, page.site.hertz),
     plate,
     columnVolts: allowed?.columnVolts ?? null,
     plateAmps: allowed?.amps ?? null,

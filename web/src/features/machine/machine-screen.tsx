@@ -1,6 +1,6 @@
-import { coreStop, type MachinePage } from '@motor-round/contract'
+import { coreStop, inputOf, type MachinePage } from '@motor-round/contract'
 import { pastChanges } from '@motor-round/core/bench'
-import { ampsHistory, insulationHistory, judge, type Judgement } from '@motor-round/core/judge'
+import { ampsHistory, insulationHistory, type Judgement } from '@motor-round/core/judge'
 import { linePositions, neutralPositions, show } from '@motor-round/core/quantity'
 import { valuesAt, type Stop } from '@motor-round/core/trend'
 import { Button } from 'antd'
@@ -9,11 +9,12 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { dueWords, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { speaking, useJudging } from '../../app/judging.ts'
+import { standingOf, useSnapshot } from '../../app/judging.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
+import { ClosedConditions, Conditions } from '../conditions/index.ts'
 import { FindingsPanel } from '../findings/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
@@ -167,28 +168,27 @@ export function MachineScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useMachinePageQuery({ params: { id } })
   const page = query.currentData
-  const judging = useJudging(page)
+  const snapshot = useSnapshot(page)
   const now = useNow()
   const mayAct = useMay('mechanic')
   const navigate = useNavigate()
   const [working, setWorking] = useState(false)
-  const stop = page ? speaking(page) : null
   const judged = useMemo(() => {
-    if (!judging || !stop) return null
-    const input = judging(stop)
-    const judgement = judge(input)
+    const standing = snapshot && standingOf(snapshot)
+    if (!snapshot || !standing) return null
+    const { judgement, stop } = standing
+    const input = inputOf(snapshot, stop)
     const changes = pastChanges(input)
     return {
       input,
+      stop,
       judgement,
       history: ampsHistory(input),
       tests: insulationHistory(input).length,
       changes,
       way: wayBack(input, judgement, changes),
     }
-    // The stop is derived from the page, as judging is.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [judging])
+  }, [snapshot])
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const own = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(e.target.tagName)
@@ -207,7 +207,6 @@ export function MachineScreen() {
   if (!page) return <p className="page">Loading …</p>
   const { machine, unit } = page
   const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
-  const bad = judged?.judgement.verdicts.filter((v) => v.level !== 'ok') ?? []
   return (
     <div className="page stack">
       <header className="machine-head">
@@ -220,7 +219,7 @@ export function MachineScreen() {
             {machine.retiredAt ? ' · retired' : ` · due ${due.words}`}
           </p>
         </div>
-        {judged && stop ? <Latest stop={stop} judgement={judged.judgement} now={now} /> : <p>Never read.</p>}
+        {judged ? <Latest stop={judged.stop} judgement={judged.judgement} now={now} /> : <p>No visit yet.</p>}
         {mayAct ? (
           <div className="row machine-buttons">
             <Link to={`/machines/${id}/edit`}>
@@ -245,12 +244,21 @@ export function MachineScreen() {
         <div className="stack">
           {judged ? (
             <>
-              <section className={`sheet machine-says says-${judged.judgement.level}`}>
+              <section
+                className={`sheet machine-says says-${judged.judgement.level.replace(' ', '-')}`}
+                aria-label="Results"
+              >
                 <header>
-                  <h2>What it says</h2>
-                  {bad.length === 0 ? <LevelMark level="ok" /> : null}
+                  <h2>Results</h2>
+                  <LevelMark level={judged.judgement.level} filled />
                 </header>
-                {bad.length === 0 ? <p>{judged.judgement.headline}</p> : <Verdicts verdicts={bad} />}
+                {judged.judgement.conditions.length === 0 ? (
+                  <p>{judged.judgement.headline}</p>
+                ) : (
+                  <Conditions list={judged.judgement.conditions} machineId={id} now={now} mayAct={mayAct} />
+                )}
+                <p className="quiet">{judged.judgement.completeness.summary}</p>
+                <ClosedConditions page={page} now={now} mayAct={mayAct} />
                 <PeersLine judgement={judged.judgement} />
                 {judged.way ? <BenchLine way={judged.way} machineId={id} unit={lengthUnitOf(machine)} /> : null}
               </section>
@@ -283,7 +291,7 @@ export function MachineScreen() {
               <Histories list={historiesOf(page, judged.judgement, judged.input.rules.temperature)} />
               <section className="sheet">
                 <header>
-                  <h2>Checked and in order</h2>
+                  <h2>Checked and OK</h2>
                 </header>
                 <Verdicts verdicts={judged.judgement.verdicts.filter((v) => v.level === 'ok')} />
               </section>

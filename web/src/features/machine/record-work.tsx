@@ -73,6 +73,9 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
         <Field label="What was done">
           <Select<WorkKindId>
             aria-label="What was done"
+            showSearch={{ optionFilterProp: 'label' }}
+            // Some thirty kinds: all of them are drawn, so that a thumb finds them.
+            virtual={false}
             value={kind}
             options={workKinds.filter((k) => k.id !== 'motor-replaced').map((k) => ({ value: k.id, label: k.words }))}
             onChange={setKind}

@@ -10,14 +10,14 @@ export function Verdicts({ verdicts }: { verdicts: readonly Verdict[] }) {
   return (
     <ul className="verdicts">
       {verdicts.map((v) => (
-        <li key={v.check} className={`verdict-${v.level}`}>
+        <li key={`${v.check} ${v.positions.join(' ')} ${v.level}`} className={`verdict-${v.level}`}>
           <LevelMark level={v.level} filled />
           <div>
             <p>{v.because}</p>
             {v.level === 'ok' ? null : <p className="verdict-next">{v.next}</p>}
             <p className="quiet">
               {v.about} · {basisWords(v)}
-              {v.confidence === 'low' ? ' · not sure' : ''}
+              {v.confidence === 'low' ? ' · not certain' : ''}
             </p>
           </div>
         </li>

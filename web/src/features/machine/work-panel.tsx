@@ -1,7 +1,7 @@
 import { workOf, type MachinePage } from '@motor-round/contract'
 import { stopsAround, wholeAmps, type PastChange } from '@motor-round/core/bench'
 import { show } from '@motor-round/core/quantity'
-import { breaksTrend, type Stop } from '@motor-round/core/trend'
+import { movesAmps, type Stop } from '@motor-round/core/trend'
 import { shortDay } from '../../app/dates.ts'
 import { workWords } from '../speed-bench/index.ts'
 
@@ -43,7 +43,7 @@ export function WorkPanel({
       {all.length === 0 ? <p className="quiet">No work in the book.</p> : null}
       {all.map((w) => {
         const change = changes.find((c) => c.work.at === w.at)
-        const told = breaksTrend(w.kind, 'amps') ? around(stops, all, w.at, page.machine.phases) : ''
+        const told = movesAmps(w.kind) ? around(stops, all, w.at, page.machine.phases) : ''
         return (
           <p key={`${w.at} ${w.kind}`} className="trail">
             {shortDay(new Date(w.at).toISOString(), now)} · {workWords(w)}

@@ -52,7 +52,7 @@ describe('the plan of a roof', () => {
   it('shows each unit with its worst level and heaviest load, to scale, over its picture', async () => {
     await open('viewer')
     expect(unit('RTU-1').getAttribute('aria-label')).toBe('RTU-1, Fix, 110 % of plate')
-    expect(unit('RTU-2').getAttribute('aria-label')).toBe('RTU-2, Not seen')
+    expect(unit('RTU-2').getAttribute('aria-label')).toBe('RTU-2, Not judged')
     expect(document.querySelector('image')?.getAttribute('href')).toBe(`/api/v1/plan-pictures/${uuid(703)}`)
     expect(document.querySelector('.plan-ruler text')?.textContent).toBe('10 m')
     expect(document.body.textContent).toContain('Cage, 4 m')

@@ -11,17 +11,20 @@ import { Spark } from '../../parts/spark/index.ts'
 /** One machine on the Roof: how bad, which, how loaded and how even, why, when seen, when due. */
 export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: number }) {
   const { rail, found } = row
-  const level = worstOf([row.level, found?.open ? found.level : null]) ?? 'unseen'
+  const level = worstOf([row.level, found?.open ? found.level : null]) ?? 'not judged'
+  const more = row.conditions.filter((k) => k.because !== row.headline && !k.key.startsWith('finding@')).length
   const due = level === 'stop' ? { words: 'now', late: true } : dueWords(row.dueAt, now)
-  const finding = found ? (
-    <b>
-      Found{found.open || found.until === null ? '' : `, put off to ${shortDay(`${found.until}T12:00:00Z`, now)}`}:{' '}
-      {found.text}
-      {found.more > 0 ? `, and ${found.more} more` : ''}.
-    </b>
-  ) : null
+  // A finding that is the worst of all is the headline already.
+  const finding =
+    found && found.text !== row.headline ? (
+      <b>
+        Found{found.open || found.until === null ? '' : `, put off to ${shortDay(`${found.until}T12:00:00Z`, now)}`}:{' '}
+        {found.text}
+        {found.more > 0 ? `, and ${found.more} more` : ''}.
+      </b>
+    ) : null
   // The worse of what was judged and what was found is told first: a narrow row cuts off the rest.
-  const foundFirst = level !== (row.level ?? 'unseen')
+  const foundFirst = level !== (row.level ?? 'not judged')
   return (
     <Link to={`/machines/${row.machineId}`} className={`roof-row roof-${level}`} role="row">
       <span role="cell" className="roof-level">
@@ -51,7 +54,8 @@ export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: numb
       </span>
       <span role="cell" className="roof-says">
         {foundFirst ? <>{finding} </> : null}
-        {row.headline === '' ? 'Never read. Take a first stop.' : row.headline}
+        {row.headline === '' ? 'No visit yet. Take the first readings.' : row.headline}
+        {more > 0 ? <b> {more} more open.</b> : null}
         {foundFirst ? null : <> {finding}</>}
       </span>
       <span role="cell" className="roof-spark">

@@ -22,8 +22,9 @@ const row = (over: Partial<Row> = {}): Row =>
     siteName: 'Ferry terminal',
     areaName: 'Hall roof',
     level: 'fix',
-    headline: '106 % of the 460 V plate on all three legs: 13.6 of 12.8 A.',
+    headline: '106 % of the 460 V nameplate on all three legs: 13.6 of 12.8 A.',
     found: null,
+    conditions: [],
     confidence: 'full',
     rail: {
       allowed: 12.8,
@@ -56,7 +57,7 @@ describe('a machine’s row on the Roof', () => {
     expect(level).toBe('Fix')
     expect(tag).toBe('AHU-9 / SFHall supply')
     expect(amps).toBe('13.4  13.5  13.6of 12.8 A at 479 V')
-    expect(says).toContain('106 % of the 460 V plate')
+    expect(says).toContain('106 % of the 460 V nameplate')
     expect(seen).not.toBe('never')
     expect(due).not.toBe('now')
   })
@@ -87,6 +88,21 @@ describe('a machine’s row on the Roof', () => {
       'Read. Found, put off to 1 Dec: Guard off.',
     ])
   })
+  it('says how much more is open, and tells a finding once', () => {
+    const line = (because: string, key = 'over-amp@') => ({
+      key,
+      level: 'fix' as const,
+      subject: 'motor' as const,
+      because,
+      next: '',
+      since: 0,
+      by: null,
+    })
+    const found = { level: 'fix' as const, text: 'Guard off', open: true, until: null, more: 0 }
+    const says = (over: Partial<Row>) => cells(row(over))[4]
+    expect(says({ headline: 'A.', conditions: [line('A.'), line('B.', 'fuses@L1')] })).toBe('A. 1 more open.')
+    expect(says({ headline: 'Guard off', found, conditions: [line('Guard off', 'finding@1')] })).toBe('Guard off')
+  })
   it('the past day is told as late', () => {
     expect(html(row({ level: 'ok', dueAt: '2026-11-01T00:00:00Z' }))).toContain('roof-late')
     expect(html(row({ level: 'ok' }))).not.toContain('roof-late')
@@ -98,7 +114,7 @@ describe('a machine’s row on the Roof', () => {
     expect(level).not.toBe('OK')
     expect(rail).toBe('')
     expect(amps).toBe('no amps yet')
-    expect(says).toBe('Never read. Take a first stop.')
+    expect(says).toBe('No visit yet. Take the first readings.')
     expect(seen).toBe('never')
   })
   it('amps without a plate have no limit to stand against', () => {

@@ -16,12 +16,12 @@ import './roof.css'
 
 type RoofLevel = (typeof roofLevels)[number]
 const sortWords: Record<(typeof roofSorts)[number], string> = {
-  need: 'Needs a person first',
+  need: 'Most urgent first',
   tag: 'By tag',
-  seen: 'Longest unseen first',
+  seen: 'Not visited longest first',
   load: 'Heaviest loaded first',
 }
-const tellOrder: readonly RoofLevel[] = ['stop', 'fix', 'watch', 'ok', 'unseen']
+const tellOrder: readonly RoofLevel[] = ['stop', 'fix', 'watch', 'ok', 'not judged']
 
 function useFilter() {
   const [params, setParams] = useSearchParams()
@@ -64,7 +64,7 @@ function Counts({
     fix: 'to fix',
     watch: 'to watch',
     ok: 'OK',
-    unseen: 'never seen',
+    'not judged': 'not judged',
   }
   return (
     <div className="roof-counts" role="group" aria-label="Show only a level">
@@ -75,7 +75,7 @@ function Counts({
             <LevelMark level={l} word={`${counts[l]} ${words[l]}`} />
           </button>
         ))}
-      {counts.overdue > 0 ? <span className="quiet">{counts.overdue} past their day</span> : null}
+      {counts.overdue > 0 ? <span className="quiet">{counts.overdue} overdue</span> : null}
     </div>
   )
 }

@@ -121,10 +121,10 @@ export function Closing({ page }: { page: RoundPage }) {
                     <Link to={`/machines/${s.machineId}`}>{tagOf(s)}</Link>
                   </td>
                   <td data-label="Was">
-                    <LevelMark level={s.levelBefore ?? 'unseen'} />
+                    <LevelMark level={s.levelBefore ?? 'not judged'} />
                   </td>
                   <td data-label="Now">
-                    <LevelMark level={s.level ?? 'unseen'} filled />
+                    <LevelMark level={s.level ?? 'not judged'} filled />
                   </td>
                   <td className="num" data-label="Took, min">
                     {took1 === null ? '' : `${took1} of ${Math.round(s.minutes)}`}

@@ -51,7 +51,7 @@ function DueList({
                 )
               }
             >
-              <b>{tagOf(m)}</b> <LevelMark level={m.level ?? 'unseen'} />
+              <b>{tagOf(m)}</b> <LevelMark level={m.level ?? 'not judged'} />
               <span className="quiet"> {m.areaName}</span>
             </Checkbox>
             {own.length > 0 || due.length > 0 ? (

@@ -73,7 +73,7 @@ function Stop({
         <Link to={`/machines/${stop.machineId}`}>
           <b>{name}</b>
         </Link>{' '}
-        {part === 'work' ? <LevelMark level={stop.level ?? 'unseen'} /> : null}
+        {part === 'work' ? <LevelMark level={stop.level ?? 'not judged'} /> : null}
         <small>
           {told(stop, part)}
           {visit && visit.walkers.length > 1 ? ' · two people' : ''}
@@ -165,7 +165,7 @@ export function PlanLists({ page }: { page: RoundPage }) {
                     <Link to={`/machines/${stop.machineId}`}>
                       <b>{tagOf(stop)}</b>
                     </Link>{' '}
-                    <LevelMark level={stop.level ?? 'unseen'} />
+                    <LevelMark level={stop.level ?? 'not judged'} />
                     <small>
                       {visitOf(l.visit).part === 'work' ? '' : 'to be read again: '}
                       {l.why}

@@ -154,7 +154,7 @@ function Stops({
                   ) : null}
                 </td>
                 <td>
-                  <LevelMark level={stop.level ?? 'unseen'} />{' '}
+                  <LevelMark level={stop.level ?? 'not judged'} />{' '}
                   {stop.level === 'ok' || stop.level === null ? '' : stop.headline}
                   {page.findings
                     .filter((f) => f.machineId === id && f.state !== 'closed')

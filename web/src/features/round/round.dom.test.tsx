@@ -125,7 +125,7 @@ describe('how a round went', () => {
     expect(text()).toContain('Still on a phone: Brin Hallow (Android 12ab).')
   })
   it('says who closed it, why, and when it comes again; then nobody closes it any more', async () => {
-    const closing = { at: '2026-11-25T18:00:00Z', by: 'Tamsin Vale', reason: 'storm', next: '2027-02-25' }
+    const closing = { at: '2026-11-25T18:00:00Z', by: 'Tamsin Vale', reason: 'storm', next: '2027-02-25', stood: [] }
     await showAs('lead', <Closing page={roundOf({ events, closing })} />)
     expect(text()).toContain('Closed 25 Nov by Tamsin Vale: storm. It comes again on 25 Feb 2027.')
     expect(screen.queryByRole('button', { name: 'Close the round' })).toBeNull()
@@ -205,7 +205,11 @@ describe('planning a round', () => {
   })
   async function open(role: 'lead' | 'mechanic' = 'lead') {
     const shown = await showAs(role, <NewRound />)
-    const places = { sites: [{ id: uuid(1), name: 'Ferry terminal', zone: 'UTC', version: 1 }], areas: [], units: [] }
+    const places = {
+      sites: [{ id: uuid(1), name: 'Ferry terminal', zone: 'UTC', hertz: null, version: 1 }],
+      areas: [],
+      units: [],
+    }
     await store.dispatch(api.util.upsertQueryData('places', {}, places))
     await store.dispatch(
       api.util.upsertQueryData('dueMachines', { query: { sites: uuid(1) } }, [

@@ -85,7 +85,7 @@ export function Here({
           {tagOf(stop)}
           {part === 'work' ? '' : `, ${partWords[part]}`}
         </h2>
-        <LevelMark level={stop.level ?? 'unseen'} filled />
+        <LevelMark level={stop.level ?? 'not judged'} filled />
       </header>
       <p className="quiet">
         {stop.purpose || stop.areaName} · {stop.areaName}

@@ -1,4 +1,4 @@
-import { plannedOf, type MachinePage } from '@motor-round/contract'
+import { plannedOf, speaking, type MachinePage } from '@motor-round/contract'
 import {
   missesOf,
   pastChanges,
@@ -15,7 +15,7 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { speaking, useJudging } from '../../app/judging.ts'
+import { useJudging } from '../../app/judging.ts'
 import { lengthUnitOf, showLength, type LengthUnit } from '../../app/lengths.ts'
 import { useClock, useNow } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'

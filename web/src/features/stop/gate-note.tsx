@@ -5,9 +5,10 @@ import { useState } from 'react'
 import { Field } from '../../parts/fields/index.ts'
 
 const words: Record<Gate['id'], { title: string; passed: string }> = {
-  dead: { title: 'Not yet: prove it dead first', passed: 'Dead tests opened without all of it' },
-  restore: { title: 'Not yet: before power', passed: 'Power restored without all of it' },
-  live: { title: 'Not yet: before live tests', passed: 'Live tests opened without all of it' },
+  dead: { title: 'Locked: prove it dead first', passed: 'Dead tests opened without all of it' },
+  restore: { title: 'Locked: before power', passed: 'Power restored without all of it' },
+  live: { title: 'Locked: before live tests', passed: 'Live tests opened without all of it' },
+  close: { title: 'Not everything is back', passed: 'Saved without everything back' },
 }
 
 /** What a shut gate still asks for; a named person may pass it with a reason, unless a reading bars the way. */
@@ -26,7 +27,10 @@ export function GateNote({
   const [reason, setReason] = useState('')
   const [asking, setAsking] = useState(false)
   return (
-    <section className={`gate ${gate.bars ? 'gate-barred' : ''}`} aria-label="Gate">
+    <section
+      className={`gate ${gate.bars ? 'gate-barred' : ''}`}
+      aria-label={gate.id === 'close' ? 'Before saving' : 'Gate'}
+    >
       <h2>{words[gate.id].title}</h2>
       {gate.bars ? (
         <p className="gate-bars" role="alert">
@@ -36,17 +40,17 @@ export function GateNote({
       <ul>
         {gate.steps.map((s) => (
           <li key={s.id} className={s.met ? 'step-met' : 'step-missing'}>
-            <b>{s.met ? 'Recorded' : 'Missing'}</b> {s.words}
+            <b>{s.met ? 'Done' : 'Missing'}</b> {s.words}
           </li>
         ))}
       </ul>
       <div className="row">
         <Button type="primary" size="large" onClick={back}>
-          Take what is missing
+          {gate.id === 'close' ? 'Enter what is back' : 'Enter what is missing'}
         </Button>
         {gate.bars || asking ? null : (
           <Button size="large" onClick={() => setAsking(true)}>
-            Go on without it
+            Override
           </Button>
         )}
       </div>
@@ -63,7 +67,7 @@ export function GateNote({
             disabled={by.trim() === '' || reason.trim() === ''}
             onClick={() => pass({ gate: gate.id, by: by.trim(), reason: reason.trim() })}
           >
-            Pass the gate
+            Override
           </Button>
         </div>
       ) : null}

@@ -3,6 +3,12 @@ import type { StopState } from '@motor-round/core/trend'
 import { memo } from 'react'
 import { Choice } from '../../parts/fields/index.ts'
 
+export const turningOptions = [
+  { value: 'right way', label: 'Right way' },
+  { value: 'backwards', label: 'Backward' },
+  { value: 'not turning', label: 'Not turning' },
+] as const
+
 /** The state a machine is read in. What nobody says stays unsaid, and lowers the confidence. */
 export const StateForm = memo(function StateForm({
   machine,
@@ -20,16 +26,7 @@ export const StateForm = memo(function StateForm({
         Live panel: for qualified people, by local code and the site’s lock-out rules. Guards on, sleeves and leads
         clear of the wheel; a clamp needs no hand inside.
       </p>
-      <Choice
-        label="Turning"
-        value={state.turning}
-        options={[
-          { value: 'right way', label: 'Right way' },
-          { value: 'backwards', label: 'Backwards' },
-          { value: 'not turning', label: 'Not turning' },
-        ]}
-        onChange={(turning) => set({ turning })}
-      />
+      <Choice label="Turning" value={state.turning} options={turningOptions} onChange={(turning) => set({ turning })} />
       <Choice
         label="Settled"
         value={state.settled}
@@ -41,7 +38,7 @@ export const StateForm = memo(function StateForm({
       />
       {machine.hasSister ? (
         <Choice
-          label="Sister fan"
+          label="Twin fan"
           value={state.sister}
           options={[
             { value: 'running', label: 'Running' },
@@ -77,6 +74,9 @@ export const StateForm = memo(function StateForm({
           { value: 'test', label: 'Test' },
           { value: 'warm-up', label: 'Warm-up' },
           { value: 'purge', label: 'Purge' },
+          { value: 'low speed', label: 'Low speed' },
+          { value: 'medium speed', label: 'Medium speed' },
+          { value: 'high speed', label: 'High speed' },
         ]}
         onChange={(mode) => set({ mode })}
       />

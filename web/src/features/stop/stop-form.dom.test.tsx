@@ -31,7 +31,7 @@ describe('a stop of running amps', () => {
     await user.keyboard('13.6')
     // 13.6 of 12.8 A is 106 %.
     expect(readColumns('460', '12.8')[0]?.amps).toBe(12.8)
-    expect(told()).toContain('106 % of the 460 V plate on all three legs: 13.6 of 12.8 A.')
+    expect(told()).toContain('106 % of the 460 V nameplate on all three legs: 13.6 of 12.8 A.')
     expect(screen.getByRole('img', { name: /L1 13.4, L2 13.5, L3 13.6 ampere, 106 % of plate/ })).toBeTruthy()
   })
 
@@ -81,7 +81,7 @@ describe('a stop of running amps', () => {
   it('is kept on this phone when the server is out of reach, to go home by itself', async () => {
     const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
-    await user.click(screen.getByRole('button', { name: 'Save stop' }))
+    await user.click(screen.getByRole('button', { name: 'Save visit' }))
     await screen.findByText(/kept on this phone, 6 readings/)
     const [waiting] = await store.line.toArray()
     expect(waiting).toMatchObject({ kind: 'stop', readings: 6, refused: null, level: 'ok' })
@@ -94,7 +94,7 @@ describe('a stop of running amps', () => {
     const full = vi
       .spyOn(store.line, 'add')
       .mockRejectedValue(Object.assign(new Error('full'), { name: 'QuotaExceededError' }))
-    await user.click(screen.getByRole('button', { name: 'Save stop' }))
+    await user.click(screen.getByRole('button', { name: 'Save visit' }))
     expect((await screen.findByText(/This phone is full/)).textContent).toContain('still here')
     expect(draft()['typed']).toMatchObject({ 'amps L3': '9.6' })
     full.mockRestore()
@@ -110,7 +110,7 @@ describe('a stop of running amps', () => {
   it('is not offered to somebody who only looks', async () => {
     await showAs('viewer', <StopForm page={pageOf()} old={null} scale="F" />)
     expect(screen.getByText(/signed in to look/)).toBeTruthy()
-    expect(screen.queryByRole('button', { name: 'Save stop' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Save visit' })).toBeNull()
   })
 })
 
@@ -140,44 +140,45 @@ describe('a correction', () => {
 describe('the walk of everything', () => {
   const whole = async (page = pageOf()) => {
     const shown = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
-    await shown.user.click(phase(/^Look/))
+    await shown.user.click(phase(/^Inspect/))
     await shown.user.click(choice('This stop', 'Full electrical'))
     return shown
   }
 
   it('keeps Dead shut until it is locked and proven, and leads back to what is missing', async () => {
     const { user } = await whole()
-    await user.click(phase(/^Dead/))
+    await user.click(phase(/^Dead tests/))
     const gate = screen.getByRole('region', { name: 'Gate' })
-    expect(gate.textContent).toContain('Not yet: prove it dead first')
-    await user.click(screen.getByRole('button', { name: 'Take what is missing' }))
+    expect(gate.textContent).toContain('Locked: prove it dead first')
+    await user.click(screen.getByRole('button', { name: 'Enter what is missing' }))
     await user.click(choice('Disconnect open, locked, tagged', 'Yes'))
     await user.type(cell('Lock or tag number'), '17')
+    await user.click(choice('Second feed, control feed, twin’s breaker', 'None'))
     await user.click(choice('The wheel is', 'Still'))
     await user.click(check(/^Prove dead/))
     for (const v of ['478', '0', '0.1', '0', '0.2', '0', '0.1', '478']) await user.keyboard(`${v}{Enter}`)
-    await user.click(phase(/^Dead/))
+    await user.click(phase(/^Dead tests/))
     expect(screen.queryByRole('region', { name: 'Gate' })).toBeNull()
     expect(screen.getByRole('heading', { level: 2 }).textContent).not.toBe('')
   })
 
   it('a leg that is alive shuts it for everybody, with the leg and the reason', async () => {
     const { user } = await whole()
-    await user.click(phase(/^Make safe/))
+    await user.click(phase(/^Lock out/))
     await user.click(check(/^Prove dead/))
     for (const v of ['478', '0', '0', '0', '0', '277', '0', '478']) await user.keyboard(`${v}{Enter}`)
     expect(judged()).toContain('L2 is alive')
-    await user.click(phase(/^Dead/))
+    await user.click(phase(/^Dead tests/))
     expect(within(screen.getByRole('region', { name: 'Gate' })).getByRole('alert').textContent).toContain('L2')
-    expect(screen.queryByRole('button', { name: 'Go on without it' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Override' })).toBeNull()
   })
 
   it('a gate is passed by name and reason, kept in the draft', async () => {
     const { user } = await whole()
-    await user.click(phase(/^Dead/))
-    await user.click(screen.getByRole('button', { name: 'Go on without it' }))
+    await user.click(phase(/^Dead tests/))
+    await user.click(screen.getByRole('button', { name: 'Override' }))
     await user.type(cell('Reason'), 'proven by the electrician, lock 4')
-    await user.click(screen.getByRole('button', { name: 'Pass the gate' }))
+    await user.click(screen.getByRole('button', { name: 'Override' }))
     expect(draft()['passes']).toMatchObject([
       { gate: 'dead', by: 'Mosi Okonjo', reason: 'proven by the electrician, lock 4' },
     ])
@@ -187,7 +188,7 @@ describe('the walk of everything', () => {
   it('a drive’s bus is waited out by a clock that a reload does not stop', async () => {
     const page = pageOf({ machine: { hasDrive: true } })
     const { user } = await whole(page)
-    await user.click(phase(/^Make safe/))
+    await user.click(phase(/^Lock out/))
     await user.click(check(/^Prove dead/))
     await user.click(screen.getByRole('button', { name: 'Drive bus draining: wait 15 min' }))
     expect(screen.getByRole('timer').textContent).toBe('15:00')
@@ -201,7 +202,7 @@ describe('the walk of everything', () => {
       JSON.stringify({ ...draft(), waits: { bus: began - 240_000 } }),
     )
     const again = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
-    await again.user.click(phase(/^Make safe/))
+    await again.user.click(phase(/^Lock out/))
     await again.user.click(check(/^Prove dead/))
     expect(screen.getByRole('timer').textContent).toMatch(/^(11:00|10:5\d)$/)
     await again.user.click(screen.getByRole('button', { name: 'Off' }))
@@ -217,7 +218,7 @@ describe('the walk of everything', () => {
     )
     cleanup()
     const again = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
-    await again.user.click(phase(/^Make safe/))
+    await again.user.click(phase(/^Lock out/))
     await again.user.click(check(/^Prove dead/))
     expect(screen.getByRole('group', { name: 'Drive bus draining' }).textContent).toContain(
       'the meter says whether it is drained',
@@ -231,33 +232,33 @@ describe('the walk of everything', () => {
         plate: { phases: 1, volts: '230', amps: '3.0', power: 0.5, rpm: 1100, sf: 1 },
       }),
     )
-    await user.click(phase(/^Make safe/))
+    await user.click(phase(/^Lock out/))
     await user.click(check(/^Prove dead/))
     expect(screen.queryByLabelText('Line to line, L2-L3, V')).toBeNull()
-    expect(cell('Stored, Capacitor, V')).toBeTruthy()
+    expect(cell('Capacitor, Across it, V')).toBeTruthy()
   })
 })
 
 describe('a stop of drive and bearings', () => {
   const driveOf = async (page = pageOf()) => {
     const shown = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
-    await shown.user.click(phase(/^Look/))
+    await shown.user.click(phase(/^Inspect/))
     await shown.user.click(choice('This stop', 'Drive and bearings'))
     return shown.user
   }
   const passed = async (user: Awaited<ReturnType<typeof driveOf>>) => {
-    await user.click(phase(/^Dead/))
-    await user.click(screen.getByRole('button', { name: 'Go on without it' }))
+    await user.click(phase(/^Dead tests/))
+    await user.click(screen.getByRole('button', { name: 'Override' }))
     await user.type(cell('Reason'), 'lock 4 of the electrician')
-    await user.click(screen.getByRole('button', { name: 'Pass the gate' }))
+    await user.click(screen.getByRole('button', { name: 'Override' }))
   }
 
   it('is held by Dead, and by no gate of the electrical walk', async () => {
     await driveOf()
-    expect(phase(/^Dead/).textContent).toContain('shut')
-    expect(phase(/^Live/).textContent).not.toContain('shut')
+    expect(phase(/^Dead tests/).textContent).toContain('locked')
+    expect(phase(/^Live tests/).textContent).not.toContain('locked')
     expect(
-      within(screen.getByRole('navigation', { name: 'Phases' })).queryByRole('button', { name: /^Restore/ }),
+      within(screen.getByRole('navigation', { name: 'Phases' })).queryByRole('button', { name: /^Power up/ }),
     ).toBeNull()
   })
 
@@ -284,9 +285,9 @@ describe('a stop of drive and bearings', () => {
   it('vibration is judged by the motor’s size and how it stands, by the book', async () => {
     const shaking = async (mounting: 'flexible' | 'rigid') => {
       const user = await driveOf(pageOf({ machine: { layout: { mounting } } }))
-      await user.click(phase(/^Live/))
+      await user.click(phase(/^Live tests/))
       await user.click(check(/^Vibration/))
-      await user.click(cell('Drive end, Across, in/s'))
+      await user.click(cell('Drive end, Horizontal, in/s'))
       await user.keyboard('0.42')
       return told()
     }

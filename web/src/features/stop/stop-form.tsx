@@ -1,7 +1,8 @@
 import { coreStop, type MachinePage, type StopRecord } from '@motor-round/contract'
-import { checksOf, contextOf, gatesOf, judge, type PhaseId, type PlanId } from '@motor-round/core/judge'
+import { checksOf, contextOf, gatesFor, judge, phasesFor, type PhaseId, type PlanId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
-import type { Stop, StopState } from '@motor-round/core/trend'
+import type { GatePass, Stop, StopState } from '@motor-round/core/trend'
+import { Button } from 'antd'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
@@ -69,12 +70,10 @@ export function StopForm({
     old?.id ?? null,
     old || plan === null ? startOf(old, scale) : { plan },
   )
-  const steps = useMemo(() => stepsOf(facts, draft.plan), [facts, draft.plan])
-  const [step, setStep] = useState<Step>(() =>
-    draft.plan === 'running'
-      ? firstOf(stepsOf(facts, draft.plan), 'live')
-      : firstOf(stepsOf(facts, draft.plan), 'look'),
-  )
+  const [step, setStep] = useState<Step>(() => {
+    const planned = stepsOf(facts, draft.plan, phasesFor(draft.plan, { readings: [], answers: {} }))
+    return firstOf(planned, draft.plan === 'running' ? 'live' : 'look')
+  })
   const [at, setAt] = useState(0)
   // Counts the times the cursor was called to a cell, so that it comes even when it is the same one.
   const [called, setCalled] = useState(0)
@@ -111,6 +110,10 @@ export function StopForm({
     }),
     [old, draft.id, draft.takenAt, draft.state, answers, draft.passes, readings, openedAt],
   )
+  // Once something was locked out or opened the visit goes through Power up, whatever it was meant to be.
+  const walked = useMemo(() => phasesFor(draft.plan, { readings, answers }), [draft.plan, readings, answers])
+  const holding = useMemo(() => gatesFor(draft.plan, { readings, answers }), [draft.plan, readings, answers])
+  const steps = useMemo(() => stepsOf(facts, draft.plan, walked), [facts, draft.plan, walked])
   const something = readings.length > 0 || Object.keys(answers).length > 0
   const judgement = useMemo(() => (judging && something ? judge(judging(stop)) : null), [judging, stop, something])
   // The first judgement on a cold phone takes ten times the later ones: it is made on an earlier stop, before a key falls.
@@ -149,9 +152,16 @@ export function StopForm({
   }, [step.phase])
 
   const gateId = step.phase === 'restore' && step.check !== 'inhibit' ? 'restore' : gateBefore[step.phase]
-  const held = gateId !== undefined && gatesOf[draft.plan].includes(gateId)
+  const held = gateId !== undefined && holding.includes(gateId)
   const gate = held ? (judgement?.gates.find((g) => g.id === gateId && !g.open) ?? null) : null
+  // Line-side volts come before the bump: a wrong supply is found at the last switch, not at the motor.
+  const unread =
+    step.check === 'rotation' &&
+    holding.includes('live') &&
+    judgement?.gates.some((g) => g.id === 'live' && g.steps.some((s) => s.id === 'line' && !s.met)) === true
+  const closing = holding.includes('close') ? (judgement?.gates.find((g) => g.id === 'close' && !g.open) ?? null) : null
   const behind: Record<string, Step> = {
+    close: firstOf(steps, 'leave'),
     dead: firstOf(steps, 'safe'),
     restore: firstOf(steps, 'restore'),
     live:
@@ -214,6 +224,10 @@ export function StopForm({
     return null
   }
   const send = () => {
+    if (closing) {
+      go(firstOf(steps, 'leave'))
+      return
+    }
     const doubt = doubtful()
     if (doubt) {
       go(doubt.step)
@@ -234,7 +248,7 @@ export function StopForm({
         supersedes: old?.id ?? null,
         reason: draft.reason,
       },
-      judgement?.level ?? null,
+      judgement ? judgement.level : null,
     )
   }
 
@@ -243,7 +257,7 @@ export function StopForm({
   const setState = useCallback((state: StopState) => change({ state }), [change])
   const setPlan = (plan: PlanId) => {
     change({ plan })
-    go(firstOf(stepsOf(facts, plan), plan === 'running' ? 'live' : 'look'))
+    go(firstOf(stepsOf(facts, plan, phasesFor(plan, { readings, answers })), plan === 'running' ? 'live' : 'look'))
   }
 
   if (!mayAct)
@@ -259,6 +273,7 @@ export function StopForm({
       }}
     />
   ) : null
+  const pass = (p: GatePass) => change((o) => ({ passes: [...o.passes.filter((x) => x.gate !== p.gate), p] }))
   const goPhase = (phase: PhaseId) => go(firstOf(steps, phase))
   return (
     <div
@@ -286,7 +301,8 @@ export function StopForm({
         }}
       />
       <PhaseNav
-        plan={draft.plan}
+        walked={walked}
+        held={holding}
         here={step.phase}
         gates={judgement?.gates ?? []}
         unsaid={Object.values(draft.state).every((v) => v === null)}
@@ -308,8 +324,16 @@ export function StopForm({
             gate={gate}
             name={person?.name ?? ''}
             back={() => go(behind[gate.id] ?? step)}
-            pass={(p) => change((o) => ({ passes: [...o.passes.filter((x) => x.gate !== p.gate), p] }))}
+            pass={pass}
           />
+        ) : unread ? (
+          <section className="gate" aria-label="Gate">
+            <h2>Line-side volts first</h2>
+            <p>A wrong supply is found at the last switch, not at the motor. Read it before any bump.</p>
+            <Button type="primary" size="large" onClick={() => go({ phase: 'restore', check: 'line-side' })}>
+              Read line-side volts
+            </Button>
+          </section>
         ) : step.check === stateStep ? (
           <section className="stop-part part-state" aria-label="State">
             <PlanChoice plan={draft.plan} set={setPlan} />
@@ -382,6 +406,11 @@ export function StopForm({
         draft={draft}
         old={old}
         count={readings.length}
+        closing={step.phase === 'judge' || step.phase === 'leave' ? closing : null}
+        person={person?.name ?? ''}
+        setState={setState}
+        restore={() => go(firstOf(steps, 'leave'))}
+        pass={pass}
         saving={saving}
         button={saveButton}
         change={change}

@@ -1,4 +1,4 @@
-import { checksOf, judge, type Judgement } from '@motor-round/core/judge'
+import { checksOf, judge, type Judgement, gatesOf, plans } from '@motor-round/core/judge'
 import { defaultHouseRules } from '@motor-round/core/limits'
 import { legPositions, linePositions, terminalPairs, type QuantityCode, type Reading } from '@motor-round/core/quantity'
 import { unsaid, type Answers, type GatePass } from '@motor-round/core/trend'
@@ -45,17 +45,17 @@ describe('a shut gate', () => {
   const shut = gateOf(judged(at('dead_ll', linePositions, [0, 0, 0]), { 'lock.on': 'yes', 'lock.number': '4' }), 'dead')
   it('says what is recorded and what is missing, and offers to go on by name', () => {
     const t = text(<GateNote gate={shut} name="M. Okonjo" back={nothing} pass={nothing} />)
-    expect(t).toContain('Not yet: prove it dead first')
-    expect(t).toContain('Recorded Disconnect open, locked and tagged')
+    expect(t).toContain('Locked: prove it dead first')
+    expect(t).toContain('Done Disconnect open, locked and tagged')
     expect(t).toContain('Missing Three legs to ground near zero')
-    expect(t).toContain('Go on without it')
+    expect(t).toContain('Override')
   })
   it('is barred by a live leg: the reason stands as an alert and nobody may go on', () => {
     const alive = gateOf(judged(at('dead_lg', legPositions, [277, 277, 277])), 'dead')
     const h = html(<GateNote gate={alive} name="M. Okonjo" back={nothing} pass={nothing} />)
     expect(h).toContain('role="alert"')
     expect(h).toContain('through the winding')
-    expect(h).not.toContain('Go on without it')
+    expect(h).not.toContain('Override')
   })
   it('that was passed says by whom and why, wherever it matters', () => {
     const pass: GatePass = { gate: 'dead', by: 'A. Person', reason: 'second lock on' }
@@ -73,17 +73,20 @@ describe('a shut gate', () => {
 
 describe('the phases as a row of words', () => {
   const nav = (plan: 'running' | 'live' | 'dead' | 'full') =>
-    text(<PhaseNav plan={plan} here="look" gates={judged([]).gates} unsaid go={nothing} />)
+    text(
+      <PhaseNav walked={plans[plan]} held={gatesOf[plan]} here="look" gates={judged([]).gates} unsaid go={nothing} />,
+    )
   it('are those of the plan', () => {
-    expect(nav('running')).toBe(' Look not said Live Judge ')
-    expect(nav('dead')).toContain('Make safe Dead shut Judge Leave')
-    expect(nav('full')).toContain('Restore Live shut')
+    expect(nav('running')).toBe(' Inspect not entered Live tests Results ')
+    expect(nav('dead')).toContain('Lock out Dead tests locked Results Close up')
+    expect(nav('full')).toContain('Power up Live tests locked')
   })
-  it('of live tests alone are not behind gates: it was never stopped', () => expect(nav('live')).not.toContain('shut'))
+  it('of live tests alone are not behind gates: it was never stopped', () =>
+    expect(nav('live')).not.toContain('locked'))
   it('mark the one that is shown', () =>
-    expect(html(<PhaseNav plan="full" here="dead" gates={[]} unsaid={false} go={nothing} />)).toMatch(
-      /aria-current="step"[^>]*>Dead/,
-    ))
+    expect(
+      html(<PhaseNav walked={plans.full} held={gatesOf.full} here="dead" gates={[]} unsaid={false} go={nothing} />),
+    ).toMatch(/aria-current="step"[^>]*>Dead tests/))
 })
 
 describe('the checks of a phase', () => {
@@ -105,13 +108,13 @@ describe('what is told beside the cells', () => {
   const amps = at('amps', legPositions, [13.6, 13.5, 13.6])
   it('is the whole stop’s on running amps, with the next step', () => {
     const t = text(<Told judgement={judged(amps)} about={null} hint="" />)
-    expect(t).toContain('106 % of the 460 V plate')
+    expect(t).toContain('106 % of the 460 V nameplate')
     expect(t).toContain('Find why')
     expect(t).toContain('motor plate, 460 V column')
   })
   it('is a check’s own on the others, and a hint or nothing while there is none', () => {
     const j = judged([...amps, ...at('winding_ohms', terminalPairs, [1.3, 1.31, 1.3])])
-    expect(text(<Told judgement={j} about={['winding-ohms']} hint="" />)).toContain('even within')
+    expect(text(<Told judgement={j} about={['winding-ohms']} hint="" />)).toContain('balanced within')
     expect(html(<Told judgement={j} about={['insulation']} hint="" />)).toBe('')
     expect(text(<Told judgement={null} about={null} hint="Volts first." />)).toContain('Volts first.')
   })
@@ -149,6 +152,6 @@ describe('questions and keys', () => {
     expect(pad(false)).not.toContain('Over range')
     expect(pad(false).match(/<button/g)).toHaveLength(14)
   })
-  it('the plan is a choice of four', () =>
-    expect(html(<PlanChoice plan="running" set={nothing} />).match(/aria-pressed/g)).toHaveLength(5))
+  it('the scope is a choice of six', () =>
+    expect(html(<PlanChoice plan="running" set={nothing} />).match(/aria-pressed/g)).toHaveLength(6))
 })

@@ -1,4 +1,4 @@
-import { checksOf, plans, type MachineFacts, type PhaseId, type PlanId } from '@motor-round/core/judge'
+import { checksOf, type MachineFacts, type PhaseId, type PlanId } from '@motor-round/core/judge'
 
 /** The page that says the state the machine is in; it comes first of all. */
 export const stateStep = 'state'
@@ -9,9 +9,9 @@ export interface Step {
   readonly check: string
 }
 
-/** Every step of a stop in the order it is walked. A phase without checks is one step of its own. */
-export function stepsOf(machine: MachineFacts, plan: PlanId): Step[] {
-  return plans[plan].flatMap((phase) => {
+/** Every step of a visit in the order it is walked, in the phases it goes through. A phase without checks is one step of its own. */
+export function stepsOf(machine: MachineFacts, plan: PlanId, phases: readonly PhaseId[]): Step[] {
+  return phases.flatMap((phase) => {
     const own = checksOf(machine, plan, phase).map((c) => ({ phase, check: c.id }))
     if (phase === 'look') return [{ phase, check: stateStep }, ...own]
     return own.length > 0 ? own : [{ phase, check: '' }]

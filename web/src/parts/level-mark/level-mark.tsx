@@ -1,19 +1,22 @@
 import type { Level } from '@motor-round/core/judge'
 import './level-mark.css'
 
-export const levelWords: Record<Level | 'unseen', string> = {
+export const levelWords: Record<Level | 'not judged', string> = {
   ok: 'OK',
   watch: 'Watch',
   fix: 'Fix',
   stop: 'Stop',
-  unseen: 'Not seen',
+  'not judged': 'Not judged',
 }
 
-function Shape({ level }: { level: Level | 'unseen' }) {
+function Shape({ level }: { level: Level | 'not judged' }) {
   if (level === 'stop')
     return <polygon points="4.7,0 11.3,0 16,4.7 16,11.3 11.3,16 4.7,16 0,11.3 0,4.7" fill="currentColor" />
   if (level === 'fix') return <rect x="1" y="1" width="14" height="14" fill="currentColor" />
-  if (level === 'unseen') return <line x1="2" y1="8" x2="14" y2="8" stroke="currentColor" strokeWidth="2.4" />
+  if (level === 'not judged')
+    return (
+      <circle cx="8" cy="8" r="6.4" fill="none" stroke="currentColor" strokeWidth="2.4" strokeDasharray="3.4 3.3" />
+    )
   return (
     <>
       <circle cx="8" cy="8" r="6.4" fill="none" stroke="currentColor" strokeWidth="2.4" />
@@ -28,12 +31,12 @@ export function LevelMark({
   word,
   filled = false,
 }: {
-  level: Level | 'unseen'
+  level: Level | 'not judged'
   word?: string
   filled?: boolean
 }) {
   return (
-    <span className={`level level-${level}${filled && level === 'stop' ? ' level-filled' : ''}`}>
+    <span className={`level level-${level.replace(' ', '-')}${filled && level === 'stop' ? ' level-filled' : ''}`}>
       <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
         <Shape level={level} />
       </svg>

@@ -43,7 +43,7 @@ function Unit({
   onDown: ((e: PointerEvent<SVGGElement>) => void) | undefined
   onPick: (() => void) | undefined
 }) {
-  const level = unit.level ?? 'unseen'
+  const level = unit.level ?? 'not judged'
   const size = Math.min(1.5, Math.max(1.15, (box.w * 1.9) / Math.max(4, unit.tag.length)))
   return (
     <g

@@ -33,9 +33,9 @@ export function WalkLine({
         <li key={m.id}>
           <button
             type="button"
-            className={`walk-mark walk-${m.state} walk-level-${m.level ?? 'unseen'}`}
+            className={`walk-mark walk-${m.state} walk-level-${m.level ?? 'not judged'}`}
             aria-current={m.id === here ? 'step' : undefined}
-            aria-label={`${i + 1}, ${m.tag}, ${stateWords[m.state]}${m.state === 'done' ? `, ${levelWords[m.level ?? 'unseen']}` : ''}`}
+            aria-label={`${i + 1}, ${m.tag}, ${stateWords[m.state]}${m.state === 'done' ? `, ${levelWords[m.level ?? 'not judged']}` : ''}`}
             onClick={() => pick(m.id)}
           >
             <i aria-hidden="true">{m.state === 'skipped' ? '×' : ''}</i>

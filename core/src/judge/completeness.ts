@@ -1,0 +1,54 @@
+import type { Fold } from './conditions/fold.ts'
+import type { Overall, Verdict } from './verdict.ts'
+
+/** What a result rests on, and what it does not. */
+export interface Completeness {
+  /** "amps and volts", "insulation": what was read and good. */
+  readonly on: readonly string[]
+  /** "turning not confirmed", "insulation never read". */
+  readonly missing: readonly string[]
+  readonly summary: string
+}
+
+/** What a good result can rest on, in the words of the page, with the checks that show it. */
+const grounds: readonly (readonly [words: string, checks: readonly string[]])[] = [
+  ['amps', ['over-amp']],
+  ['volts', ['service-voltage', 'line-side']],
+  ['rotation', ['turning', 'rotation']],
+  ['winding resistance', ['winding-ohms', 'psc-winding']],
+  ['insulation', ['insulation']],
+  ['belts', ['belts', 'belt-tension']],
+  ['bearings', ['bearings']],
+  ['wheel', ['wheel']],
+  ['vibration', ['vibration']],
+  ['capacitor', ['capacitor']],
+  ['controls', ['control-power']],
+]
+
+const list = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
+
+/** What the result of a machine rests on. @param level what the machine comes to */
+export function completeness(level: Overall, fold: Fold, own: readonly Verdict[]): Completeness {
+  const good = new Set([
+    ...fold.good().map((g) => g.verdict.check),
+    ...own.filter((v) => v.level === 'ok').map((v) => v.check),
+  ])
+  const on = grounds.flatMap(([words, checks]) => (checks.some((k) => good.has(k)) ? [words] : []))
+  const known = (id: string) => good.has(id) || fold.speaks(id) || own.some((v) => v.check === id)
+  const missing = [
+    ...(on.includes('amps') || known('over-amp') || known('lost-leg') || good.has('conditions')
+      ? []
+      : ['amps never read']),
+    ...(on.includes('rotation') || known('turning') || known('rotation') ? [] : ['turning not confirmed']),
+    ...(on.includes('insulation') || known('insulation') ? [] : ['insulation never read']),
+  ]
+  return {
+    on,
+    missing,
+    summary:
+      on.length === 0
+        ? 'Nothing was read that could be judged.'
+        : `${level === 'ok' ? 'OK on' : 'Good:'} ${list(on)}${missing.length === 0 ? '' : `; ${missing.join('; ')}`}.`,
+  }
+}

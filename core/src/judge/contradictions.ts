@@ -1,0 +1,155 @@
+import { lostLineByVolts } from '../electrical/index.ts'
+import { closesTriangle } from '../machine/index.ts'
+import { linePositions, show, type QuantityCode, type Reading, type ThreePhase } from '../quantity/index.ts'
+import type { JudgeInput } from './input.ts'
+
+/** Readings of one visit that cannot all be true: none of them counts as a pass until they are read again. */
+export interface Contradiction {
+  readonly id: string
+  readonly readings: readonly Reading[]
+  readonly because: string
+  readonly next: string
+}
+
+type Rule = (input: JudgeInput, of: (quantity: QuantityCode) => readonly Reading[]) => Contradiction | null
+
+const legs = (of: (quantity: QuantityCode) => readonly Reading[]) => of('amps').filter((r) => r.how !== 'over-range')
+const some = (amps: readonly Reading[]) => amps.some((r) => r.value > 0.2)
+
+const ampsOnNoVolts: Rule = ({ machine }, of) => {
+  const volts = [...of('volts_ll'), ...of('volts_ln')]
+  const amps = legs(of)
+  if (volts.length === 0 || !some(amps) || volts.some((r) => r.value > 0.1 * machine.serviceVolts)) return null
+  return {
+    id: 'amps-on-no-volts',
+    readings: [...amps, ...volts],
+    because: `${show.ampsRow(amps.map((r) => r.value)).join(', ')} A with ${volts.map((r) => show.volts(r.value)).join(', ')} V: no current flows without volts.`,
+    next: 'Check the meter on a known live source, its function and its leads; read both again.',
+  }
+}
+
+const triangle =
+  (id: string, quantity: 'volts_ll' | 'line_ll' | 'transformer_in' | 'transformer_out', words: string): Rule =>
+  (_input, of) => {
+    const own = linePositions.map((p) => of(quantity).find((r) => r.position === p))
+    if (own.some((r) => r === undefined || r.how === 'over-range')) return null
+    const volts = own.map((r) => r?.value ?? 0) as unknown as ThreePhase
+    // A lost line leaves readings that close nothing, and they are true.
+    if (Math.max(...volts) === 0 || closesTriangle(volts) || lostLineByVolts(volts) !== null) return null
+    return {
+      id,
+      readings: own.filter((r) => r !== undefined),
+      because: `${volts.map(show.volts).join(', ')} V ${words}cannot be the three voltages of one supply.`,
+      next: 'One was misread: read all three pairs again.',
+    }
+  }
+
+const turningOnNothing: Rule = ({ machine, stop }, of) => {
+  const amps = legs(of)
+  const whole = amps.length >= machine.phases
+  if (stop.state.turning !== 'right way' || !whole || amps.some((r) => r.value > 0.05)) return null
+  return {
+    id: 'turning-on-nothing',
+    readings: amps,
+    because: 'Turning, and no current on any leg: either it turns in the wind, or the clamp was not around the leg.',
+    next: 'Clamp each leg by itself and read again; if it stays at zero, something else turns the wheel.',
+  }
+}
+
+const ohmsAgainstMegohms: Rule = (_input, of) => {
+  const low = of('ground_ohms').filter((r) => r.how !== 'over-range' && r.value < 1e6)
+  const good = of('megohms').filter((m) => m.how === 'over-range' || m.value > 10)
+  const both = low.flatMap((g) => {
+    const m = good.find((x) => x.position === g.position || x.position === 'all')
+    return m ? [{ g, m }] : []
+  })
+  const [first] = both
+  if (!first) return null
+  return {
+    id: 'ohms-against-megohms',
+    readings: both.map((b) => b.m),
+    because: `${first.g.position} reads ${show.ohms(first.g.value)} to the frame on the ohm scale and ${show.megohms(first.m.value)} on the insulation tester.`,
+    next: 'Was a lead on the frame at both? Read both again with the leads clean and apart.',
+  }
+}
+
+const lineAgainstMotor: Rule = ({ machine }, of) => {
+  const line = of('line_ll')
+  const motor = of('volts_ll')
+  if (machine.hasDrive || line.length === 0 || motor.length === 0) return null
+  const dead = line.every((r) => r.value < 0.1 * machine.serviceVolts)
+  if (!dead || motor.every((r) => r.value < 0.1 * machine.serviceVolts)) return null
+  return {
+    id: 'line-against-motor',
+    readings: [...line, ...motor],
+    because: `${line.map((r) => show.volts(r.value)).join(', ')} V on the line side and ${motor.map((r) => show.volts(r.value)).join(', ')} V at the motor.`,
+    next: 'Volts at the motor come from somewhere: look for a second feed, or read the line side again.',
+  }
+}
+
+const hertzWithoutDrive: Rule = ({ machine }, of) => {
+  const [hz] = of('hz')
+  if (!hz || machine.hasDrive || hz.value === 0 || Math.abs(hz.value - 60) <= 2 || Math.abs(hz.value - 50) <= 2)
+    return null
+  return {
+    id: 'hertz-without-drive',
+    readings: [hz],
+    because: `${hz.value.toFixed(1)} Hz on a motor without a drive.`,
+    next: 'Is there a drive that is not recorded? Else read the frequency again.',
+  }
+}
+
+const airAboveShell: Rule = (_input, of) => {
+  const at = (position: string) => of('temperature').find((r) => r.position === position)
+  const air = at('ambient')
+  const hot = [at('motor'), at('bearing-de'), at('bearing-ode')].filter((r) => r !== undefined)
+  if (!air || hot.length === 0 || hot.every((r) => r.value > air.value - 10)) return null
+  return {
+    id: 'air-above-shell',
+    readings: [air, ...hot.filter((r) => r.value <= air.value - 10)],
+    because: 'The air reads hotter than what stands in it.',
+    next: 'Were two spots swapped? Read them again.',
+  }
+}
+
+const capacitorTwoWays: Rule = (input, of) => {
+  const off = of('capacitance').find((r) => r.position === 'run')
+  const amps = of('capacitor_amps').find((r) => r.position === 'run')
+  const volts = of('capacitor_volts').find((r) => r.position === 'run')
+  if (!off || !amps || !volts || off.value <= 0 || volts.value <= 0) return null
+  const hz = input.machine.serviceHz ?? 60
+  const loaded = (amps.value * 1e6) / (2 * Math.PI * hz * volts.value)
+  if (Math.abs(loaded / off.value - 1) < 0.3) return null
+  return {
+    id: 'capacitor-two-ways',
+    readings: [off, amps, volts],
+    because: `${show.microfarads(off.value)} off the circuit and ${show.microfarads(loaded)} under load.`,
+    next: 'Check the range of the meter and where the clamp was; read again.',
+  }
+}
+
+const rules: readonly Rule[] = [
+  ampsOnNoVolts,
+  triangle('volts-triangle', 'volts_ll', ''),
+  triangle('line-triangle', 'line_ll', 'on the line side '),
+  triangle('transformer-in-triangle', 'transformer_in', 'into the transformer '),
+  triangle('transformer-out-triangle', 'transformer_out', 'out of the transformer '),
+  turningOnNothing,
+  ohmsAgainstMegohms,
+  lineAgainstMotor,
+  hertzWithoutDrive,
+  airAboveShell,
+  capacitorTwoWays,
+]
+
+/** Everything in a visit that contradicts itself. */
+export function contradictionsOf(input: JudgeInput): Contradiction[] {
+  const groups = new Map<string, Reading[]>()
+  for (const r of input.stop.readings) {
+    const own = groups.get(r.quantity)
+    if (own) own.push(r)
+    else groups.set(r.quantity, [r])
+  }
+  const of = (quantity: QuantityCode): readonly Reading[] => groups.get(quantity) ?? []
+  return rules.flatMap((rule) => rule(input, of) ?? [])
+}

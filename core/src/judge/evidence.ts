@@ -1,0 +1,67 @@
+import { findQuantity, type QuantityCode, type Reading } from '../quantity/index.ts'
+
+/** Quantities of which "over range" is an answer: an open circuit, or insulation beyond the tester. */
+const openIsAnswer: readonly string[] = [
+  'winding_ohms',
+  'ground_ohms',
+  'pole_ohms',
+  'fuse_ohms',
+  'megohms',
+  'megohms_at',
+]
+
+/** Did the meter show over range where that is no figure at all? */
+export const overRange = (r: Reading): boolean => r.how === 'over-range' && !openIsAnswer.includes(r.quantity)
+
+/** Why a reading can never count as a pass, in words that follow its name; null when it can. */
+export function doubtOf(r: Reading): string | null {
+  if (overRange(r)) return 'over the range of the meter'
+  if (r.how === 'unsteady') return r.spread === undefined ? 'not steady' : `not steady (± ${shownSpread(r)})`
+  return null
+}
+
+const shownSpread = (r: Reading): string => {
+  const unit = findQuantity(r.quantity)?.unit ?? ''
+  const spread = r.spread ?? 0
+  const size = Math.abs(spread)
+  const figure = size >= 100 ? spread.toFixed(0) : size >= 1 ? spread.toFixed(1) : spread.toPrecision(2)
+  return `${figure} ${unit === 'ohm' ? 'Ω' : unit === 'Mohm' ? 'MΩ' : unit}`
+}
+
+/** The figure that is safest to judge by where more is worse: what an unsteady reading reached at its highest. */
+export const highest = (r: Reading): number => r.value + (r.how === 'unsteady' ? (r.spread ?? 0) : 0)
+
+/** A reading by its name on the page: `L1`, `L1-L2`, or its quantity where it has but one place. */
+export const nameOf = (r: Pick<Reading, 'quantity' | 'position'>): string => {
+  const quantity = findQuantity(r.quantity)
+  return quantity && quantity.positions.length > 1 ? r.position : (quantity?.title ?? r.quantity)
+}
+
+/** What a check looked at while it judged. */
+export class Looked {
+  readonly #readings = new Set<Reading>()
+  readonly #contradicted: () => ReadonlySet<Reading>
+
+  /** @param contradicted readings that others of the same visit say cannot be true */
+  constructor(contradicted: () => ReadonlySet<Reading>) {
+    this.#contradicted = contradicted
+  }
+
+  note(...readings: readonly (Reading | undefined)[]): void {
+    for (const r of readings) if (r !== undefined) this.#readings.add(r)
+  }
+
+  clear(): void {
+    this.#readings.clear()
+  }
+
+  /** The readings that can never be a pass, as "L1 is not steady". */
+  doubts(): { readonly reading: Reading; readonly words: string }[] {
+    return [...this.#readings].flatMap((reading) => {
+      const doubt = doubtOf(reading) ?? (this.#contradicted().has(reading) ? 'contradicted by another reading' : null)
+      return doubt === null ? [] : [{ reading, words: `${nameOf(reading)} is ${doubt}` }]
+    })
+  }
+}
+
+export type Find = (quantity: QuantityCode, position: string) => Reading | undefined

@@ -1,0 +1,170 @@
+import { limitInForce } from '../limits/index.ts'
+import { mean } from '../quantity/index.ts'
+import {
+  comparable,
+  dayMs,
+  drift,
+  loadPoint,
+  meanVolts,
+  median,
+  seasonOf,
+  stepChange,
+  thin,
+  usualRange,
+  watchAmps,
+  type Change,
+  type Drift,
+  type Epoch,
+  type LoadPoint,
+  type Season,
+  type StepChange,
+  type Stop,
+  type Usual,
+  type WatchPoint,
+} from '../trend/index.ts'
+import { partsOf } from './conditions/condition.ts'
+import type { JudgeInput } from './input.ts'
+import { lazy } from './lazy.ts'
+
+/** What a machine's own past says of the amps of a visit. */
+export interface Past {
+  /** Volts to which amps are referred before they are compared; null where none were read. */
+  readonly reference: number | null
+  /** Earlier comparable points of this baseline, oldest first. */
+  readonly past: readonly LoadPoint[]
+  /** What these amps are expected to be at this visit, 95 % range; null with fewer than four comparable readings before it. */
+  readonly usual: Usual | null
+  /** A change of the amps that nothing explains yet. */
+  readonly change: Change | null
+  /** The usual range of comparable visits before this baseline began. */
+  readonly before: Usual | null
+  readonly drift: Drift
+  /** The yearly swing of this baseline's amps; null where there is none beyond chance. */
+  readonly season: Season | null
+  /** A step within this baseline that no work explains; null without one. */
+  readonly step: StepChange | null
+}
+
+const longestHistory = 400
+
+/**
+ * The volts to which a machine's amps are referred before they are compared: the median of what was found there, so
+ * that the figures stay those of the clamp and only the swings of the supply are taken out.
+ */
+export function referenceVolts(history: readonly Stop[], stop: Stop): number | null {
+  const found = [...history, stop].flatMap((s) => meanVolts(s) ?? []).filter((v) => v > 0)
+  return found.length === 0 ? null : median(found)
+}
+
+/** How long the filters have been in at an instant, as a share of a year; 0 where no change of them is recorded. */
+function filterAge(input: JudgeInput, at: number): number {
+  const last = input.work.reduce(
+    (latest, w) => (w.kind === 'filters-changed' && w.at <= at ? Math.max(latest, w.at) : latest),
+    -Infinity,
+  )
+  return last === -Infinity ? 0 : Math.min(1, (at - last) / (365 * dayMs))
+}
+
+/** When persons said what a change of the amps was. */
+function explainedAt(input: JudgeInput): number[] {
+  const own = (input.closings ?? []).filter((k) => partsOf(k.key).check === 'change').sort((a, b) => a.at - b.at)
+  return own.filter((k, i) => k.kind === 'closed' && own[i + 1]?.kind !== 'reopened').map((k) => k.at)
+}
+
+/** The past of a visit, each part worked out when it is first asked for. */
+export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number | null): Past {
+  const { machine, stop, rules, history } = input
+  const reference = lazy(() => referenceVolts(history, stop))
+  const comparablePoints = (from: number | null, to: number) =>
+    thin(
+      history
+        .filter((s) => s.at < to && (from === null || s.at >= from) && comparable(s, stop))
+        .sort((x, y) => x.at - y.at),
+      longestHistory,
+    ).flatMap((s) => {
+      const p = loadPoint(s, reference())
+      // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
+      return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
+    })
+  const past = lazy(() => comparablePoints(epochOf().from, stop.at))
+  const point = lazy(() => loadPoint(stop, reference()))
+  const whole = lazy(() => {
+    const p = point()
+    return p && p.legs.length === machine.phases && stop.state.settled !== false ? [p] : []
+  })
+  const asPoint = (p: LoadPoint) => ({ at: p.at, value: p.normal })
+  // A swing shows over more than a year: all of the baseline tells it, whatever the window of the trend.
+  const season = lazy(() => seasonOf([...past(), ...whole()].map(asPoint)))
+  const fitted = lazy(() => {
+    const since = stop.at - limitInForce('trend-window', rules).value * dayMs
+    return [...past().filter((p) => p.at >= since), ...whole()]
+  })
+  // What the weather does to a fan of outside air is neither drift nor step.
+  const still = lazy(() => {
+    const swing = season()
+    return fitted()
+      .map(asPoint)
+      .map((p) => (swing ? { at: p.at, value: swing.without(p.at, p.value) } : p))
+  })
+  const watched = lazy(() => {
+    const watchPoint = (p: LoadPoint): WatchPoint => ({
+      at: p.at,
+      amps: p.amps,
+      // No supply swings further and still runs a motor.
+      volts: Math.min(2, Math.max(0.5, p.normal / p.amps || 1)),
+      filters: filterAge(input, p.at),
+    })
+    return watchAmps([...past(), ...whole()].map(watchPoint), explainedAt(input))
+  })
+  const usual = lazy((): Usual | null => (whole().length > 0 ? watched().expected : null))
+  const before = lazy(() =>
+    usualRange((epochOf().from === null ? [] : comparablePoints(null, epochOf().from ?? 0)).map((p) => p.normal)),
+  )
+  const fall = lazy(() =>
+    drift(
+      still(),
+      allowed,
+      (allowed ??
+        mean(
+          fitted()
+            .map((p) => p.normal)
+            .concat(1),
+        )) * 0.01,
+    ),
+  )
+  const step = lazy(() => stepChange(still(), limitInForce('change-watch', rules).value))
+  return {
+    get reference() {
+      return reference()
+    },
+    get past() {
+      return past()
+    },
+    get usual() {
+      return usual()
+    },
+    get change() {
+      return whole().length > 0 ? watched().change : null
+    },
+    get before() {
+      return before()
+    },
+    get drift() {
+      return fall()
+    },
+    get season() {
+      return season()
+    },
+    get step() {
+      return step()
+    },
+  }
+}
+
+/** Visits in the order in which they were made. */
+export const inOrder = (visits: readonly Stop[]): Stop[] =>
+  [...visits].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+
+/** The visits of a machine before one of them, oldest first. */
+export const earlierThan = (visits: readonly Stop[], stop: Stop): Stop[] =>
+  inOrder(visits.filter((s) => s.id !== stop.id && (s.at < stop.at || (s.at === stop.at && s.id < stop.id))))

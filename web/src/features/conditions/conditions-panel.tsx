@@ -1,0 +1,168 @@
+import { isClosable, type MachinePage } from '@motor-round/contract'
+import { partsOf, type Condition } from '@motor-round/core/judge'
+import { Button, Input } from 'antd'
+import { useState } from 'react'
+import { useDispatch } from 'react-redux'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { shortDay } from '../../app/dates.ts'
+import { useClock } from '../../app/now.ts'
+import { keepClosing } from '../../offline/keep.ts'
+import { Field, TroubleNote } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import './conditions.css'
+
+const day = (at: number, now: number) => shortDay(new Date(at).toISOString(), now)
+
+/** Since when, by whom, and when it was last found so. */
+function origin(k: Condition, now: number): string {
+  const since = `${k.retest ? 'Due since' : 'Since'} ${day(k.since, now)}`
+  const by = k.by === null ? '' : `, ${k.by}`
+  const again = k.seenAt > k.since ? `, last read ${day(k.seenAt, now)}` : ''
+  const put = k.putOff && k.until !== null ? `, put off to ${day(k.until, now)}` : ''
+  return `${since}${by}${again}${put}`
+}
+
+/** Close what stands, or open it again, with the reason that stays in the record. */
+function Close({
+  machineId,
+  conditionKey,
+  kind,
+  done,
+}: {
+  machineId: string
+  conditionKey: string
+  kind: 'closed' | 'reopened'
+  done: () => void
+}) {
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const clock = useClock()
+  const dispatch = useDispatch()
+  const [id] = useState(() => uuid())
+  const [reason, setReason] = useState('')
+  const [saving, setSaving] = useState(false)
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const save = async () => {
+    if (saving || reason.trim() === '') return
+    setSaving(true)
+    const failed = await keepClosing(me, {
+      id,
+      machineId,
+      key: conditionKey,
+      at: new Date(clock()).toISOString(),
+      kind,
+      reason: reason.trim(),
+    })
+    setSaving(false)
+    setTrouble(failed)
+    if (failed !== null) return
+    dispatch(api.util.invalidateTags(['machine', 'round']))
+    done()
+  }
+  return (
+    <form
+      className="row condition-close"
+      aria-label={kind === 'closed' ? 'Close the condition' : 'Reopen the condition'}
+      onSubmit={(e) => {
+        e.preventDefault()
+        void save()
+      }}
+    >
+      <Field label={kind === 'closed' ? 'What was done, or why it needs nothing' : 'Why it is opened again'}>
+        <Input autoFocus value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
+      </Field>
+      <Button type="primary" htmlType="submit" loading={saving} disabled={reason.trim() === ''}>
+        {kind === 'closed' ? 'Close condition' : 'Reopen condition'}
+      </Button>
+      <Button onClick={done}>Cancel</Button>
+      <TroubleNote words={trouble} />
+    </form>
+  )
+}
+
+function Row({
+  condition: k,
+  machineId,
+  now,
+  mayAct,
+}: {
+  condition: Condition
+  machineId: string
+  now: number
+  mayAct: boolean
+}) {
+  const [closing, setClosing] = useState(false)
+  return (
+    <li className={`verdict-${k.level}`}>
+      <LevelMark level={k.level} filled />
+      <div>
+        <p>{k.verdict.because}</p>
+        <p className="verdict-next">{k.verdict.next}</p>
+        <p className="quiet">
+          {origin(k, now)} · {k.verdict.about} · {k.verdict.basis.map((b) => b.text).join(' · ')}
+          {k.verdict.confidence === 'low' ? ' · not certain' : ''}
+        </p>
+        {closing ? (
+          <Close machineId={machineId} conditionKey={k.key} kind="closed" done={() => setClosing(false)} />
+        ) : mayAct && isClosable(k.key) ? (
+          <Button className="condition-button" onClick={() => setClosing(true)}>
+            Close
+          </Button>
+        ) : null}
+      </div>
+    </li>
+  )
+}
+
+/** Everything found at a machine and not yet answered, worst first; each can be closed with a reason. */
+export function Conditions({
+  list,
+  machineId,
+  now,
+  mayAct,
+}: {
+  list: readonly Condition[]
+  machineId: string
+  now: number
+  mayAct: boolean
+}) {
+  return (
+    <ul className="verdicts conditions" aria-label="Open conditions">
+      {list.map((k) => (
+        <Row key={k.key} condition={k} machineId={machineId} now={now} mayAct={mayAct} />
+      ))}
+    </ul>
+  )
+}
+
+/** What persons closed here, newest first; each can be opened again. */
+export function ClosedConditions({ page, now, mayAct }: { page: MachinePage; now: number; mayAct: boolean }) {
+  const [shown, setShown] = useState(false)
+  const [opening, setOpening] = useState<string | null>(null)
+  const newest = new Map(page.closings.map((c) => [c.key, c]))
+  const closed = [...newest.values()].filter((c) => c.kind === 'closed').reverse()
+  if (closed.length === 0) return null
+  if (!shown)
+    return (
+      <button type="button" className="link-button" onClick={() => setShown(true)}>
+        {closed.length} closed by a person
+      </button>
+    )
+  return (
+    <ul className="findings" aria-label="Closed conditions">
+      {closed.map((c) => (
+        <li key={c.id} className="finding finding-closed">
+          <p>
+            <b>{partsOf(c.key).check.replaceAll('-', ' ')}</b>, closed {shortDay(c.at, now)}: {c.reason}
+          </p>
+          <p className="quiet">{c.by}</p>
+          {opening === c.key ? (
+            <Close machineId={page.machine.id} conditionKey={c.key} kind="reopened" done={() => setOpening(null)} />
+          ) : mayAct ? (
+            <Button onClick={() => setOpening(c.key)}>Reopen</Button>
+          ) : null}
+        </li>
+      ))}
+    </ul>
+  )
+}

@@ -1,0 +1,1 @@
+export { ClosedConditions, Conditions } from './conditions-panel.tsx'
