@@ -1,4 +1,4 @@
-// `npm run bench [import|roof|verdict|motor|trend|round|sync]`: measurements on this machine, told as ratios. Never part of the tests.
+// `npm run bench [import|roof|verdict|motor|trend|round|sync|truth]`: measurements on this machine, told as ratios. Never part of the tests.
 import { register } from 'tsx/esm/api'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { main, Plain } from './lib/say.mjs'
@@ -12,6 +12,7 @@ const benches = {
   trend: () => import('../bench/trend.mjs'),
   round: () => import('../bench/round.mjs'),
   sync: () => import('../bench/sync.mjs'),
+  truth: () => import('../bench/truth.mjs'),
 }
 
 main(async () => {

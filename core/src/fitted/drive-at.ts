@@ -35,10 +35,14 @@ const trusted = 0.05
  * the two do not fit together the measured one is believed.
  */
 function centreNow(driver: number, driven: number, length: number | null, measured: number | null): number | null {
-  if (length === null || length <= beltLength(driver, driven, ((driver + driven) / 2) * 1.001)) return measured
+  if (length === null) return measured
   const taut = centreFromLength(driver, driven, length)
   return measured === null || Math.abs(taut / measured - 1) < trusted ? taut : measured
 }
+
+/** Does a belt of that length reach around these sheaves? If not, its number is written wrong and says nothing. */
+const reaches = (driver: number, driven: number, length: number): boolean =>
+  length > beltLength(driver, driven, ((driver + driven) / 2) * 1.001)
 
 /** The drive at an instant, from what is fitted and done; null where a sheave is not in the book. */
 export function driveAt(
@@ -51,7 +55,8 @@ export function driveAt(
   if (driver === null || driven === null) return null
   const sheave = partAt(parts, 'motor-sheave', at)
   const belts = partAt(parts, 'belts', at)
-  const length = belts ? beltSetLength(belts) : null
+  const marked = belts ? beltSetLength(belts) : null
+  const length = marked !== null && reaches(driver, driven, marked) ? marked : null
   return {
     driver,
     driven,

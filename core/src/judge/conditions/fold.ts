@@ -61,7 +61,7 @@ export class Fold {
       for (const position of v.positions) this.#take(visit, v, position)
       if (!v.settles) continue
       this.#answerRetests(v)
-      if (v.level === 'ok') for (const other of alsoAnswers[v.check] ?? []) this.#open.delete(place(other, ''))
+      if (v.level === 'ok') for (const other of alsoAnswers[v.check] ?? []) this.#answerElsewhere(visit, other)
     }
   }
 
@@ -84,6 +84,12 @@ export class Fold {
     if (stands && !answers) return
     this.#open.delete(at)
     this.#good.set(at, { verdict: v, at: visit.at })
+  }
+
+  /** A bump the wrong way and a fan entered as turning right on the same visit contradict each other: the find stands. */
+  #answerElsewhere(visit: Stop, check: string): void {
+    const at = place(check, '')
+    if (this.#open.get(at)?.visit.id !== visit.id) this.#open.delete(at)
   }
 
   #answerRetests(v: Verdict): void {

@@ -93,15 +93,18 @@ export const startTime: Check = {
       })
     if (s === undefined)
       return verdict(this, { level: 'ok', basis, because: 'It came up to speed.', next: 'Nothing to do.' })
-    const long = s > 10 && !c.machine.hasDrive && c.machine.phases === 3
-    const far = s > 30 && !c.machine.hasDrive && c.machine.phases === 3
+    // A drive takes the seconds of its ramp.
+    const long = s > 10 && !c.machine.hasDrive
+    const far = s > 30 && !c.machine.hasDrive
     return verdict(this, {
       level: far ? 'fix' : long ? 'watch' : 'ok',
       value: s,
       limit: 10,
       basis,
       because: `${s.toFixed(0)} s to speed${long ? ': the overload and the winding feel every one of them' : ''}.`,
-      next: long ? 'Volts while it starts, tight belt, dragging bearing; class of the overload.' : 'Nothing to do.',
+      next: long
+        ? `Volts while it starts, ${c.machine.drive === 'belt' ? 'tight belt, ' : ''}dragging bearing, ${c.machine.phases === 1 ? 'capacitor' : 'class of the overload'}.`
+        : 'Nothing to do.',
     })
   },
 }

@@ -22,7 +22,7 @@ const polarisation: Check = {
     }
     const one = point('1min') ?? { megohms: 0, over: false }
     const f = insulationOf(c.stop, c.rules.insulationSystem)
-    const at40 = f?.corrected ? one.megohms * (f.at40 / f.megohms) : one.megohms
+    const at40 = f?.corrected && f.megohms > 0 ? one.megohms * (f.at40 / f.megohms) : one.megohms
     const half = point('30s')
     const ten = point('10min')
     const dar = half ? absorption(half, one, at40) : null
@@ -32,7 +32,7 @@ const polarisation: Check = {
     const meaningless = [dar, pi].find((a) => a?.kind === 'meaningless')
     if (meaningless?.kind === 'meaningless')
       return verdict(this, {
-        level: 'ok',
+        level: meaningless.why === 'zero' ? 'watch' : 'ok',
         basis,
         because:
           meaningless.why === 'zero'
