@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { findingBody, findingStepBody } from './finding.ts'
+import { conditionClosingBody } from './condition.ts'
 import { areaPlan, planPictureBody } from './area-plan.ts'
 import { id, instant, role, text } from './common.ts'
 import { partBody } from './fitted.ts'
@@ -21,7 +22,7 @@ export const fileStop = z.strictObject({
   state: stopState,
   readings: z.array(reading).max(150),
   answers: answers.default({}),
-  passes: z.array(gatePass).max(3).default([]),
+  passes: z.array(gatePass).max(4).default([]),
   note: text(1000),
   supersedes: id.nullable(),
   reason: text(400),
@@ -100,6 +101,7 @@ export const organisationFile = z
     roundEvents: z.array(roundEventBody.safeExtend({ by: z.string().max(60) })).default([]),
     findings: z.array(findingBody.extend({ by: z.string().max(60) })).default([]),
     findingSteps: z.array(findingStepBody.safeExtend({ by: z.string().max(60) })).default([]),
+    conditionClosings: z.array(conditionClosingBody.safeExtend({ by: z.string().max(60) })).default([]),
     pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
   })
   .meta({ id: 'OrganisationFile' })

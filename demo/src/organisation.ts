@@ -308,6 +308,7 @@ export function demoOrganisation(now: Date): OrganisationFile {
     sites,
     ...parts,
     planPictures: [],
+    conditionClosings: [],
     ...demoFindings(parts, now, birth),
   } satisfies Omit<OrganisationFile, 'rounds' | 'roundEvents' | 'pictures'>
   return { ...file, ...demoRounds(file, now, birth) }

@@ -298,7 +298,22 @@ describe('the whole organisation as a file', () => {
     const { plan, version } = (await lead.get(`/areas/${area}/plan`)).body
     const underlay = { id, x: -2, y: 0, w: 30, h: 20 }
     expect((await lead.put(`/areas/${area}/plan`, { version, plan: { ...plan, underlay } })).status).toBe(200)
+    const site = (await lead.get('/places')).body.sites[0]
+    expect((await lead.put(`/sites/${String(site.id)}`, { ...site, hertz: 60 })).status).toBe(200)
+    const machineId = (await lead.get('/roof?limit=1')).body.rows[0].machineId as string
+    const closing = {
+      id: randomUUID(),
+      machineId,
+      key: 'terminals@wires',
+      at: '2026-03-02T10:00:00.000Z',
+      kind: 'closed',
+    }
+    const body = { ...closing, reason: 'Taped and tied away' }
+    const sent = await lead.post('/sync', { device: 'x', entries: [{ n: 0, kind: 'closing', body }] })
+    expect(sent.body).toMatchObject({ results: [{ n: 0 }] })
     const out = await lead.get('/books/organisation.json')
+    expect(out.body.conditionClosings).toMatchObject([body])
+    expect(out.body.sites).toContainEqual(expect.objectContaining({ id: site.id, hertz: 60 }))
     expect(out.body.planPictures).toMatchObject([{ id, areaId: area, bytes, by: 'Tamsin Vale' }])
     const other = await openWorld(false)
     const token = String(other.link).replace('/welcome/', '')
@@ -314,7 +329,16 @@ describe('the whole organisation as a file', () => {
     expect((await visitor.post(`/books/imports/${String(r.body.id)}/keep`)).body.status).toBe('done')
     const again = await visitor.get('/books/organisation.json')
     const parts = ['sites', 'areas', 'units', 'machines', 'motors', 'work', 'stops']
-    for (const part of [...parts, 'rounds', 'roundEvents', 'findings', 'findingSteps', 'pictures', 'planPictures'])
+    for (const part of [
+      ...parts,
+      'rounds',
+      'roundEvents',
+      'findings',
+      'findingSteps',
+      'pictures',
+      'planPictures',
+      'conditionClosings',
+    ])
       expect(again.body[part]).toEqual(out.body[part])
     expect((await visitor.get('/roof?limit=500')).body.counts).toEqual((await lead.get('/roof?limit=500')).body.counts)
     await other.end()

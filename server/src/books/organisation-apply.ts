@@ -4,6 +4,7 @@ import type { PgTable } from 'drizzle-orm/pg-core'
 import type { Db, Tx } from '../db/client.ts'
 import {
   areaPlans,
+  conditionClosings,
   findings,
   findingSteps,
   pictures,
@@ -181,6 +182,11 @@ async function applyRounds(tx: Tx, file: OrganisationFile, siteOf: (machineId: s
     tx,
     findingSteps,
     file.findingSteps.map((s) => ({ ...s, at: new Date(s.at) })),
+  )
+  await put(
+    tx,
+    conditionClosings,
+    file.conditionClosings.map((c) => ({ ...c, siteId: siteOf(c.machineId), at: new Date(c.at) })),
   )
   await put(
     tx,

@@ -46,6 +46,7 @@ export function readOrganisation(text: string, errors: Errors): OrganisationFile
   ofMachine('stops', file.stops)
   ofMachine('pictures', file.pictures)
   ofMachine('findings', file.findings)
+  ofMachine('conditionClosings', file.conditionClosings)
   const foundAt = new Map(file.findings.map((f) => [f.id, f.machineId]))
   file.findingSteps.forEach((s, i) => {
     if (!foundAt.has(s.findingId)) errors.add(0, `findingSteps.${i}.findingId`, 'no such finding in the file')

@@ -2,6 +2,7 @@ import { asc, eq, sql } from 'drizzle-orm'
 import type { Tx } from '../db/client.ts'
 import {
   areaPlans,
+  conditionClosings,
   findings,
   findingSteps,
   pictures,
@@ -62,6 +63,8 @@ async function* roundsText(tx: Tx): AsyncGenerator<string> {
   const found = await tx.select().from(findings).orderBy(asc(findings.id))
   const steps = await tx.select().from(findingSteps).orderBy(asc(findingSteps.id))
   yield `,"findings":${JSON.stringify(found.map((f) => ownKeys(f, ['siteId'])))},"findingSteps":${JSON.stringify(steps)}`
+  const closings = await tx.select().from(conditionClosings).orderBy(asc(conditionClosings.id))
+  yield `,"conditionClosings":${JSON.stringify(closings.map((c) => ownKeys(c, ['siteId'])))}`
   const taken = await tx.select({ id: pictures.id }).from(pictures).orderBy(asc(pictures.id))
   yield* oneByOne('pictures', taken, async (id) =>
     (await tx.select().from(pictures).where(eq(pictures.id, id))).map((p) => ownKeys(p, ['siteId'])),

@@ -82,7 +82,11 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
     <PlaceRow
       words={
         <>
-          <b className="condensed place-site">{site.name}</b> <span className="quiet">{site.zone}</span>
+          <b className="condensed place-site">{site.name}</b>{' '}
+          <span className="quiet">
+            {site.zone}
+            {site.hertz === null ? '' : `, ${String(site.hertz)} Hz`}
+          </span>
         </>
       }
       mayEdit={mayEdit}
@@ -100,6 +104,18 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
           </Field>
           <Field label="Time zone" error={fieldMessage(failure, 'zone')}>
             <Input value={draft.zone} maxLength={60} onChange={(e) => setDraft({ ...draft, zone: e.target.value })} />
+          </Field>
+          <Field label="Supply frequency" error={fieldMessage(failure, 'hertz')}>
+            <Select<60 | 50 | 0>
+              aria-label="Supply frequency"
+              value={draft.hertz ?? 0}
+              options={[
+                { value: 0, label: 'By supply and nameplate' },
+                { value: 60, label: '60 Hz' },
+                { value: 50, label: '50 Hz' },
+              ]}
+              onChange={(hertz) => setDraft({ ...draft, hertz: hertz === 0 ? null : hertz })}
+            />
           </Field>
         </>
       }

@@ -10,6 +10,11 @@ function usualOf(quantity: string, plate: { amps: number | null; volts: number }
   if (quantity === 'amps') return plate.amps
   return quantity === 'volts_ll' || quantity === 'line_ll' ? plate.volts : null
 }
+/** For amps the volts of the supply, for volts the plate amps: what the meter shows on the wrong function. */
+function otherOf(quantity: string, plate: { amps: number | null; volts: number }): number | null {
+  if (quantity === 'amps') return plate.volts
+  return quantity === 'volts_ll' || quantity === 'line_ll' ? plate.amps : null
+}
 /** What may be anything from nothing to all: it is not held against what it was. */
 const anything = new Set([
   'dead_ll',
@@ -51,6 +56,6 @@ export function slipAt(
           .slice(0, 12)
           .reverse()
   const known = findQuantity(cell.quantity) ? usualOf(cell.quantity, plate) : null
-  const slip = slipGuard(own, readings, past(cell.position), past, known)
+  const slip = slipGuard(own, readings, past(cell.position), past, known, otherOf(cell.quantity, plate))
   return slip ? { slip, token: figure(own) } : null
 }
