@@ -6,7 +6,7 @@ import { fittedPart } from './fitted.ts'
 import { judgement } from './judgement.ts'
 import { plan } from './plan.ts'
 import { area, machine, motor, site, unit } from './register.ts'
-import { stop, work } from './stop.ts'
+import { stop, stopState, work } from './stop.ts'
 
 /** What another fan of the same unit carried when it was last read: mean of its legs over its allowed current. */
 export const sisterLoad = z.object({
@@ -15,6 +15,8 @@ export const sisterLoad = z.object({
   at: instant,
   /** Output of its drive then, hertz; null: not known. */
   hz: z.number().nullable().optional(),
+  /** What it was doing then; null: not known. */
+  state: stopState.nullable().optional(),
 })
 export type SisterLoad = z.infer<typeof sisterLoad>
 

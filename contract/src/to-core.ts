@@ -54,7 +54,13 @@ export const corePart = (p: Pick<PartRecord, 'part' | 'fittedAt' | 'removedAt'>)
   removedAt: p.removedAt === null ? null : Date.parse(p.removedAt),
 })
 
-const asSister = (s: SisterLoad): Sister => ({ tag: s.tag, load: s.load, at: Date.parse(s.at), hz: s.hz })
+const asSister = (s: SisterLoad): Sister => ({
+  tag: s.tag,
+  load: s.load,
+  at: Date.parse(s.at),
+  hz: s.hz,
+  state: s.state,
+})
 
 const asClosing = (c: ClosingRecord): Closing => ({ ...c, at: Date.parse(c.at) })
 

@@ -16,7 +16,7 @@ export interface Calculator {
   readonly formula: string
   /** Values of a machine for this calculator; what is not known is left out. */
   fill(machine: BenchMachine): Readonly<Record<string, unknown>>
-  /** A drawing of the answer, where one helps. @throws RangeError like `run` */
+  /** A drawing of the answer, where one helps; null where there is none to draw. */
   curve(input: unknown): Curve | null
   /** Check the input, compute, and return the result or what is wrong with which field. */
   run(input: unknown): CalcResult
@@ -83,6 +83,16 @@ interface Definition<I extends z.ZodObject, O extends z.ZodObject> {
   compute(input: z.output<I>): z.output<O>
 }
 
+/** An answer stands also where a point of its drawing lies beyond what can be computed: then it goes without one. */
+function drawn<I>(curve: ((input: I) => Curve | null) | undefined, input: I): Curve | null {
+  try {
+    return curve?.(input) ?? null
+  } catch (e) {
+    if (e instanceof RangeError) return null
+    throw e
+  }
+}
+
 /** Make a calculator out of typed parts. */
 export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Definition<I, O>): Calculator {
   return {
@@ -98,7 +108,7 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
     curve(input) {
       const parsed = d.input.safeParse(input)
       if (!parsed.success) return null
-      const curve = d.curve?.(parsed.data) ?? null
+      const curve = drawn(d.curve, parsed.data)
       const points = [
         ...(curve?.lines.flatMap((l) => l.points.flat()) ?? []),
         ...(curve?.marks.flatMap((m) => [m.x, m.y]) ?? []),

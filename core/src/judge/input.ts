@@ -1,7 +1,7 @@
 import type { DriveLayout, FittedPart } from '../fitted/index.ts'
 import type { HouseRules } from '../limits/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
-import type { Stop, WorkDone } from '../trend/index.ts'
+import type { Stop, StopState, WorkDone } from '../trend/index.ts'
 import type { Closing, Reported } from './conditions/condition.ts'
 import type { Controls } from './controls.ts'
 
@@ -35,6 +35,8 @@ export interface Sister {
   readonly at: number
   /** Output of its drive then, hertz; null or left out: not known. */
   readonly hz?: number | null | undefined
+  /** What it was doing then; left out: not known. */
+  readonly state?: StopState | null | undefined
 }
 
 /** All that judging a visit needs. `history` holds the other visits of the machine, superseded ones left out. */

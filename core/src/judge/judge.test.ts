@@ -252,6 +252,27 @@ describe('against the sister fan', () => {
     expect(said(10.2, 0.6)).toMatchObject({ level: 'watch' })
     expect(said(10.2, 0.6)?.because).toContain('80 % of its plate, its sister SF-2 60 %')
   })
+  it('is not said where frequency, mode, panels or turning are not alike, nor on drives whose frequency nobody read', () => {
+    const at = (hz: number | undefined, otherHz: number | null | undefined, state: Partial<StopState> = {}) => {
+      const more = hz === undefined ? [] : [{ quantity: 'hz' as const, position: 'motor', value: hz }]
+      const stop = stopAt(0, [10.2, 10.2, 10.2], undefined, { sister: 'running' }, more)
+      const input = inputOf(stop, { machine: { hasSister: true, hasDrive: true } })
+      const sister = { tag: 'SF-2', load: 0.6, at: stop.at, hz: otherHz, state: { ...unsaid, ...state } }
+      return judge({ ...input, sisters: [sister] }).verdicts.find((v) => v.check === 'twin')?.level
+    }
+    expect(at(60, 60)).toBe('watch')
+    expect(at(60, 45)).toBeUndefined()
+    expect(at(60, null)).toBeUndefined()
+    expect(at(undefined, 60)).toBeUndefined()
+    for (const state of [
+      { mode: 'test' },
+      { panels: 'off' },
+      { turning: 'backwards' },
+      { sister: 'off' },
+      { settled: false },
+    ] as const)
+      expect(at(60, 60, state)).toBeUndefined()
+  })
   it('is not said when the sister was off, or was read long ago', () => {
     expect(said(10.2, 0.6, { sister: 'off' })).toBeUndefined()
     expect(said(10.2, 0.6, {}, 90)).toBeUndefined()

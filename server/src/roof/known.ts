@@ -196,6 +196,12 @@ async function sistersOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<str
       tag: machines.tag,
       load: machineStates.load,
       at: machineStates.loadAt,
+      hz: sql<
+        number | null
+      >`(select r.value from readings r where r.machine_id = ${machines.id} and r.taken_at = ${machineStates.loadAt} and r.quantity = 'hz' limit 1)`,
+      state: sql<
+        StopRecord['state'] | null
+      >`(select s.state from stops s where s.machine_id = ${machines.id} and s.taken_at = ${machineStates.loadAt} limit 1)`,
     })
     .from(machines)
     .innerJoin(machineStates, eq(machineStates.machineId, machines.id))
@@ -215,7 +221,7 @@ async function sistersOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<str
       m.id,
       rows.flatMap((r) =>
         r.unitId === m.unitId && r.id !== m.id && r.load !== null && r.at !== null
-          ? [{ tag: r.tag, load: r.load, at: r.at.toISOString() }]
+          ? [{ tag: r.tag, load: r.load, at: r.at.toISOString(), hz: r.hz, state: r.state }]
           : [],
       ),
     ]),

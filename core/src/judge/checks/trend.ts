@@ -59,13 +59,20 @@ export const trend: Check = {
         ? `${show.month(d.meets.earliest)} at the earliest`
         : `${show.month(d.meets.earliest)} to ${show.month(d.meets.latest)}`
     const soon = days <= horizon.value
+    // A steady rise is told as a fall is: what drags today is not gone because the plate is far away.
+    const gained = d.fit.to.value / d.fit.from.value - 1
+    const bad = gained > c.limit('change-watch').value
     return verdict(this, {
-      level: soon ? 'watch' : 'ok',
+      level: soon || bad ? 'watch' : 'ok',
       value: d.fit.perYear,
       limit: c.allowed?.amps ?? null,
       basis: [...basis, horizon.basis],
-      because: `Rising ${perYear}; meets the plate in about ${Math.max(0, Math.round(days))} days (${window}).`,
-      next: soon ? `Plan the work before then: bearings, belt tension, supply. ${up[wheel]}` : 'Nothing to do yet.',
+      because: `Rising ${perYear}, ${show.percent(gained)} since ${show.month(d.fit.from.at)}; meets the plate in about ${Math.max(0, Math.round(days))} days (${window}).`,
+      next: soon
+        ? `Plan the work before then: bearings, belt tension, supply. ${up[wheel]}`
+        : bad
+          ? `Slowly, so wear or drag. ${up[wheel]}`
+          : 'Nothing to do yet.',
     })
   },
 }

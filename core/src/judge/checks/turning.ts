@@ -35,6 +35,13 @@ export const turning: Check = {
           next: 'Check for a call: clock, delay, thermostat. Then power, outside in.',
         })
       case 'backwards':
+        if (c.legsRead.length === c.machine.phases && !drawing)
+          return verdict(this, {
+            level: 'watch',
+            basis,
+            because: `It turns backward and draws nothing: it windmills${c.machine.hasSister ? ', driven by its twin or the wind' : ''}.`,
+            next: 'Hold or chock the wheel before hands go in. A start against it trips a drive and breaks belts: look at the backdraft damper, then start it and see it turn the right way.',
+          })
         return verdict(this, {
           level: 'fix',
           basis,

@@ -2,13 +2,34 @@ import { show } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
+import type { Sister } from '../input.ts'
 
 const near = 45 * dayMs
 
-/** The sister read nearest in time to this stop, while both ran. */
-function sisterOf(c: Context) {
-  if (!c.machine.hasSister || c.stop.state.sister === 'off') return null
-  const read = (c.sisters ?? []).filter((s) => Math.abs(s.at - c.stop.at) <= near)
+/**
+ * Twins carry alike only at the same frequency and in the same state: both running, in the same mode, panels alike. On drives a
+ * frequency that nobody read says that nothing can be said.
+ */
+function comparableTo(c: Context, sister: Sister): boolean {
+  const { state } = c.stop
+  const other = sister.state ?? null
+  const hz = c.machine.hasDrive ? c.hz : (c.hz ?? c.supplyHz)
+  const otherHz = sister.hz ?? (c.machine.hasDrive ? null : c.supplyHz)
+  if (hz === undefined || otherHz === null || Math.abs(hz - otherHz) > 1) return false
+  return (
+    other === null ||
+    (other.sister !== 'off' &&
+      other.settled !== false &&
+      (other.turning ?? 'right way') === (state.turning ?? 'right way') &&
+      (other.mode ?? 'normal') === (state.mode ?? 'normal') &&
+      (other.panels ?? 'on') === (state.panels ?? 'on'))
+  )
+}
+
+/** The sister read nearest in time to this stop, while both ran alike. */
+function sisterOf(c: Context): Sister | null {
+  if (!c.machine.hasSister || c.stop.state.sister === 'off' || c.stop.state.turning === 'not turning') return null
+  const read = (c.sisters ?? []).filter((s) => Math.abs(s.at - c.stop.at) <= near && comparableTo(c, s))
   return read.reduce<(typeof read)[number] | null>(
     (a, b) => (a === null || Math.abs(b.at - c.stop.at) < Math.abs(a.at - c.stop.at) ? b : a),
     null,
