@@ -217,6 +217,10 @@ describe('readings to a file', () => {
     expect(back.body).toMatchObject({ status: 'ready', added: 0 })
     expect(back.body.already).toBe(back.body.rows)
   })
+  it('never take a cell of spaces for a zero', async () => {
+    const r = await lead.file('readings', csv(row({ taken_at: '2026-11-12T10:00:00Z', value: '  ' })))
+    expect(r.body.errors).toMatchObject([{ column: 'value', message: 'is empty' }])
+  })
   it('carry what was over range as a lower bound, both ways', async () => {
     const at = '2026-11-13T10:00:00Z'
     const r = await lead.file(
@@ -269,6 +273,33 @@ describe('the register as a file', () => {
     })
     expect(page.site.zone).toBe('America/Halifax')
     expect((await lead.file('register', file)).body).toMatchObject({ added: 0, already: 2 })
+  })
+  it('leaves alone what the file has no column for, and takes a unit that moved with all of its machines', async () => {
+    const id = await lead.machine('RTU-1/SF')
+    const before = (await lead.get(`/machines/${id}`)).body
+    const short = [
+      'site,site_zone,area,unit,machine,phases,service_volts',
+      'Tern Point,America/Halifax,Depot roof,RTU-1,SF,3,208',
+    ].join('\n')
+    expect((await lead.file('register', short)).body).toMatchObject({ added: 0, changed: 0, already: 1 })
+    const amps = short.replace('service_volts', 'service_volts,sf').replace('3,208', '3,208,1.15')
+    const r = await lead.file('register', amps)
+    expect(r.body).toMatchObject({ added: 0, changed: 1 })
+    await keep(r.body.id as string)
+    const after = (await lead.get(`/machines/${id}`)).body
+    const { unreadable, ...plate } = before.motor.plate
+    expect(unreadable).toEqual(['sf'])
+    expect(after.motor.plate).toEqual({ ...plate, sf: 1.15 })
+    expect(after.machine).toMatchObject({ purpose: before.machine.purpose, drive: before.machine.drive })
+    expect(after.unit).toMatchObject({ kind: before.unit.kind, modelLine: before.unit.modelLine })
+    const moved = short.replace('Depot roof', 'Depot annex')
+    const m = await lead.file('register', moved)
+    expect((await keep(m.body.id as string)).body.status).toBe('done')
+    for (const tag of ['RTU-1/SF', 'RTU-1/EF']) {
+      const other = await lead.machine(tag)
+      const rows = (await lead.get('/roof?limit=500')).body.rows as { machineId: string; areaName: string }[]
+      expect(rows.find((x) => x.machineId === other)?.areaName).toBe('Depot annex')
+    }
   })
   it('names line and column of every fault, and of tags given twice', async () => {
     const file = [

@@ -164,7 +164,7 @@ export class ReadingsRows {
     let text = this.cell(row, 6)
     this.over = text.startsWith('>')
     if (this.over) text = text.slice(1)
-    const quick = text === '' ? NaN : Number(text)
+    const quick = text.trim() === '' ? NaN : Number(text)
     const raw = Number.isNaN(quick) ? parseFigure(text, this.decimalComma ? true : undefined) : quick
     if (raw === null) {
       this.errors.add(line, 'value', text.trim() === '' ? 'is empty' : `"${text}" is not a figure`)

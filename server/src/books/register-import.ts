@@ -9,6 +9,7 @@ import { record } from '../audit/record.ts'
 import { readRows, type Header } from './csv/rows.ts'
 import { headerProblems, machineKey } from './readings-row.ts'
 import { readRegisterRow, type RegisterRow } from './register-row.ts'
+import { withMachine, withMotor, withUnit } from './register-merge.ts'
 import type { Errors } from './state.ts'
 
 const needed = ['site', 'site_zone', 'area', 'unit', 'machine', 'phases', 'service_volts'] as const
@@ -17,6 +18,8 @@ const mostRows = 200_000
 export interface PlacedRow {
   readonly line: number
   readonly row: RegisterRow
+  /** Columns that its file has not: what they would say is left as it is in the book. */
+  readonly absent: readonly string[]
 }
 
 /** Read a register file whole; every row is checked on its own and against the others. */
@@ -38,6 +41,7 @@ export async function readRegister(
       const columns = header?.columns ?? []
       if (errors.list.some((e) => e.column === 'header')) return Promise.resolve()
       const index = new Map(columns.map((c, i) => [c, i]))
+      const absent = registerColumns.filter((c) => !index.has(c))
       batch.rows.forEach((cells, i) => {
         const line = batch.lines[i] ?? 0
         const row = readRegisterRow(
@@ -47,7 +51,7 @@ export async function readRegister(
           errors,
           header?.delimiter !== ',',
         )
-        if (row) out.push({ line, row })
+        if (row) out.push({ line, row, absent })
       })
       if (out.length > mostRows) throw new RangeError(`more than ${mostRows} machines in one file`)
       return Promise.resolve()
@@ -103,7 +107,9 @@ export async function applyRegister(
         .where(and(eq(components.slot, 'motor'), isNull(components.removedAt)))
     ).map((c) => [c.machineId, c]),
   )
-  for (const { row } of rows) {
+  const moved = new Set<string>()
+  for (const { row: read, absent } of rows) {
+    let row = read
     let siteId = siteIds.get(lower(row.site))
     if (siteId === undefined) {
       siteId = uuid()
@@ -132,14 +138,20 @@ export async function applyRegister(
       }
       unitRows.set(unitKey, unit)
       if (!dry) await tx.insert(units).values(unit)
-    } else if (unit.areaId !== areaId || unit.kind !== row.unitKind || unit.modelLine !== row.modelLine) {
+    } else {
+      row = withUnit(row, unit, absent)
+    }
+    if (unit.areaId !== areaId || unit.kind !== row.unitKind || unit.modelLine !== row.modelLine) {
+      if (unit.areaId !== areaId) moved.add(unit.id)
       unit = { ...unit, areaId, kind: row.unitKind, modelLine: row.modelLine, version: unit.version + 1 }
       unitRows.set(unitKey, unit)
       if (!dry) await tx.update(units).set(unit).where(eq(units.id, unit.id))
     }
-    const wanted = { ...row.machine, unitPlate: row.unitPlate }
     const kept = machineRows.get(`${unit.id}\u0001${lower(row.machine.tag)}`)
     const motor = kept ? motors.get(kept.id) : undefined
+    if (kept) row = withMachine(row, kept, absent)
+    if (motor) row = withMotor(row, motor, absent)
+    const wanted = { ...row.machine, unitPlate: row.unitPlate }
     const spec = row.plate ? { plate: row.plate, connectionVolts: row.connectionVolts } : null
     const sameMachine =
       kept !== undefined &&
@@ -204,6 +216,9 @@ export async function applyRegister(
       after: { ...wanted, motor: spec },
     })
   }
+  // Every machine of a unit that moved stands in another area now, whatever the file says of it.
+  const named = new Set(out.machines)
+  for (const m of machineRows.values()) if (moved.has(m.unitId) && !named.has(m.id)) out.machines.push(m.id)
   return out
 }
 

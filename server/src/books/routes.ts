@@ -79,7 +79,7 @@ async function check(
     await stage(
       client,
       start.id,
-      rows.map((r) => [r.line, JSON.stringify(r.row)]),
+      rows.map(({ line, ...document }) => [line, JSON.stringify(document)]),
     )
     const outcome = await applyRegister(deps.db, rows, '', deps.now(), true)
     const siteCount = new Set(rows.map((r) => r.row.site.toLowerCase())).size
@@ -184,7 +184,7 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
         if (state.kind === 'register') {
           const outcome = await applyRegister(
             tx,
-            rows.rows.map((r) => ({ line: r.line, row: r.document }) as PlacedRow),
+            rows.rows.map((r) => ({ line: r.line, ...(r.document as Omit<PlacedRow, 'line'>) })),
             person.name,
             deps.now(),
             false,
