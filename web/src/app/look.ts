@@ -1,4 +1,5 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
+import { keepOnDevice } from './device-text.ts'
 
 export type Look = 'day' | 'plant'
 const key = 'motor-round-look'
@@ -10,7 +11,8 @@ export const look = createSlice({
   reducers: {
     setLook(state, action: PayloadAction<Look>) {
       state.theme = action.payload
-      localStorage.setItem(key, action.payload)
+      // Not remembered where the device keeps nothing: it is chosen again next time.
+      keepOnDevice(key, action.payload)
     },
   },
 })

@@ -5,6 +5,7 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
 import { Field } from '../../parts/fields/index.ts'
+import { SafePart } from '../../parts/safe-part/index.ts'
 import { benchMachine } from './bench-machine.ts'
 import { cellsOf, fieldsOf, inputOf, shownOutput, type CalcField, type Cells } from './fields.ts'
 import { groupWords } from './groups.ts'
@@ -132,7 +133,9 @@ function Form({
         {curve ? (
           <section className="sheet">
             <Suspense fallback={<div className="curve-chart" />}>
-              <CurveChart curve={curve} metric={metric} />
+              <SafePart what="The curve">
+                <CurveChart curve={curve} metric={metric} />
+              </SafePart>
             </Suspense>
           </section>
         ) : null}

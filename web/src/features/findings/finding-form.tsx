@@ -3,6 +3,7 @@ import { AutoComplete, Button, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { api } from '../../app/api.ts'
+import { notKeptWords } from '../../app/device-text.ts'
 import { useClock } from '../../app/now.ts'
 import { keepFinding } from '../../offline/keep.ts'
 import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
@@ -24,7 +25,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
   const me = api.useSessionQuery({}).data?.person?.id ?? ''
   const clock = useClock()
   const dispatch = useDispatch()
-  const { draft, change, forget } = useFindingDraft(of.machineId)
+  const { draft, change, forget, kept } = useFindingDraft(of.machineId)
   const [keeping, setKeeping] = useState(false)
   const [trouble, setTrouble] = useState<string | null>(null)
   const save = async () => {
@@ -97,6 +98,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           onChange={(e) => change({ reviewOn: e.target.value })}
         />
       </Field>
+      <TroubleNote words={kept ? null : notKeptWords} />
       <TroubleNote words={trouble} />
       <div className="row">
         <Button

@@ -2,6 +2,7 @@ import { findingBody } from '@motor-round/contract'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
+import { keepOnDevice } from '../../app/device-text.ts'
 
 // The id is made with the first word: pressed twice or written again after a restart it is the same finding.
 const draft = z.object({
@@ -27,11 +28,12 @@ function load(key: string): FindingDraft {
 export function useFindingDraft(machineId: string) {
   const key = `motor-round-finding ${machineId}`
   const [own, setOwn] = useState(() => load(key))
+  const [kept, setKept] = useState(true)
   const change = (part: Partial<FindingDraft>) => {
     const next = { ...own, ...part }
-    localStorage.setItem(key, JSON.stringify(next))
+    setKept(keepOnDevice(key, JSON.stringify(next)))
     setOwn(next)
   }
   const forget = () => localStorage.removeItem(key)
-  return { draft: own, change, forget }
+  return { draft: own, change, forget, kept }
 }

@@ -6,7 +6,10 @@ import { Button } from 'antd'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
+import { notKeptWords } from '../../app/device-text.ts'
 import { useClock } from '../../app/now.ts'
+import { TroubleNote } from '../../parts/fields/index.ts'
+import { SafePart } from '../../parts/safe-part/index.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { useJudging } from '../../app/judging.ts'
 import { cellsOf, factsOf, isBad, keyOf, readingsOf, typedOf, type Cell } from './cells.ts'
@@ -65,7 +68,7 @@ export function StopForm({
 }) {
   const { machine, motor } = page
   const facts = useMemo(() => factsOf(machine), [machine])
-  const { draft, change, forget } = useDraft(
+  const { draft, change, forget, kept } = useDraft(
     machine.id,
     old?.id ?? null,
     old || plan === null ? startOf(old, scale) : { plan },
@@ -300,6 +303,7 @@ export function StopForm({
           setMeterOpen(!meterOpen)
         }}
       />
+      <TroubleNote words={kept ? null : notKeptWords} />
       <PhaseNav
         walked={walked}
         held={holding}
@@ -401,21 +405,23 @@ export function StopForm({
           />
         ) : null}
       </div>
-      <JudgePart
-        judgement={settled}
-        draft={draft}
-        old={old}
-        count={readings.length}
-        closing={step.phase === 'judge' || step.phase === 'leave' ? closing : null}
-        person={person?.name ?? ''}
-        setState={setState}
-        restore={() => go(firstOf(steps, 'leave'))}
-        pass={pass}
-        saving={saving}
-        button={saveButton}
-        change={change}
-        send={send}
-      />
+      <SafePart what="The result">
+        <JudgePart
+          judgement={settled}
+          draft={draft}
+          old={old}
+          count={readings.length}
+          closing={step.phase === 'judge' || step.phase === 'leave' ? closing : null}
+          person={person?.name ?? ''}
+          setState={setState}
+          restore={() => go(firstOf(steps, 'leave'))}
+          pass={pass}
+          saving={saving}
+          button={saveButton}
+          change={change}
+          send={send}
+        />
+      </SafePart>
     </div>
   )
 }

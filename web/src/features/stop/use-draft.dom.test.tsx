@@ -1,5 +1,5 @@
 import { act, cleanup, renderHook } from '@testing-library/react'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { useDraft } from './use-draft.ts'
 
 beforeEach(() => localStorage.clear())
@@ -25,6 +25,17 @@ describe('the draft of a stop', () => {
     expect(hook.current.draft.typed).toEqual({ a: '1', b: '2' })
     cleanup()
     expect(open().current.draft.typed).toEqual({ a: '1', b: '2' })
+  })
+  it('that the device refuses to keep is still on the page, and it is told', () => {
+    const refuse = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new DOMException('full', 'QuotaExceededError')
+    })
+    const hook = open()
+    act(() => hook.current.change({ note: 'hums' }))
+    expect(hook.current).toMatchObject({ draft: { note: 'hums' }, kept: false })
+    refuse.mockRestore()
+    act(() => hook.current.change({ note: 'hums, and warm' }))
+    expect(hook.current.kept).toBe(true)
   })
   it('of one machine is not that of another, nor of a correction', () => {
     const hook = open()

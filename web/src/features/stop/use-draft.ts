@@ -1,7 +1,8 @@
 import type { PlanId } from '@motor-round/core/judge'
 import { unsaid, type GatePass, type StopState } from '@motor-round/core/trend'
-import { useCallback, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
+import { keepOnDevice } from '../../app/device-text.ts'
 import { draftKey } from '../../app/stop-drafts.ts'
 import type { Taken, Typed } from './cells.ts'
 
@@ -57,20 +58,25 @@ const empty = (): Draft => ({
 export function useDraft(machineId: string, corrects: string | null, start: Partial<Draft>) {
   const key = draftKey(machineId, corrects)
   const [draft, setDraft] = useState<Draft>(() => load(key) ?? { ...empty(), ...start })
+  const [kept, setKept] = useState(true)
+  // Two changes may come before the page is drawn again: each begins from the one before.
+  const latest = useRef(draft)
   const change = useCallback(
-    (part: Partial<Draft> | ((old: Draft) => Partial<Draft>)) =>
-      setDraft((old) => {
-        const next = { ...old, ...(typeof part === 'function' ? part(old) : part) }
-        localStorage.setItem(key, JSON.stringify(next))
-        return next
-      }),
+    (part: Partial<Draft> | ((old: Draft) => Partial<Draft>)) => {
+      const old = latest.current
+      const next = { ...old, ...(typeof part === 'function' ? part(old) : part) }
+      latest.current = next
+      setKept(keepOnDevice(key, JSON.stringify(next)))
+      setDraft(next)
+    },
     [key],
   )
   const forget = useCallback(() => {
     localStorage.removeItem(key)
-    setDraft({ ...empty(), ...start })
+    latest.current = { ...empty(), ...start }
+    setDraft(latest.current)
     // The start is what the page was opened with.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key])
-  return { draft, change, forget }
+  return { draft, change, forget, kept }
 }

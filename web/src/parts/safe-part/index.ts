@@ -1,0 +1,2 @@
+export { PageError } from './page-error.tsx'
+export { SafePart } from './safe-part.tsx'
