@@ -67,7 +67,7 @@ const pictures = [
     ['EF-15', 'EF', 'stop'],
     async (page) => {
       await plan(page, 'Full electrical')
-      await page.getByRole('button', { name: 'Make safe' }).click()
+      await page.getByRole('button', { name: 'Lock out' }).click()
       await page.getByRole('button', { name: 'Prove dead' }).click()
       await type(page, ['598', '0.2', '0', '0.1', '346', '345', '346', '598'], false)
     },
@@ -78,7 +78,7 @@ const pictures = [
     ['EF-15', 'EF', 'stop'],
     async (page) => {
       await makeSafe(page, '598')
-      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Dead tests' }).click()
       await page.getByRole('button', { name: 'Winding ohms' }).click()
       await type(page, ['13.9', '14.0', '13.9', 'OL', 'OL', 'OL'], true)
       await page.getByRole('button', { name: 'Winding ohms' }).click()
@@ -96,7 +96,7 @@ const pictures = [
     ['EF-15', 'EF', 'stop'],
     async (page) => {
       await makeSafe(page, '598')
-      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Dead tests' }).click()
       await page.getByRole('button', { name: 'Insulation over time' }).click()
       await page.getByRole('button', { name: 'Voltage is on: start the clock' }).click()
       for (const [after, value] of [
@@ -141,7 +141,7 @@ const pictures = [
     ['AHU-1', 'SF', 'stop'],
     async (page) => {
       await makeSafe(page, '478', 'Drive and bearings')
-      await page.getByRole('button', { name: 'Dead', exact: true }).click()
+      await page.getByRole('button', { name: 'Dead tests' }).click()
       await page.getByRole('button', { name: 'Belt tension' }).click()
       await type(page, ['0.27', '9.4'], false)
     },
@@ -151,19 +151,23 @@ const pictures = [
 
 /** Choose how much of a stop is taken. */
 async function plan(page, words) {
-  await page.getByRole('button', { name: 'Look' }).click()
+  await page.getByRole('button', { name: 'Inspect' }).click()
   await page.getByRole('group', { name: 'This stop' }).getByRole('button', { name: words }).click()
 }
 
 /** Lock out and prove dead, as the screen asks for it. */
 async function makeSafe(page, source, words = 'Full electrical') {
   await plan(page, words)
-  await page.getByRole('button', { name: 'Make safe' }).click()
+  await page.getByRole('button', { name: 'Lock out' }).click()
   await page
     .getByRole('group', { name: 'Disconnect open, locked, tagged' })
     .getByRole('button', { name: 'Yes' })
     .click()
   await page.getByLabel('Lock or tag number').fill('17')
+  await page
+    .getByRole('group', { name: 'Second feed, control feed, twin’s breaker' })
+    .getByRole('button', { name: 'None' })
+    .click()
   await page.getByRole('group', { name: 'The wheel is' }).getByRole('button', { name: 'Still' }).click()
   await page.getByRole('button', { name: 'Prove dead' }).click()
   await type(page, [source, '0.1', '0', '0.2', '0.1', '0', '0.1', source], true)

@@ -93,9 +93,11 @@ function swapped(value: number): number[] {
   })
 }
 
-function digits(reading: Reading, usual: Usual): Slip | null {
+function digits(reading: Reading, usual: Usual, last: number | undefined): Slip | null {
   const off = (value: number) => Math.abs(value / usual.middle - 1)
   if (off(reading.value) <= usual.scatter) return null
+  // Where it has moved since, near the last reading is as usual as near the middle of all.
+  if (last !== undefined && last > 0 && Math.abs(reading.value / last - 1) <= usual.scatter) return null
   const meant = swapped(reading.value).find((x) => off(x) <= usual.scatter)
   return meant === undefined
     ? null
@@ -193,7 +195,9 @@ export function slipGuard(
   const size =
     reading.value > 0
       ? (mixed(reading, usual, other) ??
-        (usual ? (decade(reading, usual) ?? (usual.told === 'on the plate' ? null : digits(reading, usual))) : null))
+        (usual
+          ? (decade(reading, usual) ?? (usual.told === 'on the plate' ? null : digits(reading, usual, past.at(-1))))
+          : null))
       : null
   return size ?? twice(reading, others, past, pastOf)
 }

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { endpoints, visitOf, type RoundPage } from '@motor-round/contract'
-import { clockOf } from '@motor-round/core/round'
+import { clockOf, nextRound, type Recurrence } from '@motor-round/core/round'
 import { eq, inArray } from 'drizzle-orm'
 import type { Router } from 'express'
 import { createEvents, type EventAttributes } from 'ics'
@@ -12,11 +12,13 @@ import { mount } from '../http/mount.ts'
 import { notFound } from '../http/problem.ts'
 import { pageOfRound, roundList } from './page.ts'
 
-/** The instant of a minute of a day by the clock of a zone. */
-const instantOf = (day: string, minute: number, zone: string): Date =>
-  DateTime.fromISO(day, { zone })
-    .set({ hour: Math.floor(minute / 60), minute: Math.round(minute) % 60 })
+/** The instant of a minute of a day by the clock of a zone; a plan's minutes are no whole ones. */
+export const instantOf = (day: string, minute: number, zone: string): Date => {
+  const whole = Math.round(minute)
+  return DateTime.fromISO(day, { zone })
+    .set({ hour: Math.floor(whole / 60), minute: whole % 60 })
     .toJSDate()
+}
 
 const utc = (d: Date): [number, number, number, number, number] => [
   d.getUTCFullYear(),
@@ -26,15 +28,24 @@ const utc = (d: Date): [number, number, number, number, number] => [
   d.getUTCMinutes(),
 ]
 
-const frequency = {
-  week: 'WEEKLY;INTERVAL=1',
-  month: 'MONTHLY;INTERVAL=1',
-  quarter: 'MONTHLY;INTERVAL=3',
-  year: 'YEARLY;INTERVAL=1',
-} as const
+/** How many of the rounds that will come again a calendar shows. */
+const ahead = 12
 
-/** A round as an event: from the first who starts to the last who is back, its stops as the description. */
-function eventOf(page: RoundPage, zone: string, origin: string): EventAttributes {
+/**
+ * The days on which a round comes again. Each is an event of its own: a rule in UTC moves by an hour with daylight saving, and
+ * one by the day of the month leaves out the months that are shorter.
+ */
+export function daysAhead(day: string, recurs: Recurrence): string[] {
+  const days: string[] = []
+  for (let last = day; days.length < ahead;) {
+    last = nextRound(day, recurs, last)
+    days.push(last)
+  }
+  return days
+}
+
+/** A round as an event, from the first who starts to the last who is back, its stops as the description; and when it comes again. */
+function eventsOf(page: RoundPage, zone: string, origin: string): EventAttributes[] {
   const { head, plan } = page
   const from = Math.min(...head.people.map((p) => p.from))
   const to = Math.max(...plan.visits.map((v) => v.end), from + 30)
@@ -44,14 +55,7 @@ function eventOf(page: RoundPage, zone: string, origin: string): EventAttributes
     const s = page.stops.find((x) => x.machineId === machineId)
     return s ? `${s.unitTag} / ${s.tag}${parts[part]}` : ''
   }
-  const rule =
-    head.recurs && head.state === 'planned'
-      ? frequency[head.recurs.every].replace(
-          /INTERVAL=(\d+)/,
-          (_, n: string) => `INTERVAL=${Number(n) * (head.recurs?.times ?? 1)}`,
-        )
-      : null
-  return {
+  const first: EventAttributes = {
     uid: `${head.id}@motor-round`,
     title: head.name,
     start: utc(instantOf(head.day, from, zone)),
@@ -71,8 +75,18 @@ function eventOf(page: RoundPage, zone: string, origin: string): EventAttributes
     sequence: head.version,
     productId: 'motor-round',
     calName: 'Motor Round',
-    ...(rule ? { recurrenceRule: `FREQ=${rule}` } : {}),
   }
+  const days = head.recurs && head.state === 'planned' ? daysAhead(head.day, head.recurs) : []
+  return [
+    first,
+    ...days.map((day) => ({
+      ...first,
+      uid: `${head.id}-${day}@motor-round`,
+      start: utc(instantOf(day, from, zone)),
+      end: utc(instantOf(day, to, zone)),
+      description: 'Comes again; its stops follow from what is due then.',
+    })),
+  ]
 }
 
 /** @source RFC 5545 */
@@ -95,13 +109,13 @@ export function calendarRoutes(router: Router, deps: Deps): void {
       .where(inArray(sites.id, [...siteIds]))
     return rows[0]?.zone ?? 'UTC'
   }
-  const eventFor = async (id: string, origin: string) => {
+  const eventsFor = async (id: string, origin: string) => {
     const page = await pageOfRound(deps.db, id)
-    return eventOf(page, await zoneOf(page.head.siteIds), origin)
+    return eventsOf(page, await zoneOf(page.head.siteIds), origin)
   }
   mount(router, deps, endpoints.roundCalendar, async ({ params, req, res }) => {
     const origin = `${req.protocol}://${req.get('host') ?? ''}`
-    const file = fileOf([await eventFor(params.id, origin)])
+    const file = fileOf(await eventsFor(params.id, origin))
     res.type('text/calendar; charset=utf-8').set('content-disposition', 'attachment; filename="round.ics"').send(file)
     return undefined
   })
@@ -123,7 +137,7 @@ export function calendarRoutes(router: Router, deps: Deps): void {
     if (!link || link.disabledAt !== null) throw notFound('calendar')
     const origin = `${req.protocol}://${req.get('host') ?? ''}`
     const events: EventAttributes[] = []
-    for (const head of (await roundList(deps.db)).slice(0, 60)) events.push(await eventFor(head.id, origin))
+    for (const head of (await roundList(deps.db)).slice(0, 60)) events.push(...(await eventsFor(head.id, origin)))
     res.type('text/calendar; charset=utf-8').send(fileOf(events))
     return undefined
   })
