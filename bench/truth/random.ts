@@ -1,21 +1,19 @@
-/** A seeded stream of numbers: the same seed gives the same machines on every computer. */
+import { seeded } from '../../core/src/machine/index.ts'
+
+/** A seeded stream of choices: the same seed gives the same machines on every computer. */
 export class Random {
-  #state: number
+  readonly #stream: ReturnType<typeof seeded>
 
   constructor(seed: number) {
-    this.#state = seed >>> 0
+    this.#stream = seeded(seed)
   }
 
-  /** Evenly in [0, 1). Mulberry32. */
+  /** Evenly in [0, 1). */
   next(): number {
-    this.#state = (this.#state + 0x6d2b79f5) >>> 0
-    let t = this.#state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+    return this.#stream.next()
   }
   between(low: number, high: number): number {
-    return low + (high - low) * this.next()
+    return this.#stream.between(low, high)
   }
   /** Evenly in the logarithm: for what spans decades, ohms and megohms. */
   decades(low: number, high: number): number {
@@ -31,10 +29,8 @@ export class Random {
     if (list.length === 0) throw new RangeError('nothing to choose from')
     return list[this.below(list.length)] as T
   }
-  /** Normal, by twelve evenly spread numbers. */
+  /** Normal around zero. */
   normal(sigma: number): number {
-    let sum = -6
-    for (let i = 0; i < 12; i++) sum += this.next()
-    return sum * sigma
+    return sigma * this.#stream.normal()
   }
 }

@@ -2,7 +2,7 @@ import { judge, judgeMachine, type JudgeInput, type Judgement } from '../../core
 import { defaultHouseRules } from '../../core/src/limits/index.ts'
 import type { Stop, WorkDone } from '../../core/src/trend/index.ts'
 import { anything } from './chaos.ts'
-import { dangers, type Danger } from './dangers.ts'
+import { dangers, type Danger } from './dangers/index.ts'
 import { lockedOut, pieces, poweredUp, running, whole } from './healthy.ts'
 import { anyMachine, type Machine } from './machines.ts'
 import { Random } from './random.ts'

@@ -84,9 +84,9 @@ interface Definition<I extends z.ZodObject, O extends z.ZodObject> {
 }
 
 /** An answer stands also where a point of its drawing lies beyond what can be computed: then it goes without one. */
-function drawn<I>(curve: ((input: I) => Curve | null) | undefined, input: I): Curve | null {
+function drawn(curve: () => Curve | null): Curve | null {
   try {
-    return curve?.(input) ?? null
+    return curve()
   } catch (e) {
     if (e instanceof RangeError) return null
     throw e
@@ -108,7 +108,7 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
     curve(input) {
       const parsed = d.input.safeParse(input)
       if (!parsed.success) return null
-      const curve = drawn(d.curve, parsed.data)
+      const curve = drawn(() => d.curve?.(parsed.data) ?? null)
       const points = [
         ...(curve?.lines.flatMap((l) => l.points.flat()) ?? []),
         ...(curve?.marks.flatMap((m) => [m.x, m.y]) ?? []),

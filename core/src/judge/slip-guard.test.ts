@@ -1,19 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { seeded } from '../machine/index.ts'
 import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
 import { slipGuard, type Slip } from './index.ts'
 
-/** Mulberry32: the same readings each time. */
-function stream(seed: number) {
-  let state = seed
-  const next = () => {
-    state = (state + 0x6d2b79f5) >>> 0
-    let t = state
-    t = Math.imul(t ^ (t >>> 15), t | 1)
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61)
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-  return { next, normal: () => Array.from({ length: 12 }, next).reduce((a, b) => a + b, -6) }
-}
+type Stream = ReturnType<typeof seeded>
 
 interface Case {
   readonly past: Record<string, number[]>
@@ -36,7 +26,7 @@ const swap = (value: number): number | null => {
 }
 
 /** What a clamp shows at a motor: 1.5 % from visit to visit, the legs some percent apart, one decimal. */
-function motor(s: ReturnType<typeof stream>, visits: number): Case {
+function motor(s: Stream, visits: number): Case {
   const plate = Number((2 + 48 * s.next()).toFixed(1))
   const load = 0.45 + 0.5 * s.next()
   const apart = new Map(legPositions.map((p) => [p as string, 1 + 0.02 * s.normal()]))
@@ -51,8 +41,8 @@ function motor(s: ReturnType<typeof stream>, visits: number): Case {
 const amps = (position: string, value: number): Reading => ({ quantity: 'amps', position, value })
 
 /** Share of many motors at which a reading typed like that is asked about. */
-function share(visits: number, typed: (c: Case, s: ReturnType<typeof stream>) => Slip | null | undefined): number {
-  const s = stream(7 + visits)
+function share(visits: number, typed: (c: Case, s: Stream) => Slip | null | undefined): number {
+  const s = seeded(7 + visits)
   let asked = 0
   let all = 0
   for (let i = 0; i < 4000; i++) {
