@@ -1,6 +1,9 @@
 import { expect } from '@playwright/test'
 import { test } from './world.ts'
 
+/** Every machine with its whole past is judged before the answer comes: some seconds where others use the computer too. */
+const judgedAgain = { timeout: 20_000 }
+
 test('a lead changes the over-amp school with a reason; every machine is judged by it, and the change is written down', async ({
   open,
 }) => {
@@ -14,14 +17,15 @@ test('a lead changes the over-amp school with a reason; every machine is judged 
   await expect(page.locator('.effect')).toContainText('AHU-2 / SF')
   await page.getByLabel('Why').fill('cold spell')
   await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
-  await expect(page.getByText('Tamsin Vale: cold spell')).toBeVisible()
+  await expect(page.getByText('Tamsin Vale: cold spell')).toBeVisible(judgedAgain)
   await page.goto('/roof?level=watch')
   await expect(page.getByText('AHU-2 / SF')).toBeVisible()
   await page.goto('/house-rules')
   await page.getByRole('radio', { name: /^plate/ }).check()
+  await expect(page.getByText(/\d of 6\d machines changes? level\./)).toBeVisible()
   await page.getByLabel('Why').fill('spring again')
   await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
-  await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible()
+  await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible(judgedAgain)
 })
 
 test('a limit out of its bounds is told beside it', async ({ open }) => {
