@@ -1,9 +1,6 @@
 import { expect } from '@playwright/test'
 import { test } from './world.ts'
 
-/** Every machine with its whole past is judged before the answer comes: some seconds where others use the computer too. */
-const judgedAgain = { timeout: 20_000 }
-
 test('a lead changes the over-amp school with a reason; every machine is judged by it, and the change is written down', async ({
   open,
 }) => {
@@ -17,7 +14,7 @@ test('a lead changes the over-amp school with a reason; every machine is judged 
   await expect(page.locator('.effect')).toContainText('AHU-2 / SF')
   await page.getByLabel('Why').fill('cold spell')
   await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
-  await expect(page.getByText('Tamsin Vale: cold spell')).toBeVisible(judgedAgain)
+  await expect(page.getByText('Tamsin Vale: cold spell')).toBeVisible()
   await page.goto('/roof?level=watch')
   await expect(page.getByText('AHU-2 / SF')).toBeVisible()
   await page.goto('/house-rules')
@@ -25,7 +22,7 @@ test('a lead changes the over-amp school with a reason; every machine is judged 
   await expect(page.getByText(/\d of 6\d machines changes? level\./)).toBeVisible()
   await page.getByLabel('Why').fill('spring again')
   await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
-  await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible(judgedAgain)
+  await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible()
 })
 
 test('a limit out of its bounds is told beside it', async ({ open }) => {

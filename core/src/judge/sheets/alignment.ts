@@ -71,7 +71,7 @@ const inLine: Check = {
     const may =
       drive.centre === null
         ? ''
-        : ` ${convert(gapOfAngle(limit.value, drive.centre), 'mm', 'in').toFixed(2)} in over these centres is the limit.`
+        : ` ${convert(gapOfAngle(limit.value, drive.centre), 'mm', 'in').toFixed(2)} in is the limit at this center distance.`
     const sentence = (list: typeof found) => {
       const text = list.map((f) => f.words).join(', ')
       return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`
@@ -116,6 +116,6 @@ export const alignmentSheet: SheetCheck = {
   advice: (c) =>
     c.driveTrain?.centre == null
       ? null
-      : `Half a degree on these centres is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.centre), 'mm', 'in').toFixed(2)} in.`,
+      : `Half a degree at this center distance is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.centre), 'mm', 'in').toFixed(2)} in.`,
   judges: [inLine],
 }

@@ -102,7 +102,7 @@ describe('sheaves in line', () => {
     const v = told('alignment', gaps(0, 0.06, 0, 0), onDrive)
     expect(v).toMatchObject({ level: 'fix' })
     expect(v.because).toContain('The motor is turned 0.8°')
-    expect(v.because.toLowerCase()).toContain('0.19 in over these centres')
+    expect(v.because.toLowerCase()).toContain('0.19 in is the limit at this center distance')
     expect(told('alignment', gaps(0, 0, 0, 0.12), onDrive).because).toContain('fan’s sheave stands 0.8° askew')
     expect(told('alignment', gaps(0, 0, 0.25, 0.25), onDrive).because).toContain('0.25 in beside the other')
   })

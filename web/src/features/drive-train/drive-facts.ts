@@ -40,7 +40,7 @@ export function beltWords(page: MachinePage, d: DriveStands): BeltWords {
   const belts = inPlace(page, 'belts')?.part
   const speeds = speedsOf(page, d)
   const belt = belts?.slot === 'belts' ? `${belts.spec.count} × ${belts.spec.section}${belts.spec.number}` : null
-  const centre = d.centre === null ? 'centres not measured' : `centres ${showLength(d.centre, unit)}`
+  const centre = d.centre === null ? 'center distance not measured' : `centers ${showLength(d.centre, unit)}`
   return {
     belt: [belt, centre].filter(Boolean).join(' · '),
     speed: speeds ? `${rpm(speeds.motor)} → ${rpm(speeds.fan)} rpm` : undefined,

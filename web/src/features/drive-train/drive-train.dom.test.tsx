@@ -48,7 +48,7 @@ describe('what is fitted', () => {
     await open()
     const drawing = screen.getByRole('img', { name: /^Belt drive/ })
     expect(drawing.getAttribute('aria-label')).toMatch(
-      /4\.9 in, 2\.5 turns open; 11 in; 1 × B62 · centres .* in; 1,755 → \d+ rpm; turns clockwise/,
+      /4\.9 in, 2\.5 turns open; 11 in; 1 × B62 · centers .* in; 1,755 → \d+ rpm; turns clockwise/,
     )
     const [small, large] = [...drawing.querySelectorAll('.belt-is circle')].map((c) => Number(c.getAttribute('r')))
     expect((large ?? 0) / (small ?? 1)).toBeCloseTo(279.4 / (137.16 - 2.5 * 5.08), 3)

@@ -61,7 +61,7 @@ describe('changes from the bench', () => {
   it('are shown with what was, what was said and what came of it; those to do first', async () => {
     await show([planned(1, { ...done, measured: measured(12.1) }), planned(2)])
     const texts = [...document.querySelectorAll('.plan')].map((p) => p.textContent ?? '')
-    expect(texts[0]).toContain('Motor sheave 3 turns open, centres 16.19 in')
+    expect(texts[0]).toContain('Motor sheave 3 turns open, centers 16.19 in')
     expect(texts[0]).toContain('12.6 A12.0 A 11.5 to 12.5–')
     expect(texts[1]).toContain('12.1 A as said, +0.8 %')
   })

@@ -46,7 +46,7 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
       <p>
         <b>{changeWords(plan.change, null, unit)}</b>
         {p.newBelt ? `, belt ${p.newBelt.section}${p.newBelt.number}` : ''}
-        {p.centre === null ? '' : `, centres ${showLength(p.centre, unit)}`}
+        {p.centre === null ? '' : `, centers ${showLength(p.centre, unit)}`}
       </p>
       <table className="plan-proof">
         <thead>

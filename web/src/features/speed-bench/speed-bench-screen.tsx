@@ -52,7 +52,7 @@ function Drawing({ today, option, unit }: { today: BenchToday; option: Option | 
         speed: p
           ? `${Math.round(p.motorRpm).toLocaleString('en')} → ${Math.round(p.fanRpm).toLocaleString('en')} rpm`
           : undefined,
-        belt: p?.base ? `centres ${showLength(p.base.centre, unit)}` : undefined,
+        belt: p?.base ? `centers ${showLength(p.base.centre, unit)}` : undefined,
         driver: `${showLength(pair.driver, unit)}${turns === undefined ? '' : `, ${turns} turns open`}`,
         driven: showLength(pair.driven, unit),
       }}

@@ -50,7 +50,7 @@ export function Told({
       ? [
           [
             'Motor base',
-            `${showLength(Math.abs(p.base.travel), unit)} ${p.base.travel >= 0 ? 'away from' : 'towards'} the fan, centres ${showLength(p.base.centre, unit)}`,
+            `${showLength(Math.abs(p.base.travel), unit)} ${p.base.travel >= 0 ? 'away from' : 'toward'} the fan, centers ${showLength(p.base.centre, unit)}`,
             today.drive?.centre == null ? '' : showLength(today.drive.centre, unit),
           ] as const,
         ]
