@@ -20,7 +20,7 @@ export const alignmentCalc = calculator({
     }),
     motorFace: inches.meta({ unit: 'in', title: 'Motor sheave, across the rims' }),
     fanFace: inches.meta({ unit: 'in', title: 'Fan sheave, across the rims' }),
-    centre: inches.meta({ unit: 'in', title: 'Centre distance' }),
+    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
   }),
   output: z.object({
     angle: z.number().meta({ unit: '°', title: 'Sheaves turned to each other' }),

@@ -17,7 +17,7 @@ export const beltLengthCalc = calculator({
   input: z.strictObject({
     small: inches.meta({ unit: 'in', title: 'Smaller pitch diameter' }),
     large: inches.meta({ unit: 'in', title: 'Larger pitch diameter' }),
-    centre: inches.meta({ unit: 'in', title: 'Centre distance' }),
+    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
     section: sectionField.default('A').meta({ title: 'Section' }),
   }),
   output: z.object({
@@ -25,7 +25,7 @@ export const beltLengthCalc = calculator({
     arc: z.number().meta({ unit: '°', title: 'Contact on the smaller sheave' }),
     span: z.number().meta({ unit: 'in', title: 'Free span' }),
     belt: z.string().meta({ title: 'Nearest stocked belt' }),
-    newCentre: z.number().meta({ unit: 'in', title: 'Centre distance it gives' }),
+    newCentre: z.number().meta({ unit: 'in', title: 'Center distance it gives' }),
     travel: z.number().meta({ unit: 'in', title: 'Base moves by, out is more' }),
   }),
   example: { small: 4.2, large: 9.4, centre: 22, section: 'A' },

@@ -23,7 +23,7 @@ export const beltPowerCalc = calculator({
     motorRpm: rpm.meta({ unit: 'rpm', title: 'Motor speed' }),
     driver: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
     driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
-    centre: inches.meta({ unit: 'in', title: 'Centre distance' }),
+    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
     section: z.enum(['A', 'B', 'C']).default('A').meta({ title: 'Section' }),
     belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
   }),

@@ -37,7 +37,7 @@ export const beltTensionCalc = calculator({
     motorRpm: rpm.meta({ unit: 'rpm', title: 'Motor speed' }),
     small: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
     large: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
-    centre: inches.meta({ unit: 'in', title: 'Centre distance' }),
+    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
     section: sectionField.default('A').meta({ title: 'Section' }),
     belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
   }),

@@ -211,7 +211,7 @@ export function DriveTrainScreen() {
               <LayoutForm key={machine.version} machine={machine} unit={unit} done={() => setLaying(false)} />
             ) : mayEdit ? (
               <Button className="drive-layout" onClick={() => setLaying(true)}>
-                Centres, base, rotation
+                Center distance, base, rotation
               </Button>
             ) : null}
           </section>

@@ -11,7 +11,7 @@ type Layout = Machine['layout']
 
 const figure = (mm: number | null | undefined, unit: LengthUnit) => (mm == null ? '' : lengthFigure(mm, unit))
 
-/** Centre distance, take-up, rotation and mounting: what the drawing and the bench need besides the parts. */
+/** Center distance, take-up, rotation and mounting: what the drawing and the bench need besides the parts. */
 export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: LengthUnit; done: () => void }) {
   const { layout } = machine
   const [centre, setCentre] = useState(figure(layout.centre, unit))
@@ -76,7 +76,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
       }}
     >
       <div className="form-grid">
-        {length('Centre distance', centre, setCentre, 'centre')}
+        {length('Center distance', centre, setCentre, 'centre')}
         {length('Base, nearest', least, setLeast, 'takeUp.least')}
         {length('Base, farthest', most, setMost, 'takeUp.most')}
         {choice('Fan turns', rotation, setRotation, ['clockwise', 'counter-clockwise'] as const)}

@@ -32,7 +32,7 @@ export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<Fr
           onChange={(section) => set({ section })}
         />
       </Field>
-      {cell('centre', 'Centre distance', 'in')}
+      {cell('centre', 'Center distance', 'in')}
       <Field label="Wheel">
         <Select<FreeDraft['wheel']>
           aria-label="Wheel"
