@@ -47,7 +47,7 @@ test('a motor is replaced: the old one is kept, the new plate is the limit from 
     'Service factor ?:': '1.15',
   })
   await page.getByLabel('Fitted').fill('2026-11-25T04:00')
-  await page.getByLabel('Why the old one came out').fill('winding to ground')
+  await page.getByLabel('What was wrong with it').fill('winding to ground')
   await page.getByRole('switch', { name: 'Stand-in' }).click()
   await page.getByRole('button', { name: 'Record the swap' }).click()
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))

@@ -78,7 +78,7 @@ test('parts are fitted in the drive train and the drawing follows', async ({ ope
   const sheave = page.getByRole('region', { name: 'Fan sheave' })
   await sheave.getByRole('button', { name: 'Replace' }).click()
   await sheave.getByRole('textbox', { name: /^Diameter/ }).fill('14')
-  await sheave.getByLabel('Why the old one went out').fill('dished groove')
+  await sheave.getByLabel('What was wrong with it').fill('dished groove')
   await sheave.getByRole('button', { name: 'Record the change' }).click()
   await expect(sheave).toContainText('14 in pitch')
   await expect(sheave).toContainText('dished groove')

@@ -4,7 +4,7 @@ import { auditEntry } from './audit.ts'
 import { importQuery, importState } from './books.ts'
 import { id, instant } from './common.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
-import { fittedPart, partBody } from './fitted.ts'
+import { cameOut, fittedPart, partBody, removedFor } from './fitted.ts'
 import { judgement } from './judgement.ts'
 import { foundMachine, machinePage } from './machine-page.ts'
 import {
@@ -189,7 +189,7 @@ export const endpoints = {
     summary: 'Fit a motor; the one in place is kept in the past',
     params: byId,
     body: motorBody.extend({
-      removedWhy: z.string().max(400).default(''),
+      ...cameOut,
       /** The motor that was seen in place, null for none; where another is there by now, it is refused. Left out: not asked. */
       replaces: id.nullable().optional(),
     }),
@@ -206,7 +206,7 @@ export const endpoints = {
     role: 'mechanic',
     summary: 'Fit a part; the one in its slot is kept in the past',
     params: byId,
-    body: partBody.extend({ removedWhy: z.string().max(400).default('') }),
+    body: partBody.extend(cameOut),
     response: fittedPart,
   }),
   editPart: at('editPart', 'put', '/parts/{id}', {
@@ -220,7 +220,12 @@ export const endpoints = {
     role: 'mechanic',
     summary: 'Take a part out and leave its slot empty',
     params: byId,
-    body: z.strictObject({ version: z.int().positive(), removedAt: instant, removedWhy: why }),
+    body: z.strictObject({
+      version: z.int().positive(),
+      removedAt: instant,
+      removedFor: removedFor.default(null),
+      removedWhy: why,
+    }),
     response: fittedPart,
   }),
   partLives: at('partLives', 'get', '/part-lives', {

@@ -1,5 +1,5 @@
 import { beltSections } from '@motor-round/core/drivetrain'
-import type { DriveLayout, PartSpecs } from '@motor-round/core/fitted'
+import { removedForKinds, type DriveLayout, type PartSpecs } from '@motor-round/core/fitted'
 import { z } from 'zod'
 import { id, instant, line, text, version } from './common.ts'
 
@@ -87,11 +87,16 @@ export const partBody = z
   })
   .meta({ id: 'PartBody' })
 
+export const removedFor = z.enum(removedForKinds).nullable()
+/** Why the one in place comes out: by the kinds that are counted, and in words. */
+export const cameOut = { removedFor: removedFor.default(null), removedWhy: text(400).default('') }
+
 export const fittedPart = partBody
   .extend({
     machineId: id,
     version,
     removedAt: instant.nullable(),
+    removedFor,
     removedWhy: z.string(),
     fittedBy: z.string(),
   })

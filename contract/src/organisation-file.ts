@@ -3,7 +3,7 @@ import { findingBody, findingStepBody } from './finding.ts'
 import { conditionClosingBody } from './condition.ts'
 import { areaPlan, planPictureBody } from './area-plan.ts'
 import { id, instant, role, text } from './common.ts'
-import { partBody } from './fitted.ts'
+import { cameOut, partBody } from './fitted.ts'
 import { planBody } from './plan.ts'
 import { areaBody, machineBody, motorBody, siteBody, unitBody } from './register.ts'
 import { houseRules } from './rules.ts'
@@ -32,14 +32,16 @@ export type FileStop = z.infer<typeof fileStop>
 export const fileMotor = motorBody.extend({
   machineId: id,
   removedAt: instant.nullable(),
-  removedWhy: text(400),
+  ...cameOut,
+
   fittedBy: z.string().max(60),
 })
 
 export const filePart = partBody.extend({
   machineId: id,
   removedAt: instant.nullable(),
-  removedWhy: text(400),
+  ...cameOut,
+
   fittedBy: z.string().max(60),
 })
 

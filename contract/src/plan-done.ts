@@ -18,7 +18,10 @@ interface Known {
 /** A plan that was done, as what it is: turns or hertz are work, sheaves and belts are parts fitted. */
 export interface PlanDone {
   readonly work: Omit<z.output<typeof workBody>, 'machineId'> | null
-  readonly fits: readonly (Pick<z.output<typeof partBody>, 'id' | 'part' | 'why'> & { readonly removedWhy: string })[]
+  readonly fits: readonly (Pick<z.output<typeof partBody>, 'id' | 'part' | 'why'> & {
+    readonly removedFor: 'other'
+    readonly removedWhy: string
+  })[]
   /** Where the motor stands now: a belt that is taut again says so, mm. */
   readonly centre: number | null
 }
@@ -45,6 +48,7 @@ export function planDone(
             id: how.beltsId,
             part: { slot: 'belts' as const, spec: { ...belts.spec, ...predicted.newBelt } },
             why: how.note,
+            removedFor: 'other' as const,
             removedWhy: 'too short or too long for the new sheave',
           },
         ]
@@ -60,7 +64,13 @@ export function planDone(
   if (!old || !('section' in old.spec)) throw new RangeError('That sheave is not in the book any more.')
   const grooves = 'grooves' in old.spec ? old.spec.grooves : 1
   const spec = { type: 'fixed' as const, section: old.spec.section, pitch: change.pitch, grooves }
-  const sheave = { id: how.id, part: { slot, spec }, why: how.note, removedWhy: 'changed for another speed' } as const
+  const sheave = {
+    id: how.id,
+    part: { slot, spec },
+    why: how.note,
+    removedFor: 'other',
+    removedWhy: 'changed for another speed',
+  } as const
   return { work: null, fits: [sheave, ...newBelts], centre: predicted.centre }
 }
 

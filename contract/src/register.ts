@@ -2,7 +2,7 @@ import type { Controls } from '@motor-round/core/judge'
 import { z } from 'zod'
 import { care } from './area-plan.ts'
 import { id, instant, line, text, version } from './common.ts'
-import { driveLayout } from './fitted.ts'
+import { driveLayout, removedFor } from './fitted.ts'
 import { areaKind, unitKinds } from './kinds.ts'
 import { plate, unitPlate } from './plate.ts'
 
@@ -96,6 +96,7 @@ export const motor = motorBody
     machineId: id,
     version,
     removedAt: instant.nullable(),
+    removedFor,
     removedWhy: z.string(),
     fittedBy: z.string(),
   })

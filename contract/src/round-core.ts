@@ -8,7 +8,7 @@ import type { PlanRecord } from './plan.ts'
 import type { Machine, Motor } from './register.ts'
 import type { DueTaskRecord } from './round.ts'
 import type { StopRecord, WorkRecord } from './stop.ts'
-import { corePart, coreStop, workOf } from './to-core.ts'
+import { corePart, coreStop, machineFacts, workOf } from './to-core.ts'
 
 /** What is known of a machine, as the rounds take it. */
 interface Known {
@@ -51,7 +51,7 @@ export function dueFacts(
 ): DueFacts {
   const motor = known.motors.find((m) => m.removedAt === null)
   return {
-    machine: known.machine,
+    machine: machineFacts(known),
     ...place,
     stops: known.stops.filter((s) => s.supersededBy === null).map(coreStop),
     work: workOf(known),

@@ -31,6 +31,10 @@ describe('house rules as they are kept', () => {
     ['winding-even', 'winding-reject', 0.04, 0.03],
     ['insulation-fall-fix', 'insulation-fall-watch', 0.45, 0.4],
     ['filter-drop-watch', 'filter-drop-fix', 1.2, 0.6],
+    ['current-unbalance-fix', 'current-unbalance-stop', 0.2, 0.15],
+    ['ground-amps-stop', 'ground-amps-drive', 0.3, 0.3],
+    ['dead-volts', 'proof-volts', 10, 10],
+    ['return-fix', 'return-watch', 60, 14],
   ] as const)('keep %s below %s', (low, high, lowValue, highValue) =>
     expect(paths({ limits: { [low]: lowValue, [high]: highValue } })).toEqual([`limits.${low}`]),
   )

@@ -8,6 +8,10 @@ const limitIds = Object.keys(limitRegister) as LimitId[]
 /** Limits of which the first must lie below the second. */
 const ordered: readonly (readonly [LimitId, LimitId, string])[] = [
   ['current-unbalance-watch', 'current-unbalance-fix', 'watch must lie below fix'],
+  ['current-unbalance-fix', 'current-unbalance-stop', 'fix must lie below stop'],
+  ['ground-amps-stop', 'ground-amps-drive', 'without a drive it must lie below that with one, which leaks by design'],
+  ['dead-volts', 'proof-volts', 'what counts as dead must lie below what proves the meter'],
+  ['return-fix', 'return-watch', 'a machine judged Fix must come back before one judged Watch'],
   ['change-watch', 'change-fix', 'watch must lie below fix'],
   ['contact-drop-watch', 'contact-drop-fix', 'watch must lie below fix'],
   ['ground-amps-watch', 'ground-amps-stop', 'watch must lie below stop'],

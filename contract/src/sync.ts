@@ -3,21 +3,20 @@ import { areaPlan } from './area-plan.ts'
 import { id, instant, line, text } from './common.ts'
 import { conditionClosingBody } from './condition.ts'
 import { findingBody, findingStepBody } from './finding.ts'
-import { partBody } from './fitted.ts'
+import { cameOut, partBody } from './fitted.ts'
 import { judgement } from './judgement.ts'
 import { planBody } from './plan.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
 import { stopBody, workBody } from './stop.ts'
 
-const removedWhy = text(400).default('')
 /**
  * A motor fitted on the roof. `replaces`: the one that was seen in place there, null for none; where another is in the
  * book by then, both are shown.
  */
-export const motorFitted = motorBody.extend({ machineId: id, removedWhy, replaces: id.nullable() })
+export const motorFitted = motorBody.extend({ machineId: id, ...cameOut, replaces: id.nullable() })
 /** A part fitted on the roof. */
-export const partFitted = partBody.extend({ machineId: id, removedWhy })
+export const partFitted = partBody.extend({ machineId: id, ...cameOut })
 /** A plate corrected on the roof; `id` is the correction's own, `version` that of the plate it was made on. */
 export const plateCorrected = edit(motorBody).extend({ motorId: id, machineId: id })
 /** A change from the bench that was done on the roof; `id` is that of the work or of the sheave it comes to. */
@@ -89,6 +88,8 @@ export const phoneFile = z
     device: line(80).min(1),
     by: z.string().max(60),
     savedAt: instant,
+    /** Of entries that another person took on that phone: their name, by `n`. */
+    takenBy: z.record(z.string(), z.string().max(60)).default({}),
     entries: z.array(syncEntry).max(20_000),
   })
   .meta({ id: 'PhoneFile' })

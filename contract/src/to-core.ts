@@ -7,6 +7,7 @@ import {
   type FittedMotor,
   type JudgeInput,
   type Judgement,
+  type MachineFacts,
   type MachineSnapshot,
   type Reported,
   type Sister,
@@ -75,6 +76,12 @@ const asReported = (f: FindingRecord): Reported => ({
   putOff: f.state === 'postponed',
 })
 
+/** What judging needs of a site. */
+interface SiteFacts {
+  readonly hertz: 50 | 60 | null
+  readonly zone: string
+}
+
 interface Known {
   readonly machine: Pick<
     Machine,
@@ -89,8 +96,8 @@ interface Known {
   readonly peers?: readonly SisterLoad[] | undefined
   readonly closings?: readonly ClosingRecord[] | undefined
   readonly findings?: readonly FindingRecord[] | undefined
-  /** What the site is set to; null or left out where it is not. */
-  readonly siteHertz?: 50 | 60 | null | undefined
+  /** What its site is set to. */
+  readonly site?: SiteFacts | undefined
 }
 
 /** What was put into a slot after something else was in it; what went in first began the book, not an epoch. */
@@ -114,6 +121,13 @@ export function workOf(known: Pick<Known, 'work' | 'motors' | 'parts'>): WorkDon
   return [...known.work.map(coreWork), ...fittings, ...changesOfParts(known.parts ?? [])]
 }
 
+/** A machine on its site, as core knows it. */
+export const machineFacts = ({ machine, site }: Pick<Known, 'machine' | 'site'>): MachineFacts => ({
+  ...machine,
+  serviceHz: site?.hertz ?? null,
+  zone: site?.zone,
+})
+
 /** A machine with all that judging it needs: its visits that hold, and what is known of it. */
 export function snapshotOf(known: Known): MachineSnapshot {
   const motors = known.motors.map((m): FittedMotor => ({
@@ -123,7 +137,7 @@ export function snapshotOf(known: Known): MachineSnapshot {
     removedAt: m.removedAt === null ? null : Date.parse(m.removedAt),
   }))
   return {
-    machine: { ...known.machine, serviceHz: known.siteHertz ?? null },
+    machine: machineFacts(known),
     motors,
     motor: motors.find((m) => m.removedAt === null) ?? motorAt(motors, Infinity),
     visits: known.stops.filter((s) => s.supersededBy === null).map(coreStop),

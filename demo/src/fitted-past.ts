@@ -32,6 +32,9 @@ const stories: Readonly<Record<string, Story>> = {
 /** Stories that live in the amps: no other work may begin a new epoch under them. */
 const inAmps = ['bearing-drags', 'filter-wall', 'belt-slips', 'damper-shut', 'wheel-dirty', 'twin-off', 'stand-in']
 
+/** Filters go by their schedule; everything else in this book went because it was worn. */
+const outFor = (why: string): 'worn' | 'schedule' => (why === 'loaded' ? 'schedule' : 'worn')
+
 /** The past of a machine's drive train: what was fitted when, what was turned, greased and cleaned. */
 export function pastOf(
   machineId: string,
@@ -65,6 +68,7 @@ export function pastOf(
       why,
       standIn: false,
       removedAt: out === null ? null : at(out).toISOString(),
+      removedFor: out === null ? null : outFor(outWhy),
       removedWhy: outWhy,
       fittedBy: 'Mosi Okonjo',
     })

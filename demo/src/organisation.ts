@@ -79,6 +79,7 @@ function addMotors(
     why: '',
     standIn: false,
     removedAt: null,
+    removedFor: null,
     removedWhy: '',
     fittedBy: 'Mosi Okonjo',
   }
@@ -90,7 +91,12 @@ function addMotors(
   const swap = daysBefore(now, 190)
   const small = motorFor(4, service, 3, n + 1)
   parts.motors.push(
-    { ...first, removedAt: swap.toISOString(), removedWhy: 'Winding to ground after the wet week in spring.' },
+    {
+      ...first,
+      removedAt: swap.toISOString(),
+      removedFor: 'worn',
+      removedWhy: 'Winding to ground after the wet week in spring.',
+    },
     {
       ...base,
       id: seededId(random, swap.getTime()),

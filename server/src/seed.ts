@@ -7,7 +7,6 @@ import { applyOrganisation } from './books/organisation-apply.ts'
 import { invitations, organisation, people } from './db/schema.ts'
 import type { Deps } from './deps.ts'
 import { refreshMany } from './roof/refresh.ts'
-import { currentRules } from './rules/current.ts'
 
 /** Load the demo into an empty database. @returns false when there is something in it already */
 export async function loadDemo(deps: Deps): Promise<boolean> {
@@ -20,7 +19,7 @@ export async function loadDemo(deps: Deps): Promise<boolean> {
         .update(people)
         .set({ passwordHash: await hashPassword(demoPassword(p.login)) })
         .where(eq(people.id, p.id))
-    await refreshMany(tx, machines, await currentRules(tx))
+    await refreshMany(tx, machines)
     return true
   })
 }

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import type { WorkDone } from '../trend/index.ts'
-import { livesOf, partAt, sheavesAt, turnsAt, type FittedPart, type PartSpecs } from './index.ts'
+import {
+  lifeOf,
+  livesOf,
+  partAt,
+  sheavesAt,
+  turnsAt,
+  type FittedPart,
+  type PartSpecs,
+  type RemovedFor,
+} from './index.ts'
 
 const day = 86_400_000
 const adjustable: PartSpecs['motor-sheave'] = {
@@ -61,6 +70,17 @@ describe('what is fitted', () => {
 })
 
 describe('the lives of parts', () => {
+  it('end where a part wore out or failed, and nowhere else', () => {
+    const out = (removedFor: RemovedFor | null) =>
+      lifeOf({ fittedAt: 2 * day, removedAt: 12 * day, removedFor }, 30 * day)
+    expect(out('worn')).toEqual({ days: 10, ended: true })
+    for (const other of ['schedule', 'other', null] as const) expect(out(other)).toEqual({ days: 10, ended: false })
+    expect(lifeOf({ fittedAt: 2 * day, removedAt: null, removedFor: null }, 30 * day)).toEqual({
+      days: 28,
+      ended: false,
+    })
+    expect(lifeOf({ fittedAt: 2 * day, removedAt: null, removedFor: null }, day).days).toBe(0)
+  })
   const life = (days: number, ended = true) => ({ days, ended })
   it('are told by the product-limit estimate, as the textbook case works it out', () => {
     // Source: the remission times of 21 patients under treatment (Freireich 1963, printed in survival textbooks):

@@ -4,6 +4,23 @@ export interface PartLife {
   readonly ended: boolean
 }
 
+/** What a part may come out for. */
+export const removedForKinds = ['worn', 'schedule', 'other'] as const
+export type RemovedFor = (typeof removedForKinds)[number]
+
+const dayMs = 86_400_000
+/**
+ * The life of one part so far. Only what wore out or failed has ended: a good part that came out for a schedule, a speed or
+ * a reason nobody told would have lasted longer. Instants in ms.
+ */
+export const lifeOf = (
+  part: { readonly fittedAt: number; readonly removedAt: number | null; readonly removedFor: RemovedFor | null },
+  now: number,
+): PartLife => ({
+  days: Math.max(0, ((part.removedAt ?? now) - part.fittedAt) / dayMs),
+  ended: part.removedAt !== null && part.removedFor === 'worn',
+})
+
 /** What the lives of a kind of part come to. Days; null where more than that share is still in service. */
 export interface LivesTold {
   readonly n: number

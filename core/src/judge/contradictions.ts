@@ -1,5 +1,6 @@
 import { lostLineByVolts } from '../electrical/index.ts'
 import { closesTriangle } from '../machine/index.ts'
+import { supplyHertz } from '../plate/index.ts'
 import { linePositions, show, type QuantityCode, type Reading, type ThreePhase } from '../quantity/index.ts'
 import type { JudgeInput } from './input.ts'
 
@@ -117,7 +118,7 @@ const capacitorTwoWays: Rule = (input, of) => {
   const amps = of('capacitor_amps').find((r) => r.position === 'run')
   const volts = of('capacitor_volts').find((r) => r.position === 'run')
   if (!off || !amps || !volts || off.value <= 0 || volts.value <= 0) return null
-  const hz = input.machine.serviceHz ?? 60
+  const hz = supplyHertz(input.machine.serviceVolts, input.motor?.plate.hz, input.machine.serviceHz)
   const loaded = (amps.value * 1e6) / (2 * Math.PI * hz * volts.value)
   if (Math.abs(loaded / off.value - 1) < 0.3) return null
   return {

@@ -12,6 +12,8 @@ export interface MachineFacts {
   readonly serviceVolts: number
   /** Hertz of the supply where the site says so; left out, by the supply and the plate. */
   readonly serviceHz?: 50 | 60 | null | undefined
+  /** The zone in which days are told, an IANA name; left out: UTC. */
+  readonly zone?: string | undefined
   readonly hasDrive: boolean
   readonly hasSister: boolean
   readonly drive: 'belt' | 'direct'

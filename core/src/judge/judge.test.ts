@@ -348,3 +348,16 @@ describe('the history for the chart', () => {
     expect(h.points).toHaveLength(11)
   })
 })
+
+describe('days in verdicts', () => {
+  it('are those of the site, not of the meridian', () => {
+    const history = steady(6)
+    const work = [{ at: start + 150 * dayMs + 3 * 3_600_000, kind: 'sheave-turned' as const, note: '' }]
+    const words = (zone: string) =>
+      told(stopAt(181, [12.6, 12.6, 12.6]), 'after-work', { history, work, machine: { zone } })?.because ??
+      told(stopAt(181, [13.6, 13.6, 13.6]), 'over-amp', { history, work, machine: { zone } })?.because
+    // 03:00 UTC of June 4 is still June 3 in Chicago.
+    expect(words('UTC')).toContain('4 Jun')
+    expect(words('America/Chicago')).toContain('3 Jun')
+  })
+})

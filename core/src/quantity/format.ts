@@ -38,12 +38,34 @@ export function signed(value: number, digits: number): string {
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
-/** Short day of an instant (ms since 1970) in UTC; the year only when it differs from that of `asOf`. */
-export function day(at: number, asOf?: number): string {
-  const d = new Date(at)
-  const text = `${d.getUTCDate()} ${months[d.getUTCMonth()] ?? ''}`
-  const sameYear = asOf !== undefined && new Date(asOf).getUTCFullYear() === d.getUTCFullYear()
-  return sameYear ? text : `${text} ${d.getUTCFullYear()}`
+const calendars = new Map<string, Intl.DateTimeFormat>()
+/** Making one costs more than judging a visit: each zone has its own once. */
+function calendarOf(zone: string): Intl.DateTimeFormat {
+  const known = calendars.get(zone)
+  if (known) return known
+  const made = new Intl.DateTimeFormat('en-US', { timeZone: zone, year: 'numeric', month: 'numeric', day: 'numeric' })
+  calendars.set(zone, made)
+  return made
+}
+
+function dateIn(zone: string, at: number): { year: number; month: number; day: number } {
+  const part = new Map(
+    calendarOf(zone)
+      .formatToParts(at)
+      .map((p) => [p.type, Number(p.value)]),
+  )
+  return { year: part.get('year') ?? NaN, month: part.get('month') ?? NaN, day: part.get('day') ?? NaN }
+}
+
+/**
+ * Short day of an instant (ms since 1970) in a zone; the year only when it differs from that of `asOf`.
+ * @param zone IANA name of the site's zone
+ * @throws RangeError for a zone that does not exist
+ */
+export function day(at: number, asOf?: number, zone = 'UTC'): string {
+  const d = dateIn(zone, at)
+  const text = `${d.day} ${months[d.month - 1] ?? ''}`
+  return asOf !== undefined && dateIn(zone, asOf).year === d.year ? text : `${text} ${d.year}`
 }
 
 /** Month and year of an instant, for forecasts that are no more exact than that. */

@@ -79,3 +79,18 @@ describe('shown figures', () => {
     expect(show.percent(0.004)).toBe('0.4 %')
   })
 })
+
+describe('days as they are told (IANA zone data)', () => {
+  // 2026-03-01 02:30 UTC is still the evening of February 28 in Chicago, and already March 1 in Berlin.
+  const at = Date.UTC(2026, 2, 1, 2, 30)
+  it.each([
+    ['America/Chicago', '28 Feb'],
+    ['Europe/Berlin', '1 Mar'],
+    ['UTC', '1 Mar'],
+  ])('in %s', (zone, told) => expect(show.day(at, Date.UTC(2026, 5, 1), zone)).toBe(told))
+  it('with the year where it is another there', () => {
+    const newYear = Date.UTC(2026, 0, 1, 3)
+    expect(show.day(newYear, Date.UTC(2026, 5, 1), 'America/Chicago')).toBe('31 Dec 2025')
+    expect(show.day(newYear, Date.UTC(2026, 5, 1))).toBe('1 Jan')
+  })
+})

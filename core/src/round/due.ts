@@ -41,7 +41,7 @@ function dueOne(kind: TaskKind, f: DueFacts): DueTask {
   const forward = pull !== null && (pull.at < plain || w.lastAt === null)
   const back = !forward && w.push !== null && w.push.at > plain && w.pulls.length === 0
   const at = forward ? pull.at : back ? (w.push?.at ?? plain) : inSeason(plain, kind.months)
-  const last = w.lastAt === null ? 'never done' : `last ${show.day(w.lastAt, f.now)}`
+  const last = w.lastAt === null ? 'never done' : `last ${show.day(w.lastAt, f.now, f.machine.zone)}`
   const moved = forward ? `; sooner, ${pull.because}` : back ? `; later, ${w.push?.because ?? ''}` : ''
   return {
     task: kind.id,

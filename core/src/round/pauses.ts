@@ -17,7 +17,7 @@ export function windingCools(f: DueFacts): Pause | null {
   return last && hot >= limitOf(f, 'surface-hot')
     ? {
         minutes: limitOf(f, 'cool-down'),
-        because: `its motor was at ${show.temperature(hot, f.rules.temperature)} on ${show.day(last.at, f.now)}: let it cool`,
+        because: `its motor was at ${show.temperature(hot, f.rules.temperature)} on ${show.day(last.at, f.now, f.machine.zone)}: let it cool`,
       }
     : null
 }

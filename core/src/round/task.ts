@@ -101,7 +101,10 @@ export const verdictOf = (f: DueFacts, check: string) => f.judgement?.verdicts.f
 export const askedFor = (f: DueFacts, ...ids: readonly RetestId[]): Reason[] =>
   (f.judgement?.retests ?? [])
     .filter((r) => (ids as readonly string[]).includes(r.id))
-    .map((r) => ({ at: r.since, because: `${r.words} not read since the ${r.because} on ${show.day(r.since, f.now)}` }))
+    .map((r) => ({
+      at: r.since,
+      because: `${r.words} not read since the ${r.because} on ${show.day(r.since, f.now, f.machine.zone)}`,
+    }))
 
 /** The day after so many days. */
 export const inDays = (at: number, days: number): number => at + days * dayMs

@@ -95,16 +95,23 @@ export async function applyRegister(
   dry: boolean,
 ): Promise<Outcome> {
   const out: Outcome = { added: 0, already: 0, changed: 0, machines: [] }
+  // What is changed is compared with what is in the book then: nobody changes it in between.
+  const held = <T>(rows: { for: (how: 'update') => PromiseLike<T> } & PromiseLike<T>): PromiseLike<T> =>
+    dry ? rows : rows.for('update')
   const siteIds = new Map((await tx.select().from(sites)).map((s) => [lower(s.name), s.id]))
   const areaIds = new Map((await tx.select().from(areas)).map((a) => [`${a.siteId}\u0001${lower(a.name)}`, a.id]))
-  const unitRows = new Map((await tx.select().from(units)).map((u) => [`${u.siteId}\u0001${lower(u.tag)}`, u]))
-  const machineRows = new Map((await tx.select().from(machines)).map((m) => [`${m.unitId}\u0001${lower(m.tag)}`, m]))
+  const unitRows = new Map((await held(tx.select().from(units))).map((u) => [`${u.siteId}\u0001${lower(u.tag)}`, u]))
+  const machineRows = new Map(
+    (await held(tx.select().from(machines))).map((m) => [`${m.unitId}\u0001${lower(m.tag)}`, m]),
+  )
   const motors = new Map(
     (
-      await tx
-        .select()
-        .from(components)
-        .where(and(eq(components.slot, 'motor'), isNull(components.removedAt)))
+      await held(
+        tx
+          .select()
+          .from(components)
+          .where(and(eq(components.slot, 'motor'), isNull(components.removedAt))),
+      )
     ).map((c) => [c.machineId, c]),
   )
   const moved = new Set<string>()
@@ -145,7 +152,17 @@ export async function applyRegister(
       if (unit.areaId !== areaId) moved.add(unit.id)
       unit = { ...unit, areaId, kind: row.unitKind, modelLine: row.modelLine, version: unit.version + 1 }
       unitRows.set(unitKey, unit)
-      if (!dry) await tx.update(units).set(unit).where(eq(units.id, unit.id))
+      if (!dry) {
+        await tx.update(units).set(unit).where(eq(units.id, unit.id))
+        await record(tx, {
+          by,
+          at: now,
+          what: 'unit changed by a register file',
+          entity: 'unit',
+          entityId: unit.id,
+          after: { areaId, kind: unit.kind, modelLine: unit.modelLine },
+        })
+      }
     }
     const kept = machineRows.get(`${unit.id}\u0001${lower(row.machine.tag)}`)
     const motor = kept ? motors.get(kept.id) : undefined
@@ -196,12 +213,21 @@ export async function applyRegister(
         fittedAt: row.fittedAt === null ? (motor?.fittedAt ?? new Date(0)) : new Date(row.fittedAt),
       }
       // The file corrects the plate of the motor in place; a swap is recorded at the machine, where the old one is kept.
-      if (motor)
+      if (motor) {
         await tx
           .update(components)
           .set({ ...fitting, version: motor.version + 1 })
           .where(eq(components.id, motor.id))
-      else
+        await record(tx, {
+          by,
+          at: now,
+          what: 'plate corrected by a register file',
+          entity: 'motor',
+          entityId: motor.id,
+          before: motor.spec,
+          after: spec,
+        })
+      } else
         await tx
           .insert(components)
           .values({ id: uuid(), siteId, machineId, slot: 'motor', ...fitting, fittedBy: by, why: '', removedWhy: '' })

@@ -13,7 +13,6 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem } from '../http/problem.ts'
 import { refreshMany } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
 import { FileProblem } from './csv/rows.ts'
 import { readingsCsv, registerCsv } from './exports.ts'
 import { applyOrganisation, compareOrganisation } from './organisation-apply.ts'
@@ -147,7 +146,6 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
       if (state.status === 'done') return state
       if (state.status !== 'ready')
         throw new HttpProblem(409, `This import is ${state.status}; there is nothing to keep.`)
-      const rules = await currentRules(tx)
       // The staging table does not survive a crash of the database: then the file is asked for again.
       const staged = await client.query<{ there: boolean }>(`select to_regclass($1) is not null as there`, [
         stagingTable(id),
@@ -197,7 +195,7 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
           done = { ...state, status: 'done', added: kept.added, already: state.rows - kept.added }
         }
       }
-      await refreshMany(tx, touched, rules)
+      await refreshMany(tx, touched)
       await record(tx, {
         by: person.name,
         at: deps.now(),

@@ -4,7 +4,6 @@ import type { Tx } from '../db/client.ts'
 import { conditionClosings } from '../db/rounds-schema.ts'
 import { lockMachine } from '../register/machines.ts'
 import { refresh } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
 
 /** Keep that a person closed a condition or opened it again; the same id twice keeps one. @returns false when it was there */
 export async function keepClosing(tx: Tx, body: z.output<typeof conditionClosingBody>, by: string): Promise<boolean> {
@@ -14,6 +13,6 @@ export async function keepClosing(tx: Tx, body: z.output<typeof conditionClosing
     .values({ ...body, siteId: machine.siteId, at: new Date(body.at), by })
     .onConflictDoNothing()
   if ((kept.rowCount ?? 0) === 0) return false
-  await refresh(tx, [body.machineId], await currentRules(tx))
+  await refresh(tx, [body.machineId])
   return true
 }

@@ -1,4 +1,4 @@
-import type { DriveLayout, PartSlot, PartSpecs } from '@motor-round/core/fitted'
+import type { DriveLayout, PartSlot, PartSpecs, RemovedFor } from '@motor-round/core/fitted'
 import type { Controls, Judgement, Level } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
@@ -149,6 +149,7 @@ export const components = pgTable(
     why: text().notNull(),
     standIn: boolean('stand_in').notNull(),
     removedAt: at('removed_at'),
+    removedFor: text('removed_for').$type<RemovedFor>(),
     removedWhy: text('removed_why').notNull(),
     version: integer().notNull().default(1),
   },

@@ -8,7 +8,6 @@ import { fieldProblem } from '../http/problem.ts'
 import { refresh } from '../roof/refresh.ts'
 import { tell } from '../rounds/live.ts'
 import { roundIsThere } from '../rounds/make.ts'
-import { currentRules } from '../rules/current.ts'
 
 /** Keep what was found; the same id twice keeps one. @returns false when it was there */
 export async function keepFinding(tx: Tx, body: z.output<typeof findingBody>, by: string): Promise<boolean> {
@@ -20,7 +19,7 @@ export async function keepFinding(tx: Tx, body: z.output<typeof findingBody>, by
     .values({ ...body, siteId: machine.siteId, at: new Date(body.at), by })
     .onConflictDoNothing()
   if ((kept.rowCount ?? 0) === 0) return false
-  await refresh(tx, [body.machineId], await currentRules(tx))
+  await refresh(tx, [body.machineId])
   if (body.roundId !== null) await tell(tx, body.roundId)
   return true
 }
@@ -38,7 +37,7 @@ export async function keepFindingStep(tx: Tx, body: z.output<typeof findingStepB
     .values({ ...body, at: new Date(body.at), by })
     .onConflictDoNothing()
   if ((kept.rowCount ?? 0) === 0) return false
-  await refresh(tx, [found.machineId], await currentRules(tx))
+  await refresh(tx, [found.machineId])
   if (found.roundId !== null) await tell(tx, found.roundId)
   return true
 }

@@ -75,7 +75,7 @@ export function simulatedOf(known: Known, now: number): SimulatedMachine | strin
     plateAmps: allowed.amps,
     phases: machine.phases,
     serviceVolts: machine.serviceVolts,
-    hz: supplyHertz(machine.serviceVolts, motor.plate.hz, known.siteHertz),
+    hz: supplyHertz(machine.serviceVolts, motor.plate.hz, known.site.hertz),
     capacitorUf: machine.controls.capacitor?.run ?? motor.plate.capacitorUf ?? null,
     transformer: machine.controls.transformer,
     load: 0.8,

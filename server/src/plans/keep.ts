@@ -2,6 +2,7 @@ import { corePart, planDone, workOf, type planBody, type planDoneOnRoof } from '
 import { sheavesAt } from '@motor-round/core/fitted'
 import { eq, sql } from 'drizzle-orm'
 import type { z } from 'zod'
+import { record } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { machines, plans, work } from '../db/schema.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
@@ -9,7 +10,6 @@ import { lockMachine } from '../register/machines.ts'
 import { fitInSlot } from '../register/slot.ts'
 import { loadKnown, type Known } from '../roof/known.ts'
 import { refresh } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
 import { lockPlan, lockPlanId } from './plans.ts'
 
 type Row = typeof plans.$inferSelect
@@ -69,16 +69,31 @@ async function carryOut(tx: Tx, known: Known, plan: Row, how: Doing, by: string,
     await tx
       .insert(work)
       .values({ ...done.work, machineId: machine.id, siteId: machine.siteId, doneAt, by, recordedAt: now })
-  for (const { removedWhy, part, ...fit } of done.fits)
-    await fitInSlot(tx, machine, { ...fit, ...part, fittedAt: doneAt, fittedBy: by, standIn: false }, removedWhy)
-  if (done.centre !== null)
-    await tx
-      .update(machines)
-      .set({
-        layout: sql`${machines.layout} || jsonb_build_object('centre', ${done.centre}::float8)`,
-        version: sql`${machines.version} + 1`,
-      })
-      .where(eq(machines.id, machine.id))
+  for (const { removedFor, removedWhy, part, ...fit } of done.fits)
+    await fitInSlot(
+      tx,
+      machine,
+      { ...fit, ...part, fittedAt: doneAt, fittedBy: by, standIn: false },
+      { removedFor, removedWhy },
+      now,
+    )
+  if (done.centre === null) return
+  await tx
+    .update(machines)
+    .set({
+      layout: sql`${machines.layout} || jsonb_build_object('centre', ${done.centre}::float8)`,
+      version: sql`${machines.version} + 1`,
+    })
+    .where(eq(machines.id, machine.id))
+  await record(tx, {
+    by,
+    at: now,
+    what: 'machine changed: a planned change of speed was done',
+    entity: 'machine',
+    entityId: machine.id,
+    before: { centre: machine.layout.centre },
+    after: { centre: done.centre },
+  })
 }
 
 type Doing = Pick<z.output<typeof planDoneOnRoof>, 'id' | 'beltsId' | 'doneAt' | 'note'>
@@ -94,18 +109,21 @@ export async function keepPlanDone(
   by: string,
   now: Date,
 ): Promise<{ readonly row: Row; readonly known: Known; readonly fresh: boolean }> {
+  const [plan] = await tx.select({ machineId: plans.machineId }).from(plans).where(eq(plans.id, planId))
+  if (!plan) throw notFound('plan')
+  // What it changes is read behind the lock: another plan of this machine may be done at the same moment.
+  await lockMachine(tx, plan.machineId)
   const row = await lockPlan(tx, planId)
   if (!row) throw notFound('plan')
   const known = await knownOf(tx, row.machineId)
   if (row.doneAt) return { row, known, fresh: false }
   if (row.droppedAt) throw new HttpProblem(409, 'That plan was dropped.')
-  await lockMachine(tx, row.machineId)
   const doneAt = new Date(how.doneAt)
   if (doneAt < row.madeAt) throw fieldProblem('doneAt', 'it was planned after that')
   if (doneAt.getTime() > now.getTime() + 86_400_000) throw fieldProblem('doneAt', 'lies in the future')
   await carryOut(tx, known, row, how, by, now)
   const [after] = await tx.update(plans).set({ doneAt }).where(eq(plans.id, row.id)).returning()
   if (!after) throw notFound('plan')
-  await refresh(tx, [row.machineId], await currentRules(tx))
+  await refresh(tx, [row.machineId])
   return { row: after, known: await knownOf(tx, row.machineId), fresh: true }
 }

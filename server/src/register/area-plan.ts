@@ -118,7 +118,7 @@ export async function keepAreaPlan(
     by,
     at: now,
     what: 'plan changed',
-    entity: 'area',
+    entity: 'area plan',
     entityId: area.id,
     before: before.version === 0 ? {} : before.plan,
     after: body.plan,

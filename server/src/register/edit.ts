@@ -1,7 +1,20 @@
-import { desc, eq } from 'drizzle-orm'
+import { and, desc, eq } from 'drizzle-orm'
 import type { Tx } from '../db/client.ts'
 import { audit } from '../db/schema.ts'
 import { HttpProblem } from '../http/problem.ts'
+
+/** What has a version, as a person calls it, and under which entity its changes are written down. */
+const entityOf = {
+  site: 'site',
+  area: 'area',
+  unit: 'unit',
+  machine: 'machine',
+  motor: 'motor',
+  part: 'part',
+  plan: 'area plan',
+  round: 'round',
+} as const
+type Versioned = keyof typeof entityOf
 
 /**
  * The optimistic lock: an edit made on an older version is refused, with the record as it stands now and who changed
@@ -9,7 +22,7 @@ import { HttpProblem } from '../http/problem.ts'
  */
 export async function refuseStale(
   tx: Tx,
-  what: string,
+  what: Versioned,
   id: string,
   has: number,
   sent: number,
@@ -19,7 +32,7 @@ export async function refuseStale(
   const [last] = await tx
     .select()
     .from(audit)
-    .where(eq(audit.entityId, id))
+    .where(and(eq(audit.entity, entityOf[what]), eq(audit.entityId, id)))
     .orderBy(desc(audit.at), desc(audit.id))
     .limit(1)
   throw new HttpProblem(409, `${last?.by ?? 'Someone'} changed this ${what} in the meantime.`, {

@@ -7,7 +7,6 @@ import { components, type MotorSpec } from '../db/schema.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { asMotor } from '../roof/known.ts'
 import { refresh } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
 import { refuseStale } from './edit.ts'
 import { lockMachine } from './machines.ts'
 import { fitInSlot } from './slot.ts'
@@ -58,7 +57,8 @@ export async function keepMotor(
       why: body.why,
       standIn: body.standIn,
     },
-    body.removedWhy,
+    { removedFor: body.removedFor, removedWhy: body.removedWhy },
+    now,
   )
   if (again) return { row, fresh: false }
   await record(tx, {
@@ -71,7 +71,7 @@ export async function keepMotor(
     before: old ? asMotor(old).plate : {},
     after: body.plate,
   })
-  await refresh(tx, [machine.id], await currentRules(tx))
+  await refresh(tx, [machine.id])
   return { row, fresh: true }
 }
 
@@ -121,6 +121,6 @@ export async function keepPlate(
     after: told(row),
     ...(body.changeId === undefined ? {} : { changeId: body.changeId }),
   })
-  await refresh(tx, [row.machineId], await currentRules(tx))
+  await refresh(tx, [row.machineId])
   return { row, fresh: true }
 }

@@ -108,7 +108,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
         entityId: row.id,
         after: body,
       })
-      await refresh(tx, [row.id], await currentRules(tx))
+      await refresh(tx, [row.id])
       return asMachine(row)
     }),
   )
@@ -137,7 +137,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
         before,
         after,
       })
-      await refresh(tx, [row.id], await currentRules(tx))
+      await refresh(tx, [row.id])
       return after
     }),
   )
@@ -163,7 +163,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
         before,
         after,
       })
-      await refresh(tx, [row.id], await currentRules(tx))
+      await refresh(tx, [row.id])
       return after
     }),
   )

@@ -76,6 +76,30 @@ describe('what is fitted', () => {
     const viewer = await world.as('arden')
     expect((await viewer.post(`/machines/${machine}/parts`, belts(58))).status).toBe(403)
   })
+  it('ends a life only where it wore out or failed, by what was chosen and not by what was written', async () => {
+    const ended = async () =>
+      ((await mechanic.get('/part-lives')).body as { slot: string; ended: number }[]).find((l) => l.slot === 'belts')
+        ?.ended ?? 0
+    const before = await ended()
+    await mechanic.post(
+      `/machines/${machine}/parts`,
+      belts(59, { fittedAt: '2026-11-24T10:01:00Z', removedFor: 'other', removedWhy: 'failed to suit the speed' }),
+    )
+    await mechanic.post(
+      `/machines/${machine}/parts`,
+      belts(60, { fittedAt: '2026-11-24T10:02:00Z', removedFor: 'schedule' }),
+    )
+    await mechanic.post(`/machines/${machine}/parts`, belts(58, { fittedAt: '2026-11-24T10:03:00Z' }))
+    expect(await ended()).toBe(before)
+    const worn = await mechanic.post(
+      `/machines/${machine}/parts`,
+      belts(58, { fittedAt: '2026-11-24T10:04:00Z', removedFor: 'worn' }),
+    )
+    expect(worn.status).toBe(200)
+    expect(await ended()).toBe(before + 1)
+    const out = (await partsOf()).filter((p) => p.part.slot === 'belts' && p.removedAt?.startsWith('2026-11-24T10:0'))
+    expect(out.map((p) => p.removedFor)).toEqual([null, 'other', 'schedule', null, 'worn'])
+  })
   it('is corrected with its version, never moved to another slot, and taken out with a reason', async () => {
     const wheel = await inSlot('wheel')
     if (wheel?.part.slot !== 'wheel') throw new Error('no wheel')

@@ -1,6 +1,5 @@
 import { endpoints, type partFitted } from '@motor-round/contract'
-import { livesOf, partSlots } from '@motor-round/core/fitted'
-import { dayMs } from '@motor-round/core/trend'
+import { lifeOf, livesOf, partSlots } from '@motor-round/core/fitted'
 import { and, eq, ne } from 'drizzle-orm'
 import type { Router } from 'express'
 import type { z } from 'zod'
@@ -12,7 +11,6 @@ import { mount } from '../http/mount.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { asPart } from '../roof/known.ts'
 import { refresh } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
 import { refuseStale } from './edit.ts'
 import { lockMachine } from './machines.ts'
 import { fitInSlot } from './slot.ts'
@@ -48,7 +46,8 @@ export async function keepPart(
       why: body.why,
       standIn: body.standIn,
     },
-    body.removedWhy,
+    { removedFor: body.removedFor, removedWhy: body.removedWhy },
+    now,
   )
   if (again) return { row, fresh: false }
   await record(tx, {
@@ -56,12 +55,12 @@ export async function keepPart(
     at: now,
     what: `${body.part.slot} ${old ? 'replaced' : 'entered'}`,
     entity: 'part',
-    entityId: machine.id,
+    entityId: row.id,
     why: body.removedWhy,
     before: old ? told(old) : {},
     after: told(row),
   })
-  await refresh(tx, [machine.id], await currentRules(tx))
+  await refresh(tx, [machine.id])
   return { row, fresh: true }
 }
 
@@ -94,11 +93,11 @@ export function partRoutes(router: Router, deps: Deps): void {
         at: deps.now(),
         what: `${row.slot} corrected`,
         entity: 'part',
-        entityId: row.machineId,
+        entityId: row.id,
         before: told(before),
         after: told(row),
       })
-      await refresh(tx, [row.machineId], await currentRules(tx))
+      await refresh(tx, [row.machineId])
       return asPart(row)
     }),
   )
@@ -112,7 +111,7 @@ export function partRoutes(router: Router, deps: Deps): void {
       if (removedAt <= before.fittedAt) throw fieldProblem('removedAt', 'it was fitted after that')
       const [row] = await tx
         .update(components)
-        .set({ removedAt, removedWhy: body.removedWhy, version: before.version + 1 })
+        .set({ removedAt, removedFor: body.removedFor, removedWhy: body.removedWhy, version: before.version + 1 })
         .where(eq(components.id, before.id))
         .returning()
       if (!row) throw notFound('part')
@@ -121,28 +120,32 @@ export function partRoutes(router: Router, deps: Deps): void {
         at: deps.now(),
         what: `${row.slot} taken out`,
         entity: 'part',
-        entityId: row.machineId,
+        entityId: row.id,
         why: body.removedWhy,
         before: told(before),
         after: {},
       })
-      await refresh(tx, [row.machineId], await currentRules(tx))
+      await refresh(tx, [row.machineId])
       return asPart(row)
     }),
   )
 
   mount(router, deps, endpoints.partLives, async () => {
     const rows = await deps.db
-      .select({ slot: components.slot, fittedAt: components.fittedAt, removedAt: components.removedAt })
+      .select({
+        slot: components.slot,
+        fittedAt: components.fittedAt,
+        removedAt: components.removedAt,
+        removedFor: components.removedFor,
+      })
       .from(components)
     const now = deps.now()
     return (['motor', ...partSlots] as const).flatMap((slot) => {
       const lives = rows
         .filter((r) => r.slot === slot)
-        .map((r) => ({
-          days: Math.max(0, ((r.removedAt ?? now).getTime() - r.fittedAt.getTime()) / dayMs),
-          ended: r.removedAt !== null,
-        }))
+        .map(({ fittedAt, removedAt, removedFor }) =>
+          lifeOf({ fittedAt: fittedAt.getTime(), removedAt: removedAt?.getTime() ?? null, removedFor }, now.getTime()),
+        )
       return lives.length === 0 ? [] : [{ slot, ...livesOf(lives) }]
     })
   })

@@ -8,7 +8,6 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
 import { refreshMany } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
 import { refuseStale } from './edit.ts'
 
 async function refreshWhere(tx: Tx, column: 'siteId' | 'areaId' | 'unitId', id: string): Promise<void> {
@@ -20,7 +19,6 @@ async function refreshWhere(tx: Tx, column: 'siteId' | 'areaId' | 'unitId', id: 
   await refreshMany(
     tx,
     rows.map((r) => r.id),
-    await currentRules(tx),
   )
 }
 

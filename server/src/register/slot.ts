@@ -1,8 +1,10 @@
 import type { Machine } from '@motor-round/contract'
 import { and, eq, isNull } from 'drizzle-orm'
+import { record } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { components } from '../db/schema.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
+import { dayIn, zoneOfSites } from '../rounds/zone.ts'
 
 type Row = typeof components.$inferSelect
 
@@ -14,7 +16,8 @@ export async function fitInSlot(
   tx: Tx,
   machine: Machine,
   part: Pick<Row, 'id' | 'slot' | 'spec' | 'fittedAt' | 'fittedBy' | 'why' | 'standIn'>,
-  removedWhy: string,
+  out: Pick<Row, 'removedFor' | 'removedWhy'>,
+  now: Date,
 ): Promise<{ row: Row; old: Row | null; again: boolean }> {
   const [again] = await tx.select().from(components).where(eq(components.id, part.id))
   if (again) {
@@ -30,13 +33,23 @@ export async function fitInSlot(
   if (old && part.fittedAt <= old.fittedAt)
     throw fieldProblem(
       'fittedAt',
-      `what is in place was fitted on ${old.fittedAt.toISOString().slice(0, 10)}; the new one comes after it`,
+      `what is in place was fitted on ${dayIn(old.fittedAt, await zoneOfSites(tx, [machine.siteId]))}; the new one comes after it`,
     )
-  if (old)
+  if (old) {
     await tx
       .update(components)
-      .set({ removedAt: part.fittedAt, removedWhy, version: old.version + 1 })
+      .set({ removedAt: part.fittedAt, ...out, version: old.version + 1 })
       .where(eq(components.id, old.id))
+    await record(tx, {
+      by: part.fittedBy,
+      at: now,
+      what: `${old.slot} taken out`,
+      entity: old.slot === 'motor' ? 'motor' : 'part',
+      entityId: old.id,
+      why: out.removedWhy,
+      after: { removedAt: part.fittedAt.toISOString(), removedFor: out.removedFor },
+    })
+  }
   const [row] = await tx
     .insert(components)
     .values({ ...part, siteId: machine.siteId, machineId: machine.id, removedWhy: '' })

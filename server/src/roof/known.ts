@@ -31,7 +31,7 @@ export interface Known {
   readonly sisters: readonly SisterLoad[]
   readonly closings: readonly ClosingRecord[]
   readonly findings: readonly FindingRecord[]
-  readonly siteHertz: 50 | 60 | null
+  readonly site: { readonly hertz: 50 | 60 | null; readonly zone: string }
   /** Loaded where one machine is looked at: many are judged without, for it raises no level. */
   readonly peers?: readonly SisterLoad[]
 }
@@ -53,6 +53,7 @@ const fitting = (c: typeof components.$inferSelect) => ({
   why: c.why,
   standIn: c.standIn,
   removedAt: c.removedAt?.toISOString() ?? null,
+  removedFor: c.removedFor,
   removedWhy: c.removedWhy,
   version: c.version,
 })
@@ -259,13 +260,13 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
     (f) => f.machineId,
     (f) => f,
   )
-  const hertz = new Map(
+  const place = new Map(
     (
       await db
-        .select({ id: sites.id, hertz: sites.hertz })
+        .select({ id: sites.id, hertz: sites.hertz, zone: sites.zone })
         .from(sites)
         .where(inArray(sites.id, [...new Set(list.map((m) => m.siteId))]))
-    ).map((s) => [s.id, s.hertz]),
+    ).map(({ id, ...site }) => [id, site]),
   )
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
   return list.map((machine) => ({
@@ -278,6 +279,6 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
     sisters: sisters.get(machine.id) ?? [],
     closings: closings.get(machine.id) ?? [],
     findings: findings.get(machine.id) ?? [],
-    siteHertz: hertz.get(machine.siteId) ?? null,
+    site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC' },
   }))
 }

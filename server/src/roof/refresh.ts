@@ -6,7 +6,7 @@ import { and, eq, inArray, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, machineStates, organisation, sites, units } from '../db/schema.ts'
-import { currentRules } from '../rules/current.ts'
+import { heldRules } from '../rules/current.ts'
 import { judgeStanding } from './judge-known.ts'
 import { loadKnown, type Known } from './known.ts'
 import { naturalKey } from './natural-key.ts'
@@ -54,11 +54,13 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
 }
 
 /**
- * Judge machines again and write what the Roof shows of them, then their twins by the new loads. All their state rows are
- * locked first, in order, so that two writers to one machine follow each other and the later one sees both.
+ * Judge machines again and write what the Roof shows of them, then their twins by the new loads. The house rules are held
+ * and all their state rows locked first, in order, so that two writers to one machine follow each other and the later one
+ * sees both.
  */
-export async function refresh(tx: Tx, machineIds: readonly string[], rules: HouseRules): Promise<void> {
+export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<void> {
   if (machineIds.length === 0) return
+  const rules = await heldRules(tx)
   const ids = [...machineIds].sort()
   const twins = await twinsOf(tx, ids)
   await tx
@@ -169,9 +171,9 @@ async function judgeAndWrite(tx: Tx, ids: string[], rules: HouseRules): Promise<
 const batch = 100
 
 /** Judge many machines, some at a time. */
-export async function refreshMany(tx: Tx, machineIds: readonly string[], rules: HouseRules): Promise<void> {
+export async function refreshMany(tx: Tx, machineIds: readonly string[]): Promise<void> {
   const sorted = [...machineIds].sort()
-  for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch), rules)
+  for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch))
 }
 
 /** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */
@@ -181,16 +183,15 @@ const judgeVersion = 1
 export async function refreshForNewJudge(tx: Tx): Promise<void> {
   const [row] = await tx.select({ judged: organisation.judgeVersion }).from(organisation).for('update')
   if (!row || row.judged === judgeVersion) return
-  await refreshAll(tx, await currentRules(tx))
+  await refreshAll(tx)
   await tx.update(organisation).set({ judgeVersion })
 }
 
 /** Judge every machine of the house. */
-export async function refreshAll(tx: Tx, rules: HouseRules): Promise<void> {
+export async function refreshAll(tx: Tx): Promise<void> {
   const all = await tx.select({ id: machines.id }).from(machines)
   await refreshMany(
     tx,
     all.map((m) => m.id),
-    rules,
   )
 }

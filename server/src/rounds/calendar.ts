@@ -1,15 +1,16 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { endpoints, visitOf, type RoundPage } from '@motor-round/contract'
 import { clockOf, nextRound, type Recurrence } from '@motor-round/core/round'
-import { eq, inArray } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { createEvents, type EventAttributes } from 'ics'
 import { DateTime } from 'luxon'
 import { calendarLinks } from '../db/rounds-schema.ts'
-import { people, sites } from '../db/schema.ts'
+import { people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { notFound } from '../http/problem.ts'
+import { zoneOfSites } from './zone.ts'
 import { pageOfRound, roundList } from './page.ts'
 
 /** The instant of a minute of a day by the clock of a zone; a plan's minutes are no whole ones. */
@@ -102,16 +103,9 @@ const hashOf = (token: string) => createHash('sha256').update(token).digest('hex
 
 /** Rounds as a calendar file, and as an address to subscribe to. */
 export function calendarRoutes(router: Router, deps: Deps): void {
-  const zoneOf = async (siteIds: readonly string[]): Promise<string> => {
-    const rows = await deps.db
-      .select()
-      .from(sites)
-      .where(inArray(sites.id, [...siteIds]))
-    return rows[0]?.zone ?? 'UTC'
-  }
   const eventsFor = async (id: string, origin: string) => {
     const page = await pageOfRound(deps.db, id)
-    return eventsOf(page, await zoneOf(page.head.siteIds), origin)
+    return eventsOf(page, await zoneOfSites(deps.db, page.head.siteIds), origin)
   }
   mount(router, deps, endpoints.roundCalendar, async ({ params, req, res }) => {
     const origin = `${req.protocol}://${req.get('host') ?? ''}`

@@ -7,6 +7,7 @@ import { fieldProblem } from '../http/problem.ts'
 import { currentRules } from '../rules/current.ts'
 import { loadDue } from './due.ts'
 import { makeRound } from './make.ts'
+import { dayIn, zoneOfSites } from './zone.ts'
 import { pageOfRound, type RoundRow } from './page.ts'
 
 const endOf = (day: string) => Date.parse(`${day}T23:59:59Z`)
@@ -20,7 +21,7 @@ async function again(
   now: Date,
 ): Promise<string | null> {
   if (row.recurs === null || machineIds.length === 0) return null
-  const day = nextRound(row.day, row.recurs, now.toISOString().slice(0, 10))
+  const day = nextRound(row.day, row.recurs, dayIn(now, await zoneOfSites(tx, row.siteIds)))
   const due = await loadDue(tx, { machineIds }, await currentRules(tx), now)
   const stops = due.flatMap((d) => {
     const tasks = d.tasks.filter((t) => Date.parse(t.dueAt) <= endOf(day)).map((t) => t.task)

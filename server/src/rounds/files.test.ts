@@ -5,6 +5,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RoundRecord } from './record.ts'
 import { recordPdf, reportPdf } from './report.ts'
+import { zoneOfSites } from './zone.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -140,12 +141,29 @@ describe('the files of a closed round', () => {
   it('the record holds every stop with its readings and what each verdict rests on', async () => {
     const text = (await pagesOf(await binary(`/rounds/${walked.id}/record.pdf`))).join(' ')
     const json = (await viewer.get(`/rounds/${walked.id}/record.json`)).body as {
-      stops: { tag: string; stop: { readings: unknown[] }; judgement: { level: string } | null }[]
+      page: RoundPage
+      stops: { tag: string; stop: { takenAt: string; readings: unknown[] }; judgement: { level: string } | null }[]
     }
     expect(json.stops).toHaveLength(walked.done)
     for (const s of json.stops) expect(text).toContain(s.tag)
     expect(text).toContain('Flexible connection torn at the discharge')
     expect(text).toContain('NEMA MG 1')
+    // By the clock of the site, each reading by its name and unit, and what is still open.
+    const { page } = json
+    const first = json.stops[0]?.stop
+    const clock = new Intl.DateTimeFormat('sv-SE', {
+      timeZone: (await zoneOfSites(world.deps.db, page.head.siteIds)) || 'UTC',
+      dateStyle: 'short',
+      timeStyle: 'short',
+    })
+    expect(text).toContain(clock.format(new Date(first?.takenAt ?? 0)))
+    expect(text).not.toMatch(/ UTC |volts_ln|insulation_|over_range/)
+    const open = page.stops.flatMap((s) => s.conditions)
+    expect(open.length).toBeGreaterThan(0)
+    expect(text).toContain('Still open at these machines')
+    // Lines are broken and signs drawn as the page needs it.
+    const bare = (words: string) => words.replace(/[^a-z0-9]/gi, '')
+    for (const k of open) expect(bare(text)).toContain(bare(k.because))
     const csv = (await viewer.get(`/rounds/${walked.id}/record.csv`)).text.trimEnd().split('\r\n')
     expect(csv).toHaveLength(1 + json.stops.reduce((n, s) => n + s.stop.readings.length, 0))
     expect(csv[0]).toBe('round,machine,taken_at,quantity,position,value,unit_of_measure,how,by,level,note')

@@ -9,6 +9,7 @@ import { judgeStop } from '../roof/judge-known.ts'
 import { loadKnown, loadStop } from '../roof/known.ts'
 import { currentRules } from '../rules/current.ts'
 import { pageOfRound } from './page.ts'
+import { zoneOfSites } from './zone.ts'
 
 /** A stop of a round with its machine, how it is judged, and the pictures taken at it. */
 export interface RecordedStop {
@@ -22,6 +23,8 @@ export interface RecordedStop {
 export interface RoundRecord {
   readonly page: RoundPage
   readonly stops: readonly RecordedStop[]
+  /** In which its days and times are told. */
+  readonly zone: string
 }
 
 export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
@@ -56,7 +59,7 @@ export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
       pictures: taken.filter((p) => p.stopId === id),
     })
   }
-  return { page, stops }
+  return { page, stops, zone: await zoneOfSites(db, page.head.siteIds) }
 }
 
 /** Every reading of a round, one a line. RFC 4180. */

@@ -1,13 +1,14 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { minutesTook, roundStopState, type RoundPage } from '@motor-round/contract'
-import { legPositions, linePositions, show } from '@motor-round/core/quantity'
+import { findQuantity, legPositions, linePositions, show, type Reading } from '@motor-round/core/quantity'
 import { inArray } from 'drizzle-orm'
 import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 import type { Db } from '../db/client.ts'
 import { pictures } from '../db/rounds-schema.ts'
 import type { RoundRecord } from './record.ts'
+import { byClock, dayIn } from './zone.ts'
 
 const fonts = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'build/fonts/Roboto')
 let ready = false
@@ -79,13 +80,44 @@ function foundOn(page: RoundPage, most = Infinity): Content[] {
   return [heading('Found on the way'), { ul: shortened(words, most) }]
 }
 
+const isPressing = (l: Level | null): boolean => l === 'stop' || l === 'fix'
+
+/** A reading with what was read, where, and its unit. */
+function readingWords(x: Reading): string {
+  const q = findQuantity(x.quantity)
+  const value = `${x.how === 'over-range' ? 'over ' : ''}${x.value}`
+  return [q?.title ?? x.quantity, x.position, value, q?.unit ?? ''].filter(Boolean).join(' ')
+}
+
+/** Everything that is open at the machines of a round, since when, and what answers it. */
+function standing(page: RoundPage, zone: string): Content[] {
+  const open = page.stops.filter((s) => s.conditions.length > 0)
+  if (open.length === 0) return []
+  return [
+    heading('Still open at these machines'),
+    ...open.map((s): Content => ({
+      stack: [
+        { text: `${s.unitTag} / ${s.tag}`, bold: true },
+        {
+          ul: s.conditions.map(
+            (k) =>
+              `${levelWords[k.level]} since ${dayIn(new Date(k.since), zone)}${k.by === null ? '' : ` (${k.by})`}: ${k.because} ${k.next}`,
+          ),
+        },
+      ],
+      margin: [0, 2, 0, 2],
+    })),
+  ]
+}
+
 /** One page for the person who pays: what was done, what was found, what was left and why, with pictures. */
 export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
   const { head } = r.page
   const { events } = r.page
   const state = (machineId: string) => roundStopState(events, machineId)
+  // What was seen to and is not in order; of what was not seen to, what must not wait.
   const found = r.page.stops
-    .filter((s) => state(s.machineId) === 'done' && s.level !== null && s.level !== 'ok')
+    .filter((s) => (state(s.machineId) === 'done' ? s.level !== null && s.level !== 'ok' : isPressing(s.level)))
     .sort((a, b) => ['stop', 'fix', 'watch'].indexOf(a.level ?? '') - ['stop', 'fix', 'watch'].indexOf(b.level ?? ''))
   const skipped = r.page.stops.filter((s) => state(s.machineId) === 'skipped')
   const left = r.page.stops.filter((s) => ['open', 'began'].includes(state(s.machineId)))
@@ -100,7 +132,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
       margin: [0, 2, 0, 8],
     },
     {
-      text: `${head.done} of ${head.stops} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'None of them needs anything.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
+      text: `${head.done} of ${head.stops} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'None of the machines needs anything.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
       fontSize: 11,
     },
     ...(found.length === 0
@@ -124,7 +156,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
                     level(s.levelBefore),
                     level(s.level),
                     cell(s.headline),
-                    cell(s.level === 'stop' ? 'now' : (s.dueAt?.slice(0, 10) ?? '')),
+                    cell(s.level === 'stop' ? 'now' : s.dueAt === null ? '' : dayIn(s.dueAt, r.zone)),
                   ]),
               ],
             },
@@ -202,12 +234,12 @@ export function recordPdf(r: RoundRecord): Promise<Buffer> {
         const amps = of('amps', legPositions)
         const others = stop.readings.filter((x) => x.quantity !== 'volts_ll' && x.quantity !== 'amps')
         return [
-          heading(`${tag} · ${stop.takenAt.slice(0, 16).replace('T', ' ')} UTC · ${stop.by}`),
+          heading(`${tag} · ${byClock(stop.takenAt, r.zone, 'yyyy-MM-dd HH:mm')} · ${stop.by}`),
           cell(
             [
               volts.length > 0 ? `${volts.map((v) => show.volts(v)).join(' ')} V` : '',
               amps.length > 0 ? `${show.ampsRow(amps).join(' ')} A` : '',
-              ...others.map((x) => `${x.quantity} ${x.position} ${x.value}`),
+              ...others.map(readingWords),
             ]
               .filter(Boolean)
               .join(' · '),
@@ -235,6 +267,7 @@ export function recordPdf(r: RoundRecord): Promise<Buffer> {
       }),
       ...(r.stops.length === 0 ? [cell('No stop was taken on this round.')] : []),
       ...foundOn(r.page),
+      ...standing(r.page, r.zone),
     ]),
   )
 }

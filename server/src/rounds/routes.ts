@@ -12,6 +12,7 @@ import { refuseStale } from '../register/edit.ts'
 import { currentRules } from '../rules/current.ts'
 import { closeRound } from './close.ts'
 import { loadDue } from './due.ts'
+import { lockId } from '../stops/keep.ts'
 import { hear, tell } from './live.ts'
 import { makeRound, roundIsThere } from './make.ts'
 import { areasOf, lockRound, pageOfRound, roundList, roundRow, stopsOfRound, type RoundRow } from './page.ts'
@@ -47,6 +48,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.makeRound, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
+      await lockId(tx, body.id)
       if (!(await roundIsThere(tx, body.id))) {
         await makeRound(tx, body, person.name, deps.now())
         await record(tx, {
@@ -62,7 +64,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.moveVisit, ({ params, body }) =>
+  mount(router, deps, endpoints.moveVisit, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const row = await openRound(tx, params.id, body.version)
       let moved
@@ -76,6 +78,14 @@ export function roundRoutes(router: Router, deps: Deps): void {
         .update(rounds)
         .set({ plan: moved.plan, version: row.version + 1 })
         .where(eq(rounds.id, row.id))
+      await record(tx, {
+        by: person.name,
+        at: deps.now(),
+        what: 'visit moved',
+        entity: 'round',
+        entityId: row.id,
+        after: { visit: body.visit, walker: body.walker, position: body.position },
+      })
       await tell(tx, row.id)
       return { page: await pageOfRound(tx, row.id), by: moved.by }
     }),

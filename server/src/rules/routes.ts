@@ -54,7 +54,7 @@ export function rulesRoutes(router: Router, deps: Deps): void {
         before: flat(before.rules),
         after: flat(after.rules),
       })
-      await refreshAll(tx, toHouseRules(body.rules))
+      await refreshAll(tx)
       return asInForce(after)
     }),
   )

@@ -120,7 +120,7 @@ export async function keepStop(
       after: { stop: body.id },
     })
   }
-  await refresh(tx, [machine.id], await currentRules(tx))
+  await refresh(tx, [machine.id])
   return told(tx, body.machineId, body.id, false)
 }
 
@@ -143,6 +143,6 @@ export async function keepWork(
     .values({ ...body, doneAt, siteId: machine.siteId, by: person.name, recordedAt: now })
     .returning()
   if (!row) throw notFound('work')
-  await refresh(tx, [machine.id], await currentRules(tx))
+  await refresh(tx, [machine.id])
   return { work: asWork(row), already: false }
 }

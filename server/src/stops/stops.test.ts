@@ -226,7 +226,7 @@ describe('the judge in the hand and the judge on the server', () => {
         peers: p.peers,
         closings: p.closings,
         findings: p.findings,
-        siteHertz: p.site.hertz,
+        site: p.site,
         rules,
       }
       const inHand = judgeNow(known)

@@ -1,4 +1,4 @@
-import { syncEntry, type Person, type SyncEntry, type SyncResult } from '@motor-round/contract'
+import { makes, standsOn, syncEntry, type Person, type SyncEntry, type SyncResult } from '@motor-round/contract'
 import type { Deps } from '../deps.ts'
 import type { Tx } from '../db/client.ts'
 import { HttpProblem, invalid } from '../http/problem.ts'
@@ -53,48 +53,6 @@ async function apply(tx: Tx, entry: SyncEntry, person: Person, now: Date): Promi
       const { already, judgement, others } = await keepStop(tx, entry.body, person, now)
       return { outcome: already ? 'already' : 'kept', judgement, others }
     }
-  }
-}
-
-/** The ids an entry stands on: what was refused holds back what comes after it. */
-function standsOn(e: SyncEntry): string[] {
-  switch (e.kind) {
-    case 'found':
-      return []
-    case 'stop':
-      return [e.body.machineId, ...(e.body.supersedes === null ? [] : [e.body.supersedes])]
-    case 'work':
-    case 'picture':
-    case 'finding':
-    case 'closing':
-    case 'part':
-    case 'plan':
-      return [e.body.machineId]
-    case 'plan-done':
-      return [e.body.machineId, e.body.planId]
-    case 'motor':
-      return [e.body.machineId, ...(e.body.replaces === null ? [] : [e.body.replaces])]
-    case 'plate':
-      return [e.body.machineId, e.body.motorId]
-    case 'area-plan':
-      return [e.body.areaId]
-    case 'finding-step':
-      return [e.body.machineId, e.body.findingId]
-    case 'event':
-      return e.body.machineId === null ? [] : [e.body.machineId]
-  }
-}
-/** The ids that nothing later can stand on when an entry is refused: what it would have made, or the version it would have. */
-function makes(e: SyncEntry): string[] {
-  switch (e.kind) {
-    case 'found':
-      return [e.body.machine.id]
-    case 'plate':
-      return [e.body.motorId]
-    case 'area-plan':
-      return [e.body.areaId]
-    default:
-      return [e.body.id]
   }
 }
 

@@ -3,7 +3,7 @@ import { and, eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
 import { roundEvents, roundStops } from '../db/rounds-schema.ts'
-import { machines, machineStates } from '../db/schema.ts'
+import { machines, machineStates, stops } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { tell } from '../rounds/live.ts'
 import { roundIsThere } from '../rounds/make.ts'
@@ -16,6 +16,7 @@ export async function keepEvent(
   now: Date,
 ): Promise<boolean> {
   if (!(await roundIsThere(tx, body.roundId))) throw fieldProblem('roundId', 'no such round')
+  if (body.stopId !== null) await refuseWithoutStop(tx, body.stopId, body.machineId)
   const kept = await tx
     .insert(roundEvents)
     .values({ ...body, at: new Date(body.at), by, recordedAt: now })
@@ -24,6 +25,13 @@ export async function keepEvent(
   if (body.kind === 'added' && body.machineId !== null) await addStop(tx, body.roundId, body.machineId)
   await tell(tx, body.roundId)
   return true
+}
+
+/** A visit that was not kept leaves its machine to be visited: nothing is done by it. */
+async function refuseWithoutStop(tx: Tx, stopId: string, machineId: string | null): Promise<void> {
+  const [stop] = await tx.select({ machineId: stops.machineId }).from(stops).where(eq(stops.id, stopId))
+  if (!stop) throw fieldProblem('stopId', 'that visit is not in the book')
+  if (stop.machineId !== machineId) throw fieldProblem('stopId', 'that visit is of another machine')
 }
 
 /** A machine that was not planned joins the stops of the round. */

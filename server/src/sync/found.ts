@@ -8,13 +8,14 @@ import { areas, machines, units } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { unitKind } from '../register/places.ts'
 import { refresh } from '../roof/refresh.ts'
-import { currentRules } from '../rules/current.ts'
+import { lockId } from '../stops/keep.ts'
 
 /**
  * A unit that was found on the roof and is not in the book; a fan of a unit that is there brings the unit's own id.
  * @returns false when the machine was there
  */
 export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: string, now: Date): Promise<boolean> {
+  await lockId(tx, body.machine.id)
   const [known] = await tx.select({ id: machines.id }).from(machines).where(eq(machines.id, body.machine.id))
   if (known) return false
   const [area] = await tx.select().from(areas).where(eq(areas.id, body.unit.areaId))
@@ -23,10 +24,13 @@ export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: st
     .insert(units)
     .values({ ...body.unit, kind: unitKind(body.unit.kind), siteId: area.siteId })
     .onConflictDoNothing({ target: units.id })
+  // A unit that is in the book stands where the book has it, wherever this phone had it.
+  const [unit] = await tx.select({ siteId: units.siteId }).from(units).where(eq(units.id, body.unit.id))
+  if (!unit) throw fieldProblem('unit.id', 'no such unit')
   await tx.insert(machines).values({
     ...body.machine,
     unitId: body.unit.id,
-    siteId: area.siteId,
+    siteId: unit.siteId,
     hasDrive: false,
     hasSister: false,
     controls: unknownControls,
@@ -40,6 +44,6 @@ export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: st
     entityId: body.machine.id,
     after: { ...body.unit, ...body.machine },
   })
-  await refresh(tx, [body.machine.id], await currentRules(tx))
+  await refresh(tx, [body.machine.id])
   return true
 }

@@ -22,7 +22,7 @@ export const snapshotOfPage = (page: MachinePage, rules: Parameters<typeof toHou
     peers: page.peers,
     closings: page.closings,
     findings: page.findings,
-    siteHertz: page.site.hertz,
+    site: page.site,
     rules: toHouseRules(rules),
   })
 

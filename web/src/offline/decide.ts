@@ -108,7 +108,7 @@ export type Decision = 'mine' | 'book' | 'after it'
 
 /** Carry a decision out: what was refused goes out of the line, and what is meant goes into it, both or neither. */
 export async function decide(by: string, c: Conflict, decision: Decision): Promise<void> {
-  await store.transaction('rw', store.line, store.facts, async () => {
+  await store.transaction('rw', store.line, store.kept, async () => {
     await store.line.bulkDelete([...c.entries])
     if (decision === 'mine') await keepHere(by, [again(c)])
     if (decision === 'after it' && c.about === 'motor')

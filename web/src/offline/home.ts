@@ -1,4 +1,4 @@
-import { problem, session, syncAnswer, type SyncResult } from '@motor-round/contract'
+import { makes, problem, session, standsOn, syncAnswer, type SyncResult } from '@motor-round/contract'
 import { keepAnswer, noteClock } from './kept.ts'
 import { allWaiting } from './line.ts'
 import { deviceName, store, type Waiting } from './store.ts'
@@ -6,15 +6,27 @@ import { deviceName, store, type Waiting } from './store.ts'
 /** How bringing home went: all is home, no signal, not signed in, or the server is in trouble. */
 export type Homecoming = 'home' | 'no signal' | 'sign in' | 'other person' | 'server' | 'busy'
 
+const standsOnRefused = 'It stands on something that was refused.'
 const mostEntries = 40
 const mostBytes = 1_300_000
 
-/** The first of the line, as many as one letter carries. */
-export function letter(line: readonly Waiting[]): Waiting[] {
+/** Does this fact stand on one of those that are not home? */
+const heldBy = (ids: ReadonlySet<string>, w: Waiting): boolean => standsOn(w).some((id) => ids.has(id))
+
+/**
+ * The first of the line that this person took, as many as one letter carries. What stands on something another person took
+ * waits until that is home.
+ */
+export function letter(line: readonly Waiting[], me: string): Waiting[] {
   const out: Waiting[] = []
+  const elsewhere = new Set<string>()
   let bytes = 0
   for (const w of line) {
     if (w.refused !== null) continue
+    if ((w.by !== '' && w.by !== me) || heldBy(elsewhere, w)) {
+      for (const id of makes(w)) elsewhere.add(id)
+      continue
+    }
     const size = JSON.stringify(w.body).length
     if (out.length > 0 && (out.length >= mostEntries || bytes + size > mostBytes)) break
     out.push(w)
@@ -37,6 +49,21 @@ function wordsOf(w: Waiting, r: SyncResult): string[] {
   return out
 }
 
+/**
+ * What stands on something that was refused in an earlier letter is held, as the server holds it within one: by itself it
+ * might fit what is in the book by then, and overwrite what somebody else did there.
+ */
+async function holdBack(): Promise<void> {
+  await store.transaction('rw', store.line, async () => {
+    const gone = new Set<string>()
+    for (const w of await allWaiting()) {
+      if (w.refused === null && !heldBy(gone, w)) continue
+      for (const id of makes(w)) gone.add(id)
+      if (w.refused === null) await store.line.update(w.n, { refused: standsOnRefused })
+    }
+  })
+}
+
 async function settle(sent: readonly Waiting[], results: readonly SyncResult[]): Promise<void> {
   await store.transaction('rw', store.line, store.words, async () => {
     for (const r of results) {
@@ -47,8 +74,7 @@ async function settle(sent: readonly Waiting[], results: readonly SyncResult[]):
         if (r.outcome === 'kept')
           for (const text of wordsOf(w, r)) await store.words.add({ at: Date.now(), machineId: machineOf(w), text })
       } else {
-        const why =
-          r.outcome === 'held' ? 'It stands on something that was refused.' : (r.problem?.detail ?? 'Refused.')
+        const why = r.outcome === 'held' ? standsOnRefused : (r.problem?.detail ?? 'Refused.')
         await store.line.update(w.n, { refused: why, current: r.problem?.current })
       }
     }
@@ -72,15 +98,13 @@ async function ask(url: string, init: RequestInit): Promise<unknown> {
   }
 }
 
-async function askSession(): Promise<{ csrf: string } | { stopped: Homecoming }> {
+async function askSession(): Promise<{ csrf: string; me: string } | { stopped: Homecoming }> {
   const parsed = session.safeParse(await ask('/api/v1/session', { headers: { accept: 'application/json' } }))
   if (!parsed.success) return { stopped: 'server' }
   if (!parsed.data.person) return { stopped: 'sign in' }
-  const owner = (await store.facts.get('owner'))?.value
-  if (owner !== undefined && owner !== '' && owner !== parsed.data.person.id) return { stopped: 'other person' }
   await noteClock(parsed.data.now)
   await keepAnswer('/session', parsed.data)
-  return { csrf: parsed.data.csrf }
+  return { csrf: parsed.data.csrf, me: parsed.data.person.id }
 }
 
 /** One sender at a time, also where two tabs are open; browsers without locks have one tab to themselves. */
@@ -90,13 +114,15 @@ async function alone(send: () => Promise<Homecoming>): Promise<Homecoming> {
 }
 
 async function sendAll(): Promise<Homecoming> {
-  if (letter(await allWaiting()).length === 0) return 'home'
+  if (!(await allWaiting()).some((w) => w.refused === null)) return 'home'
   const asked = await askSession()
   if ('stopped' in asked) return asked.stopped
   const device = await deviceName()
   for (;;) {
-    const sent = letter(await allWaiting())
-    if (sent.length === 0) return 'home'
+    await holdBack()
+    const line = await allWaiting()
+    const sent = letter(line, asked.me)
+    if (sent.length === 0) return line.some((w) => w.refused === null) ? 'other person' : 'home'
     const data = await ask('/api/v1/sync', {
       method: 'POST',
       headers: { 'content-type': 'application/json', 'x-csrf-token': asked.csrf },

@@ -64,6 +64,8 @@ describe('what waits on this phone', () => {
         ...stop(6),
         n: 1,
         refused: null,
+        by: '',
+        byName: '',
         level: null,
         readings: 6,
         body: stopBody(6, { supersedes: uuid(5), reason: 'slip' }),
@@ -101,8 +103,8 @@ describe('bringing it home', () => {
       Array.from({ length: 90 }, (_, i) => note(100 + i)),
     )
     const line = await allWaiting()
-    expect(letter(line)).toHaveLength(40)
-    expect(letter(line).map((w) => w.n)).toEqual(line.slice(0, 40).map((w) => w.n))
+    expect(letter(line, uuid(1))).toHaveLength(40)
+    expect(letter(line, uuid(1)).map((w) => w.n)).toEqual(line.slice(0, 40).map((w) => w.n))
     const sent: number[] = []
     server((entries) => {
       sent.push(entries.length)
@@ -173,6 +175,93 @@ describe('bringing it home', () => {
     server((entries) => answer(entries.map((e) => kept(e.n))))
     expect(await bringHome()).toBe('other person')
     expect(await allWaiting()).toHaveLength(1)
+  })
+  it('sends what each person took under their own name, whoever was first on this phone', async () => {
+    const sent: number[] = []
+    server((entries) => {
+      sent.push(...entries.map((e) => e.n))
+      return answer(entries.map((e) => kept(e.n)))
+    })
+    await keepHere(uuid(77), [note(11)])
+    await keepHere(uuid(1), [note(12)])
+    const [first, second] = await allWaiting()
+    expect(await bringHome()).toBe('other person')
+    expect(sent).toEqual([second?.n])
+    expect(await allWaiting()).toMatchObject([{ n: first?.n, by: uuid(77) }])
+  })
+  it('is not held up by what another person left behind refused', async () => {
+    await keepHere(uuid(77), [note(11)])
+    const [left] = await allWaiting()
+    await store.line.update(left?.n ?? 0, { refused: 'doneAt: lies in the future' })
+    await keepHere(uuid(1), [note(12)])
+    server((entries) => answer(entries.map((e) => kept(e.n))))
+    expect(await bringHome()).toBe('home')
+    expect((await allWaiting()).map((w) => w.by)).toEqual([uuid(77)])
+  })
+  it('waits with what stands on something another person took and has not sent', async () => {
+    const found = {
+      kind: 'found' as const,
+      body: {
+        unit: { id: uuid(30), areaId: uuid(31), tag: 'RTU-9', kind: 'other' as const, modelLine: '' },
+        machine: {
+          id: machineId,
+          tag: 'SF',
+          purpose: '',
+          phases: 3 as const,
+          serviceVolts: 480,
+          drive: 'belt' as const,
+        },
+      },
+    }
+    await keepHere(uuid(77), [found])
+    await keepHere(uuid(1), [stop(12)])
+    server(() => expect.fail('nothing can be sent yet'))
+    expect(await bringHome()).toBe('other person')
+    expect((await allWaiting()).map((w) => w.refused)).toEqual([null, null])
+  })
+  it('holds what stands on something refused, also when that went in an earlier letter', async () => {
+    const plate = (id: number, version: number) => {
+      const motor = pageOf().motor
+      if (!motor) throw new Error('the page has a motor')
+      const { id: motorId, connectionVolts, fittedAt, why, standIn, plate } = motor
+      return {
+        kind: 'plate' as const,
+        body: { id: uuid(id), motorId, machineId, version, plate, connectionVolts, fittedAt, why, standIn },
+      }
+    }
+    const event = {
+      kind: 'event' as const,
+      body: {
+        id: uuid(60),
+        roundId: uuid(61),
+        machineId,
+        kind: 'done' as const,
+        at: '2026-11-25T08:10:00Z',
+        stopId: uuid(10),
+      },
+    }
+    await keepHere(uuid(1), [stop(10), plate(50, 1), ...Array.from({ length: 40 }, (_, i) => note(100 + i))])
+    await keepHere(uuid(1), [event, plate(51, 2)])
+    const sent: string[] = []
+    server((entries) => {
+      sent.push(...entries.map((e) => e.kind))
+      return answer(
+        entries.map((e) =>
+          e.kind === 'work'
+            ? kept(e.n)
+            : kept(e.n, 'refused', { problem: { detail: 'no', errors: [], current: undefined } }),
+        ),
+      )
+    })
+    expect(await bringHome()).toBe('home')
+    // Had they been sent, the second correction would have gone over what somebody else wrote.
+    expect(sent.filter((k) => k !== 'work')).toEqual(['stop', 'plate'])
+    expect((await allWaiting()).map((w) => [w.kind, w.refused])).toEqual([
+      ['stop', 'no'],
+      ['plate', 'no'],
+      ['event', 'It stands on something that was refused.'],
+      ['plate', 'It stands on something that was refused.'],
+    ])
   })
 })
 

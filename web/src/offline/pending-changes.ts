@@ -18,11 +18,11 @@ const motorsOf = (page: Page) => [...(page.motor ? [page.motor] : []), ...page.p
 /** A motor that was fitted here: the one before it moves to the past. */
 function fitMotor(page: Page, fitted: z.output<typeof motorFitted>, by: string): Page {
   if (motorsOf(page).some((m) => m.id === fitted.id)) return page
-  const { removedWhy, replaces: _replaces, ...body } = fitted
-  const old = page.motor ? [{ ...page.motor, removedAt: fitted.fittedAt, removedWhy }] : []
+  const { removedFor, removedWhy, replaces: _replaces, ...body } = fitted
+  const old = page.motor ? [{ ...page.motor, removedAt: fitted.fittedAt, removedFor, removedWhy }] : []
   return {
     ...page,
-    motor: { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by },
+    motor: { ...body, version: 1, removedAt: null, removedFor: null, removedWhy: '', fittedBy: by },
     pastMotors: [...old, ...page.pastMotors],
   }
 }
@@ -38,11 +38,16 @@ function correctPlate(page: Page, corrected: z.output<typeof plateCorrected>): P
 /** A part that was fitted here: what was in its slot is out. */
 function fitPart(page: Page, fitted: z.output<typeof partFitted>, by: string): Page {
   if (page.parts.some((p) => p.id === fitted.id)) return page
-  const { removedWhy, ...body } = fitted
+  const { removedFor, removedWhy, ...body } = fitted
   const parts = page.parts.map((p) =>
-    p.part.slot === fitted.part.slot && p.removedAt === null ? { ...p, removedAt: fitted.fittedAt, removedWhy } : p,
+    p.part.slot === fitted.part.slot && p.removedAt === null
+      ? { ...p, removedAt: fitted.fittedAt, removedFor, removedWhy }
+      : p,
   )
-  return { ...page, parts: [...parts, { ...body, version: 1, removedAt: null, removedWhy: '', fittedBy: by }] }
+  return {
+    ...page,
+    parts: [...parts, { ...body, version: 1, removedAt: null, removedFor: null, removedWhy: '', fittedBy: by }],
+  }
 }
 
 const makePlan = (page: Page, made: z.output<typeof planBody>, by: string): Page =>
@@ -109,7 +114,7 @@ const apply = (page: Page, w: Waiting, by: string): Page => {
  * came of those is read off the stops that are here.
  */
 export function withChanges(page: MachinePage, own: readonly Waiting[], by: string): MachinePage {
-  const changed = own.reduce((now, w) => apply(now, w, by), page)
+  const changed = own.reduce((now, w) => apply(now, w, w.byName || by), page)
   if (changed.plans.length === 0) return changed
   const known = { ...changed, motors: motorsOf(changed) }
   const measured = (p: PlanRecord) => p.measured ?? measuredAfter(known, p.doneAt)

@@ -23,8 +23,11 @@ import type { AreaPlan } from '@motor-round/core/round'
 import { withChanges } from './pending-changes.ts'
 import type { Waiting } from './store.ts'
 
+/** Who took it: their own name where it is known, else whoever is signed in. */
+export const takenBy = (w: Waiting, signedIn: string): string => w.byName || signedIn
+
 /** A stop of the line as the book will have it. */
-function stopOf(w: Waiting, by: string): StopRecord | null {
+function stopOf(w: Waiting, signedIn: string): StopRecord | null {
   if (w.kind !== 'stop') return null
   const parsed = stopSchema.safeParse({
     answers: {},
@@ -34,7 +37,7 @@ function stopOf(w: Waiting, by: string): StopRecord | null {
     reason: '',
     ...w.body,
     recordedAt: w.body.takenAt,
-    by,
+    by: takenBy(w, signedIn),
     supersededBy: null,
     source: 'walk',
   })
@@ -45,11 +48,11 @@ function stopOf(w: Waiting, by: string): StopRecord | null {
 function findingsWith(known: readonly FindingRecord[], line: readonly Waiting[], by: string): FindingRecord[] {
   const steps = line.flatMap((w): FindingStep[] => {
     const body = w.kind === 'finding-step' ? findingStepBody.safeParse(w.body).data : undefined
-    return body ? [{ ...body, by }] : []
+    return body ? [{ ...body, by: takenBy(w, by) }] : []
   })
   const fresh = line.flatMap((w) => {
     const body = w.kind === 'finding' ? findingBody.safeParse(w.body).data : undefined
-    return body && !known.some((f) => f.id === body.id) ? [findingOf({ ...body, by }, steps)] : []
+    return body && !known.some((f) => f.id === body.id) ? [findingOf({ ...body, by: takenBy(w, by) }, steps)] : []
   })
   const told = known.map((f) => {
     const own = steps.filter((s) => s.findingId === f.id && !f.steps.some((x) => x.id === s.id))
@@ -73,7 +76,9 @@ export function withPending(page: MachinePage, line: readonly Waiting[], by: str
   const own = line.filter((w) => 'machineId' in w.body && w.body.machineId === page.machine.id && w.refused === null)
   const fresh = own.flatMap((w) => stopOf(w, by) ?? []).filter((s) => !page.stops.some((p) => p.id === s.id))
   const replaced = new Map(fresh.flatMap((s) => (s.supersedes === null ? [] : [[s.supersedes, s.id] as const])))
-  const work = own.flatMap((w) => (w.kind === 'work' ? [{ ...w.body, note: w.body.note ?? '', by }] : []))
+  const work = own.flatMap((w) =>
+    w.kind === 'work' ? [{ ...w.body, note: w.body.note ?? '', by: takenBy(w, by) }] : [],
+  )
   const read = {
     ...page,
     stops: [...fresh, ...page.stops]
@@ -84,7 +89,9 @@ export function withPending(page: MachinePage, line: readonly Waiting[], by: str
     closings: [
       ...page.closings,
       ...own.flatMap((w) =>
-        w.kind === 'closing' && !page.closings.some((c) => c.id === w.body.id) ? [{ ...w.body, by }] : [],
+        w.kind === 'closing' && !page.closings.some((c) => c.id === w.body.id)
+          ? [{ ...w.body, by: takenBy(w, by) }]
+          : [],
       ),
     ],
   }
@@ -172,7 +179,7 @@ export async function roundWithPending(
             stopId: w.body.stopId ?? null,
             place: w.body.place ?? null,
             note: w.body.note ?? '',
-            by,
+            by: takenBy(w, by),
             recordedAt: w.body.at,
           },
         ]

@@ -6,8 +6,12 @@ import { deviceName, type Fact } from './store.ts'
 export async function emptyToFile(by: string): Promise<{ name: string; text: string; entries: number }> {
   const device = await deviceName()
   const savedAt = new Date().toISOString()
-  const entries = (await allWaiting()).map(({ n, kind, body }) => ({ n, kind, body }))
-  const file = { format: 'motor-round-phone', formatVersion: 1, device, by, savedAt, entries }
+  const line = await allWaiting()
+  const entries = line.map(({ n, kind, body }) => ({ n, kind, body }))
+  const takenBy = Object.fromEntries(
+    line.flatMap((w) => (w.byName === '' || w.byName === by ? [] : [[String(w.n), w.byName]])),
+  )
+  const file = { format: 'motor-round-phone', formatVersion: 1, device, by, savedAt, takenBy, entries }
   return { name: `motor-round-phone-${savedAt.slice(0, 10)}.json`, text: JSON.stringify(file), entries: entries.length }
 }
 
@@ -28,10 +32,15 @@ export async function readFile(text: string, reader: { readonly id: string; read
   }
   const file: PhoneFile = parsed.data
   // The book says who brought it; whose phone it was is written beside the stop.
-  const from = file.by === reader.name ? '' : `From the phone of ${file.by}.`
+  const fromOf = (n: number): string => {
+    const taker = file.takenBy[String(n)]
+    if (taker !== undefined) return taker === reader.name ? '' : `Taken by ${taker}.`
+    return file.by === reader.name ? '' : `From the phone of ${file.by}.`
+  }
   await keepHere(
     reader.id,
-    file.entries.map(({ n: _n, ...fact }): Fact => {
+    file.entries.map(({ n, ...fact }): Fact => {
+      const from = fromOf(n)
       if (fact.kind === 'stop') return { ...fact, body: { ...fact.body, note: and(fact.body.note, from) } }
       if (fact.kind === 'motor') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }
       if (fact.kind === 'plate') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }

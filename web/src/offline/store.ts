@@ -1,11 +1,13 @@
-import type { SyncEntryInput } from '@motor-round/contract'
+import type { SyncFact } from '@motor-round/contract'
 import Dexie, { type EntityTable, type Table } from 'dexie'
 
-type Without<T> = T extends unknown ? Omit<T, 'n'> : never
-/** What a phone has to bring home, before it has its place in the line. */
-export type Fact = Without<SyncEntryInput>
+export type Fact = SyncFact
 
 interface Held {
+  /** Id of the person who took it: it goes home under no other name. Empty where that is not known: whoever brings it. */
+  by: string
+  /** That person's name, empty where it is not known. */
+  byName: string
   /** Refused: the server will not take it, and why; it stays until somebody has seen to it. */
   refused: string | null
   /** Of a change somebody else was before with: what is in the book instead. */
@@ -52,7 +54,22 @@ export class Store extends Dexie {
   declare facts: EntityTable<{ key: string; value: string }, 'key'>
   constructor() {
     super('motor-round')
-    this.version(1).stores({ kept: 'url', line: '++n', taken: 'roundId', words: '++n', facts: 'key' })
+    const tables = { kept: 'url', line: '++n', taken: 'roundId', words: '++n', facts: 'key' }
+    this.version(1).stores(tables)
+    // One owner for all of the line became one for each entry.
+    this.version(2)
+      .stores(tables)
+      .upgrade(async (tx) => {
+        const owner = ((await tx.table('facts').get('owner')) as { value: string } | undefined)?.value ?? ''
+        await tx
+          .table<New>('line')
+          .toCollection()
+          .modify((w) => {
+            w.by ??= owner
+            w.byName ??= ''
+          })
+        await tx.table('facts').delete('owner')
+      })
   }
 }
 

@@ -12,6 +12,7 @@ const part = (p: PartRecord['part'], over: Partial<PartRecord> = {}): PartRecord
   standIn: false,
   fittedBy: 'Lena Vale',
   removedAt: null,
+  removedFor: null,
   removedWhy: '',
   ...over,
 })
@@ -35,7 +36,7 @@ export const driveParts = (): PartRecord[] => [
   part({ slot: 'driven-sheave', spec: { type: 'fixed', section: 'B', pitch: 279.4, grooves: 1 } }),
   part(
     { slot: 'belts', spec: { section: 'B', number: 62, count: 1 } },
-    { removedAt: '2024-05-01T00:00:00Z', removedWhy: 'frayed' },
+    { removedAt: '2024-05-01T00:00:00Z', removedFor: 'worn', removedWhy: 'frayed' },
   ),
   part({ slot: 'belts', spec: { section: 'B', number: 62, count: 1 } }, { fittedAt: '2024-05-01T00:00:00Z' }),
   part({

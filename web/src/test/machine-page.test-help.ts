@@ -60,6 +60,7 @@ export function pageOf(
       why: '',
       standIn: false,
       removedAt: null,
+      removedFor: null,
       removedWhy: '',
       fittedBy: 'Lena Vale',
     },

@@ -20,12 +20,12 @@ export const change: Check = {
     const watch = c.limit('change-watch')
     const begun =
       c.epoch.startedBy && c.epoch.from !== null
-        ? ` since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at)}`
+        ? ` since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at, c.machine.zone)}`
         : ''
     if (!usual) {
       // With fewer than four readings there is no range yet: only a gross change from the last one speaks.
       const by = point.normal / last.normal - 1
-      const when = show.day(last.at, point.at)
+      const when = show.day(last.at, point.at, c.machine.zone)
       const gross = Math.abs(by) > fix.value
       return verdict(this, {
         level: gross ? 'watch' : 'ok',
@@ -55,14 +55,14 @@ export const change: Check = {
     const { by, since } = c.change
     const serious = Math.abs(by) > fix.value
     const wheel = c.wheel?.type ?? 'forward-curved'
-    const stepped = c.step ? `, in one step after ${show.day(c.step.between[0], c.stop.at)}` : ''
+    const stepped = c.step ? `, in one step after ${show.day(c.step.between[0], c.stop.at, c.machine.zone)}` : ''
     return verdict(this, {
       level: serious ? 'fix' : 'watch',
       since,
       value: point.amps,
       limit: usual.middle,
       basis: [...basis, serious ? fix.basis : watch.basis],
-      because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.stop.at)}${stepped}; no work recorded that explains it.`,
+      because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.stop.at, c.machine.zone)}${stepped}; no work recorded that explains it.`,
       next: `${(by < 0 ? down : up)[wheel]} Record what it was, or close it with the reason.`,
       confidence: c.wheel === null ? 'low' : 'full',
     })

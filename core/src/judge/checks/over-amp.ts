@@ -64,7 +64,7 @@ function sinceWork(c: Context): string {
   if (!c.point || !c.before || c.epoch.from === null || c.epoch.startedBy === null) return ''
   const moved = c.point.normal / c.before.middle - 1
   return moved > 0.02
-    ? ` Up ${show.percent(moved)} since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at)}.`
+    ? ` Up ${show.percent(moved)} since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at, c.machine.zone)}.`
     : ''
 }
 

@@ -9,7 +9,7 @@ import { cells, choice, threePhase, type SheetCheck } from './sheet.ts'
 
 function told(c: Context, f: InsulationFigure): string {
   const at = f.corrected && f.celsius !== null ? `, ${show.megohms(f.at40)} at 40 °C` : ''
-  const when = Math.abs(f.at - c.stop.at) > dayMs ? ` on ${show.day(f.at, c.stop.at)}` : ''
+  const when = Math.abs(f.at - c.stop.at) > dayMs ? ` on ${show.day(f.at, c.stop.at, c.machine.zone)}` : ''
   const lead = f.lead === 'all' ? 'All leads' : f.lead
   const warm = f.celsius === null ? '' : ` at ${show.temperature(f.celsius, c.rules.temperature)}`
   return `${lead} ${f.over ? 'over ' : ''}${show.megohms(f.megohms)}${warm}${at}${when}`
@@ -146,7 +146,7 @@ const insulationTrend: Check = {
           value: share,
           limit: share < fix.value ? fix.value : watch.value,
           basis: [share < fix.value ? fix.basis : watch.basis, ...basis],
-          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.stop.at)}, both at 40 °C. The winding takes up water or dirt, even where it is still above the minimum.`,
+          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.stop.at, c.machine.zone)}, both at 40 °C. The winding takes up water or dirt, even where it is still above the minimum.`,
           next: 'Dry and clean it, find where the water comes from, test again before the next wet season.',
           confidence: sure(year),
         })
@@ -157,7 +157,7 @@ const insulationTrend: Check = {
         value: now.at40 / life.at40,
         limit: fix.value,
         basis: [fix.basis, ...basis],
-        because: `Insulation is down to ${show.percent(now.at40 / life.at40)} of its best: ${value(now)} now, ${value(life)} on ${show.day(life.at, c.stop.at)}.`,
+        because: `Insulation is down to ${show.percent(now.at40 / life.at40)} of its best: ${value(now)} now, ${value(life)} on ${show.day(life.at, c.stop.at, c.machine.zone)}.`,
         next: 'Keep it dry and clean; test twice a year.',
         confidence: sure(life),
       })

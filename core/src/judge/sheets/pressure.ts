@@ -75,15 +75,15 @@ const path: Check = {
     const wheel = c.wheel?.type ?? null
     const change = { pressure: now / pressure - 1, amps: amps.normal / then.normal - 1 }
     const says = airPathSays(wheel ?? 'forward-curved', change, 0.08)
-    const since = `${show.signed(change.pressure * 100, 0)} % pressure and ${show.signed(change.amps * 100, 0)} % amps since ${show.day(last.at, c.stop.at)}`
-    const own = [history(`the stop of ${show.day(last.at, c.stop.at)}`), ...basis]
+    const since = `${show.signed(change.pressure * 100, 0)} % pressure and ${show.signed(change.amps * 100, 0)} % amps since ${show.day(last.at, c.stop.at, c.machine.zone)}`
+    const own = [history(`the stop of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...basis]
     const sure = { confidence: wheel === null ? 'low' : 'full' } as const
     if (says === 'no change')
       return verdict(this, {
         level: 'ok',
         value: now,
         basis: own,
-        because: `${figure}, as on ${show.day(last.at, c.stop.at)}.`,
+        because: `${figure}, as on ${show.day(last.at, c.stop.at, c.machine.zone)}.`,
         next: 'Nothing to do.',
         ...sure,
       })

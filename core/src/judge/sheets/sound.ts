@@ -57,8 +57,8 @@ const louder: Check = {
         level: 'watch',
         value: now.level,
         limit: (last.level ?? 0) + grown.value,
-        basis: [grown.basis, history(`the stop of ${show.day(last.at, c.stop.at)}`), ...exposure],
-        because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.stop.at)}.${ears}`,
+        basis: [grown.basis, history(`the stop of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...exposure],
+        because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.stop.at, c.machine.zone)}.${ears}`,
         next: 'Belt, bearings, a rub, a loose panel: say what kind of sound it is.',
         confidence: now.exact ? 'full' : 'low',
       })
@@ -66,7 +66,7 @@ const louder: Check = {
       level: 'ok',
       value: now.level,
       basis: [practice('same place, same distance, background taken out'), ...exposure],
-      because: `${last ? `${at3}, ${show.signed(more, 0)} dB since ${show.day(last.at, c.stop.at)}` : at3}.${ears}`,
+      because: `${last ? `${at3}, ${show.signed(more, 0)} dB since ${show.day(last.at, c.stop.at, c.machine.zone)}` : at3}.${ears}`,
       next: 'Nothing to do.',
       confidence: now.exact ? 'full' : 'low',
     })

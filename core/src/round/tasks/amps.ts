@@ -59,19 +59,22 @@ export const ampsTask: TaskKind = {
         ...unfinished(f),
         ...askedFor(f, 'amps', 'turning', 'dial', 'speed'),
         ...drifting(f, next),
-        ...f.waiting.map((w) => ({ at: inDays(w.at, 30), because: `${w.what} waits since ${show.day(w.at, f.now)}` })),
+        ...f.waiting.map((w) => ({
+          at: inDays(w.at, 30),
+          because: `${w.what} waits since ${show.day(w.at, f.now, f.machine.zone)}`,
+        })),
         ...f.findings.map((x) => ({
           at: x.reviewAt ?? inDays(x.at, 30),
           because:
             x.reviewAt === null
-              ? `“${x.what}” is open since ${show.day(x.at, f.now)}`
+              ? `“${x.what}” is open since ${show.day(x.at, f.now, f.machine.zone)}`
               : `“${x.what}” is to be looked at on ${show.day(x.reviewAt, f.now)}`,
         })),
         ...(f.standIn
           ? [
               {
                 at: inDays(f.standIn.at, 30),
-                because: `${f.standIn.what} is a substitute since ${show.day(f.standIn.at, f.now)}`,
+                because: `${f.standIn.what} is a substitute since ${show.day(f.standIn.at, f.now, f.machine.zone)}`,
               },
             ]
           : []),

@@ -22,7 +22,7 @@ export const answerTask: TaskKind = {
       because: 'what stops a machine is answered first',
       pulls: stops(f).map((k) => ({
         at: k.since,
-        because: `since ${show.day(k.since, f.now)}: ${k.verdict.because.replace(/\.$/, '')}. ${k.verdict.next}`,
+        because: `since ${show.day(k.since, f.now, f.machine.zone)}: ${k.verdict.because.replace(/\.$/, '')}. ${k.verdict.next}`,
       })),
       push: null,
     }

@@ -9,7 +9,7 @@ function state(phone: Phone, online: boolean): string {
   if (!online || phone.last === 'no signal') return 'No signal'
   if (phone.held.entries === 0) return ''
   if (phone.last === 'sign in') return 'Sign in again to bring it home; nothing is lost'
-  if (phone.last === 'other person') return 'Taken by someone else: they sign in to bring it home'
+  if (phone.last === 'other person') return 'Taken by someone else. They sign in to send it'
   if (phone.last === 'server') return 'The server is in trouble; it is tried again'
   return 'Bringing it home'
 }

@@ -1,6 +1,5 @@
 import type { MachinePage, PartRecord } from '@motor-round/contract'
-import { livesOf, type DriveStands, type PartSlot } from '@motor-round/core/fitted'
-import { dayMs } from '@motor-round/core/trend'
+import { lifeOf, livesOf, type DriveStands, type PartSlot, type RemovedFor } from '@motor-round/core/fitted'
 import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -11,7 +10,7 @@ import { lengthUnitOf, showLength } from '../../app/lengths.ts'
 import { useClock, useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { BeltDrawing } from '../../parts/belt-drawing/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote } from '../../parts/fields/index.ts'
 import { CollarArrow } from './collar-arrow.tsx'
 import { beltWords, driveOf, inPlace, pairOf, slotsOf } from './drive-facts.ts'
 import { greaseWords } from './grease-words.ts'
@@ -26,6 +25,7 @@ type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'take 
 
 function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
   const clock = useClock()
+  const [removedFor, setRemovedFor] = useState<RemovedFor | null>(null)
   const [why, setWhy] = useState('')
   const [remove, attempt] = api.useRemovePartMutation()
   return (
@@ -36,12 +36,13 @@ function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
         e.preventDefault()
         void remove({
           params: { id: part.id },
-          body: { version: part.version, removedAt: new Date(clock()).toISOString(), removedWhy: why },
+          body: { version: part.version, removedAt: new Date(clock()).toISOString(), removedFor, removedWhy: why },
         })
           .unwrap()
           .then(done, () => undefined)
       }}
     >
+      <CameOut label="It came out because" value={removedFor} onChange={setRemovedFor} />
       <label>
         Why, and nothing in its place?
         <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
@@ -85,10 +86,16 @@ function SlotRow({
   const own = livesOf(
     page.parts
       .filter((p) => p.part.slot === slot)
-      .map((p) => ({
-        days: Math.max(0, (Date.parse(p.removedAt ?? new Date(now).toISOString()) - Date.parse(p.fittedAt)) / dayMs),
-        ended: p.removedAt !== null,
-      })),
+      .map(({ fittedAt, removedAt, removedFor }) =>
+        lifeOf(
+          {
+            fittedAt: Date.parse(fittedAt),
+            removedAt: removedAt === null ? null : Date.parse(removedAt),
+            removedFor,
+          },
+          now,
+        ),
+      ),
   )
   return (
     <section className="slot" aria-label={slotWords[slot]}>

@@ -73,11 +73,14 @@ describe('what is fitted', () => {
     expect(within(belts).getByText('is needed')).toBeTruthy()
     expect(sent.filter((s) => s.url.endsWith('/parts'))).toEqual([])
     await user.type(number, '63')
-    await user.type(within(belts).getByLabelText('Why the old one went out'), 'cracked')
+    await user.click(within(belts).getByLabelText('The old one came out because'))
+    await user.click(await screen.findByTitle('Worn out or failed'))
+    await user.type(within(belts).getByLabelText('What was wrong with it'), 'cracked')
     await user.click(within(belts).getByRole('button', { name: 'Record the change' }))
     await vi.waitFor(() => expect(sent.some((s) => s.url === `/api/v1/machines/${machineId}/parts`)).toBe(true))
     expect(sent.find((s) => s.url.endsWith('/parts'))?.body).toMatchObject({
       part: { slot: 'belts', spec: { section: 'B', number: 63, count: 1 } },
+      removedFor: 'worn',
       removedWhy: 'cracked',
     })
   })

@@ -1,5 +1,5 @@
 import type { PartRecord } from '@motor-round/contract'
-import type { PartSlot } from '@motor-round/core/fitted'
+import type { PartSlot, RemovedFor } from '@motor-round/core/fitted'
 import { Button, Input, Select, Switch } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -9,7 +9,7 @@ import type { LengthUnit } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
-import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { asked, draftOfPart, partOfDraft } from './part-draft.ts'
 import { slotFields, slotWords } from './slots.ts'
 
@@ -36,6 +36,7 @@ export function PartForm({
   const clock = useClock()
   const [at, setAt] = useState(() => localInput(correct && inPlace ? Date.parse(inPlace.fittedAt) : clock()))
   const [why, setWhy] = useState(correct ? (inPlace?.why ?? '') : '')
+  const [outFor, setOutFor] = useState<RemovedFor | null>(null)
   const [outWhy, setOutWhy] = useState('')
   const [standIn, setStandIn] = useState(correct ? (inPlace?.standIn ?? false) : false)
   const [tried, setTried] = useState(false)
@@ -58,7 +59,7 @@ export function PartForm({
         .then(done, () => undefined)
       return
     }
-    const fitted = { ...body, removedWhy: outWhy }
+    const fitted = { ...body, removedFor: outFor, removedWhy: outWhy }
     void saveOrKeep({ kind: 'part', body: { ...fitted, machineId } }, () =>
       fit({ params: { id: machineId }, body: fitted }).unwrap(),
     ).then((kept) => {
@@ -102,9 +103,12 @@ export function PartForm({
           <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
         </Field>
         {inPlace && !correct ? (
-          <Field label="Why the old one went out">
-            <Input value={outWhy} maxLength={400} placeholder="worn" onChange={(e) => setOutWhy(e.target.value)} />
-          </Field>
+          <>
+            <CameOut value={outFor} onChange={setOutFor} />
+            <Field label="What was wrong with it">
+              <Input value={outWhy} maxLength={400} placeholder="cracked" onChange={(e) => setOutWhy(e.target.value)} />
+            </Field>
+          </>
         ) : null}
         <Field label="In a few words">
           <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />

@@ -180,6 +180,8 @@ describe('telling a finding', () => {
       kind: 'finding-step',
       body: { id, kind: kind, note, findingId, machineId, at },
       refused: null,
+      by: '',
+      byName: '',
       level: null,
       readings: 0,
     })

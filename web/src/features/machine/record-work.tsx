@@ -1,5 +1,5 @@
 import type { MachinePage } from '@motor-round/contract'
-import { workOfSlot, type PartSlot } from '@motor-round/core/fitted'
+import { workOfSlot, type PartSlot, type RemovedFor } from '@motor-round/core/fitted'
 import { parseFigure } from '@motor-round/core/quantity'
 import { workKinds, type WorkKindId } from '@motor-round/core/trend'
 import { Button, Input, Select } from 'antd'
@@ -12,7 +12,7 @@ import { lengthUnitOf } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
-import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { driveOf, inPlace, partWords } from '../drive-train/index.ts'
 
 /** Kinds whose part is in a slot of its own: recorded there the part has a life, and the old one stays in the past. */
@@ -30,6 +30,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
   const { save: saveOrKeep, trouble } = useSaveOrKeep()
   const [at, setAt] = useState(() => localInput(clock()))
   const [note, setNote] = useState('')
+  const [removedFor, setRemovedFor] = useState<RemovedFor | null>(null)
   const adjustable = driveOf(page, now)?.adjustable ?? null
   const [turns, setTurns] = useState('')
   const [save, attempt] = api.useSaveWorkMutation()
@@ -52,7 +53,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
   })
   const send = () => {
     if (!part) return saveOrKeep({ kind: 'work', body: work() }, () => save({ body: work() }).unwrap())
-    const body = { id, part: part.part, fittedAt: doneAt(), why: note, removedWhy: 'renewed' }
+    const body = { id, part: part.part, fittedAt: doneAt(), why: note, removedFor, removedWhy: 'renewed' }
     return saveOrKeep({ kind: 'part', body: { ...body, machineId } }, () =>
       fit({ params: { id: machineId }, body }).unwrap(),
     )
@@ -89,6 +90,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
         <Field label="When" error={fieldMessage(failure, 'fittedAt')}>
           <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
         </Field>
+        {part ? <CameOut value={removedFor} onChange={setRemovedFor} /> : null}
         <Field label="In a few words">
           <Input
             value={note}

@@ -1,4 +1,5 @@
 import type { MachinePage, Motor } from '@motor-round/contract'
+import type { RemovedFor } from '@motor-round/core/fitted'
 import { questionPlate, readColumns, type Plate } from '@motor-round/core/plate'
 import { Button, Input, Select, Switch } from 'antd'
 import { useState } from 'react'
@@ -11,7 +12,7 @@ import { useNow } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { useWayBack } from '../../app/way-back.ts'
-import { FailureNote, Field, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote, Field, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 function voltsOf(plate: Plate): number[] {
@@ -32,6 +33,7 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
   const [plate, setPlate] = useState<Plate>({ phases: machine.phases, hz: motor?.plate.hz ?? '60' })
   const [connection, setConnection] = useState<number | null>(null)
   const [fittedAt, setFittedAt] = useState(() => localInput(now))
+  const [removedFor, setRemovedFor] = useState<RemovedFor | null>(null)
   const [removedWhy, setRemovedWhy] = useState('')
   const [why, setWhy] = useState('')
   const [standIn, setStandIn] = useState(false)
@@ -44,7 +46,17 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
   const book = failure?.problem.status === 409 ? (failure.problem.current as Motor | undefined) : undefined
   const at = () => (fittedAt === '' ? '' : new Date(fittedAt).toISOString())
   const send = (replaces: string | null) => {
-    const body = { id, plate, connectionVolts: connection, fittedAt: at(), why, standIn, removedWhy, replaces }
+    const body = {
+      id,
+      plate,
+      connectionVolts: connection,
+      fittedAt: at(),
+      why,
+      standIn,
+      removedFor,
+      removedWhy,
+      replaces,
+    }
     void save({ kind: 'motor', body: { ...body, machineId: machine.id } }, () =>
       fit({ params: { id: machine.id }, body }).unwrap(),
     ).then((kept) => {
@@ -101,9 +113,12 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
             />
           </Field>
           {motor ? (
-            <Field label="Why the old one came out">
-              <Input value={removedWhy} maxLength={400} onChange={(e) => setRemovedWhy(e.target.value)} />
-            </Field>
+            <>
+              <CameOut value={removedFor} onChange={setRemovedFor} />
+              <Field label="What was wrong with it">
+                <Input value={removedWhy} maxLength={400} onChange={(e) => setRemovedWhy(e.target.value)} />
+              </Field>
+            </>
           ) : null}
           <Field label="About the new one">
             <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />

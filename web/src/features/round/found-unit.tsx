@@ -21,11 +21,17 @@ export function FoundUnit({
   const [ids] = useState(() => ({ unit: uuid(), machine: uuid() }))
   const [tag, setTag] = useState('')
   const [fan, setFan] = useState('SF')
-  const [areaId, setArea] = useState(page.areas[0]?.id ?? '')
+  // The area of the machine one was at last; on a round of several areas nobody else could say.
+  const here = page.events.findLast((e) => e.machineId !== null)?.machineId
+  const [areaId, setArea] = useState(
+    page.stops.find((s) => s.machineId === here)?.areaId ?? (page.areas.length === 1 ? page.areas[0]?.id : undefined),
+  )
   const [supply, setSupply] = useState('')
   const [phases, setPhases] = useState<'1' | '3' | null>('3')
   const [drive, setDrive] = useState<'belt' | 'direct' | null>('belt')
   const [trouble, setTrouble] = useState<string | null>(null)
+  const severalSites = new Set(page.areas.map((a) => a.siteId)).size > 1
+  const siteName = (id: string) => page.stops.find((s) => s.siteId === id)?.siteName ?? ''
   const volts = parseFigure(supply)
   const wrong =
     supply.trim() === ''
@@ -37,7 +43,7 @@ export function FoundUnit({
           : undefined
   const ready = tag.trim() !== '' && fan.trim() !== '' && volts !== null && wrong === undefined
   const add = async () => {
-    if (!ready) return
+    if (!ready || areaId === undefined) return
     const failed = await keep(me, [
       {
         kind: 'found',
@@ -87,8 +93,12 @@ export function FoundUnit({
           <Select
             size="large"
             aria-label="Stands on"
-            value={areaId}
-            options={page.areas.map((a) => ({ value: a.id, label: a.name }))}
+            placeholder="Choose"
+            value={areaId ?? null}
+            options={page.areas.map((a) => ({
+              value: a.id,
+              label: severalSites ? `${siteName(a.siteId)}: ${a.name}` : a.name,
+            }))}
             onChange={setArea}
           />
         </Field>
@@ -113,7 +123,7 @@ export function FoundUnit({
       />
       <TroubleNote words={trouble} />
       <div className="row">
-        <Button type="primary" size="large" htmlType="submit" disabled={!ready}>
+        <Button type="primary" size="large" htmlType="submit" disabled={!ready || areaId === undefined}>
           Put it in the book
         </Button>
         <Button size="large" onClick={back}>

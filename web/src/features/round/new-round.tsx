@@ -1,4 +1,5 @@
 import type { DueMachine } from '@motor-round/contract'
+import dayjs from 'dayjs'
 import { AutoComplete, Button, Checkbox, Input, Select } from 'antd'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -21,7 +22,7 @@ interface Person {
   readonly to: string
 }
 
-const dayAfter = (now: number) => new Date(now + 86_400_000).toISOString().slice(0, 10)
+const dayAfter = (now: number) => dayjs(now).add(1, 'day').format('YYYY-MM-DD')
 
 /** Machines with what is due by a day: each task with its reason, to be taken or left. */
 function DueList({

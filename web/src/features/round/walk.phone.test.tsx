@@ -99,11 +99,13 @@ describe('a walk without a signal', () => {
       state: { settled: null, mode: null, filters: null, panels: null, sister: null, turning: null },
       readings: [],
     }
-    await store.line.add({ kind: 'stop', body, refused: null, level: 'watch', readings: 0 })
+    await store.line.add({ kind: 'stop', body, refused: null, by: '', byName: '', level: 'watch', readings: 0 })
     await store.line.add({
       kind: 'event',
       body: { id: uuid(71), roundId, machineId: uuid(11), kind: 'done', at: '2026-11-25T08:00:00Z' },
       refused: null,
+      by: '',
+      byName: '',
       level: null,
       readings: 0,
     })

@@ -1,3 +1,4 @@
+export { CameOut } from './came-out.tsx'
 export { Choice } from './choice.tsx'
 export { Field } from './field.tsx'
 export { StaleNote, type Difference } from './stale-note.tsx'

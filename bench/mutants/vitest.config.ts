@@ -1,0 +1,6 @@
+import { defineConfig } from 'vitest/config'
+
+/** The tests of core alone: what they notice is what is measured. */
+export default defineConfig({
+  test: { environment: 'node', isolate: false, testTimeout: 60_000, include: ['core/src/**/*.test.ts'] },
+})

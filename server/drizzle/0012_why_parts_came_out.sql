@@ -1,0 +1,1 @@
+ALTER TABLE "components" ADD COLUMN "removed_for" text;

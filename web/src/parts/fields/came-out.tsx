@@ -1,0 +1,31 @@
+import type { RemovedFor } from '@motor-round/core/fitted'
+import { Select } from 'antd'
+import { Field } from './field.tsx'
+
+const options: { value: RemovedFor; label: string }[] = [
+  { value: 'worn', label: 'Worn out or failed' },
+  { value: 'schedule', label: 'Still good, changed on schedule' },
+  { value: 'other', label: 'Another reason: speed, size, upgrade' },
+]
+
+/** Why the one in place came out, of the kinds that are counted: only what wore out or failed says how long one lasts. */
+export const CameOut = ({
+  label = 'The old one came out because',
+  value,
+  onChange,
+}: {
+  label?: string
+  value: RemovedFor | null
+  onChange: (v: RemovedFor | null) => void
+}) => (
+  <Field label={label}>
+    <Select<RemovedFor>
+      aria-label={label}
+      placeholder="Not said"
+      allowClear
+      value={value}
+      options={options}
+      onChange={(v: RemovedFor | undefined) => onChange(v ?? null)}
+    />
+  </Field>
+)
