@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { never, runTruth } from './score.ts'
+import { speedTruth } from './speed.ts'
 
 /** A slice of `npm run bench truth`: the same machines each time. */
 describe('the judgement against what is true', () => {
@@ -14,4 +15,19 @@ describe('the judgement against what is true', () => {
   })
   it('a healthy machine is watched in one case of twenty at most', () =>
     expect(score.missed('healthy judged watch')).toBeLessThanOrEqual(0.05 * score.of('healthy')))
+})
+
+describe('the range said of a change of speed, against machines that are not quite their plates', () => {
+  const score = speedTruth(1000, 20_260_102)
+  const share = (s: { changes: number; inside: number }) => s.inside / s.changes
+  it('holds in 93 to 97 of 100', () => {
+    expect(share(score)).toBeGreaterThanOrEqual(0.93)
+    expect(share(score)).toBeLessThanOrEqual(0.97)
+  })
+  it('holds for lightly loaded motors and large changes too', () => {
+    expect(score.lightly.changes).toBeGreaterThan(200)
+    expect(share(score.lightly)).toBeGreaterThanOrEqual(0.92)
+    expect(score.far.changes).toBeGreaterThan(300)
+    expect(share(score.far)).toBeGreaterThanOrEqual(0.92)
+  })
 })

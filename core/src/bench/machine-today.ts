@@ -1,6 +1,7 @@
 import { driveAt, partAt, unknownLayout } from '../fitted/index.ts'
-import { contextOf, type JudgeInput } from '../judge/index.ts'
-import { convert } from '../quantity/index.ts'
+import { contextOf, type Context, type FittedMotor, type JudgeInput } from '../judge/index.ts'
+import { loadByCircuit, operate } from '../machine/index.ts'
+import { convert, mean } from '../quantity/index.ts'
 import { breaksTrend, meanVolts, valueOf, valuesAt, type Stop } from '../trend/index.ts'
 import type { BenchShaft, BenchToday } from './today.ts'
 
@@ -38,8 +39,33 @@ function sinceSpeed(input: JudgeInput) {
     [stop, ...earlier].find((s) => s.readings.some((r) => r.quantity === quantity))?.readings ?? []
 }
 
+/** The motor that was fitted after the stop and is in place: the change will be made with that one. */
+const motorThatRuns = ({ stop, motors }: JudgeInput): FittedMotor | null =>
+  (motors ?? []).find((m) => m.fittedAt > stop.at && (m.removedAt ?? null) === null) ?? null
+
+/**
+ * Amps as the motor that is in place now would have drawn them for the same fan; each leg keeps its share.
+ * @returns null where either plate gives no circuit, or the amps do not fit it
+ */
+function legsOnAnother(
+  legs: readonly number[],
+  volts: number,
+  hz: number,
+  read: Pick<Context, 'circuit'>,
+  there: Pick<Context, 'circuit'>,
+): readonly number[] | null {
+  const from = read.circuit?.circuit
+  const to = there.circuit?.circuit
+  if (!from || !to) return null
+  const load = loadByCircuit(from, mean(legs), volts, hz)
+  if (load === null) return null
+  const lineVolts = [volts, volts, volts] as const
+  const point = operate(to, { kind: 'three lines', lineVolts }, (load * from.watts) / to.watts, hz)
+  return point.rpm === 0 ? null : legs.map((a) => (a / mean(legs)) * mean(point.lineAmps))
+}
+
 /** Why a stop gives the bench nothing to start from. */
-export type NotToday = 'no amps' | 'no volts' | 'no plate amps' | 'no sheaves'
+export type NotToday = 'no amps' | 'no volts' | 'no plate amps' | 'no sheaves' | 'another motor'
 
 /**
  * A stop of a machine as the bench takes it: its amps, its motor, its drive as it stood then.
@@ -65,6 +91,10 @@ export function todayOf(
   const drive =
     machine.drive === 'belt' ? driveAt(input.parts ?? [], input.work, input.layout ?? unknownLayout, stop.at) : null
   if (drive === null && !machine.hasDrive) return 'no sheaves'
+  const runs = motorThatRuns(input)
+  const there = runs ? contextOf({ ...input, motor: runs }) : c
+  const onIt = runs ? legsOnAnother(legs, volts, hz, c, there) : legs
+  if (onIt === null) return 'another motor'
   const parts = input.parts ?? []
   const wheel = partAt(parts, 'wheel', stop.at)
   const read = sinceSpeed(input)
@@ -76,14 +106,14 @@ export function todayOf(
       (pressures[0] ?? 0) + (pressures[1] ?? 0)
   return {
     phases: machine.phases,
-    legs,
+    legs: onIt,
     volts,
     hz,
     onDrive: machine.hasDrive,
-    allowed: c.allowed?.amps ?? null,
-    plateAmps,
-    plateRpm: motor?.plate.rpm ?? 0.96 * c.supplyHz * 30,
-    circuit: c.circuit?.circuit ?? null,
+    allowed: there.allowed?.amps ?? null,
+    plateAmps: there.allowed?.motorAmps ?? there.allowed?.amps ?? plateAmps,
+    plateRpm: (runs ?? motor)?.plate.rpm ?? 0.96 * c.supplyHz * 30,
+    circuit: there.circuit?.circuit ?? null,
     drive,
     fanRpm: valuesAt(read('rpm'), 'rpm', ['driven'])[0] ?? null,
     wheel: wheel ? { type: wheel.type, greatestRpm: wheel.greatestRpm } : null,

@@ -55,6 +55,34 @@ describe('today’s point of a machine', () => {
     const t = todayOf(input({ machine: { ...facts, hasDrive: true }, stop: stopOf(read(11, 48)) }))
     expect(typeof t === 'string' ? null : [t.hz, t.volts]).toEqual([48, 368])
   })
+  it('is carried over to the motor that was put in after the amps were read', () => {
+    // The same fan on a motor of 7.5 hp: 11 A are about 6.2 kW at the shaft, which is more than its plate gives.
+    const small = {
+      volts: '460',
+      amps: '9.6',
+      phases: 3 as const,
+      power: 7.5,
+      powerUnit: 'hp' as const,
+      hz: '60',
+      rpm: 1750,
+    }
+    const old = { plate, connectionVolts: null, fittedAt: 0, removedAt: now + dayMs }
+    const motors = [old, { plate: small, connectionVolts: null, fittedAt: now + dayMs, removedAt: null }]
+    const t = todayOf(input({ motors }))
+    if (typeof t === 'string') throw new Error(t)
+    expect(t).toMatchObject({ allowed: 9.6, plateAmps: 9.6, plateRpm: 1750 })
+    const [leg = 0] = t.legs
+    expect(leg).toBeGreaterThan(9.6)
+    expect(leg).toBeLessThan(11.5)
+    // A plate that tells too little carries nothing over.
+    const bare = {
+      plate: { volts: '460', amps: '9.6', phases: 3 as const },
+      connectionVolts: null,
+      fittedAt: now + dayMs,
+    }
+    expect(todayOf(input({ motors: [old, bare] }))).toBe('another motor')
+    expect(todayOf(input({ motors: [{ ...old, removedAt: null }] }))).toMatchObject({ allowed: 12.8 })
+  })
   it('takes the air of an earlier stop until the speed was touched', () => {
     const air: Reading = { quantity: 'air_flow', position: 'fan', value: 4000 }
     const history = [stopOf([...read(11), air], -60)]
@@ -79,6 +107,18 @@ describe('today’s point of a machine', () => {
 })
 
 describe('what became of changes', () => {
+  it('is worked out by the motor that was in place then', () => {
+    const history = [stopOf(read(12.9), -60), stopOf(read(12.2), -20)]
+    const other = { ...plate, amps: '14.2', power: 11 }
+    const motors = [
+      { plate, connectionVolts: null, fittedAt: 0, removedAt: now - 5 * dayMs },
+      { plate: other, connectionVolts: null, fittedAt: now - 5 * dayMs, removedAt: null },
+    ]
+    const work = [turned(-30, 1.5, 2)]
+    const alone = pastChanges(input({ history, work }))
+    const [c] = pastChanges(input({ history, work, motors, motor: motors[1] ?? null }))
+    expect(c?.predicted).toBeCloseTo(alone[0]?.predicted ?? 0, 9)
+  })
   const history = [stopOf(read(12.9), -60), stopOf(read(12.2), -20)]
   it('predicts each from the stop before it and reads the stop after', () => {
     const [c] = pastChanges(input({ history, work: [turned(-30, 1.5, 2)] }))

@@ -1,5 +1,5 @@
 import { sheavesAt } from '../fitted/index.ts'
-import type { JudgeInput } from '../judge/index.ts'
+import { motorAt, type JudgeInput } from '../judge/index.ts'
 import { mean } from '../quantity/index.ts'
 import { comparable, dayMs, valueOf, type Stop, type WorkDone, movesAmps } from '../trend/index.ts'
 import { todayOf } from './machine-today.ts'
@@ -91,7 +91,9 @@ export function pastChanges(input: JudgeInput): PastChange[] {
       const { before, after } = stopsAround(stops, input.work, work.at, input.machine.phases)
       if (!before || !after) return []
       const change = changeOf(input, work, before, after)
-      const today = todayOf({ ...input, stop: before, history: [] })
+      // By the motor that was in place, whatever runs there now.
+      const motor = input.motors ? motorAt(input.motors, before.at) : input.motor
+      const today = todayOf({ ...input, stop: before, history: [], motor, motors: undefined })
       const was = wholeAmps(before, input.machine.phases)
       const measured = wholeAmps(after, input.machine.phases)
       if (!change || typeof today === 'string' || was === null || measured === null) return []

@@ -10,9 +10,9 @@ export const beltPowerCalc = calculator({
   id: 'belt-power',
   title: 'What the belts carry against what the motor gives',
   group: 'drive train',
-  formula: 'N = P · service / (P₁ · K₁ · K₂)',
+  formula: 'N = hp · service / (hp₁ · arc · length), hp₁ = (C₁ − C₂/d − C₃(r·d)² − C₄ log(r·d)) r·d + C₂ r (1 − 1/K)',
   basis: [
-    standard('ratings of classical V-belts by pitch and speed, as printed in textbooks, from memory'),
+    standard('rating formula of the drive standards for classical and narrow V-belts; constants', 'from memory'),
     practice('service 1.2 for a fan that runs by the day, 1.3 by day and night'),
     practice('the belt maker’s rating governs; a notched belt carries more'),
   ],
@@ -24,7 +24,7 @@ export const beltPowerCalc = calculator({
     driver: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
     driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
     centre: inches.meta({ unit: 'in', title: 'Center distance' }),
-    section: z.enum(['A', 'B', 'C']).default('A').meta({ title: 'Section' }),
+    section: z.enum(['A', 'B', 'C', 'D', '3V', '5V']).default('A').meta({ title: 'Section' }),
     belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
   }),
   output: z.object({
@@ -41,13 +41,13 @@ export const beltPowerCalc = calculator({
     const mm = (v: number) => convert(v, 'in', 'mm')
     const small = Math.min(i.driver, i.driven)
     const large = Math.max(i.driver, i.driven)
-    const watts = beltPower(
-      i.section,
-      mm(small),
-      rimSpeed(convert(i.driver, 'in', 'm'), i.motorRpm),
-      arcFactor(Math.max(83, arcOfContact(small, large, i.centre))),
-      mm(beltLength(small, large, i.centre)),
-    )
+    const watts = beltPower(i.section, {
+      small: mm(small),
+      large: mm(large),
+      speed: rimSpeed(convert(i.driver, 'in', 'm'), i.motorRpm),
+      arcFactor: arcFactor(Math.max(83, arcOfContact(small, large, i.centre))),
+      length: mm(beltLength(small, large, i.centre)),
+    })
     const asked = i.hp * i.service
     const each = watts === null ? null : convert(watts, 'W', 'hp')
     const carried = each === null || each <= 0 ? null : each * i.belts

@@ -296,32 +296,36 @@ describe('bearings', () => {
 describe('what a belt is good for', () => {
   const inches = (v: number) => convert(v, 'in', 'mm')
   const hp = (watts: number | null) => convert(watts ?? NaN, 'W', 'hp')
-  const at = (section: string, pitch: number, feet: number, inside: number, factor = 1) =>
-    hp(beltPower(section, inches(pitch), convert(feet, 'ft/min', 'm/s'), factor, pitchLength(section, inside)))
-  it('stands in the table at its corners, and between them in proportion', () => {
-    // Source: V-belt ratings of mechanical-design textbooks, from memory.
-    near(at('A', 3.4, 3000, 60), 1.57, 1e-4)
-    near(at('B', 5.4, 2000, 80), 2.62, 1e-4)
-    near(at('C', 12, 5000, 140), 11.1, 1e-4)
-    near(at('A', 3.6, 2500, 60), (1.31 + 1.57 + 1.55 + 1.92) / 4, 1e-4)
-    // Past its last row a larger sheave carries no more.
-    near(at('B', 14, 3000, 80), at('B', 7, 3000, 80), 1e-9)
+  const one = (section: string, small: number, rpm: number, over: object = {}) =>
+    beltPower(section, {
+      small: inches(small),
+      large: inches(small),
+      speed: rimSpeed(convert(small, 'in', 'm'), rpm),
+      arcFactor: 1,
+      length: inches({ A: 69.3, B: 91.8, C: 146.9, '3V': 67 }[section] ?? 100),
+      ...over,
+    })
+  it('is the rating formula, worked by hand for the middle belt of its section at 180°', () => {
+    // B on 5 in at 1750: r·d 8.75; (1.506 − 3.52/5 − 4.193e-4 · 76.5625 − 0.2931 · 0.942008) · 8.75.
+    near(hp(one('B', 5, 1750)), 4.3207, 1e-4)
+    // A on 3.4 in at 1750: r·d 5.95; (0.8542 − 0.394706 − 2.436e-4 · 35.4025 − 0.1703 · 0.774517) · 5.95.
+    near(hp(one('A', 3.4, 1750)), 1.8979, 1e-3)
+    // 3V on 4.75 in at 1160: r·d 5.51; (1.1691 − 0.322 − 1.5229e-4 · 30.3601 − 0.1596 · 0.741152) · 5.51.
+    near(hp(one('3V', 4.75, 1160)), 3.9901, 1e-3)
   })
-  it('gives the worked drive its three belts: 10 hp at 1750 rpm on 7.4 and 11 in, B112, by day and night', () => {
-    // Source: worked example of a mechanical-design textbook, from memory: 4.693 hp by the table, 4.87 hp allowed, 2.67 belts.
-    const speed = rimSpeed(convert(7.4, 'in', 'm'), 1750)
-    near(convert(speed, 'm/s', 'ft/min'), 3390, 1e-3)
+  it('needs two belts for 10 hp at 1750 rpm on 7.4 and 11 in, B112, by day and night', () => {
+    // By hand: 8.2103 for itself and 0.5457 for the ratio of 1.486; length (113.8/91.8)^0.24 = 1.0529.
     const centre = centreFromLength(7.4, 11, 113.8)
     const factor = arcFactor(arcOfContact(7.4, 11, centre))
-    const each = hp(beltPower('B', inches(7.4), speed, factor, pitchLength('B', 112)))
-    near(each, 4.87, 0.01)
-    expect(Math.ceil((10 * 1.3) / each)).toBe(3)
+    const each = hp(one('B', 7.4, 1750, { large: inches(11), arcFactor: factor, length: pitchLength('B', 112) }))
+    near(each, 8.756 * 1.0529 * factor, 1e-3)
+    expect(Math.ceil((10 * 1.3) / each)).toBe(2)
   })
   it('tells nothing of a sheave that is too small, a belt that is too fast, or a section nobody rated here', () => {
-    expect(beltPower('B', inches(3), 15, 1, inches(80))).toBeNull()
-    expect(beltPower('A', inches(4), 40, 1, inches(60))).toBeNull()
-    expect(beltPower('3V', inches(4), 15, 1, inches(60))).toBeNull()
-    expect(() => beltPower('A', 0, 15, 1, 1000)).toThrow(/^small/)
+    expect(one('B', 3, 1750)).toBeNull()
+    expect(one('A', 4, 7000)).toBeNull()
+    expect(one('8V', 14, 1160)).toBeNull()
+    expect(() => one('A', 4, 1750, { small: 0 })).toThrow(/^small/)
   })
   it('never carries less on a larger sheave, and a longer belt never less than a shorter', () =>
     fc.assert(
@@ -331,7 +335,8 @@ describe('what a belt is good for', () => {
         fc.double({ min: 1, max: 1.5, noNaN: true }),
         fc.double({ min: 1, max: 25, noNaN: true }),
         (section, pitch, by, speed) => {
-          const power = (p: number, length: number) => beltPower(section, p, speed, 1, length)
+          const power = (small: number, length: number) =>
+            beltPower(section, { small, large: 2 * small, speed, arcFactor: 1, length })
           const small = power(pitch, 1500)
           if (small === null) return
           expect(power(pitch * by, 1500) ?? 0).toBeGreaterThanOrEqual(small - 1e-9)

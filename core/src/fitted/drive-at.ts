@@ -131,6 +131,7 @@ export function beltsCarry(d: DriveStands, rpm: number): number | null {
   const large = Math.max(d.driver, d.driven)
   if (d.centre <= (small + large) / 2) return null
   const arc = arcFactor(Math.max(83, arcOfContact(small, large, d.centre)))
-  const one = beltPower(d.section, small, rimSpeed(d.driver / 1000, rpm), arc, d.beltLength)
+  const speed = rimSpeed(d.driver / 1000, rpm)
+  const one = beltPower(d.section, { small, large, speed, arcFactor: arc, length: d.beltLength })
   return one === null ? null : one * d.belts
 }

@@ -127,3 +127,29 @@ export function breakdown(c: MotorCircuit, lineVolts: number, hz: number = c.hz)
   const torque = (s: number) => (3 * vth ** 2 * (c.r2 / s)) / (ws * ((zth.re + c.r2 / s) ** 2 + x ** 2))
   return { slip, torque: torque(slip), startTorque: torque(1) }
 }
+
+/**
+ * Where a motor on a balanced supply carries a load that asks for so many watts at each speed.
+ * @returns the point on the steady side of its torque; null where it cannot carry the load
+ * @throws RangeError when volts or hertz are not above zero
+ */
+export function runningAt(
+  c: MotorCircuit,
+  lineVolts: number,
+  hz: number,
+  asked: (rpm: number) => number,
+): BalancedPoint | null {
+  let low = 1e-7
+  let high = breakdown(c, lineVolts, hz).slip
+  const gives = (slip: number): boolean => {
+    const point = balancedAt(c, slip, lineVolts, hz)
+    return point.shaftWatts >= asked(point.rpm)
+  }
+  if (!gives(high)) return null
+  for (let i = 0; i < 44; i++) {
+    const middle = (low + high) / 2
+    if (gives(middle)) high = middle
+    else low = middle
+  }
+  return balancedAt(c, high, lineVolts, hz)
+}

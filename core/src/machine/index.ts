@@ -1,5 +1,5 @@
 export { assemblyFor, rightBelt, type AssemblyFacts } from './assembly.ts'
-export { balancedAt, breakdown, type BalancedPoint, type Breakdown, type MotorCircuit } from './circuit.ts'
+export { balancedAt, breakdown, runningAt, type BalancedPoint, type Breakdown, type MotorCircuit } from './circuit.ts'
 export { circuitOfPlate, estimateCircuit, type Estimate, type PlateCircuit, type RatedPoint } from './estimate.ts'
 export { explainUnbalance, type ExplainedUnbalance } from './explain-unbalance.ts'
 export { ordinaryBelt, type RestingBelt } from './fan-side.ts'

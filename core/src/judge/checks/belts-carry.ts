@@ -32,7 +32,7 @@ export const beltsCarryCheck: Check = {
       value: carry,
       limit: plate,
       basis: [
-        standard('ratings of classical V-belts as printed in textbooks, from memory'),
+        standard('rating formula of the drive standards for V-belts; constants', 'from memory'),
         practice(`service factor ${beltService} of a fan`),
       ],
       because: under ? `Under-belted: ${told}.` : short ? `${told}: little to spare.` : `${told}.`,

@@ -2,7 +2,7 @@ import { history } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { workWords } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
-import { down, up } from './by-wheel.ts'
+import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 /** Amps against what this machine's own past lets expect. A change stands until it is explained, or is gone. */
 export const change: Check = {
@@ -54,7 +54,6 @@ export const change: Check = {
       })
     const { by, since } = c.change
     const serious = Math.abs(by) > fix.value
-    const wheel = c.wheel?.type ?? 'forward-curved'
     const stepped = c.step ? `, in one step after ${show.day(c.step.between[0], c.stop.at, c.machine.zone)}` : ''
     return verdict(this, {
       level: serious ? 'fix' : 'watch',
@@ -63,7 +62,7 @@ export const change: Check = {
       limit: usual.middle,
       basis: [...basis, serious ? fix.basis : watch.basis],
       because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.stop.at, c.machine.zone)}${stepped}; no work recorded that explains it.`,
-      next: `${(by < 0 ? down : up)[wheel]} Record what it was, or close it with the reason.`,
+      next: `${by < 0 ? fewerAmpsNext(c) : moreAmpsNext(c)} Record what it was, or close it with the reason.`,
       confidence: c.wheel === null ? 'low' : 'full',
     })
   },

@@ -5,6 +5,7 @@ import { workWords } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
 import { highest } from '../evidence.ts'
+import { moreAmpsNext } from './load-next.ts'
 import type { Level } from '../verdict.ts'
 
 /** The current up to which the house's school calls it OK, and up to which it is a watch. Amperes. */
@@ -48,11 +49,24 @@ function source(c: Context): Basis {
   return plateBasis(`${a.source}, ${show.volts(a.columnVolts)} V column${other}`)
 }
 
-function lowVolts(c: Context): string {
-  const first = c.volts[0]
-  if (!first || !c.allowed) return ''
+/** Mean volts, and by how much they are short of the nameplate's; null where none were read. */
+function voltsShort(c: Context): { average: number; short: number } | null {
+  if (c.volts.length === 0 || !c.allowed) return null
   const average = c.volts.reduce((s, v) => s + v.volts, 0) / c.volts.length
-  const short = 1 - average / c.allowed.columnVolts
+  return { average, short: 1 - average / c.allowed.columnVolts }
+}
+
+/** Low volts that explain what it draws over the plate by themselves. */
+const isLow = (c: Context): boolean => {
+  const { short = 0 } = voltsShort(c) ?? {}
+  const over = Math.max(...c.legsRead.map((l) => l.amps)) / (c.allowed?.amps ?? Infinity) - 1
+  return short > 0.03 && short < 0.5 && over <= 1 / (1 - short) - 1
+}
+
+function lowVolts(c: Context): string {
+  const read = voltsShort(c)
+  if (!read || !c.allowed) return ''
+  const { average, short } = read
   // Below half the plate volts nothing runs: that is a lost line, not a low supply.
   return short > 0.03 && short < 0.5
     ? ` At ${show.volts(average)} V the same load draws up to ${show.percent(1 / (1 - short) - 1)} more than at ${show.volts(c.allowed.columnVolts)} V.`
@@ -139,7 +153,7 @@ export const overAmp: Check = {
         : c.rules.overAmp === 'trim below plate'
           ? 'Trim the load: a little slower, or find what drags.'
           : 'Only for a while: set an end date, find why, read again.',
-      fix: 'Find why: speed, volts, tight belt, dragging bearing, door off, wheel. Then read again.',
+      fix: isLow(c) ? 'The low volts explain it: get the volts right, then read again.' : moreAmpsNext(c),
       stop: 'Switch it off in order. No overload relay may be set this high: find out why it did not trip.',
     }
     return verdict(this, {

@@ -2,7 +2,7 @@ import { history, standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
-import { down, up } from './by-wheel.ts'
+import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 const method = standard('Theil-Sen slope with Sen 95 % limits')
 
@@ -19,7 +19,6 @@ export const trend: Check = {
     const d = c.drift
     if (d.kind === 'too few') throw new RangeError('drift must be fitted')
     const perYear = `${show.signed(d.fit.perYear, 2)} A a year (${show.signed(d.fit.low, 2)} to ${show.signed(d.fit.high, 2)})`
-    const wheel = c.wheel?.type ?? 'forward-curved'
     const basis = [
       method,
       history(`${d.fit.n} stops since ${show.month(d.fit.from.at)}`),
@@ -41,7 +40,7 @@ export const trend: Check = {
         value: d.fit.perYear,
         basis,
         because: `Falling ${perYear}, ${show.percent(lost)} since ${show.month(d.fit.from.at)}.`,
-        next: bad ? `Slowly, so wear or dirt. ${down[wheel]}` : 'Nothing to do yet.',
+        next: bad ? `Slowly, so wear or dirt. ${fewerAmpsNext(c)}` : 'Nothing to do yet.',
       })
     }
     const horizon = c.limit('trend-horizon')
@@ -51,7 +50,7 @@ export const trend: Check = {
         value: d.fit.perYear,
         basis,
         because: `Rising ${perYear}, and the fit is already at the limit.`,
-        next: `Find what drags or speeds it up. ${up[wheel]}`,
+        next: moreAmpsNext(c),
       })
     const days = (d.meets.at - c.stop.at) / dayMs
     const window =
@@ -69,9 +68,9 @@ export const trend: Check = {
       basis: [...basis, horizon.basis],
       because: `Rising ${perYear}, ${show.percent(gained)} since ${show.month(d.fit.from.at)}; meets the plate in about ${Math.max(0, Math.round(days))} days (${window}).`,
       next: soon
-        ? `Plan the work before then: bearings, belt tension, supply. ${up[wheel]}`
+        ? `Plan the work before then. ${moreAmpsNext(c)}`
         : bad
-          ? `Slowly, so wear or drag. ${up[wheel]}`
+          ? `Slowly, so wear or drag. ${moreAmpsNext(c)}`
           : 'Nothing to do yet.',
     })
   },

@@ -1,27 +1,10 @@
 import { airPathSays } from '../../air/index.ts'
 import { history, practice } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
-import { breaksTrend, loadPoint, meanVolts, type Stop } from '../../trend/index.ts'
+import { loadPoint, meanVolts } from '../../trend/index.ts'
+import { across, airBefore } from '../air-before.ts'
 import { verdict, type Check } from '../check.ts'
-import type { Context } from '../context.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
-
-/** What the fan makes, in wg: supply and return side together; null unless both were read. */
-function across(stop: Pick<Stop, 'readings'>): number | null {
-  const own = stop.readings.filter((r) => r.quantity === 'static_pressure')
-  return own.length === 2 ? own.reduce((sum, r) => sum + r.value, 0) : null
-}
-
-/** The latest comparable stop before this one with pressure and amps, on the same speed. */
-function before(c: Context) {
-  const speeds = c.work.filter((w) => w.kind !== 'filters-changed' && breaksTrend(w.kind, 'rpm'))
-  return (
-    c.history
-      .filter((s) => s.at < c.stop.at && across(s) !== null && loadPoint(s, null) !== null)
-      .filter((s) => !speeds.some((w) => w.at > s.at && w.at <= c.stop.at))
-      .sort((a, b) => b.at - a.at)[0] ?? null
-  )
-}
 
 const told = {
   restriction: {
@@ -55,7 +38,7 @@ const path: Check = {
   applies: (c) => across(c.stop) !== null,
   judge(c) {
     const now = across(c.stop) ?? 0
-    const last = before(c)
+    const last = airBefore(c)
     const pressure = last && across(last)
     const volts = meanVolts(c.stop)
     const amps = loadPoint(c.stop, volts)

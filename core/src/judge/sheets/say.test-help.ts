@@ -58,6 +58,7 @@ export interface Given {
   rules?: Partial<HouseRules>
   parts?: FittedPart[]
   layout?: DriveLayout
+  state?: Partial<Stop['state']>
 }
 
 export const at = (
@@ -85,7 +86,11 @@ export function say(readings: Reading[], given: Given = {}) {
   return judge({
     machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
     motor: { plate: given.plate ?? (single ? pscPlate : plate), connectionVolts: null, fittedAt: 0 },
-    stop: { ...stopOf(readings, 0, given.answers), passes: given.passes },
+    stop: {
+      ...stopOf(readings, 0, given.answers),
+      passes: given.passes,
+      state: { ...unsaid, settled: true, ...given.state },
+    },
     history: given.history ?? [],
     work: given.work ?? [],
     rules: { ...defaultHouseRules, ...given.rules },

@@ -14,6 +14,8 @@ export function answerOf(today: BenchToday, goal: Goal | null): BenchAnswer | st
 export const missingWords = {
   'no amps': 'Nothing was read on it yet: take a stop first, all legs, settled.',
   'no volts': 'Its last stop has no volts: read them with the amps.',
+  'another motor':
+    'The motor was changed after these amps were read, and its plate or the one before it does not tell enough to carry them over: read the amps first.',
   'no plate amps': 'Its plate gives no amps for this supply: fill in the plate.',
   'no sheaves': 'Its sheaves are not in the book: enter both, and the belt, on its drive train page.',
 } as const

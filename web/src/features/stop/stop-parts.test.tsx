@@ -109,7 +109,7 @@ describe('what is told beside the cells', () => {
   it('is the whole stop’s on running amps, with the next step', () => {
     const t = text(<Told judgement={judged(amps)} about={null} hint="" />)
     expect(t).toContain('106 % of the 460 V nameplate')
-    expect(t).toContain('Find why')
+    expect(t).toContain('Read the pressure across the fan and its rpm')
     expect(t).toContain('motor plate, 460 V column')
   })
   it('is a check’s own on the others, and a hint or nothing while there is none', () => {

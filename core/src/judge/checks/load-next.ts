@@ -1,0 +1,112 @@
+import { airPathSays, type WheelType } from '../../air/index.ts'
+import { drivenRpm, usualCreep } from '../../drivetrain/index.ts'
+import { show } from '../../quantity/index.ts'
+import { loadPoint, meanVolts, valuesAt } from '../../trend/index.ts'
+import { across, airBefore, sameSpeedBefore } from '../air-before.ts'
+import type { Context } from '../context.ts'
+
+/** A housing so far above the air in it, or so hot at all, takes power of its own. °C. @source common practice */
+const hotter = 30
+const hot = 70
+/** Speed and pressure that moved less than this are as they were. */
+const small = 0.03
+const smallAir = 0.08
+
+const ends = { de: 'drive-end', ode: 'opposite-end' } as const
+
+/** The bearing that was heard, or is hot, at this visit. */
+function dragging(c: Context): string | null {
+  const air = c.value('temperature', 'ambient')
+  for (const [end, name] of Object.entries(ends)) {
+    const celsius = c.value('temperature', `bearing-${end}`)
+    if (celsius !== undefined && (celsius > hot || (air !== undefined && celsius > air + hotter)))
+      return `The ${name} bearing is at ${show.temperature(celsius, c.rules.temperature)}: it drags. Grease or new ones, after a look at the belt tension.`
+    const heard = c.answer(`bearing.${end}`)
+    if (heard === 'growls' || heard === 'rough')
+      return `The ${name} bearing ${heard === 'rough' ? 'is rough' : 'growls'}: it drags. Put that right first.`
+  }
+  return null
+}
+
+/** By how much the fan turns faster than by its sheaves, or than it did on them; null where no speed was read. */
+function speedMoved(c: Context): { by: number; than: string } | null {
+  const now = c.value('rpm', 'driven')
+  if (now === undefined) return null
+  const motor = c.value('rpm', 'motor') ?? c.motor?.plate.rpm
+  if (c.driveTrain && motor !== undefined && motor > 0 && !c.machine.hasDrive)
+    return {
+      by: now / drivenRpm(motor, c.driveTrain.driver, c.driveTrain.driven, usualCreep) - 1,
+      than: 'by its sheaves',
+    }
+  const [then] = sameSpeedBefore(c).flatMap((s) => valuesAt(s.readings, 'rpm', ['driven'])[0] ?? [])
+  return then === undefined || then <= 0 ? null : { by: now / then - 1, than: 'before' }
+}
+
+/** What pressure and amps together say against the latest stop that read both. */
+function airMoved(c: Context): { says: ReturnType<typeof airPathSays>; still: boolean } | null {
+  const now = across(c.stop)
+  const last = airBefore(c)
+  const then = last && across(last)
+  const volts = meanVolts(c.stop)
+  const amps = loadPoint(c.stop, volts)
+  const before = last && loadPoint(last, volts)
+  if (now === null || !then || !amps || !before) return null
+  const change = { pressure: now / then - 1, amps: amps.normal / before.normal - 1 }
+  return {
+    says: airPathSays(c.wheel?.type ?? 'forward-curved', change, smallAir),
+    still: Math.abs(change.pressure) < smallAir,
+  }
+}
+
+/** What the wheel leaves open, and what tells it apart. @source trade: the power curve of the wheel */
+const readUp: Readonly<Record<WheelType, string>> = {
+  'forward-curved':
+    'Read the pressure across the fan and its rpm: pressure down is more air (filters out, a door open), rpm up is the sheave, both as before is drag.',
+  'backward-inclined':
+    'Read the rpm of the fan: up is the sheave or the Hz, as before is drag: bearings, belt tension.',
+  propeller: 'Look behind it first, a blocked coil loads this wheel; rpm as before and a free way is drag.',
+}
+const readDown: Readonly<Record<WheelType, string>> = {
+  'forward-curved':
+    'Read the pressure across the fan and its rpm: rpm down is the belt, pressure up is filters or a damper.',
+  'backward-inclined':
+    'Read the rpm of the fan: down is belt or sheave; as before, look for a wheel loose on its shaft.',
+  propeller: 'Read the rpm of the fan: down is the belt; as before, look for an open door or a broken blade.',
+}
+
+/** More amps than the plate or the past allows: what the readings of this visit point to, or what to read to tell it. */
+export function moreAmpsNext(c: Context): string {
+  if (c.stop.state.panels === 'off') return 'Put the panels on and read again: open, some wheels take more.'
+  const bearing = dragging(c)
+  if (bearing !== null) return bearing
+  const speed = speedMoved(c)
+  if (speed !== null && speed.by > small)
+    return `The fan turns ${show.percent(speed.by)} faster than ${speed.than}: measure the sheaves and count the turns open.`
+  const air = airMoved(c)
+  if (air !== null && air.says === 'opening')
+    return 'Less pressure with more amps: more air. Look for filters left out or a door or duct open.'
+  if (air !== null && air.says === 'restriction')
+    return 'More pressure with more amps on this wheel: something shuts the air off. Find it.'
+  if (air !== null && air.says === 'faster')
+    return 'More pressure with more amps: it runs faster. Read its rpm and count the turns open.'
+  if ((air !== null && air.still) || (speed !== null && Math.abs(speed.by) <= small))
+    return c.machine.drive === 'belt'
+      ? `${air?.still ? 'The pressure' : 'The speed'} is as before, so something drags: belt tension first, then the bearings by hand, locked out.`
+      : `${air?.still ? 'The pressure' : 'The speed'} is as before, so something drags: bearings by hand, locked out, and the wheel for a rub.`
+  return readUp[c.wheel?.type ?? 'forward-curved']
+}
+
+/** Fewer amps than usual: what the readings of this visit point to, or what to read to tell it. */
+export function fewerAmpsNext(c: Context): string {
+  const speed = speedMoved(c)
+  if (speed !== null && speed.by < -small)
+    return `The fan turns ${show.percent(-speed.by)} slower than ${speed.than}: the belt slips. Tension by the base, grooves under a gauge.`
+  const air = airMoved(c)
+  if (air !== null && air.says === 'restriction')
+    return 'More pressure with fewer amps: less air. Filters first, then dampers.'
+  if (air !== null && air.says === 'opening')
+    return 'Less pressure with fewer amps on this wheel: the way is freer. Look for an open door or duct.'
+  if (air !== null && air.says === 'slower')
+    return 'Less pressure with fewer amps: it runs slower, or the wheel makes less. Read its rpm, then look for dirt on the wheel.'
+  return readDown[c.wheel?.type ?? 'forward-curved']
+}
