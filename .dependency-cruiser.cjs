@@ -9,6 +9,7 @@ const order = [
   'drivetrain',
   'air',
   'motion',
+  'energy',
   'machine',
   'trend',
   'fitted',

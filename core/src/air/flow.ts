@@ -77,8 +77,13 @@ export function airDensity(pressure: number, celsius: number): number {
 /**
  * Share of outside air by temperatures of return, outside and mix.
  * @returns null where return and outside lie too close for the share to mean anything
+ * @throws RangeError when the mix lies outside both: one of the three is misread
  * @source (Tr − Tm)/(Tr − To); six kelvins at least: common practice
  */
 export function outsideShare(back: number, outside: number, mixed: number): number | null {
-  return Math.abs(back - outside) < 6 ? null : Math.min(1, Math.max(0, (back - mixed) / (back - outside)))
+  if (Math.abs(back - outside) < 6) return null
+  const share = (back - mixed) / (back - outside)
+  if (!(share >= 0 && share <= 1))
+    throw new RangeError('mixed lies outside both return and outside: one of the three is misread')
+  return share
 }

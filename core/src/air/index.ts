@@ -1,4 +1,5 @@
 export * from './balance.ts'
+export * from './combustion.ts'
 export * from './fan-curve.ts'
 export * from './fan-laws.ts'
 export * from './flow.ts'

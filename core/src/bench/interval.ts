@@ -1,17 +1,5 @@
 import { requirePositive } from '../quantity/index.ts'
-
-/** Student's t, two-sided 95 %, by degrees of freedom. @source tables */
-const t95: readonly (readonly [number, number])[] = [
-  [4, 2.776],
-  [5, 2.571],
-  [6, 2.447],
-  [8, 2.306],
-  [10, 2.228],
-  [15, 2.131],
-  [30, 2.042],
-  [120, 1.98],
-]
-const student = (freedom: number) => t95.find(([n]) => freedom <= n)?.[1] ?? 1.96
+import { student95 } from '../trend/index.ts'
 
 /** Weight of what is known beforehand, in changes: for the middle and for the width. */
 const priorMiddle = 4
@@ -38,5 +26,5 @@ export function halfWidth(misses: readonly number[], doubt: number): number {
   const width = Math.sqrt((priorWidth * doubt * doubt + squares) / (priorWidth + n))
   // What is known beforehand of the middle is part of the doubt already.
   const middle = Math.sqrt((1 + 1 / (n + priorMiddle)) / (1 + 1 / priorMiddle))
-  return student(priorWidth + n) * width * middle
+  return student95(priorWidth + n) * width * middle
 }

@@ -11,7 +11,8 @@ export const bearingFrequenciesCalc = calculator({
   id: 'bearing-frequencies',
   title: 'Tones of a damaged bearing',
   group: 'vibration',
-  formula: 'outer = N/2 (1 − γ) fr;  inner = N/2 (1 + γ) fr;  ball = D/2d (1 − γ²) fr;  γ = d cos φ / D',
+  formula:
+    'outer = N/2 (1 − γ) fr;  inner = N/2 (1 + γ) fr;  ball, twice its spin = D/d (1 − γ²) fr;  cage = ½ (1 − γ) fr;  γ = d cos φ/D, fr = n/60',
   basis: [standard('kinematics of a rolling bearing')],
   input: z.strictObject({
     balls: z.number().int().min(3).max(60).meta({ title: 'Balls' }),

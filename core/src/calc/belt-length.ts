@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { arcOfContact, beltLength, centreFromLength, nearestBelt, spanLength } from '../drivetrain/index.ts'
-import { practice, standard } from '../limits/index.ts'
+import { standard } from '../limits/index.ts'
 import { convert } from '../quantity/index.ts'
 import { calculator } from './calculator.ts'
 import { inches } from './fields.ts'
@@ -13,7 +13,7 @@ export const beltLengthCalc = calculator({
   title: 'Belt for two sheaves and their centres',
   group: 'drive train',
   formula: 'L = 2C cos α + π(D + d)/2 + α(D − d), sin α = (D − d)/2C',
-  basis: [standard('geometry of an open belt'), practice('stock numbers from memory: the belt shop’s list governs')],
+  basis: [standard('geometry of an open belt'), standard('stock numbers; the belt shop’s list governs', 'from memory')],
   input: z.strictObject({
     small: inches.meta({ unit: 'in', title: 'Smaller pitch diameter' }),
     large: inches.meta({ unit: 'in', title: 'Larger pitch diameter' }),

@@ -45,7 +45,7 @@ export const beltPowerCalc = calculator({
       small: mm(small),
       large: mm(large),
       speed: rimSpeed(convert(i.driver, 'in', 'm'), i.motorRpm),
-      arcFactor: arcFactor(Math.max(83, arcOfContact(small, large, i.centre))),
+      arcFactor: arcFactor(arcOfContact(small, large, i.centre)),
       length: mm(beltLength(small, large, i.centre)),
     })
     const asked = i.hp * i.service

@@ -8,7 +8,7 @@ export const beltSlipCalc = calculator({
   id: 'belt-slip',
   title: 'Slip from two tachometer readings, and the sheave for a speed',
   group: 'drive train',
-  formula: 's = 1 − n2 D / (n1 d);  d = n D / (n1 (1 − s))',
+  formula: 's = 1 − n2 D / (n1 d);  d = n D / (0.99 n1), 1 % creep',
   basis: [standard('ratio of pitch diameters'), practice('creep 0.5 to 2 %, more is slip')],
   fill: (m) => known({ motorRpm: m.plate?.rpm }),
   input: z.strictObject({

@@ -24,7 +24,8 @@ export const beltTensionCalc = calculator({
   id: 'belt-tension',
   title: 'Belt tension three ways: push, note, and what half an inch of play means',
   group: 'drive train',
-  formula: 'Ts = 16 500 (2.5 − Kθ)/Kθ · hp/(N v) + w v²/g;  q = t/64;  F = (Ts + Y)/16;  f = √(T/m)/2t',
+  formula:
+    'Ts = 16 500 (2.5 − Kθ)/Kθ · hp/(N V) + w (V/60)²/32.2;  q = t/64;  F = (Ts + Y)/16 to (1.5 Ts + Y)/16;  f = √(32.2 Ts/w)/2t; V in ft/min, w in lb/ft, t in ft for f',
   basis: [
     standard('belt tension by 5 : 1 tight to slack side'),
     practice('belt mass and stiffness are middle values of the section: the maker’s govern'),

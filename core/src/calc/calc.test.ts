@@ -118,7 +118,7 @@ describe('the register of calculators', () => {
     const filled = findCalculator('load-from-amps')?.fill(machine)
     expect(filled).toMatchObject({ plateAmps: 12.8, plateVolts: 460, hp: 10, plateRpm: 1755, hz: 60 })
     expect(filled).not.toHaveProperty('volts')
-    expect(findCalculator('voltage-unbalance')?.fill(machine)).toEqual({})
+    expect(findCalculator('voltage-unbalance')?.fill(machine)).toEqual({ hp: 10 })
     expect(run('motor-at-load', { hp: 10, plateVolts: 460, plateAmps: 2, volts: 460, slip: 0.02 })).toMatchObject({
       ok: false,
       problems: [{ field: 'plateAmps' }],

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { Basis } from '../limits/index.ts'
 import type { Plate } from '../plate/index.ts'
 import type { ThreePhase } from '../quantity/index.ts'
+import { complaintWords, issueWords, type Bound } from './problem-words.ts'
 
 /** A calculator as the register holds it: what goes in, what comes out, what it rests on, and one worked example. */
 export interface Calculator {
@@ -24,7 +25,9 @@ export interface Calculator {
 
 export interface CalcProblem {
   readonly field: string
+  /** Plain words with the field's name and the calculator's unit. */
   readonly message: string
+  readonly bound?: Bound
 }
 
 export type CalcResult =
@@ -43,6 +46,8 @@ export const calcGroups = [
   'bearings',
   'air',
   'vibration',
+  'energy',
+  'trend',
   'units',
 ] as const
 export type CalcGroup = (typeof calcGroups)[number]
@@ -120,7 +125,7 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
       if (!parsed.success)
         return {
           ok: false,
-          problems: parsed.error.issues.map((i) => ({ field: i.path.join('.'), message: i.message })),
+          problems: parsed.error.issues.map((i) => ({ field: i.path.join('.'), ...issueWords(d.input, input, i) })),
         }
       try {
         // Figures that fit their fields one by one can still be too far from any machine for an answer together.
@@ -132,7 +137,8 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
         if (!(e instanceof RangeError)) throw e
         // What a step inside complains of may be no field of this page: then it belongs to all of it.
         const named = /^\w+/.exec(e.message)?.[0] ?? ''
-        return { ok: false, problems: [{ field: named in d.input.shape ? named : '', message: e.message }] }
+        const message = named in d.input.shape ? complaintWords(d.input, named, e.message) : e.message
+        return { ok: false, problems: [{ field: named in d.input.shape ? named : '', message }] }
       }
     },
   }

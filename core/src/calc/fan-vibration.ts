@@ -10,7 +10,7 @@ export const fanVibrationCalc = calculator({
   title: 'Vibration of a fan against its limits',
   group: 'vibration',
   formula: 'in/s peak = mm/s r.m.s. · √2 / 25.4',
-  basis: [standard('ISO 14694 and AMCA 204, limits in place, from memory')],
+  basis: [standard('ISO 14694 and AMCA 204, limits in place', 'from memory')],
   input: z.strictObject({
     velocity: velocity.meta({ title: 'Velocity on the bearing, worst direction' }),
     unit: z.enum(['in/s peak', 'mm/s r.m.s.']).default('in/s peak').meta({ title: 'Read in' }),

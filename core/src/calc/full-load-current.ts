@@ -10,7 +10,10 @@ export const fullLoadCurrentCalc = calculator({
   group: 'protection',
   formula: 'printed table: the row of the power or the next larger, the column of the system; no interpolation',
   fill: (m) => known({ phases: m.phases, hp: hpOf(m), volts: m.serviceVolts }),
-  basis: [standard('NEC Tables 430.250 and 430.248')],
+  basis: [
+    standard('NEC Tables 430.250 and 430.248'),
+    standard('three-phase rows over 100 hp and the 115 V column', 'from memory'),
+  ],
   input: z.strictObject({ phases: phasesField, hp: horsepower, volts }),
   output: z.object({
     amps: amperes.nullable().meta({ unit: 'A', none: 'no printed row or column serves: use the plate' }),

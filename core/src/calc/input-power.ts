@@ -8,7 +8,7 @@ export const inputPowerCalc = calculator({
   id: 'input-power',
   title: 'Electrical input',
   group: 'load',
-  formula: 'P = √3 · V · I · pf',
+  formula: 'kW = √3 · V · I · pf/1000 with three phases, V · I · pf/1000 with one',
   basis: [standard('definition')],
   fill: (m) =>
     known({

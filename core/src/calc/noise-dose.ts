@@ -11,7 +11,8 @@ export const noiseDoseCalc = calculator({
   id: 'noise-dose',
   title: 'A day’s noise for the ears',
   group: 'vibration',
-  formula: 'D = Σ C/T;  T = 8/2^((L − 85)/3) h (NIOSH), 8/2^((L − 90)/5) h (OSHA)',
+  formula:
+    'D = Σ C/T, from 80 dBA (NIOSH, action level) or 90 dBA (OSHA);  T = 8/2^((L − 85)/3) h (NIOSH), 8/2^((L − 90)/5) h (OSHA)',
   basis: [standard('NIOSH REL'), standard('OSHA 29 CFR 1910.95')],
   input: z.strictObject({
     levels: z.tuple([level, level, level]).meta({ unit: 'dBA', title: 'Levels', labels: ['1', '2', '3'] }),

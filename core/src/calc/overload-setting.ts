@@ -8,14 +8,19 @@ export const overloadCalc = calculator({
   id: 'overload-setting',
   title: 'Overload relay: greatest setting',
   group: 'protection',
-  formula: '125 % of the plate with service factor 1.15 or more, else 115 %; 140 or 130 % where it will not start',
+  formula:
+    '125 % of the nameplate amps with service factor 1.15 or more or a marked rise of 40 °C or less, else 115 %; 140 or 130 % where it will not start',
   basis: [standard('NEC 430.32(A)(1) and (C)')],
   fill: (m) => known({ plateAmps: m.plateAmps, serviceFactor: m.plate?.sf }),
-  input: z.strictObject({ plateAmps: amperes.positive(), serviceFactor: z.number().min(1).max(2).default(1) }),
+  input: z.strictObject({
+    plateAmps: amperes.positive(),
+    serviceFactor: z.number().min(1).max(2).default(1),
+    rise: z.number().positive().max(200).optional().meta({ unit: '°C', title: 'Marked temperature rise' }),
+  }),
   output: z.object({
     setting: amperes.meta({ unit: 'A', title: 'Greatest setting' }),
     greatest: amperes.meta({ unit: 'A', title: 'Never above' }),
   }),
   example: { plateAmps: 12.8, serviceFactor: 1.15 },
-  compute: (i) => overloadSetting(i.plateAmps, i.serviceFactor),
+  compute: (i) => overloadSetting(i.plateAmps, i.serviceFactor, i.rise),
 })

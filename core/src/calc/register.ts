@@ -53,6 +53,14 @@ import { unitConversionCalc } from './unit-conversion.ts'
 import { voltageUnbalanceCalc } from './voltage-unbalance.ts'
 import { windingOhmsCalc } from './winding-ohms.ts'
 import { windingTemperatureCalc } from './winding-temperature.ts'
+import { combustionCalc } from './combustion.ts'
+import { energyCostCalc } from './energy-cost.ts'
+import { filterCostCalc } from './filter-cost.ts'
+import { leastSquaresCalc } from './least-squares.ts'
+import { motorOnDriveCalc } from './motor-on-drive.ts'
+import { phasorDifferenceCalc } from './phasor-difference.ts'
+import { presentValueCalc } from './present-value.ts'
+import { startTimeCalc } from './start-time.ts'
 
 /** Every calculator. A new one is one file and one line here; terminal, API and bench read this list. */
 export const calculators: readonly Calculator[] = [
@@ -64,6 +72,8 @@ export const calculators: readonly Calculator[] = [
   loadFromAmpsCalc,
   motorAtLoadCalc,
   ampsAtSpeedCalc,
+  motorOnDriveCalc,
+  startTimeCalc,
   slipCalc,
   inputPowerCalc,
   windingOhmsCalc,
@@ -80,6 +90,7 @@ export const calculators: readonly Calculator[] = [
   singlePhasingCalc,
   leadRollCalc,
   groundReturnCalc,
+  phasorDifferenceCalc,
   residualOfLeaksCalc,
   transformerCalc,
   fanSpeedCalc,
@@ -102,6 +113,7 @@ export const calculators: readonly Calculator[] = [
   outsideAirCalc,
   bladeStandInCalc,
   buildingAirCalc,
+  combustionCalc,
   fanVibrationCalc,
   nameFrequencyCalc,
   bearingFrequenciesCalc,
@@ -109,6 +121,10 @@ export const calculators: readonly Calculator[] = [
   permissibleUnbalanceCalc,
   soundCalc,
   noiseDoseCalc,
+  energyCostCalc,
+  filterCostCalc,
+  presentValueCalc,
+  leastSquaresCalc,
   unitConversionCalc,
 ]
 

@@ -1,15 +1,26 @@
 import { z } from 'zod'
-import { lostLineByVolts, negativeSequenceRatio, unbalanceDerating, voltageUnbalance } from '../electrical/index.ts'
-import { standard } from '../limits/index.ts'
+import {
+  lostLineByVolts,
+  negativeSequenceRatio,
+  unbalanceDerating,
+  unbalanceRise,
+  voltageUnbalance,
+} from '../electrical/index.ts'
+import { practice, standard } from '../limits/index.ts'
 import { calculator } from './calculator.ts'
-import { known, ratio, threeVolts } from './fields.ts'
+import { horsepower, hpOf, known, ratio, threeVolts } from './fields.ts'
 
 export const voltageUnbalanceCalc = calculator({
   id: 'voltage-unbalance',
   title: 'Voltage unbalance and what it leaves of the load',
   group: 'supply',
-  formula: 'u = max |V − V mean| / V mean;  V2/V1 = √[(1 − √(3 − 6β)) / (1 + √(3 − 6β))]',
-  fill: (m) => known({ lineVolts: m.lineVolts === null ? null : ([...m.lineVolts] as [number, number, number]) }),
+  formula:
+    'u = max |V − V mean| / V mean;  V2/V1 = √[(1 − √(3 − 6β)) / (1 + √(3 − 6β))], β = ΣV⁴/(ΣV²)²;  extra rise = 2 u² %, u in %',
+  fill: (m) =>
+    known({
+      lineVolts: m.lineVolts === null ? null : ([...m.lineVolts] as [number, number, number]),
+      hp: hpOf(m),
+    }),
   curve({ lineVolts }) {
     const u = Math.max(...lineVolts) > 0 ? voltageUnbalance(lineVolts) : null
     const at = u === null ? null : unbalanceDerating(u)
@@ -25,25 +36,38 @@ export const voltageUnbalanceCalc = calculator({
       marks: u !== null && at !== null ? [{ name: 'here', x: u, y: at }] : [],
     }
   },
-  basis: [standard('NEMA MG 1, 14.36'), standard('IEC 61000-4-30 (negative over positive sequence)')],
-  input: z.strictObject({ lineVolts: threeVolts }),
+  basis: [
+    standard('NEMA MG 1, 14.36'),
+    standard('its derating curve, read off a drawing', 'from memory'),
+    practice('rise by 2 u²: a rule of thumb'),
+    standard('IEC 61000-4-30 (negative over positive sequence)'),
+  ],
+  input: z.strictObject({
+    lineVolts: threeVolts,
+    hp: horsepower.optional().meta({ unit: 'hp', title: 'Motor power' }),
+  }),
   output: z.object({
     unbalance: ratio.meta({ unit: '%', title: 'Unbalance by NEMA' }),
     negativeSequence: ratio
       .nullable()
       .meta({ unit: '%', title: 'Negative over positive sequence', none: 'the three close no triangle' }),
     derating: ratio.nullable().meta({ unit: '%', title: 'Share of the load it may carry', none: 'do not run' }),
+    derated: horsepower.nullable().meta({ unit: 'hp', title: 'That is', none: 'no power given, or do not run' }),
+    rise: ratio.nullable().meta({ unit: '%', title: 'Temperature rise grows by about', none: 'a line is lost' }),
     lostLine: z.enum(['L1', 'L2', 'L3']).nullable().meta({ title: 'Line lost', none: 'none' }),
   }),
   example: { lineVolts: [460, 467, 450] },
-  compute({ lineVolts }) {
+  compute({ lineVolts, hp }) {
     const unbalance = voltageUnbalance(lineVolts)
     const lost = lostLineByVolts(lineVolts)
     const names = ['L1', 'L2', 'L3'] as const
+    const derating = lost === null ? unbalanceDerating(unbalance) : null
     return {
       unbalance,
       negativeSequence: negativeSequenceRatio(lineVolts),
-      derating: lost === null ? unbalanceDerating(unbalance) : null,
+      derating,
+      derated: derating === null || hp === undefined ? null : derating * hp,
+      rise: lost === null ? unbalanceRise(unbalance) : null,
       lostLine: lost === null ? null : (names[lost] ?? null),
     }
   },

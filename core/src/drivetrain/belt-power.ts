@@ -69,7 +69,7 @@ export interface RatedDrive {
  */
 export function beltPower(sectionId: string, drive: RatedDrive): number | null {
   const { small, large, speed, arcFactor, length } = drive
-  for (const [name, value] of Object.entries(drive)) requirePositive(name, value)
+  for (const [name, value] of Object.entries<number>({ ...drive })) requirePositive(name, value)
   const rating = ratings[beltSection(sectionId).id]
   const d = small / inch
   const feet = speed / feetPerMinute

@@ -153,7 +153,13 @@ describe('full-load current tables (NEC 430.250, 430.248)', () => {
     expect(fullLoadCurrent(3, 12, 460)).toMatchObject({ rowHp: 15, amps: 21 })
     expect(fullLoadCurrent(3, 10, 400)).toBeNull()
     expect(fullLoadCurrent(3, 0.25, 460)).toBeNull()
-    expect(fullLoadCurrent(3, 500, 460)).toBeNull()
+    // Rows over 100 hp and the 115 V column: from memory.
+    expect(fullLoadCurrent(3, 500, 460)?.amps).toBe(590)
+    expect(fullLoadCurrent(3, 180, 230)).toMatchObject({ rowHp: 200, amps: 480 })
+    expect(fullLoadCurrent(3, 2, 120)).toMatchObject({ columnVolts: 115, amps: 13.6 })
+    expect(fullLoadCurrent(3, 3, 115)).toBeNull()
+    expect(fullLoadCurrent(3, 250, 230)).toBeNull()
+    expect(fullLoadCurrent(3, 501, 460)).toBeNull()
   })
 })
 
@@ -161,6 +167,12 @@ describe('overload setting (NEC 430.32)', () => {
   it('12.8 A, SF 1.15: 16.00 and 17.92', () => {
     near(overloadSetting(12.8, 1.15).setting, 16)
     near(overloadSetting(12.8, 1.15).greatest, 17.92)
+  })
+  it('a marked rise of 40 °C counts as a service factor of 1.15 does (430.32(A)(1))', () => {
+    near(overloadSetting(12.8, 1, 40).setting, 16)
+    near(overloadSetting(12.8, 1, 40).greatest, 17.92)
+    near(overloadSetting(12.8, 1, 41).setting, 14.72)
+    expect(() => overloadSetting(12.8, 1, 0)).toThrow(/^rise/)
   })
   it('12.8 A, SF 1.0: 14.72 and 16.64', () => {
     near(overloadSetting(12.8, 1).setting, 14.72)

@@ -28,6 +28,26 @@ export function groundReturn(lineAmps: number, groundWireAmps: number): GroundRe
   }
 }
 
+/** A current with its angle. Amperes and degrees. */
+export interface Phasor {
+  readonly amps: number
+  readonly degrees: number
+}
+
+/**
+ * What is left of one current when another is taken away: line current less ground current is what returns another way.
+ * @throws RangeError when a current is negative or not finite
+ * @source phasor difference
+ */
+export function phasorDifference(a: Phasor, b: Phasor): Phasor {
+  requireMagnitude('amps', a.amps)
+  requireMagnitude('amps', b.amps)
+  const radians = (p: Phasor) => (p.degrees * Math.PI) / 180
+  const re = a.amps * Math.cos(radians(a)) - b.amps * Math.cos(radians(b))
+  const im = a.amps * Math.sin(radians(a)) - b.amps * Math.sin(radians(b))
+  return { amps: Math.hypot(re, im), degrees: (Math.atan2(im, re) * 180) / Math.PI }
+}
+
 /**
  * Residual of three resistive leaks to ground at 120 degrees.
  * @param leaks of L1, L2, L3, any unit of current

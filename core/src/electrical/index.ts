@@ -9,7 +9,7 @@ export {
 export { bleedSeconds, capacitanceUnderLoad, capacitorDeviation, underLoadUncertainty } from './capacitor.ts'
 export { livePattern, type DeadReadings, type LivePattern } from './dead-proof.ts'
 export { fullLoadCurrent, type TableCurrent } from './full-load-tables.ts'
-export { groundReturn, residualOfLeaks, type GroundReturn } from './ground-current.ts'
+export { groundReturn, phasorDifference, residualOfLeaks, type GroundReturn, type Phasor } from './ground-current.ts'
 export {
   absorption,
   dischargeSeconds,
@@ -26,12 +26,14 @@ export { inputKilowatts, loadFromSlip } from './load-from-slip.ts'
 export { codeLetter, letterOf, lockedRotorAmps, type CodeLetter } from './locked-rotor.ts'
 export { lostLegByAmps, lostLineByVolts, type LegPattern } from './lost-leg.ts'
 export { negativeSequenceRatio } from './negative-sequence.ts'
+export { driveOutput, type DrivenMotor, type DriveOutput } from './drive-output.ts'
+export { largestInertia, referredInertia, startSeconds } from './start-time.ts'
 export { overloadSetting, type OverloadSetting } from './overload-setting.ts'
 export { pscLeads, type PscPast, type PscReading } from './psc-leads.ts'
 export { singlePhasing, type SinglePhasing } from './single-phasing.ts'
 export { transformerReading, type TransformerReading } from './transformer.ts'
 export { currentUnbalance, voltageUnbalance } from './unbalance.ts'
-export { unbalanceDerating } from './unbalance-derating.ts'
+export { unbalanceDerating, unbalanceRise } from './unbalance-derating.ts'
 export {
   ohmsAt,
   phaseOhms,

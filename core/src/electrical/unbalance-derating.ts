@@ -10,6 +10,12 @@ const curve: readonly (readonly [number, number])[] = [
   [0.05, 0.75],
 ]
 
+/** By how much the temperature rise of a loaded motor grows, as a fraction. @source rule of thumb: 2 u² per cent, u in per cent */
+export function unbalanceRise(unbalance: number): number {
+  requireMagnitude('unbalance', unbalance)
+  return 200 * unbalance * unbalance
+}
+
 /**
  * The share of its rated load a motor may carry on an unbalanced supply, by linear interpolation.
  * @param unbalance voltage unbalance by the NEMA definition, as a fraction

@@ -130,7 +130,10 @@ export function beltsCarry(d: DriveStands, rpm: number): number | null {
   const small = Math.min(d.driver, d.driven)
   const large = Math.max(d.driver, d.driven)
   if (d.centre <= (small + large) / 2) return null
-  const arc = arcFactor(Math.max(83, arcOfContact(small, large, d.centre)))
+  const contact = arcOfContact(small, large, d.centre)
+  // Less of the sheave than any rating goes down to.
+  if (contact < 83) return null
+  const arc = arcFactor(contact)
   const speed = rimSpeed(d.driver / 1000, rpm)
   const one = beltPower(d.section, { small, large, speed, arcFactor: arc, length: d.beltLength })
   return one === null ? null : one * d.belts

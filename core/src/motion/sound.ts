@@ -39,7 +39,7 @@ export function aWeighted(octaves: readonly number[]): number {
 }
 
 const rules = {
-  NIOSH: { at: 85, exchange: 3, from: 0, scale: 10 },
+  NIOSH: { at: 85, exchange: 3, from: 80, scale: 10 },
   OSHA: { at: 90, exchange: 5, from: 90, scale: 16.61 },
   'OSHA action level': { at: 90, exchange: 5, from: 80, scale: 16.61 },
 } as const
@@ -56,6 +56,7 @@ export const hoursAllowed = (level: number, rule: ExposureRule): number =>
  */
 export function exposure(parts: readonly { readonly level: number; readonly hours: number }[], rule: ExposureRule) {
   for (const p of parts) if (!(p.hours >= 0)) throw new RangeError('hours must not be below zero')
+  if (parts.reduce((sum, p) => sum + p.hours, 0) > 24 + 1e-9) throw new RangeError('hours add up to more than a day')
   const dose = parts
     .filter((p) => p.level >= rules[rule].from)
     .reduce((s, p) => s + p.hours / hoursAllowed(p.level, rule), 0)

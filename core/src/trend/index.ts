@@ -1,5 +1,7 @@
 export { dayMs, drift, thin, type Drift, type Fit, type Meets } from './drift.ts'
 export { epochAt, workItBelongsTo, type Epoch } from './epoch.ts'
+export { leastSquares, type LeastSquares } from './least-squares.ts'
+export { student95 } from './student.ts'
 export { loadPoint, meanVolts, type LoadPoint } from './load-point.ts'
 export { exactUpperTail, mannKendall, type MannKendall } from './mann-kendall.ts'
 export { median, robustSpread } from './median.ts'

@@ -19,13 +19,9 @@ export function calcRoutes(router: Router, deps: Deps): void {
     const answer = found.run(body)
     if (!answer.ok) {
       const first = answer.problems[0]
-      throw new HttpProblem(
-        422,
-        first ? (first.field === '' ? first.message : `${first.field}: ${first.message}`) : 'not valid',
-        {
-          errors: answer.problems.map((p) => ({ path: p.field, message: p.message })),
-        },
-      )
+      throw new HttpProblem(422, first?.message ?? 'not valid', {
+        errors: answer.problems.map((p) => ({ path: p.field, message: p.message })),
+      })
     }
     return answer.result
   })

@@ -75,8 +75,24 @@ describe('a calculator’s page', () => {
     await user.click(screen.getByRole('button', { name: 'Inches, pounds, cfm' }))
     expect(screen.getByLabelText('Smaller pitch diameter, in')).toBeTruthy()
     cleanup()
-    await open('voltage-unbalance')
+    await open('current-unbalance')
     expect(screen.queryByRole('button', { name: 'Metric units' })).toBeNull()
+  })
+
+  it('carries what was typed over to the other units, and says what is wrong in those', async () => {
+    const user = await open('adjustable-sheave')
+    await user.click(screen.getByRole('button', { name: 'Worked example' }))
+    await user.clear(screen.getByLabelText('Pitch diameter, closed, in'))
+    await user.type(screen.getByLabelText('Pitch diameter, closed, in'), '4.5')
+    await user.click(screen.getByRole('button', { name: 'Metric units' }))
+    const closed = screen.getByLabelText<HTMLInputElement>('Pitch diameter, closed, mm')
+    expect(closed.value).toBe('114.3')
+    await user.clear(closed)
+    await user.type(closed, '300000')
+    expect(document.body.textContent).toContain('Pitch diameter, closed: 300,000 mm is more than 254,000 mm.')
+    await user.click(screen.getByRole('button', { name: 'Inches, pounds, cfm' }))
+    expect(screen.getByLabelText<HTMLInputElement>('Pitch diameter, closed, in').value).toBe('11811.023622')
+    expect(document.body.textContent).toContain('Pitch diameter, closed: 11,811 in is more than 10,000 in.')
   })
 
   it('says that there is no such one', async () => {

@@ -1,13 +1,23 @@
+import type { MachinePage } from '@motor-round/contract'
 import { describeCalculator, findCalculator, type Calculator } from '@motor-round/core/calc'
 import { Button, Input, Select } from 'antd'
-import { lazy, Suspense, useMemo, useState } from 'react'
+import { lazy, Suspense, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
 import { Field } from '../../parts/fields/index.ts'
 import { SafePart } from '../../parts/safe-part/index.ts'
 import { benchMachine } from './bench-machine.ts'
-import { cellsOf, fieldsOf, inputOf, shownOutput, type CalcField, type Cells } from './fields.ts'
+import {
+  cellsOf,
+  convertCells,
+  fieldsOf,
+  inputOf,
+  problemWords,
+  shownOutput,
+  type CalcField,
+  type Cells,
+} from './fields.ts'
 import { groupWords } from './groups.ts'
 import './bench.css'
 
@@ -50,19 +60,20 @@ function Cell({
 
 function Form({
   calculator,
-  start,
+  cells,
+  setCells,
   from,
   metric,
 }: {
   calculator: Calculator
-  start: Cells
+  cells: Cells
+  setCells: Dispatch<SetStateAction<Cells>>
   from: string | null
   metric: boolean
 }) {
   const d = useMemo(() => describeCalculator(calculator), [calculator])
   const inputs = useMemo(() => fieldsOf(d.input, metric), [d, metric])
   const outputs = useMemo(() => fieldsOf(d.output, metric), [d, metric])
-  const [cells, setCells] = useState(start)
   const input = inputOf(inputs, cells)
   const complete = inputs.every((f) => !f.required || (cells[f.name] ?? []).every((t) => t.trim() !== ''))
   const answer = complete ? calculator.run(input) : null
@@ -70,7 +81,10 @@ function Form({
   const curve = answer?.ok ? calculator.curve(input) : null
   const set = (name: string, index: number, text: string) =>
     setCells((old) => ({ ...old, [name]: (old[name] ?? []).map((t, i) => (i === index ? text : t)) }))
-  const wrong = (f: CalcField) => problems.find((p) => p.field.split('.')[0] === f.name)?.message
+  const wrong = (f: CalcField) => {
+    const problem = problems.find((p) => p.field.split('.')[0] === f.name)
+    return problem && problemWords(f, problem)
+  }
   const elsewhere = problems.filter((p) => !inputs.some((f) => f.name === p.field.split('.')[0]))
   return (
     <div className="bench-page">
@@ -163,18 +177,34 @@ export function CalculatorScreen() {
   const query = api.useMachinePageQuery({ params: { id: machine ?? '' } }, { skip: machine === null })
   const page = query.currentData
   const calculator = findCalculator(id)
-  const fifty = page !== undefined && lengthUnitOf(page.machine) === 'mm'
-  const [chosen, setMetric] = useState<boolean | null>(null)
-  const metric = chosen ?? fifty
   if (!calculator) return <p className="page">There is no such calculator. All are on the bench.</p>
   if (machine !== null && !page && !query.isError) return <p className="page">Loading …</p>
+  return (
+    <CalculatorPage key={`${id} ${page?.machine.id ?? ''}`} calculator={calculator} machine={machine} page={page} />
+  )
+}
+
+function CalculatorPage({
+  calculator,
+  machine,
+  page,
+}: {
+  calculator: Calculator
+  machine: string | null
+  page: MachinePage | undefined
+}) {
+  const [metric, setMetric] = useState(page !== undefined && lengthUnitOf(page.machine) === 'mm')
   const schema = describeCalculator(calculator)
   const inputs = fieldsOf(schema.input, metric)
   const both = [...fieldsOf(schema.input), ...fieldsOf(schema.output)]
   const all = [...inputs, ...fieldsOf(schema.output, true)]
   // Where nothing is in inches, pounds or horsepower there is nothing to choose.
   const choice = both.some((f) => all.some((m) => m.name === f.name && m.unit !== f.unit))
-  const start = cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : {})
+  const [cells, setCells] = useState(() => cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : {}))
+  const otherUnits = () => {
+    setCells((old) => convertCells(inputs, fieldsOf(schema.input, !metric), old))
+    setMetric(!metric)
+  }
   return (
     <div className="page stack">
       <p className="quiet">
@@ -184,14 +214,14 @@ export function CalculatorScreen() {
       <header className="bench-head">
         <h1>{calculator.title}</h1>
         {choice || metric ? (
-          <Button onClick={() => setMetric(!metric)}>{metric ? 'Inches, pounds, cfm' : 'Metric units'}</Button>
+          <Button onClick={otherUnits}>{metric ? 'Inches, pounds, cfm' : 'Metric units'}</Button>
         ) : null}
       </header>
       <Form
-        key={`${id} ${page?.machine.id ?? ''} ${String(metric)}`}
         metric={metric}
         calculator={calculator}
-        start={start}
+        cells={cells}
+        setCells={setCells}
         from={page ? `${page.unit.tag} / ${page.machine.tag}` : null}
       />
     </div>

@@ -1,4 +1,4 @@
-import { capital } from '../../app/capital.ts'
+import { boundWords, fieldWords, figure, type CalcProblem } from '@motor-round/core/calc'
 import { parseFigure } from '@motor-round/core/quantity'
 
 /** One input or output of a calculator, read off its JSON Schema. */
@@ -19,8 +19,6 @@ export interface CalcField {
 }
 
 type Schema = Readonly<Record<string, unknown>>
-
-const words = (name: string) => capital(name.replace(/([a-z])([A-Z0-9])/g, '$1 $2').toLowerCase())
 
 const text = (v: unknown): string => (typeof v === 'string' ? v : '')
 
@@ -61,7 +59,7 @@ function fieldOf(name: string, raw: Schema, required: boolean, metric: boolean):
   const s = inner(raw)
   const base = {
     name,
-    title: text(s['title']) || words(name),
+    title: text(s['title']) || fieldWords(name),
     ...inUnits(text(s['unit']), metric),
     required,
     options: [],
@@ -129,6 +127,36 @@ export function inputOf(fields: readonly CalcField[], cells: Cells): Record<stri
     }),
   )
 }
+
+/** A problem in the units that are shown: a bound is said in those in which the figure was typed. */
+export const problemWords = (f: CalcField, p: CalcProblem): string =>
+  p.bound === undefined
+    ? p.message
+    : boundWords(
+        {
+          title: f.kind === 'numbers' ? `${f.title}, ${f.labels[Number(p.field.split('.')[1])] ?? ''}` : f.title,
+          unit: f.unit,
+        },
+        p.bound,
+        (v) => figure(v, f.unit, f.scale),
+      )
+
+/** What stands in the cells, in the units of other fields; what is no figure stays as it was typed. */
+export const convertCells = (from: readonly CalcField[], to: readonly CalcField[], cells: Cells): Cells =>
+  Object.fromEntries(
+    Object.entries(cells).map(([name, list]) => {
+      const old = from.find((f) => f.name === name)
+      const now = to.find((f) => f.name === name)
+      if (!old || !now || old.unit === now.unit) return [name, list]
+      return [
+        name,
+        list.map((t) => {
+          const v = parseFigure(t)
+          return v === null ? t : rounded((v / old.scale) * now.scale)
+        }),
+      ]
+    }),
+  )
 
 function figureText(v: number, { unit, scale }: Pick<CalcField, 'unit' | 'scale'>): string {
   const x = v * scale

@@ -13,5 +13,7 @@ export const groupWords: Readonly<Record<CalcGroup, string>> = {
   bearings: 'Bearings and grease',
   air: 'Air',
   vibration: 'Vibration, balance and sound',
+  energy: 'Energy and money',
+  trend: 'Figures over time',
   units: 'Units',
 }

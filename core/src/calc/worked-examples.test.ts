@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest'
+import { near } from '../near.test-help.ts'
+import { findCalculator } from './index.ts'
+
+const run = (id: string, over: object) => {
+  const c = findCalculator(id)
+  if (!c) throw new Error(`no calculator ${id}`)
+  return c.run({ ...c.example, ...over })
+}
+const problem = (id: string, over: object) => {
+  const answer = run(id, over)
+  if (answer.ok) throw new Error('it should be refused')
+  return answer.problems[0]
+}
+
+describe('worked examples (computed from the formulas printed on the page; figures of code and standard named there)', () => {
+  it.each([
+    // Fans on a drive: slip by the square of the speed, magnetizing part kept.
+    ['motor-on-drive', { load: 1, noLoadAmps: 5.4 }, { synchronous: 1350, rpm: 1324.4, volts: 345 }],
+    ['motor-on-drive', { hz: 30, plateRpm: 1160, load: 1 }, { synchronous: 600, rpm: 589.66 }],
+    ['motor-on-drive', { hz: 60, load: 0.9 }, { volts: 460 }],
+    ['motor-on-drive', { hz: 70 }, { synchronous: 2100, volts: 460 }],
+    ['start-time', {}, { referred: 42.63, total: 44.83, seconds: 5.839 }],
+    [
+      'start-time',
+      { fanInertia: 120, fanRpm: 900, motorInertia: 1.6, motorRpm: 1755, torque: 35 },
+      { referred: 31.56, seconds: 5.398 },
+    ],
+    [
+      'start-time',
+      { fanInertia: 45, fanRpm: 1100, motorInertia: 0.7, motorRpm: 1750, torque: 18 },
+      { total: 18.48, seconds: 5.833 },
+    ],
+    ['start-time', { hp: 10, motorRpm: 1755 }, { largest: 51.43 }],
+    ['start-time', { hp: 100, motorRpm: 1775 }, { largest: 441.3 }],
+    ['combustion', {}, { airFree: 43.67, co2: 0.07566, excessAir: 0.5037, loss: 0.1116, efficiency: 0.8884 }],
+    ['combustion', { co: 95, oxygen: 9.2 }, { airFree: 169.7, co2: 0.06606, excessAir: 0.7077 }],
+    ['combustion', { co: 240, oxygen: 4.6 }, { airFree: 307.7 }],
+    ['combustion', { fuel: 'propane', oxygen: 8.4, flue: 455, air: 72 }, { loss: 0.1234 }],
+    ['energy-cost', { efficiency: 0.902 }, { kilowatts: 6.2, energy: 26040, yearly: 3646 }],
+    [
+      'energy-cost',
+      { hp: 5, load: 0.8, efficiency: 0.875, hours: 8760, price: 0.118 },
+      { kilowatts: 3.409, energy: 29860, yearly: 3524 },
+    ],
+    ['energy-cost', {}, { saved: 129.7, payback: 2.391 }],
+    ['filter-cost', {}, { kilowatts: 0.5489, yearly: 322.7 }],
+    ['present-value', {}, { value: 4495.09, net: 1995.09 }],
+    ['present-value', { yearly: 500, growth: 0.03, rate: 0.08, years: 12 }, { value: 4338.11 }],
+    ['present-value', { rate: 0, years: 10 }, { value: 6400 }],
+    ['present-value', { rate: 0.05, growth: 0.05, years: 10 }, { value: 6400 / 1.05 }],
+    [
+      'least-squares',
+      {},
+      { slope: 0.219, intercept: 1.864, deviation: 0.202, y: 4.055, low: 3.383, high: 4.726, line: 0.4544 },
+    ],
+    ['phasor-difference', {}, { amps: 0.02383, angle: -33.35 }],
+    // 2.6 % by the curve is 0.908: 9.08 of 10 hp, 13.5 % more rise (NEMA MG 1 curve from memory).
+    ['voltage-unbalance', { lineVolts: [462, 458, 471], hp: 10 }, { unbalance: 0.01582, rise: 0.05003 }],
+    ['noise-dose', {}, { niosh: 2.525, osha: 0.3789, average: 89.02 }],
+    ['overload-setting', { serviceFactor: 1, rise: 40 }, { setting: 16 }],
+  ] as const)('%s %j', (id, over, expected) => {
+    const answer = run(id, over)
+    if (!answer.ok) throw new Error(JSON.stringify(answer.problems))
+    for (const [name, value] of Object.entries(expected)) near(answer.result[name] as number, value, 6e-4)
+  })
+  it('an over-speed fan by the cube: 960 rpm where 880 would do, $2600 a year', () => {
+    const answer = run('energy-cost', {
+      hp: 10,
+      load: 1,
+      efficiency: 0.7457,
+      hours: 1000,
+      price: 0.26,
+      fanRpm: 960,
+      neededRpm: 880,
+    })
+    if (!answer.ok) throw new Error('refused')
+    near(answer.result['yearly'] as number, 2600, 1e-6)
+    near(answer.result['slower'] as number, 597.3, 1e-3)
+  })
+  it('NIOSH counts nothing below 80 dBA', () => {
+    const answer = run('noise-dose', { levels: [79.9, 79, 70], hours: [8, 8, 8] })
+    expect(answer).toMatchObject({ ok: true, result: { niosh: 0, osha: 0, action: 0 } })
+  })
+  it('says what a combustion test asks for', () => {
+    const says = (co: number) => {
+      const answer = run('combustion', { co, oxygen: 7.5 })
+      return answer.ok ? String(answer.result['says']) : ''
+    }
+    expect(says(60)).toBe('within limits')
+    expect(says(70)).toMatch(/^over 100/)
+    expect(says(260)).toMatch(/^over 400 ppm air-free: shut the burner down/)
+  })
+  it('tells a start that is long, and more inertia than the motor is made for', () => {
+    const says = (over: object) => {
+      const answer = run('start-time', { hp: undefined, ...over })
+      return answer.ok ? answer.result['says'] : ''
+    }
+    expect(says({})).toBe('a normal start')
+    expect(says({ torque: 20 })).toMatch(/^long/)
+    expect(says({ hp: 5 })).toMatch(/^more inertia/)
+  })
+})
+
+describe('refused, in plain words with the field and its unit', () => {
+  it.each([
+    ['adjustable-sheave', { closed: 300000 }, 'closed', 'Pitch diameter, closed: 300,000 in is more than 10,000 in.'],
+    ['adjustable-sheave', { closed: -1 }, 'closed', 'Pitch diameter, closed: -1 in is not above zero.'],
+    ['motor-on-drive', { hz: 0.2 }, 'hz', 'Output of the drive: 0.2 Hz is less than 1 Hz.'],
+    ['energy-cost', { efficiency: 1.4 }, 'efficiency', 'Efficiency: 140 % is more than 100 %.'],
+    ['voltage-unbalance', { lineVolts: [460, -3, 450] }, 'lineVolts.1', 'Line volts, L2-L3: -3 V is less than 0 V.'],
+    ['overload-setting', { plateAmps: '12x' }, 'plateAmps', 'Plate amps: “12x” is not a number.'],
+    ['overload-setting', { plateAmps: undefined }, 'plateAmps', 'Plate amps is needed.'],
+    ['belt-power', { belts: 1.5 }, 'belts', 'Belts must be a whole number.'],
+    ['belt-power', { section: 'Q' }, 'section', 'Section: choose one of A, B, C, D, 3V, 5V.'],
+    ['overload-setting', { colour: 3 }, '', 'Not asked for here: colour.'],
+    [
+      'combustion',
+      { oxygen: 15 },
+      'oxygen',
+      'Oxygen in the flue, % O2, of 15 % or more: the probe sucks air, or there is no flame.',
+    ],
+    ['combustion', { flue: undefined }, 'flue', 'Flue gas, °F, is needed with the other temperature.'],
+    ['noise-dose', { hours: [10, 10, 5] }, 'hours', 'Hours at each, h, add up to more than a day.'],
+    [
+      'outside-air',
+      { mixed: 80 },
+      'mixed',
+      'Mixed, well stirred, °F, lies outside both return and outside: one of the three is misread.',
+    ],
+    ['least-squares', { y: '1 2' }, 'y', 'Y values, spaces between must have as many values as x: 8.'],
+    ['least-squares', { x: '1 2 a' }, 'x', 'X values, spaces between has “a”, which is not a number.'],
+    ['motor-on-drive', { noLoadAmps: 13 }, 'noLoadAmps', 'No-load amps, A, must lie below the nameplate amps.'],
+    [
+      'energy-cost',
+      { neededRpm: 990 },
+      'neededRpm',
+      'Fan speed that would do, rpm, must not be above the fan speed now.',
+    ],
+  ] as const)('%s %j', (id, over, field, message) => expect(problem(id, over)).toMatchObject({ field, message }))
+  it('an arc of contact beyond the printed factors', () =>
+    expect(problem('belt-power', { driver: 4.2, driven: 40, centre: 23 })?.message).toMatch(
+      /^arc must lie between 83 and 180/,
+    ))
+})
