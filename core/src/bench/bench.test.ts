@@ -5,7 +5,8 @@ import type { DriveStands } from '../fitted/index.ts'
 import { assemblyFor, circuitOfPlate, seeded, solveRig, type Rig } from '../machine/index.ts'
 import { near } from '../near.test-help.ts'
 import { mean } from '../quantity/index.ts'
-import { consider, predict, speedBench, stockSheaves, type BenchToday } from './index.ts'
+import { consider, predict, speedBench, stockSheaves, type BenchToday, type SpeedChange } from './index.ts'
+import { halfWidth, shiftFrom } from './interval.ts'
 
 const made = circuitOfPlate(
   { volts: '460', amps: '12.8', phases: 3, power: 10, hz: '60', rpm: 1755, efficiency: 0.902 },
@@ -195,6 +196,55 @@ describe('a change of speed', () => {
     expect(high.amps).toBeGreaterThan(plain.amps * 1.015)
     expect(wild.high / wild.low).toBeGreaterThan((plain.high / plain.low) * 1.05)
     expect([plain.learnt, high.learnt]).toEqual([0, 5])
+  })
+  it('the range is that of Student’s t about the shifted middle, worked by hand', () => {
+    near(shiftFrom([]), 0, 1e-12)
+    near(shiftFrom([0.03, 0.06]), 0.015, 1e-12)
+    near(halfWidth([], 0.02), 2.228 * 0.02, 1e-9)
+    // Two misses of ± 0.02: √((10 · 0.0004 + 0.0008)/12) = 0.02; t of 12 is 2.179; √((1 + 1/6)/1.25).
+    near(halfWidth([0.02, -0.02], 0.02), 2.179 * 0.02 * Math.sqrt((1 + 1 / 6) / 1.25), 1e-9)
+    // All on one side: shifted by 0.01, each 0.02 off it.
+    near(
+      halfWidth([0.03, 0.03], 0.02),
+      2.179 * Math.sqrt((0.004 + 2 * 0.02 ** 2) / 12) * Math.sqrt((1 + 1 / 6) / 1.25),
+      1e-9,
+    )
+    expect(() => halfWidth([], 0)).toThrow(/^doubt/)
+    expect(() => shiftFrom([NaN])).toThrow(/^misses/)
+  })
+  it('says what speaks against a change, and nothing where nothing does', () => {
+    const told = (over: Partial<BenchToday>, change: SpeedChange) => consider(today(over), change, null)
+    const turns = (n: number): SpeedChange => ({ kind: 'turns', turns: n })
+    const light = { legs: [9, 9, 9] }
+    expect(told(light, turns(2.5))).toMatchObject({ no: [], mind: [] })
+    expect(told(light, turns(0))?.no).toEqual([expect.stringMatching(/^closed too far: it stays 0.5 turn open/)])
+    expect(told(light, turns(2.25))?.no).toEqual([expect.stringMatching(/^no flat there/)])
+    expect(told({ ...light, drive: drive(4) }, turns(5))?.no).toEqual([])
+    expect(told({ ...light, wheel: { type: 'forward-curved', greatestRpm: 800 } }, turns(1))?.no).toEqual([
+      expect.stringMatching(/^past the wheel: \d+ rpm, 800 rpm/),
+    ])
+    const unknown = { ...light, wheel: { type: 'forward-curved' as const, greatestRpm: null } }
+    expect(told(unknown, turns(1))?.mind).toEqual([expect.stringMatching(/^the greatest speed of this wheel/)])
+    expect(told(unknown, turns(3))?.mind).toEqual([])
+    expect(told({ ...light, allowed: null }, turns(3))?.mind).toEqual([expect.stringMatching(/^no allowed current/)])
+    // 6500 ft/min at 1760 rpm is 14.1 in: the driven sheave never runs faster than the belt.
+    const large = {
+      ...light,
+      wheel: null,
+      drive: drive(2, { driver: 365, driven: 760, adjustable: null, centre: 900, takeUp: null }),
+    }
+    expect(told(large, { kind: 'motor sheave', pitch: 340 })?.no).toEqual([])
+    expect(told(large, { kind: 'motor sheave', pitch: 375 })?.no).toEqual([
+      expect.stringMatching(/^rim of a sheave at/),
+    ])
+  })
+  it('knows what belts carry only where section, count, length and centres are known', () => {
+    const carries = (over: Partial<DriveStands>) =>
+      predict(today({ drive: drive(2, { beltLength: 1700, ...over }) }), { kind: 'turns', turns: 1 }).beltsCarry
+    expect(carries({})).toBeGreaterThan(1000)
+    near(carries({ belts: 2 }) ?? 0, 2 * (carries({}) ?? 0), 1e-9)
+    for (const none of [{ section: null }, { belts: null }, { centre: null }] as const) expect(carries(none)).toBeNull()
+    expect(predict(today({ onDrive: true, drive: null }), { kind: 'hertz', hz: 50 }).beltsCarry).toBeNull()
   })
   it('names what cannot be', () => {
     expect(() => predict(today({ legs: [] }), { kind: 'turns', turns: 2 })).toThrow(/^legs/)

@@ -104,6 +104,10 @@ describe('protection (NEC 430.22, 430.52, 240.6)', () => {
   it('never goes above the exceptions: 225 % dual-element, 400 % breaker, 300 % above 100 A', () => {
     expect(branchProtection('time-delay fuse', 14).greatest).toBeCloseTo(31.5)
     expect(branchProtection('breaker', 14).greatest).toBeCloseTo(56)
+    expect(branchProtection('breaker', 100).greatest).toBeCloseTo(400)
+    expect(branchProtection('non-time-delay fuse', 14).greatest).toBeCloseTo(56)
+    expect(branchProtection('non-time-delay fuse', 130).greatest).toBeCloseTo(520)
+    expect(branchProtection('time-delay fuse', 130).greatest).toBeCloseTo(292.5)
     expect(branchProtection('breaker', 130).greatest).toBeCloseTo(390)
   })
 })
@@ -146,6 +150,13 @@ describe('transformers by their ratio', () => {
   it('clears a 460/24 V one at 7 V out of 137 V in and at 32 V out of 569 V in (common practice)', () => {
     const rated = { ratedIn: 460, ratedOut: 24 }
     expect(transformerReading({ in: 137, out: 7, ...rated })).toMatchObject({ fault: 'upstream' })
+    const told = (volts: { in: number; out: number }, ratedIn = 480, ratedOut = 24) =>
+      transformerReading({ ...volts, ratedIn, ratedOut }).fault
+    // Ten per cent either way still is the transformer's own, and the supply's; a little more is not.
+    expect([told({ in: 480, out: 26.4 }), told({ in: 480, out: 21.6 })]).toEqual(['none', 'none'])
+    expect([told({ in: 480, out: 26.5 }), told({ in: 480, out: 21.5 })]).toEqual(['transformer', 'transformer'])
+    expect([told({ in: 528, out: 26.4 }), told({ in: 432, out: 21.6 })]).toEqual(['none', 'none'])
+    expect([told({ in: 529, out: 26.45 }), told({ in: 431, out: 21.55 })]).toEqual(['upstream', 'upstream'])
     expect(transformerReading({ in: 569, out: 32, ...rated }, 0.1)).toMatchObject({ fault: 'upstream' })
     expect(transformerReading({ in: 462, out: 25, ...rated })).toMatchObject({ fault: 'none' })
   })

@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { WorkDone } from '../trend/index.ts'
 import {
+  beltsCarry,
+  driveAt,
   lifeOf,
   livesOf,
   partAt,
   sheavesAt,
   turnsAt,
+  unknownLayout,
   type FittedPart,
   type PartSpecs,
   type RemovedFor,
@@ -66,6 +69,50 @@ describe('what is fitted', () => {
     expect(sheavesAt(parts, [turned(200, 2, 3)], 250 * day)).toEqual({ driver: 105, driven: 220, turns: 3 })
     expect(sheavesAt(parts, [], 301 * day)).toEqual({ driver: 100, driven: 220, turns: null })
     expect(sheavesAt([], [], 1)).toEqual({ driver: null, driven: null, turns: null })
+  })
+})
+
+describe('how a drive stands', () => {
+  const stands = (list: readonly FittedPart[], at = 400) => driveAt(list, [], unknownLayout, at * day)
+  const belts: FittedPart = {
+    slot: 'belts',
+    spec: { section: 'BX', number: 63, count: 2 },
+    fittedAt: 0,
+    removedAt: null,
+  }
+  it('takes section and count from the belts, else from the sheave in place', () => {
+    expect(stands([...parts, belts])).toMatchObject({
+      driver: 100,
+      driven: 220,
+      adjustable: null,
+      section: 'BX',
+      belts: 2,
+    })
+    expect(stands(parts)).toMatchObject({ section: 'B', belts: 1, beltLength: null })
+    expect(stands([...parts, belts], 200)).toMatchObject({ adjustable: { turns: 2 }, section: 'BX' })
+    expect(stands([belts])).toBeNull()
+  })
+  it('its belts carry nothing that is known where a figure is missing, the sheaves touch or hardly any arc is left', () => {
+    const whole = {
+      driver: 110,
+      driven: 220,
+      adjustable: null,
+      section: 'B',
+      belts: 1,
+      beltLength: 1700,
+      centre: 560,
+      takeUp: null,
+    }
+    const one = beltsCarry(whole, 1755) ?? 0
+    expect(one).toBeGreaterThan(1000)
+    expect(beltsCarry({ ...whole, belts: 3 }, 1755)).toBeCloseTo(3 * one, 6)
+    // The smaller sheave counts, whichever side it is on: at one belt speed they carry the same.
+    expect(beltsCarry({ ...whole, driver: 220, driven: 110 }, 1755 / 2)).toBeCloseTo(one, 6)
+    for (const missing of ['section', 'belts', 'beltLength', 'centre'] as const)
+      expect(beltsCarry({ ...whole, [missing]: null }, 1755)).toBeNull()
+    expect(beltsCarry({ ...whole, centre: 165 }, 1755)).toBeNull()
+    expect(beltsCarry({ ...whole, driven: 1200, centre: 660 }, 1755)).toBeNull()
+    expect(beltsCarry({ ...whole, section: 'SPZ' }, 1755)).toBeNull()
   })
 })
 

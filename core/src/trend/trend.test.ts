@@ -129,6 +129,24 @@ describe('comparable states (common practice: unlike readings are not trended to
   it('keeps one hertz apart', () => {
     expect(comparable(stop({}, 59.5), stop({}, 60))).toBe(true)
     expect(comparable(stop({}, 45), stop({}, 60))).toBe(false)
+    expect(comparable(stop({}, 61), stop({}, 60))).toBe(true)
+    expect(comparable(stop({}, 61.1), stop({}, 60))).toBe(false)
+  })
+  it.each([
+    [60, true],
+    [58.5, true],
+    [61.5, true],
+    [58.4, false],
+    [61.6, false],
+    [50, true],
+    [51.5, true],
+    [48.5, true],
+    [48.4, false],
+    [51.6, false],
+    [45, false],
+  ])('without hertz it is at the line’s: like %d Hz: %s', (hz, like) => {
+    expect(comparable(stop(), stop({}, hz))).toBe(like)
+    expect(comparable(stop({}, hz), stop())).toBe(like)
   })
 })
 
@@ -208,6 +226,36 @@ describe('drift', () => {
     expect(d.meets.at / dayMs).toBeCloseTo(600, 6)
     expect(d.meets.earliest).toBeLessThanOrEqual(d.meets.at)
     expect(d.meets.latest ?? Infinity).toBeGreaterThanOrEqual(d.meets.at)
+  })
+  it('gives slope and limits a year, of an exact line the slope itself', () => {
+    const d = drift(
+      series(12, (i) => 10 + i * 0.1),
+      null,
+      0.1,
+    )
+    if (d.kind !== 'rising') throw new Error(d.kind)
+    const perYear = (0.1 / 30) * 365.25
+    near(d.fit.perYear, perYear, 1e-3)
+    near(d.fit.low, perYear, 1e-3)
+    near(d.fit.high, perYear, 1e-3)
+    near(d.fit.to.value, 11.1, 1e-9)
+    expect(d.meets).toBeNull()
+  })
+  it('meets no limit that it is at or past', () => {
+    const rising = series(12, (i) => 10 + i * 0.1)
+    for (const limit of [10.5, 11.1 - 1e-9])
+      expect(drift(rising, limit, 0.1)).toMatchObject({ kind: 'rising', meets: null })
+    expect(drift(rising, 11.2, 0.1)).toMatchObject({ kind: 'rising', meets: { latest: expect.any(Number) } })
+  })
+  it('is none where the points could lie so by chance, however steep', () => {
+    const wild = [10, 14, 9, 13, 10, 14, 9.5, 14, 10, 14.5, 9, 15]
+    expect(
+      drift(
+        series(12, (i) => wild[i] ?? 0),
+        20,
+        0.1,
+      ).kind,
+    ).toBe('none')
   })
   it('tells a falling line without a meeting', () =>
     expect(
