@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { never, runTruth } from './score.ts'
 import { speedTruth } from './speed.ts'
+import { trendTruth } from './trends.ts'
 
 /** A slice of `npm run bench truth`: the same machines each time. */
 describe('the judgement against what is true', () => {
@@ -18,16 +19,25 @@ describe('the judgement against what is true', () => {
 })
 
 describe('the range said of a change of speed, against machines that are not quite their plates', () => {
-  const score = speedTruth(1000, 20_260_102)
+  const score = speedTruth(700, 20_260_102)
   const share = (s: { changes: number; inside: number }) => s.inside / s.changes
   it('holds in 93 to 97 of 100', () => {
     expect(share(score)).toBeGreaterThanOrEqual(0.93)
     expect(share(score)).toBeLessThanOrEqual(0.97)
   })
   it('holds for lightly loaded motors and large changes too', () => {
-    expect(score.lightly.changes).toBeGreaterThan(200)
+    expect(score.lightly.changes).toBeGreaterThan(150)
     expect(share(score.lightly)).toBeGreaterThanOrEqual(0.92)
-    expect(score.far.changes).toBeGreaterThan(300)
+    expect(score.far.changes).toBeGreaterThan(200)
     expect(share(score.far)).toBeGreaterThanOrEqual(0.92)
   })
+})
+
+describe('changes of the amps, through the whole judgement', () => {
+  const score = trendTruth(80, 20_260_103, 12)
+  it('a step is told at once, a slow rise within six visits though filters were changed at each', () => {
+    expect(score.step).toBeGreaterThanOrEqual(0.9)
+    expect(score.ramp).toBeGreaterThanOrEqual(0.8)
+  })
+  it('and a steady machine hardly ever', () => expect(score.false92).toBeLessThanOrEqual(0.1))
 })

@@ -17,6 +17,18 @@ const faults = (over: object) => {
   return r.success ? [] : r.error.issues.map((i) => i.path.join('.'))
 }
 
+describe('a visit', () => {
+  it('says something: a reading, an answer, a note, or how the fan turns', () => {
+    const bare = { readings: [], answers: {}, note: '' }
+    expect(faults(bare)).toEqual(['readings'])
+    expect(faults({ ...bare, state: { ...state, panels: 'off' } })).toEqual(['readings'])
+    for (const turning of ['backwards', 'not turning', 'right way'])
+      expect(faults({ ...bare, state: { ...state, turning } })).toEqual([])
+    expect(faults({ ...bare, note: 'Belt on the floor.' })).toEqual([])
+    expect(faults({ ...bare, answers: { 'look.smell': 'burnt winding' } })).toEqual([])
+  })
+})
+
 describe('a reading', () => {
   it('is a quantity at one of its positions, within what an instrument could show', () => {
     expect(reading.safeParse({ quantity: 'megohms', position: 'all', value: 220 }).success).toBe(true)

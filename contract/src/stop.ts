@@ -107,7 +107,8 @@ export const stopBody = z
     reason: text(400).default(''),
   })
   .superRefine((s, ctx) => {
-    if (s.readings.length === 0 && s.note.trim() === '' && Object.keys(s.answers).length === 0)
+    const said = s.note.trim() !== '' || Object.keys(s.answers).length > 0 || s.state.turning !== null
+    if (s.readings.length === 0 && !said)
       ctx.addIssue({ code: 'custom', path: ['readings'], message: 'nothing was read and nothing noted' })
     if (s.supersedes !== null && s.reason.trim() === '')
       ctx.addIssue({ code: 'custom', path: ['reason'], message: 'say why it is corrected' })

@@ -35,6 +35,7 @@ function judged(machine: (typeof file.machines)[number]) {
     stops,
     rules: defaultHouseRules,
     sisters: [],
+    closings: file.conditionClosings.filter((c) => c.machineId === machine.id),
   }
   const judgement = judgeNow(known)
   if (!judgement) throw new Error(`no visit of ${nameOf(machine)}`)
@@ -66,11 +67,29 @@ describe('the demo', () => {
       const machine = file.machines.find((m) => nameOf(m) === story.machine)
       if (!machine) throw new Error(`no machine ${story.machine}`)
       const judgement = judged(machine)
-      const told = judgement.verdicts.find((v) => v.check === story.check)
+      const told = [...judgement.verdicts, ...judgement.conditions.map((k) => k.verdict)].find(
+        (v) => v.check === story.check,
+      )
       expect(told, JSON.stringify(judgement.verdicts, null, 1)).toBeDefined()
       expect(rank(told?.level ?? 'ok')).toBeGreaterThanOrEqual(rank(story.level))
       expect(rank(judgedLevel(judgement.level) ?? 'ok')).toBeGreaterThanOrEqual(rank(story.level))
     })
+
+  it('has finds in words that outlast amps, one put right by work and one closed by a person', () => {
+    const of = (name: string) => {
+      const machine = file.machines.find((m) => nameOf(m) === name)
+      if (!machine) throw new Error(name)
+      return { judgement: judged(machine), stops: file.stops.filter((s) => s.machineId === machine.id) }
+    }
+    for (const name of ['EF-13/EF', 'EF-14/EF', 'MAU-5/SF']) {
+      const { judgement, stops } = of(name)
+      const since = judgement.conditions[0]?.since ?? Infinity
+      const plain = stops.filter((s) => Date.parse(s.takenAt) > since && s.readings.some((r) => r.quantity === 'amps'))
+      expect([name, plain.length > 0]).toEqual([name, true])
+    }
+    for (const name of ['RTU-51/SF', 'EF-9/EF']) expect([name, of(name).judgement.level]).toEqual([name, 'ok'])
+    expect(file.conditionClosings).toHaveLength(1)
+  })
 
   it('cries wolf on no healthy machine', () => {
     const healthy = file.machines.filter((m) => !storyOf(nameOf(m)))

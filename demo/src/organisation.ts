@@ -24,6 +24,7 @@ import { demoPeople } from './people.ts'
 import { careOfDemo, planOfDemo } from './roofs.ts'
 import { demoRounds } from './rounds.ts'
 import { siteSpecs, type AreaSpec, type MachineSpec } from './places.ts'
+import { toldInWords } from './told-in-words.ts'
 import { storyOf } from './truth.ts'
 
 const seed = 20260914
@@ -304,6 +305,9 @@ export function demoOrganisation(now: Date): OrganisationFile {
       area.plan = planOfDemo(spec, own, a === 1 ? (next?.id ?? null) : null, pencil, birth)
     }),
   )
+  const words = toldInWords(parts, now)
+  parts.stops.push(...words.stops)
+  parts.work.push(...words.work)
   const file = {
     format: 'motor-round-organisation' as const,
     formatVersion: 1 as const,
@@ -314,7 +318,7 @@ export function demoOrganisation(now: Date): OrganisationFile {
     sites,
     ...parts,
     planPictures: [],
-    conditionClosings: [],
+    conditionClosings: words.conditionClosings,
     ...demoFindings(parts, now, birth),
   } satisfies Omit<OrganisationFile, 'rounds' | 'roundEvents' | 'pictures'>
   return { ...file, ...demoRounds(file, now, birth) }

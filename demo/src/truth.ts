@@ -178,6 +178,27 @@ export const truth: readonly Story[] = [
     check: 'wheel',
     level: 'watch',
   },
+  {
+    id: 'smells-burnt',
+    machine: 'EF-13/EF',
+    tells: 'Some months ago somebody smelled a burnt winding and tested nothing; plain visits since.',
+    check: 'smell',
+    level: 'watch',
+  },
+  {
+    id: 'wire-through',
+    machine: 'EF-14/EF',
+    tells: 'A wire worn to the copper was seen and taped; plain visits since, nothing repaired.',
+    check: 'terminals',
+    level: 'fix',
+  },
+  {
+    id: 'cut-out-off',
+    machine: 'MAU-5/SF',
+    tells: 'A roll-out lead of the gas section was found off and is not entered as put back.',
+    check: 'gas-section',
+    level: 'fix',
+  },
 ]
 
 export const storyOf = (machine: string): Story | undefined => truth.find((s) => s.machine === machine)

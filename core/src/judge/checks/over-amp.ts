@@ -154,7 +154,7 @@ export const overAmp: Check = {
           ? 'Trim the load: a little slower, or find what drags.'
           : 'Only for a while: set an end date, find why, read again.',
       fix: isLow(c) ? 'The low volts explain it: get the volts right, then read again.' : moreAmpsNext(c),
-      stop: 'Switch it off in order. No overload relay may be set this high: find out why it did not trip.',
+      stop: `Switch it off in order. ${c.machine.phases === 1 ? 'Its protector should have opened' : 'No overload relay may be set this high'}: find out why it did not trip.`,
     }
     return verdict(this, {
       level,

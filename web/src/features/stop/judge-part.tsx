@@ -73,7 +73,8 @@ export function JudgePart({
   send: () => void
 }) {
   const { failure, trouble, keptHere } = saving
-  const nothing = count === 0 && draft.note.trim() === '' && Object.keys(draft.answers).length === 0
+  const said = draft.note.trim() !== '' || Object.keys(draft.answers).length > 0 || draft.state.turning !== null
+  const nothing = count === 0 && !said
   const unseen = draft.state.turning === null && judgement !== null && judgement.rail.legs.length > 0
   return (
     <section className="stop-part part-judge" aria-label="Results">
