@@ -89,7 +89,7 @@ export const startTime: Check = {
         limit: 1,
         basis,
         because: `It started${retried || ' only sometimes'}: it will fail to start when nobody looks.`,
-        next: 'Volts while it starts, capacitor, tight belt, dragging bearing, back-spinning wheel. Let it cool between tries.',
+        next: `Read the volts while it starts, then ${c.machine.phases === 1 ? 'test the capacitor' : 'see whether the wheel spins backward before it starts'}. Let it cool between tries.`,
       })
     if (s === undefined)
       return verdict(this, { level: 'ok', basis, because: 'It came up to speed.', next: 'Nothing to do.' })
@@ -103,7 +103,7 @@ export const startTime: Check = {
       basis,
       because: `${s.toFixed(0)} s to speed${long ? ': the overload and the winding feel every one of them' : ''}.`,
       next: long
-        ? `Volts while it starts, ${c.machine.drive === 'belt' ? 'tight belt, ' : ''}dragging bearing, ${c.machine.phases === 1 ? 'capacitor' : 'class of the overload'}.`
+        ? `Read the volts while it starts, then ${c.machine.phases === 1 ? 'test the capacitor' : 'spin it by hand, locked out'}.`
         : 'Nothing to do.',
     })
   },

@@ -59,6 +59,8 @@ export interface Given {
   parts?: FittedPart[]
   layout?: DriveLayout
   state?: Partial<Stop['state']>
+  /** When the motor was put in; at the beginning of all time where nothing is said. */
+  fittedAt?: number
 }
 
 export const at = (
@@ -85,7 +87,7 @@ export function say(readings: Reading[], given: Given = {}) {
   const single = given.machine?.phases === 1
   return judge({
     machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
-    motor: { plate: given.plate ?? (single ? pscPlate : plate), connectionVolts: null, fittedAt: 0 },
+    motor: { plate: given.plate ?? (single ? pscPlate : plate), connectionVolts: null, fittedAt: given.fittedAt ?? 0 },
     stop: {
       ...stopOf(readings, 0, given.answers),
       passes: given.passes,
