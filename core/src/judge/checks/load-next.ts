@@ -58,6 +58,16 @@ function airMoved(c: Context): { says: ReturnType<typeof airPathSays>; still: bo
   }
 }
 
+/** What the work that began this baseline and put the amps up asks for; null where it did not. */
+function sinceWork(c: Context): string | null {
+  const { startedBy } = c.epoch
+  if (!c.point || !c.before || startedBy === null || c.point.normal / c.before.middle < 1.02) return null
+  if (startedBy === 'sheave-turned' || startedBy === 'sheave-changed' || startedBy === 'speed-set')
+    return 'It came with that change of speed: go back part of the way. The speed bench says how far.'
+  if (startedBy === 'belts-renewed') return 'It came with the new belts: check their tension against their force first.'
+  return null
+}
+
 /** What the wheel leaves open, and what tells it apart. @source trade: the power curve of the wheel */
 const readUp: Readonly<Record<WheelType, string>> = {
   'forward-curved':
@@ -79,6 +89,8 @@ export function moreAmpsNext(c: Context): string {
   if (c.stop.state.panels === 'off') return 'Put the panels on and read again: open, some wheels take more.'
   const bearing = dragging(c)
   if (bearing !== null) return bearing
+  const work = sinceWork(c)
+  if (work !== null) return work
   const speed = speedMoved(c)
   if (speed !== null && speed.by > small)
     return `The fan turns ${show.percent(speed.by)} faster than ${speed.than}: measure the sheaves and count the turns open.`

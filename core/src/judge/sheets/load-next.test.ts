@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { WheelType } from '../../air/index.ts'
 import { legPositions, linePositions, type Reading } from '../../quantity/index.ts'
-import { at, onDrive, stopOf, told, type Given } from './say.test-help.ts'
+import { dayMs } from '../../trend/index.ts'
+import { at, now, onDrive, stopOf, told, type Given } from './say.test-help.ts'
 
 const volts = at('volts_ll', linePositions, [478, 478, 478])
 const amps = (value: number) => at('amps', legPositions, [value, value, value])
@@ -39,6 +40,19 @@ describe('more amps than the plate: next is what the readings point to (power cu
     expect(since(pressure(0.6, 0.3))).toMatch(/^Less pressure with more amps: more air/)
     expect(since(pressure(1, 0.5))).toMatch(/^More pressure with more amps: it runs faster/)
     expect(since(pressure(1, 0.5), wheelOf('propeller'))).toMatch(/^More pressure with more amps on this wheel/)
+  })
+  it('what was done to the speed or the belts, where the amps went up with it', () => {
+    const history = [-200, -170, -140, -110].map((day) => stopOf([...volts, ...amps(12)], day))
+    const work = (kind: 'sheave-turned' | 'belts-renewed' | 'filters-changed', day: number) => [
+      { at: now + day * dayMs, kind, note: '' },
+    ]
+    expect(over([], { ...onDrive, history, work: work('sheave-turned', -60) })).toMatch(
+      /^It came with that change of speed/,
+    )
+    expect(over([], { ...onDrive, history, work: work('belts-renewed', -60) })).toMatch(/^It came with the new belts/)
+    // It was as high before.
+    const high = history.map((s) => ({ ...s, readings: [...volts, ...amps(13.6)] }))
+    expect(over([], { ...onDrive, history: high, work: work('sheave-turned', -60) })).toMatch(/^Read the pressure/)
   })
   it('an open panel and low volts come before all', () => {
     expect(

@@ -68,5 +68,8 @@ describe('the pages of the bench', () => {
       none: 'do not run',
     } as const
     expect([shownOutput(f, 0.01961), shownOutput(f, null)]).toEqual(['1.961 %', 'do not run'])
+    const in$ = { ...f, unit: '$', scale: 1 } as const
+    expect([3716.4, 129.74, -12].map((v) => shownOutput(in$, v))).toEqual(['$3,716', '$129.74', '-$12.00'])
+    expect(shownOutput({ ...f, unit: 'kWh', scale: 1 }, 26542.3)).toBe('26,542 kWh')
   })
 })

@@ -162,7 +162,14 @@ function figureText(v: number, { unit, scale }: Pick<CalcField, 'unit' | 'scale'
   const x = v * scale
   const size = Math.abs(x)
   const digits = size >= 1000 ? 0 : size >= 100 || (unit === '%' && size >= 10) ? 1 : size >= 10 ? 2 : size >= 1 ? 3 : 4
-  return `${String(Number(x.toFixed(digits)))}${unit === '' ? '' : ` ${unit}`}`
+  // Dollars stand before their figure, to the dollar or the cent.
+  if (unit === '$')
+    return x.toLocaleString('en-US', {
+      style: 'currency',
+      currency: 'USD',
+      maximumFractionDigits: size >= 1000 ? 0 : 2,
+    })
+  return `${Number(x.toFixed(digits)).toLocaleString('en-US', { maximumFractionDigits: 4 })}${unit === '' ? '' : ` ${unit}`}`
 }
 
 /** An output as it is read: figure and unit, or what its absence means. */
