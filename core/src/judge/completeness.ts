@@ -1,5 +1,6 @@
-import type { Fold } from './conditions/fold.ts'
-import type { Overall, Verdict } from './verdict.ts'
+import type { Condition } from './conditions/condition.ts'
+import type { Fold, Shown } from './conditions/fold.ts'
+import { rank, type Overall, type Verdict } from './verdict.ts'
 
 /** What a result rests on, and what it does not. */
 export interface Completeness {
@@ -28,10 +29,21 @@ const grounds: readonly (readonly [words: string, checks: readonly string[]])[] 
 const list = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
 
-/** What the result of a machine rests on. @param level what the machine comes to */
-export function completeness(level: Overall, fold: Fold, own: readonly Verdict[]): Completeness {
+/** What the result of a machine rests on. @param level what the machine comes to @param open what stands at it */
+export function completeness(
+  level: Overall,
+  fold: Fold,
+  own: readonly Verdict[],
+  open: readonly Pick<Condition, 'level' | 'verdict' | 'since'>[],
+): Completeness {
+  // What was good before the same part was found bad says nothing of it any more.
+  const doubted = (g: Shown) =>
+    open.some((k) => rank(k.level) >= rank('fix') && k.verdict.subject === g.verdict.subject && k.since > g.at)
   const good = new Set([
-    ...fold.good().map((g) => g.verdict.check),
+    ...fold
+      .good()
+      .filter((g) => !doubted(g))
+      .map((g) => g.verdict.check),
     ...own.filter((v) => v.level === 'ok').map((v) => v.check),
   ])
   const on = grounds.flatMap(([words, checks]) => (checks.some((k) => good.has(k)) ? [words] : []))

@@ -215,7 +215,7 @@ function judgementOf(m: Made): Judgement {
   const bad = [...counts.map((k) => k.level), ...ofVisit.map((v) => v.level)]
   const level: Overall =
     bad.length === 0 && good.length === 0 ? 'not judged' : bad.reduce<Level>((a, b) => worse(a, b), 'ok')
-  const whole = completeness(level, fold, m.own)
+  const whole = completeness(level, fold, m.own, conditions)
   const verdicts = worstFirst(m.verdicts)
   const [first] = worstFirst([...counts.map((k) => k.verdict), ...ofVisit])
   const worst = level === 'ok' || level === 'not judged' ? undefined : first

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dayMs } from '../../trend/index.ts'
 import { terminalPairs, terminalPositions } from '../../quantity/index.ts'
-import { at, now, stopOf, told, type Given } from './say.test-help.ts'
+import { at, now, say, stopOf, told, type Given } from './say.test-help.ts'
 
 const ohms = (...values: readonly number[]) => at('winding_ohms', terminalPairs, values)
 const winding = (celsius: number) => at('temperature', ['winding'], [celsius])
@@ -94,5 +94,17 @@ describe('the motor before is not this one', () => {
       fittedAt: now - 5 * dayMs,
     })
     expect(v.level).toBe('ok')
+  })
+})
+
+describe('what a result rests on', () => {
+  it('is not what was good before the same part was found bad', () => {
+    const tested = stopOf(
+      [...ohms(1.3, 1.3, 1.3), ...at('megohms', ['all'], [800]), ...at('temperature', ['winding'], [25])],
+      -60,
+    )
+    const rests = (answers: Record<string, string>) => say([], { history: [tested], answers }).completeness.on
+    expect(rests({ 'look.smell': 'none' })).toEqual(expect.arrayContaining(['winding resistance', 'insulation']))
+    expect(rests({ 'look.smell': 'burnt winding' })).toEqual([])
   })
 })

@@ -30,7 +30,7 @@ describe('a calculator’s page', () => {
     await user.type(screen.getByLabelText('Load P, kN'), '1.8')
     await user.type(screen.getByLabelText('Rpm, rpm'), '1760')
     // ISO 281: 4456 h.
-    expect(result()).toContain('4456 h')
+    expect(result()).toContain('4,456 h')
     await user.clear(screen.getByLabelText('Load P, kN'))
     await user.type(screen.getByLabelText('Load P, kN'), '3.6')
     expect(result()).toContain('556.9 h')
