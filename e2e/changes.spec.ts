@@ -78,6 +78,9 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   await page.getByLabel('Its tag').fill('EF-88')
   await page.getByLabel('Which fan of it').fill('EF')
   await page.getByLabel('Supply').fill('460')
+  // On a round of several areas nobody else could say where it stands.
+  await page.getByRole('combobox', { name: 'Stands on' }).click()
+  await page.locator('.ant-select-item-option').first().click()
   await page.getByRole('button', { name: 'Put it in the book' }).click()
   await expect(page.locator('.walk-here h2')).toHaveText('EF-88 / EF')
   await page.getByRole('button', { name: 'Take this stop' }).click()

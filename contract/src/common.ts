@@ -2,7 +2,9 @@ import { z } from 'zod'
 
 export const id = z.uuid()
 /** Instants cross the wire as ISO 8601 with a zone. */
-export const instant = z.iso.datetime({ offset: true })
+export const instant = z.iso
+  .datetime({ offset: true })
+  .refine((t) => /^(19|20|21)\d\d-/.test(t), 'a year from 1900 to 2199')
 /** A line of text without control characters. */
 export const line = (most: number) =>
   z
@@ -21,7 +23,8 @@ export const version = z.int().positive()
 function hasControl(t: string): boolean {
   for (const c of t) {
     const code = c.codePointAt(0) ?? 0
-    if (code < 32 || code === 127) return true
+    // Half a pair of surrogates is no character: nothing keeps it.
+    if (code < 32 || code === 127 || (code >= 0xd800 && code <= 0xdfff)) return true
   }
   return false
 }

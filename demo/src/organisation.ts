@@ -171,7 +171,8 @@ function addMachine(
   lastSeen: number,
   twins: Map<string, number>,
 ) {
-  const story = storyOf(`${spec.unit}/${spec.tag}`)?.id
+  const planted = storyOf(`${spec.unit}/${spec.tag}`)
+  const story = planted?.inWords ? undefined : planted?.id
   const id = seededId(random, birth + n)
   const service = area.service
   const unitPlate: UnitPlate | null = story === 'unit-plate' ? { volts: '575', amps: '6.4' } : null

@@ -7,6 +7,8 @@ export interface Story {
   /** The check that must find it, and how bad it must be told at least. */
   readonly check: string
   readonly level: 'watch' | 'fix' | 'stop'
+  /** Told in words at one visit: its readings are those of a healthy machine. */
+  readonly inWords?: true
 }
 
 export const truth: readonly Story[] = [
@@ -184,6 +186,7 @@ export const truth: readonly Story[] = [
     tells: 'Some months ago somebody smelled a burnt winding and tested nothing; plain visits since.',
     check: 'smell',
     level: 'watch',
+    inWords: true,
   },
   {
     id: 'wire-through',
@@ -191,6 +194,7 @@ export const truth: readonly Story[] = [
     tells: 'A wire worn to the copper was seen and taped; plain visits since, nothing repaired.',
     check: 'terminals',
     level: 'fix',
+    inWords: true,
   },
   {
     id: 'cut-out-off',
@@ -198,6 +202,7 @@ export const truth: readonly Story[] = [
     tells: 'A roll-out lead of the gas section was found off and is not entered as put back.',
     check: 'gas-section',
     level: 'fix',
+    inWords: true,
   },
 ]
 

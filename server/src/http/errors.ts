@@ -31,6 +31,8 @@ function fromDatabase(e: PgError): HttpProblem | null {
   if (e.code === '23503') return new HttpProblem(422, 'It names something that is not there.')
   if (e.code === '22P05' || e.code === '22021')
     return new HttpProblem(422, 'Text holds a character that cannot be kept.')
+  // Whatever else of the data cannot be kept: it is the entry's fault, and must not hold back the others.
+  if (/^2[23]/.test(e.code)) return new HttpProblem(422, 'A figure, a date or a text in it cannot be kept.')
   if (/^(08|57P|53)/.test(e.code))
     return new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
   return null

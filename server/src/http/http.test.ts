@@ -76,7 +76,7 @@ describe('the calculators over the wire', () => {
       9 / 459,
     )
     expect((await lead.post('/calc/voltage-unbalance', { lineVolts: [0, 0, 0] })).body.errors).toEqual([
-      { path: 'lineVolts', message: 'lineVolts must not all be zero' },
+      { path: 'lineVolts', message: 'Line volts, V, must not all be zero.' },
     ])
     expect((await lead.post('/calc/none', {})).status).toBe(404)
   })

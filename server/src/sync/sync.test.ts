@@ -188,6 +188,27 @@ describe('what a phone brings home', () => {
     expect(r.results[0]?.problem?.errors[0]?.path).toBe('unit.areaId')
     expect(r.results[2]?.problem?.errors[0]?.path).toContain('body.readings')
   })
+  it('with what no database keeps refuses that alone: half a character, a null byte, the year 0', async () => {
+    const machineId = await viewer.machine('RTU-12/SF')
+    const stop = (over: object) => ({ kind: 'stop', body: stopOf(machineId, [5, 5, 5], over) })
+    const work = (over: object) => ({
+      kind: 'work',
+      body: { id: randomUUID(), machineId, doneAt: '2026-11-25T08:10:00Z', kind: 'greased', ...over },
+    })
+    const r = (
+      await send([
+        stop({ note: 'half \ud83d' }),
+        stop({ note: 'null \u0000' }),
+        stop({ answers: { 'restore.how': 'wire \udc00' } }),
+        stop({ answers: { 'restore.how': 'wire \u0000' } }),
+        stop({ takenAt: '0000-01-01T00:00:00Z' }),
+        work({ doneAt: '0000-01-01T00:00:00Z' }),
+        work({ note: '\ud800' }),
+        work({}),
+      ])
+    ).body as { results: { outcome: string }[] }
+    expect(r.results.map((x) => x.outcome)).toEqual([...Array.from({ length: 7 }, () => 'refused'), 'kept'])
+  })
   it('may be a unit nobody had in the book', async () => {
     const area = ((await viewer.get('/places')).body as { areas: { id: string }[] }).areas[0]
     const id = randomUUID()
