@@ -5,60 +5,85 @@ import type { Context } from '../context.ts'
 import type { MachineFacts } from '../input.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
 
-/** Poles or fuses that do not make, and those that do, each by itself. */
-const read = (c: Context, quantity: 'pole_ohms' | 'fuse_ohms') => {
-  const limit = c.limit('contact-ohms').value
-  const all = c.readings(quantity)
-  const open = (r: Reading) => r.how === 'over-range' || r.value > limit
-  return {
-    open: all.filter(open),
-    whole: all.filter((r) => !open(r)),
-    words: all
-      .filter(open)
-      .map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`)
-      .join(', '),
-  }
+/** What is read on the ohm scale closed or whole, and what is said of those that make and those that do not. */
+interface Contact {
+  readonly quantity: 'pole_ohms' | 'fuse_ohms'
+  readonly id: string
+  readonly title: string
+  readonly subject: Check['subject']
+  readonly level: 'fix' | 'stop'
+  readonly open: (words: string, c: Context) => string
+  readonly next: (c: Context) => string
+  /** @param names those that make @param all nothing else was read */
+  readonly good: (names: readonly string[], all: boolean) => string
 }
 
-/** Poles of the contactor, closed by its coil or its lever, by ohms. */
-const poles: Check = {
-  id: 'contactor-poles',
-  title: 'Contactor poles',
-  subject: 'controls',
+/** Poles or fuses, each by itself: those that do not make, and those that do. */
+const contact = (k: Contact): Check => ({
+  id: k.id,
+  title: k.title,
+  subject: k.subject,
   from: 'visit',
-  applies: (c) => c.has('pole_ohms'),
+  applies: (c) => c.has(k.quantity),
   judge(c) {
     const limit = c.limit('contact-ohms')
-    const { open, whole, words } = read(c, 'pole_ohms')
+    const all = c.readings(k.quantity)
+    const isOpen = (r: Reading) => r.how === 'over-range' || r.value > limit.value
+    const open = all.filter(isOpen)
+    const whole = all.filter((r) => !isOpen(r))
+    const names = (list: readonly Reading[]) => list.map((r) => r.position)
+    const words = open.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
+    const given = { limit: limit.value, basis: [limit.basis] }
     return [
       ...(open.length === 0
         ? []
         : [
             verdict(this, {
-              level: 'fix',
-              positions: open.map((r) => r.position),
-              limit: limit.value,
-              basis: [limit.basis],
-              because: `Closed poles read ${words}: they do not make.`,
-              next: 'Pressed by hand they may sit crooked: close it by its coil and read again, then replace it.',
+              ...given,
+              level: k.level,
+              positions: names(open),
+              because: k.open(words, c),
+              next: k.next(c),
             }),
           ]),
       ...(whole.length === 0
         ? []
         : [
             verdict(this, {
+              ...given,
               level: 'ok',
-              positions: whole.map((r) => r.position),
-              limit: limit.value,
-              basis: [limit.basis],
-              because:
-                open.length === 0 ? 'Every pole read makes.' : `${whole.map((r) => r.position).join(' and ')} make.`,
+              positions: names(whole),
+              because: k.good(names(whole), open.length === 0),
               next: 'Nothing to do.',
             }),
           ]),
     ]
   },
-}
+})
+
+/** Poles of the contactor, closed by its coil or its lever, by ohms. */
+const poles = contact({
+  quantity: 'pole_ohms',
+  id: 'contactor-poles',
+  title: 'Contactor poles',
+  subject: 'controls',
+  level: 'fix',
+  open: (words) => `Closed poles read ${words}: they do not make.`,
+  next: () => 'Pressed by hand they may sit crooked: close it by its coil and read again, then replace it.',
+  good: (names, all) => (all ? 'Every pole read makes.' : `${names.join(' and ')} make.`),
+})
+
+const fuses = contact({
+  quantity: 'fuse_ohms',
+  id: 'fuses',
+  title: 'Fuses',
+  subject: 'protection',
+  level: 'stop',
+  open: (words, c) => `Fuse ${words}: blown.${c.machine.phases === 3 ? ' A motor on two legs burns.' : ''}`,
+  next: (c) =>
+    `Find the load that blew it before a new one goes in: each load to ground, one by one. Then replace ${c.machine.phases === 3 ? 'all three' : 'all of them'}.`,
+  good: (names) => `Fuses ${names.join(', ')} good.`,
+})
 
 /** Lines that would have to open: three, two of a single-phase feed between lines, one of a feed to neutral. */
 const linesOf = (c: Context): number => (c.machine.phases === 3 ? 3 : c.machine.serviceVolts < 180 ? 1 : 2)
@@ -83,44 +108,6 @@ const polesOpened: Check = {
       because: `A ${n === 1 ? 'single' : 'two'}-pole contactor: with it off, a leg stays hot at the motor.`,
       next: 'Off at the contactor is not dead: open the disconnect and prove each leg to ground, always.',
     })
-  },
-}
-
-const fuses: Check = {
-  id: 'fuses',
-  title: 'Fuses',
-  subject: 'protection',
-  from: 'visit',
-  applies: (c) => c.has('fuse_ohms'),
-  judge(c) {
-    const limit = c.limit('contact-ohms')
-    const { open, whole, words } = read(c, 'fuse_ohms')
-    return [
-      ...(open.length === 0
-        ? []
-        : [
-            verdict(this, {
-              level: 'stop',
-              positions: open.map((r) => r.position),
-              limit: limit.value,
-              basis: [limit.basis],
-              because: `Fuse ${words}: blown.${c.machine.phases === 3 ? ' A motor on two legs burns.' : ''}`,
-              next: `Find the load that blew it before a new one goes in: each load to ground, one by one. Then replace ${c.machine.phases === 3 ? 'all three' : 'all of them'}.`,
-            }),
-          ]),
-      ...(whole.length === 0
-        ? []
-        : [
-            verdict(this, {
-              level: 'ok',
-              positions: whole.map((r) => r.position),
-              limit: limit.value,
-              basis: [limit.basis],
-              because: `Fuses ${whole.map((r) => r.position).join(', ')} good.`,
-              next: 'Nothing to do.',
-            }),
-          ]),
-    ]
   },
 }
 

@@ -1,7 +1,7 @@
 import { coreStop, type MachinePage, type StopRecord } from '@motor-round/contract'
 import { checksOf, contextOf, gatesFor, judge, phasesFor, type PhaseId, type PlanId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
-import type { GatePass, Stop, StopState } from '@motor-round/core/trend'
+import type { GatePass, StopState } from '@motor-round/core/trend'
 import { Button } from 'antd'
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -12,7 +12,7 @@ import { TroubleNote } from '../../parts/fields/index.ts'
 import { SafePart } from '../../parts/safe-part/index.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { useJudging } from '../../app/judging.ts'
-import { cellsOf, factsOf, isBad, keyOf, readingsOf, typedOf, type Cell } from './cells.ts'
+import { cellsOf, factsOf, isBad, type Cell } from './cells.ts'
 import { CheckCard } from './check-card.tsx'
 import { CheckNav } from './check-nav.tsx'
 import { GateNote } from './gate-note.tsx'
@@ -25,31 +25,13 @@ import { useMeter, valueOf, type MeterValue } from './meter/use-meter.ts'
 import { gateBefore, PhaseNav } from './phase-nav.tsx'
 import { PlanChoice } from './plan-choice.tsx'
 import { StateForm } from './state-form.tsx'
+import { startOf } from './start-of.ts'
 import { useDraft, type Draft } from './use-draft.ts'
 import { useSaveStop } from './use-save.ts'
+import { useVisit } from './use-visit.ts'
 import { firstOf, stateStep, stepFrom, stepsOf, type Step } from './walk.ts'
 import { WaitClock } from './wait-clock.tsx'
 import './stop.css'
-
-function startOf(old: StopRecord | null, scale: 'F' | 'C'): Partial<Draft> {
-  if (!old) return {}
-  const took = old.readings.filter((r) => r.how !== undefined && r.how !== 'over-range')
-  return {
-    plan: (old.answers['plan'] as PlanId | undefined) ?? 'running',
-    typed: Object.fromEntries(old.readings.map((r) => [keyOf(r.quantity, r.position), typedOf(r, scale)])),
-    taken: Object.fromEntries(
-      took.map((r) => [
-        keyOf(r.quantity, r.position),
-        { how: r.how ?? 'typed', ...(r.spread === undefined ? {} : { spread: r.spread }) },
-      ]),
-    ),
-    answers: old.answers,
-    passes: old.passes,
-    state: old.state,
-    note: old.note,
-    takenAt: old.takenAt,
-  }
-}
 
 /** The stop page: its phases, the gates between them, the checks in each, and what they say. Digits and Enter carry it. */
 export function StopForm({
@@ -97,28 +79,11 @@ export function StopForm({
   const back = round === null ? `/machines/${machine.id}` : `/round/${round}/walk`
   const saving = useSaveStop(round, back, forget)
 
-  const readings = useMemo(() => readingsOf(draft.typed, draft.taken, scale), [draft.typed, draft.taken, scale])
-  const answers = useMemo(
-    () => (draft.plan === 'running' ? draft.answers : { ...draft.answers, plan: draft.plan }),
-    [draft.plan, draft.answers],
-  )
-  const stop: Stop = useMemo(
-    () => ({
-      id: old?.id ?? draft.id,
-      at: draft.takenAt === null ? openedAt : Date.parse(draft.takenAt),
-      state: draft.state,
-      readings,
-      answers,
-      passes: draft.passes,
-    }),
-    [old, draft.id, draft.takenAt, draft.state, answers, draft.passes, readings, openedAt],
-  )
+  const { readings, answers, stop, judgement } = useVisit(draft, old, scale, openedAt, judging)
   // Once something was locked out or opened the visit goes through Power up, whatever it was meant to be.
   const walked = useMemo(() => phasesFor(draft.plan, { readings, answers }), [draft.plan, readings, answers])
   const holding = useMemo(() => gatesFor(draft.plan, { readings, answers }), [draft.plan, readings, answers])
   const steps = useMemo(() => stepsOf(facts, draft.plan, walked), [facts, draft.plan, walked])
-  const something = readings.length > 0 || Object.keys(answers).length > 0
-  const judgement = useMemo(() => (judging && something ? judge(judging(stop)) : null), [judging, stop, something])
   // The first judgement on a cold phone takes ten times the later ones: it is made on an earlier stop, before a key falls.
   const opened = useRef(page)
   useEffect(() => {
