@@ -1,3 +1,4 @@
+import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { machineId, pageOf, stopRecord } from '../test/machine-page.test-help.ts'
 import { heldOf, heldWords } from './held-words.ts'
@@ -295,5 +296,26 @@ describe('a phone that never comes home', () => {
     await expect(readFile('x', { id: uuid(1), name: '' })).rejects.toThrow('no JSON')
     await expect(readFile('{"format":"motor-round-phone"}', { id: uuid(1), name: '' })).rejects.toThrow('formatVersion')
     expect(await allWaiting()).toEqual([])
+  })
+})
+
+describe('a phone whose line was kept before each entry had its own person', () => {
+  it('keeps every entry, each as that of the one owner', async () => {
+    store.close()
+    await Dexie.delete('motor-round')
+    const old = new Dexie('motor-round')
+    old.version(1).stores({ kept: 'url', line: '++n', taken: 'roundId', words: '++n', facts: 'key' })
+    await old.table('facts').add({ key: 'owner', value: uuid(77) })
+    await old.table('line').bulkAdd([
+      { ...stop(10), refused: null, level: 'ok', readings: 6 },
+      { ...note(11), refused: 'no', level: null, readings: 0 },
+    ])
+    old.close()
+    await store.open()
+    expect((await allWaiting()).map((w) => [w.kind, w.by, w.byName, w.refused, w.readings])).toEqual([
+      ['stop', uuid(77), '', null, 6],
+      ['work', uuid(77), '', 'no', 0],
+    ])
+    expect(await store.facts.get('owner')).toBeUndefined()
   })
 })

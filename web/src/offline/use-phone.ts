@@ -88,7 +88,8 @@ function begin(): void {
           if (last !== 'busy') {
             noteSignal(last !== 'no signal')
             set({ last })
-            if (last === 'home') for (const tell of atHome) tell()
+            // What another person left behind stays; what this one took is home all the same.
+            if (last === 'home' || last === 'other person') for (const tell of atHome) tell()
           }
         } finally {
           running = false
