@@ -1,6 +1,6 @@
 import type { Condition } from './conditions/condition.ts'
 import type { Fold, Shown } from './conditions/fold.ts'
-import { rank, type Overall, type Verdict } from './verdict.ts'
+import type { Overall, Verdict } from './verdict.ts'
 
 /** What a result rests on, and what it does not. */
 export interface Completeness {
@@ -26,6 +26,14 @@ const grounds: readonly (readonly [words: string, checks: readonly string[]])[] 
   ['controls', ['control-power']],
 ]
 
+const windings = ['winding-ohms', 'psc-winding', 'insulation']
+/** What was good before one of these was found says nothing any more: a burnt smell is of today, the test of before. */
+const doubts: Readonly<Record<string, readonly string[]>> = {
+  smell: windings,
+  'breaker-found': windings,
+  'as-found': windings,
+}
+
 const list = (words: readonly string[]): string =>
   words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`
 
@@ -34,11 +42,9 @@ export function completeness(
   level: Overall,
   fold: Fold,
   own: readonly Verdict[],
-  open: readonly Pick<Condition, 'level' | 'verdict' | 'since'>[],
+  open: readonly Pick<Condition, 'verdict' | 'since'>[],
 ): Completeness {
-  // What was good before the same part was found bad says nothing of it any more.
-  const doubted = (g: Shown) =>
-    open.some((k) => rank(k.level) >= rank('fix') && k.verdict.subject === g.verdict.subject && k.since > g.at)
+  const doubted = (g: Shown) => open.some((k) => k.since > g.at && doubts[k.verdict.check]?.includes(g.verdict.check))
   const good = new Set([
     ...fold
       .good()

@@ -98,13 +98,14 @@ describe('the motor before is not this one', () => {
 })
 
 describe('what a result rests on', () => {
-  it('is not what was good before the same part was found bad', () => {
+  it('is not a test of before a burnt smell, a trip or a hum', () => {
     const tested = stopOf(
       [...ohms(1.3, 1.3, 1.3), ...at('megohms', ['all'], [800]), ...at('temperature', ['winding'], [25])],
       -60,
     )
     const rests = (answers: Record<string, string>) => say([], { history: [tested], answers }).completeness.on
     expect(rests({ 'look.smell': 'none' })).toEqual(expect.arrayContaining(['winding resistance', 'insulation']))
-    expect(rests({ 'look.smell': 'burnt winding' })).toEqual([])
+    for (const found of [{ 'look.smell': 'burnt winding' }, { 'look.breaker': 'tripped' }, { 'look.running': 'hums' }])
+      expect([found, rests(found)]).toEqual([found, []])
   })
 })
