@@ -62,6 +62,8 @@ const notEnough = new Set([
   ...checks.filter((check) => check.informs === true || check.from !== 'visit').map((check) => check.id),
   'as-found',
   'breaker-found',
+  'turning',
+  'rotation',
   'smell',
   'dead-proof',
   'inhibits',

@@ -98,6 +98,10 @@ describe('the motor before is not this one', () => {
 })
 
 describe('what a result rests on', () => {
+  it('is not that the fan was seen turning: with nothing read that is no OK', () => {
+    expect(say([], { state: { turning: 'right way' } }).level).toBe('not judged')
+    expect(say([], { state: { turning: 'backwards' } }).level).toBe('fix')
+  })
   it('is not a test of before a burnt smell, a trip or a hum', () => {
     const tested = stopOf(
       [...ohms(1.3, 1.3, 1.3), ...at('megohms', ['all'], [800]), ...at('temperature', ['winding'], [25])],
