@@ -6,6 +6,6 @@ export default defineConfig({
     environment: 'node',
     isolate: false,
     testTimeout: 60_000,
-    include: ['core/src/**/*.test.ts', 'bench/mutants/*.test.ts'],
+    include: ['core/src/**/*.test.ts', 'bench/{mutants,judged}/*.test.ts'],
   },
 })

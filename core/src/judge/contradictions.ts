@@ -1,7 +1,7 @@
 import { lostLineByVolts } from '../electrical/index.ts'
 import { closesTriangle } from '../machine/index.ts'
 import { supplyHertz } from '../plate/index.ts'
-import { linePositions, show, type QuantityCode, type Reading, type ThreePhase } from '../quantity/index.ts'
+import { linePositions, mean, show, type QuantityCode, type Reading, type ThreePhase } from '../quantity/index.ts'
 import type { JudgeInput } from './input.ts'
 
 /** Readings of one visit that cannot all be true: none of them counts as a pass until they are read again. */
@@ -88,17 +88,51 @@ const lineAgainstMotor: Rule = ({ machine }, of) => {
   }
 }
 
-const hertzWithoutDrive: Rule = ({ machine }, of) => {
+const hertzWithoutDrive: Rule = ({ machine, motor }, of) => {
   const [hz] = of('hz')
-  if (!hz || machine.hasDrive || hz.value === 0 || Math.abs(hz.value - 60) <= 2 || Math.abs(hz.value - 50) <= 2)
-    return null
+  if (!hz || machine.hasDrive || hz.value === 0) return null
+  const supply = supplyHertz(machine.serviceVolts, motor?.plate.hz, machine.serviceHz)
+  if (Math.abs(hz.value - supply) <= 2) return null
   return {
     id: 'hertz-without-drive',
     readings: [hz],
-    because: `${hz.value.toFixed(1)} Hz on a motor without a drive.`,
-    next: 'Is there a drive that is not recorded? Else read the frequency again.',
+    because: `${hz.value.toFixed(1)} Hz on a motor without a drive, on a ${supply} Hz supply.`,
+    next: 'Is there a drive that is not recorded, or is the frequency of the site wrong? Else read it again.',
   }
 }
+
+const controlOutOfNothing: Rule = (_input, of) => {
+  const at = (position: string) => of('control_volts').find((r) => r.position === position)
+  const into = at('in')
+  const out = at('out')
+  if (!into || !out || into.value >= 1 || out.value < 5) return null
+  return {
+    id: 'control-out-of-nothing',
+    readings: [into, out],
+    because: `${show.volts(into.value)} V into the control transformer and ${show.volts(out.value)} V out of it.`,
+    next: 'Look for a second control feed, or read the primary again.',
+  }
+}
+
+/** Even pairs with uneven legs: the neutral is open, or a line has gone to ground. A 240 V delta with a high leg is meant to. */
+const legsAgainstPairs =
+  (id: string, quantity: 'volts_ln' | 'volts_lg', words: string, next: string): Rule =>
+  ({ machine }, of) => {
+    const pairs = of('volts_ll').filter((r) => r.how !== 'over-range')
+    const legVolts = of(quantity)
+    if (machine.phases !== 3 || machine.serviceVolts === 240 || pairs.length < 3 || legVolts.length === 0) return null
+    const values = pairs.map((r) => r.value)
+    if (Math.max(...values) > 1.1 * Math.min(...values)) return null
+    const expected = mean(values) / Math.sqrt(3)
+    const off = legVolts.filter((r) => Math.abs(r.value / expected - 1) > 0.15)
+    if (off.length === 0) return null
+    return {
+      id,
+      readings: off,
+      because: `${off.map((r) => `${r.position} ${show.volts(r.value)} V`).join(', ')} ${words} with ${values.map(show.volts).join(', ')} V across the pairs; ${show.volts(expected)} V belong there.`,
+      next,
+    }
+  }
 
 const airAboveShell: Rule = (_input, of) => {
   const at = (position: string) => of('temperature').find((r) => r.position === position)
@@ -139,6 +173,19 @@ const rules: readonly Rule[] = [
   ohmsAgainstMegohms,
   lineAgainstMotor,
   hertzWithoutDrive,
+  controlOutOfNothing,
+  legsAgainstPairs(
+    'neutral-off',
+    'volts_ln',
+    'to neutral',
+    'The neutral is open or not connected here: find where before anything hangs on it.',
+  ),
+  legsAgainstPairs(
+    'ground-off',
+    'volts_lg',
+    'to ground',
+    'A corner-grounded or ungrounded service, or a line to ground: find out which before touching anything.',
+  ),
   airAboveShell,
   capacitorTwoWays,
 ]

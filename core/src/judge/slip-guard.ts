@@ -132,6 +132,9 @@ function mixed(reading: Reading, usual: Usual | null, other: number | null): Sli
 const decimals = (value: number) => (String(value).split('.')[1] ?? '').length
 const significant = (value: number) => String(value).replace('.', '').replace(/^0+/, '').length
 
+/** Between two legs read with one clamp, from visit to visit. */
+const clampGap = 0.02
+
 /** Only phases are read twice by mistake; two spots on a bearing may well shake alike. */
 function twice(
   reading: Reading,
@@ -158,9 +161,13 @@ function twice(
   }
   const gaps = past.slice(-n).map((x, i) => x / (other[other.length - n + i] ?? x) - 1)
   const gap = mean(gaps)
+  // Few visits say little of how much the gap of two legs wanders: what clamps do everywhere counts as four more.
+  const wanders = Math.sqrt(
+    (gaps.reduce((sum, g) => sum + (g - gap) ** 2, 0) + 4 * clampGap ** 2) / Math.max(1, gaps.length + 3),
+  )
   // Read to whole steps of the display, two legs agree often enough by themselves.
   const step = 10 ** -Math.max(...past.map(decimals), decimals(reading.value)) / reading.value
-  return Math.abs(gap) > Math.max(1.8 * deviation(gaps, gap), 1.5 * step, 0.008)
+  return Math.abs(gap) > Math.max(1.8 * wanders, 1.5 * step, 0.008)
     ? {
         kind: 'phase twice',
         asks: `${reading.position} reads exactly as ${twin.position}, but they usually differ by ${show.percent(Math.abs(gap))}. Was ${twin.position} read twice?`,

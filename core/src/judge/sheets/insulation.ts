@@ -66,7 +66,11 @@ const insulationResistance: Check = {
     const below = figures.filter((f) => !f.over && f.at40 < floor)
     const good = minute.filter((f) => f.over || f.at40 >= floor)
     const whole = figures.length > 0 && minute.length === 0 && below.length === 0
+    const tested = c.value('test_volts', 'insulation')
+    const [least, most] = insulationTestVolts(volts)
+    const weak = tested !== undefined && tested < 0.5 * least
     return [
+      ...(tested !== undefined && tested > 2 * most ? [testedHard(this, tested, most, volts)] : []),
       ...bad(
         below.filter((f) => f.at40 < bottom),
         'stop',
@@ -93,7 +97,8 @@ const insulationResistance: Check = {
         ? []
         : [
             verdict(this, {
-              level: 'ok',
+              level: weak ? 'watch' : 'ok',
+              settles: !weak,
               subject,
               positions: at(covered(good.map((f) => f.lead))),
               value: Math.min(...good.map((f) => f.at40)),
@@ -103,13 +108,29 @@ const insulationResistance: Check = {
               because: `${told(
                 c,
                 good.reduce((a, b) => (b.at40 < a.at40 ? b : a)),
-              )}: above ${show.megohms(floor)}.${split}${unsure}`,
-              next: 'Keep the number: its fall over the years is what tells.',
+              )}: above ${show.megohms(floor)}${weak ? `, but tested at ${show.volts(tested)} V: too little for a ${show.volts(volts)} V winding` : ''}.${split}${unsure}`,
+              next: weak
+                ? `Test it at ${show.volts(least)} V.`
+                : 'Keep the number: its fall over the years is what tells.',
             }),
           ]),
     ]
   },
 }
+
+/** More than a winding is tested with can break down what was still good. */
+const testedHard = (check: Check, tested: number, most: number, volts: number) =>
+  verdict(check, {
+    level: 'watch',
+    settles: false,
+    ofVisit: true,
+    positions: ['test volts'],
+    value: tested,
+    limit: most,
+    basis: [standard('IEEE 43, guide for test voltages')],
+    because: `Tested at ${show.volts(tested)} V: a ${show.volts(volts)} V winding is tested at ${show.volts(most)} V.`,
+    next: `Was the range set wrong? Test it again at ${show.volts(most)} V: it may have been damaged.`,
+  })
 
 /** Three good leads clear them together, and all together clear each. */
 const covered = (leads: readonly string[]): readonly string[] =>

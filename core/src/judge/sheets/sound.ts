@@ -7,6 +7,8 @@ import { always, cells, type SheetCheck } from './sheet.ts'
 
 /** Where nobody noted how far away. */
 const usualFeet = 3
+/** dBA, slow. */
+const neverUnprotected = 115
 
 /** The fan's own level at three feet, the background taken out where it was read; null where it cannot be told. */
 function own(readings: readonly Reading[]): { level: number; exact: boolean } | null {
@@ -36,6 +38,15 @@ const louder: Check = {
         ? ` Ears on: ${hoursAllowed(read, 'NIOSH') >= 1 ? `${hoursAllowed(read, 'NIOSH').toFixed(1)} h` : `${(hoursAllowed(read, 'NIOSH') * 60).toFixed(0)} min`} a day is what unprotected ears stand.`
         : ''
     const exposure = read >= 85 ? [standard('NIOSH recommended exposure limit, 85 dBA for 8 h')] : []
+    if (read >= neverUnprotected)
+      return verdict(this, {
+        level: 'watch',
+        value: read,
+        limit: neverUnprotected,
+        basis: [standard('OSHA 1910.95: no exposure above 115 dBA'), ...exposure],
+        because: `${read.toFixed(0)} dBA: nobody stands here without ear protection.`,
+        next: 'Ears on, or was the meter misread? Then find what is so loud: belt, bearing, rub, loose panel.',
+      })
     if (!now)
       return verdict(this, {
         level: 'ok',

@@ -23,7 +23,8 @@ const surface: Check = {
   subject: 'motor',
   from: 'visit',
   running: true,
-  applies: (c) => ['motor', 'bearing-de', 'bearing-ode'].some((p) => c.value('temperature', p) !== undefined),
+  applies: (c) =>
+    ['motor', 'winding', 'bearing-de', 'bearing-ode'].some((p) => c.value('temperature', p) !== undefined),
   judge(c) {
     const at = (position: string) => {
       const r = c.reading('temperature', position)
@@ -31,7 +32,9 @@ const surface: Check = {
     }
     const t = (celsius: number) => show.temperature(celsius, c.rules.temperature)
     const shell = at('motor')
+    const winding = at('winding')
     return [
+      ...(winding === undefined ? [] : windingVerdict(c, this, winding)),
       ...(shell === undefined ? [] : [shellVerdict(c, this, shell)]),
       ...(['bearing-de', 'bearing-ode'] as const).flatMap((position) => {
         const celsius = at(position)
@@ -56,15 +59,45 @@ const surface: Check = {
   },
 }
 
-function shellVerdict(c: Context, check: Check, shell: number): Verdict {
-  const t = (celsius: number) => show.temperature(celsius, c.rules.temperature)
-  const ambient = c.value('temperature', 'ambient')
+/** The insulation class in force, whether the nameplate says it, and what its hottest spot may reach, °C. */
+function classOf(c: Context): { known: boolean; most: number; named: string } {
   const printed = c.motor?.plate.insulationClass?.trim().toUpperCase() ?? ''
   const known = classLimit[printed] !== undefined
   const letter = known ? printed : lowest
-  const most = classLimit[letter] ?? 130
+  return {
+    known,
+    most: classLimit[letter] ?? 130,
+    named: known ? `class ${letter}` : `class ${letter}, assumed: the nameplate does not say`,
+  }
+}
+
+/** Read for the sake of the ohms and megohms: a cool winding proves nothing, a hot one is told. */
+function windingVerdict(c: Context, check: Check, celsius: number): Verdict[] {
+  const { known, most, named } = classOf(c)
+  if (celsius <= most - 20) return []
+  const t = show.temperature(celsius, c.rules.temperature)
+  const over = celsius > most
+  return [
+    verdict(check, {
+      level: over ? 'stop' : 'fix',
+      positions: ['winding'],
+      value: celsius,
+      limit: over ? most : most - 20,
+      basis: [standard(`${named}: ${most} °C`)],
+      confidence: known ? 'full' : 'low',
+      because: `Winding ${t}: ${over ? 'over' : 'close to'} what ${named} stands.`,
+      next: over
+        ? 'Leave it off until it has cooled; then insulation, ohms, amps and the air over the motor.'
+        : 'Amps and volts, then the air over the motor.',
+    }),
+  ]
+}
+
+function shellVerdict(c: Context, check: Check, shell: number): Verdict {
+  const t = (celsius: number) => show.temperature(celsius, c.rules.temperature)
+  const ambient = c.value('temperature', 'ambient')
+  const { known, most, named } = classOf(c)
   const touch = c.limit('surface-hot')
-  const named = known ? `class ${letter}` : `class ${letter}, assumed: the nameplate does not say`
   const basis = [practice('the hot spot lies about 25 K above the shell'), standard(`${named}: ${most} °C`)]
   const degrees = c.rules.temperature === 'F' ? '°F' : 'K'
   const rise =

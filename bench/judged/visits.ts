@@ -1,0 +1,194 @@
+import {
+  checksOf,
+  insulationAdvice,
+  judge,
+  judgeMachine,
+  machineDueAt,
+  phases,
+  phasesFor,
+  sheetChecks,
+  slipGuard,
+  contextOf,
+  type JudgeInput,
+  type Judgement,
+  type PlanId,
+} from '../../core/src/judge/index.ts'
+import { defaultHouseRules } from '../../core/src/limits/index.ts'
+import { dueTasks, kitOf, kitTogether } from '../../core/src/round/index.ts'
+import type { Stop, WorkDone } from '../../core/src/trend/index.ts'
+import { anything } from '../truth/chaos.ts'
+import { dangers } from '../truth/dangers/index.ts'
+import { pieces, running, whole } from '../truth/healthy.ts'
+import { anyMachine, type Machine } from '../truth/machines.ts'
+import { Random } from '../truth/random.ts'
+import { nothing, stopOf } from '../truth/visit.ts'
+import { figures, standsOf, toldOf } from './told.ts'
+
+const dayMs = 86_400_000
+const start = Date.UTC(2026, 0, 5, 15)
+
+const snapshot = (m: Machine, visits: readonly Stop[], work: readonly WorkDone[] = []) => ({
+  machine: m.facts,
+  motor: { plate: m.plate, connectionVolts: null, fittedAt: 0 },
+  visits,
+  work,
+  rules: defaultHouseRules,
+})
+const about = (m: Machine) =>
+  `${m.facts.phases} phase, ${m.facts.serviceVolts} V, plate ${m.plate.volts ?? ''} V ${m.plate.amps ?? ''} A${m.facts.hasDrive ? ', drive' : ''}, ${m.facts.drive}`
+
+function at(
+  m: Machine,
+  visits: readonly Stop[],
+  work: readonly WorkDone[],
+  now: number,
+  lines: (j: Judgement) => string[] = standsOf,
+): string[] {
+  const j = judgeMachine(snapshot(m, visits, work), now)
+  return j ? [...lines(j), `  due in ${figures((machineDueAt(j, now, defaultHouseRules) - now) / dayMs)} days`] : []
+}
+
+const plans: readonly PlanId[] = ['running', 'live', 'dead', 'full', 'drive', 'both']
+
+/** Every danger on a machine it can befall: found, passed over by plain amps, put right, read again. */
+export function dangersFound(): string {
+  return dangers
+    .flatMap((d, i) => {
+      const r = new Random(77 + i)
+      let m = anyMachine(r)
+      while (!d.fits(m)) m = anyMachine(r)
+      const found = stopOf(d.show(r, m, i % 2 === 0 ? running(r, m, nothing) : nothing), start)
+      const plain = stopOf(running(r, m, nothing), start + 30 * dayMs)
+      const work: WorkDone[] = d.repair === null ? [] : [{ at: start + 40 * dayMs, kind: d.repair, note: '' }]
+      return [
+        `## ${d.id} (${about(m)})`,
+        ...at(m, [found], [], found.at, toldOf),
+        '- after plain amps:',
+        ...at(m, [found, plain], [], plain.at),
+        '- after the repair:',
+        ...at(m, [found, plain], work, start + 41 * dayMs),
+        '- read again:',
+        ...at(m, [found, plain, stopOf(whole(r, m, nothing), start + 50 * dayMs)], work, start + 51 * dayMs),
+        '',
+      ]
+    })
+    .join('\n')
+}
+
+/** Good machines, from one piece of a visit to the whole of it. */
+export function goodMachines(): string {
+  return Array.from({ length: 24 }, (_, i) => {
+    const r = new Random(5000 + i)
+    const m = anyMachine(r)
+    const some = pieces.filter(() => r.chance(0.3)).reduce((v, piece) => piece(r, m, v), nothing)
+    const visits = [i % 3 === 0 ? whole(r, m, nothing) : i % 3 === 1 ? running(r, m, some) : some]
+    return [`## ${about(m)}`, ...visits.flatMap((v) => at(m, [stopOf(v, start)], [], start, toldOf)), ''].join('\n')
+  }).join('\n')
+}
+
+/** Whatever the pages let through, sense or none. */
+export function anythingTyped(): string {
+  return Array.from({ length: 60 }, (_, i) => {
+    const input = anything(new Random(9000 + i))
+    const walked = plans.map((p) => phasesFor(p, input.stop).join(' ')).join(' | ')
+    const pages = sheetChecks.filter((x) => x.for(input.machine))
+    const c = contextOf(input)
+    return [
+      `## typed ${i}`,
+      ...toldOf(judge(input)),
+      `  walks: ${walked}`,
+      `  pages: ${plans
+        .map((p) =>
+          phases
+            .map((f) =>
+              checksOf(input.machine, p, f.id)
+                .map((x) => x.id)
+                .join(' '),
+            )
+            .join(' / '),
+        )
+        .join('\n    ')}`,
+      `  waits: ${figures(pages.flatMap((s) => s.waits?.(input.machine, input.rules) ?? []))}`,
+      `  advice: ${figures(pages.flatMap((s) => s.advice?.(c) ?? []))}`,
+      `  insulation: ${figures(insulationAdvice(input.machine.serviceVolts))}`,
+      '',
+    ].join('\n')
+  }).join('\n')
+}
+
+/** When machines with some past want what, and what is taken along. */
+export function tasksDue(): string {
+  return Array.from({ length: 60 }, (_, i) => {
+    const r = new Random(13_000 + i)
+    const input: JudgeInput = anything(r)
+    const now = input.stop.at + r.below(400) * dayMs
+    const stops = [input.stop, ...input.history].sort((a, b) => b.at - a.at)
+    const tasks = dueTasks({
+      machine: input.machine,
+      unitKind: r.one(['RTU', 'AHU', 'EF', 'MAU', 'CT']),
+      indoors: r.chance(0.4),
+      stops: r.chance(0.1) ? [] : stops,
+      work: input.work,
+      parts: input.parts ?? [],
+      layout: input.layout ?? null,
+      motorRpm: input.motor?.plate.rpm ?? null,
+      standIn: r.chance(0.2) ? { at: now - r.below(100) * dayMs, what: 'a 5 hp motor from the van' } : null,
+      waiting: r.chance(0.2) ? [{ at: now - 9 * dayMs, what: '3 turns' }] : [],
+      findings: r.chance(0.3)
+        ? [{ at: now - 20 * dayMs, what: 'belt frayed', reviewAt: r.chance(0.5) ? now + 12 * dayMs : null }]
+        : [],
+      judgement: judgeMachine({ ...input, visits: stops }, now),
+      rules: r.chance(0.3)
+        ? { ...input.rules, limits: { ...input.rules.limits, 'interval-stretch': 1.5 } }
+        : input.rules,
+      now,
+    })
+    const kit = kitOf({
+      tasks: tasks.filter((t) => t.dueAt <= now).map((t) => t.task),
+      parts: input.parts ?? [],
+      controls: input.machine.controls,
+      phases: input.machine.phases,
+      now,
+    })
+    const told = tasks.map(
+      (t) =>
+        `  ${figures((t.dueAt - now) / dayMs)} d ${t.task} (${t.plan}, ${figures([t.minutes, t.people, t.stopsUnit, t.locksOut, t.moved, t.rest, t.settle])}): ${t.why}`,
+    )
+    return [
+      `## machine ${i}`,
+      ...told,
+      `  kit: ${figures(kit)}`,
+      `  twice: ${figures(kitTogether([kit, kit]))}`,
+      '',
+    ].join('\n')
+  }).join('\n')
+}
+
+/** What is asked of a figure just typed. */
+export function slipsAsked(): string {
+  const r = new Random(404)
+  const lines: string[] = []
+  for (let i = 0; i < 400; i++) {
+    const quantity = r.one(['amps', 'amps', 'volts_ll', 'winding_ohms'] as const)
+    const middle = quantity === 'amps' ? r.between(2, 30) : quantity === 'volts_ll' ? 470 : r.between(0.5, 4)
+    const digits = r.below(3)
+    const read = (x: number) => Number(x.toFixed(digits))
+    const past = Array.from({ length: r.below(7) }, () => read(middle * (1 + r.normal(0.02))))
+    const twin = past.map((x) => read(x * 1.03 * (1 + r.normal(0.004))))
+    const positions = quantity === 'volts_ll' ? ['L1-L2', 'L2-L3'] : ['L1', 'L2']
+    const [here = '', there = ''] = positions
+    const value = read(
+      middle * r.one([1, 1.03, 1.15, 0.7, 10, 0.1, 100, 0.01, 470 / middle, 271 / middle, 9.1 / middle]),
+    )
+    const slip = slipGuard(
+      { quantity, position: here, value },
+      r.chance(0.6) ? [{ quantity, position: there, value: r.chance(0.5) ? value : read(middle) }] : [],
+      past,
+      (p) => (p === there ? twin : past),
+      r.chance(0.7) ? read(middle * r.between(0.9, 1.4)) : null,
+      r.chance(0.8) ? (quantity === 'amps' ? 470 : 9.2) : null,
+    )
+    lines.push(`${quantity} ${value} after ${past.join(' ')}: ${slip ? `${slip.kind}: ${slip.asks}` : 'taken'}`)
+  }
+  return lines.join('\n')
+}
