@@ -15,7 +15,7 @@ export const overloadCalc = calculator({
   input: z.strictObject({
     plateAmps: amperes.positive(),
     serviceFactor: z.number().min(1).max(2).default(1),
-    rise: z.number().positive().max(200).optional().meta({ unit: '°C', title: 'Marked temperature rise' }),
+    rise: z.number().positive().max(200).optional().meta({ unit: '°C rise', title: 'Marked temperature rise' }),
   }),
   output: z.object({
     setting: amperes.meta({ unit: 'A', title: 'Greatest setting' }),

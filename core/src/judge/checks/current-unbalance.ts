@@ -55,7 +55,7 @@ export const currentUnbalanceCheck: Check = {
         because = `${told} on ${show.percent(u)} voltage unbalance${rule}: ${supply ? 'the supply explains it' : 'look at the motor and its lugs, not the supply'}.${circuit}`
         next = supply
           ? 'Mend the supply; the motor is not the cause.'
-          : 'Lock out; lugs, contactor poles, then winding ohms. Rolling the leads settles it.'
+          : 'Roll the leads: a high leg that stays with the line is the supply, one that moves with the lead is the motor.'
         basis.push(model ? standard('equivalent circuit, symmetrical components') : ratio.basis)
       }
       if (level === 'stop') next = `Switch off: a leg is failing. ${next}`

@@ -27,7 +27,7 @@ export const lostLeg: Omit<Check, 'judge'> & { judge(c: Context): Verdict } = {
         level: 'stop',
         basis,
         because: `${name(pattern.leg)} has almost no current (${show.amps(c.threeAmps[pattern.leg] ?? 0)} A) while ${names.join(' and ')} carry ${others.map(show.amps).join(' and ')} A${times}. One leg is lost.`,
-        next: 'Switch off at the source. Then fuses, contactor poles, lugs, winding. A voltmeter at the motor is fooled; the clamp is not.',
+        next: 'Switch off at the source. Read the volts ahead of the starter: a low pair is the feed; all good, ohm the contactor poles and the winding. A voltmeter at the motor is fooled; the clamp is not.',
       })
     }
     if (pattern?.kind === 'open primary')
@@ -54,14 +54,14 @@ export const lostLeg: Omit<Check, 'judge'> & { judge(c: Context): Verdict } = {
         level: 'stop',
         basis,
         because: `${none.name} has almost no current (${show.amps(none.amps)} A) while ${top.name} carries ${show.amps(top.amps)} A. One leg is lost; not every leg was read.`,
-        next: 'Switch off at the source. Then fuses, contactor poles, lugs, winding.',
+        next: 'Switch off at the source. Read the volts ahead of the starter: a low pair is the feed; all good, ohm the contactor poles and the winding.',
       })
     if (pattern?.kind === 'no current')
       return verdict(this, {
         level: 'watch',
         basis,
         because: 'No current on any leg: the motor is not running.',
-        next: 'Check for a call. Then disconnect, breaker, fuses, control power, outside in.',
+        next: 'Check for a call. Then read volts from the outside in until they stop: disconnect, breaker, fuses, control power.',
         settles: false,
       })
     return verdict(this, {

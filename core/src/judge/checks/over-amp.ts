@@ -124,7 +124,7 @@ export const overAmp: Check = {
         value: top.amps,
         basis: [practice('no current is not a good reading')],
         because: 'No current: the motor is not running.',
-        next: 'Check for a call. Then disconnect, breaker, fuses, control power, outside in.',
+        next: 'Check for a call. Then read volts from the outside in until they stop: disconnect, breaker, fuses, control power.',
         settles: false,
       })
     const { greatest } = overloadSetting(allowed.amps, allowed.sf ?? 1)

@@ -53,7 +53,7 @@ export const speed: Check = {
             level: 'fix',
             basis,
             because: 'Motor 0 rpm: it does not turn.',
-            next: 'Check for a call, then power, outside in.',
+            next: 'Check for a call, then read volts from the outside in until they stop.',
           }),
         )
       else {

@@ -40,7 +40,7 @@ export const trend: Check = {
         value: d.fit.perYear,
         basis,
         because: `Falling ${perYear}, ${show.percent(lost)} since ${show.month(d.fit.from.at)}.`,
-        next: bad ? `Slowly, so wear or dirt. ${fewerAmpsNext(c)}` : 'Nothing to do yet.',
+        next: bad ? `It came slowly, so it is wear or dirt. ${fewerAmpsNext(c)}` : 'Nothing to do yet.',
       })
     }
     const horizon = c.limit('trend-horizon')
@@ -70,7 +70,7 @@ export const trend: Check = {
       next: soon
         ? `Plan the work before then. ${moreAmpsNext(c)}`
         : bad
-          ? `Slowly, so wear or drag. ${moreAmpsNext(c)}`
+          ? `It came slowly, so it is wear or drag. ${moreAmpsNext(c)}`
           : 'Nothing to do yet.',
     })
   },

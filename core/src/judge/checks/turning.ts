@@ -32,7 +32,7 @@ export const turning: Check = {
           level: c.answer('look.call') === 'no' ? 'watch' : 'fix',
           basis,
           because: `It does not turn${c.legsRead.length > 0 ? ' and draws nothing' : '; amps were not read'}.`,
-          next: 'Check for a call: clock, delay, thermostat. Then power, outside in.',
+          next: 'Check for a call: clock, delay, thermostat. Then read volts from the outside in until they stop.',
         })
       case 'backwards':
         if (c.legsRead.length === c.machine.phases && !drawing)

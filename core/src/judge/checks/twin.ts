@@ -62,7 +62,7 @@ export const twin: Check = {
         limit: limit.value,
         basis: [limit.basis],
         because: `It carries ${told}: twins on one duct should carry alike.`,
-        next: `Look at the ${own < other ? 'lower one, this' : 'lower one, the sister'}: belt, wheel, direction, Hz, its damper.`,
+        next: `Look at the ${own < other ? 'lower one, this' : 'lower one, the twin'}: turning the right way and at the same Hz? Then read its rpm: low is the belt, right is its wheel or damper.`,
         confidence: c.stop.state.sister === null ? 'low' : 'full',
       })
     return verdict(this, {

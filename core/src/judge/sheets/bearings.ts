@@ -31,26 +31,26 @@ const heard = byWord({
       loose: [
         'fix',
         'A collar or set screw is loose: the shaft turns in the bearing.',
-        'Clean, on the flat, collar turned with the shaft’s rotation, to torque; again after the first run.',
+        'Clean the shaft, set the screws on the flat or turn the collar with the rotation, tighten to torque; check again after the first run.',
       ],
     },
     'bearing.shaft': {
       scored: [
         'fix',
         'The shaft is scored under the bearing.',
-        'Shaft and both bearings; a new bearing alone will not hold on it.',
+        'Replace the shaft and both bearings: a new bearing alone will not hold on it.',
       ],
     },
     'bearing.grease': {
       dry: [
         'watch',
         'The grease is dry or rusty.',
-        'The amount of the bench, slowly, turning by hand; the same kind of grease.',
+        'Add what the grease calculator gives, slowly, while it is turned by hand; the same kind of grease.',
       ],
       over: [
         'watch',
         'Grease is pushed out: too much runs hot and bursts the seals.',
-        'Wipe it off, none this time; a sealed bearing gets none at all.',
+        'Wipe it off and add none this time. A sealed bearing gets none at all.',
       ],
     },
   },

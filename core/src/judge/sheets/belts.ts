@@ -14,7 +14,11 @@ const belt = byWord({
         'Tension and sheaves first, then a new set.',
       ],
       cracked: ['fix', 'The belt is cracked.', 'A new set, all belts of it together.'],
-      frayed: ['fix', 'The belt is frayed: something rubs, or it was levered on.', 'Find what rubs, then a new set.'],
+      frayed: [
+        'fix',
+        'The belt is frayed: something rubs, or it was levered on.',
+        'Find what rubs, then fit a new set.',
+      ],
       gone: [
         'fix',
         'No belt on it: no air, and the motor runs at no load.',
@@ -30,14 +34,14 @@ const belt = byWord({
       drum: [
         'fix',
         'The belt is drum-tight: twice the pull leaves an eighth of the bearings’ life.',
-        'Slacken to the figure of the bench for this span, and listen to both bearings.',
+        'Slacken to what the tension calculator gives for this span, and listen to both bearings.',
       ],
     },
     'belt.set': {
       mixed: [
         'watch',
         'The belts of the set differ: the shorter one carries it all.',
-        'All of one make and age, together.',
+        'Replace them all together, as a matched set.',
       ],
     },
     'belt.grooves': {

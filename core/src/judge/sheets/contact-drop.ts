@@ -42,7 +42,7 @@ const drop: Check = {
               limit: r.v > fix.value ? fix.value : watch.value,
               basis: [r.v > fix.value ? fix.basis : watch.basis],
               because: `${told(r)}.`,
-              next: 'Lock out; lugs first, then the contacts. Filing them only buys days.',
+              next: 'Lock out. Check the lugs first, then replace the contacts: filing them only buys days.',
             }),
       ),
       ...(good.length === 0

@@ -38,7 +38,7 @@ const controlPower: Check = {
         value: 0,
         basis: [ratioBasis],
         because: '0 V in and 0 V out: no supply to the control transformer. It is not the transformer.',
-        next: 'Its primary fuse and the feed ahead of it, outside in.',
+        next: 'Check its primary fuse, then read the volts at the feed ahead of it.',
       })
     const away = out / rated - 1
     if (into !== undefined && into > 0) {
@@ -51,7 +51,7 @@ const controlPower: Check = {
           limit: stray.value,
           basis: [ratioBasis, stray.basis],
           because: `${told} is not the ratio of a ${show.volts(tap)}/${show.volts(rated)} V transformer: it, its fuse or its tap is at fault.`,
-          next: 'Secondary fuse and taps, then the transformer.',
+          next: 'Check the secondary fuse and the taps, then replace the transformer.',
         })
       if (r.fault === 'upstream' || away > high.value || away < -window.value)
         return verdict(this, {
@@ -62,7 +62,7 @@ const controlPower: Check = {
           because: `${told} is the ratio of a healthy ${show.volts(tap)}/${show.volts(rated)} V transformer. The fault is in what feeds it${r.supply > 1.15 ? ', and what hangs below is being destroyed' : ''}.`,
           next:
             r.supply > 1.15
-              ? 'Switch off what hangs on it, then the three volts ahead.'
+              ? 'Switch off what it feeds, then read the three volts ahead of it.'
               : 'Do not order a transformer. Check the primary tap and read the volts ahead of it.',
         })
     }
@@ -77,7 +77,7 @@ const controlPower: Check = {
         next:
           into === undefined
             ? 'Read the primary too: the ratio tells which side is at fault.'
-            : 'Look for what loads it.',
+            : 'Find what overloads it: take its loads off one at a time.',
         confidence: into === undefined ? 'low' : 'full',
       })
     return verdict(this, {

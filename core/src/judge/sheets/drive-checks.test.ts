@@ -77,7 +77,7 @@ describe('belts, bearings and wheel by words (common practice)', () => {
   it('a scored shaft means both bearings', () => {
     const v = words('bearings', { 'bearing.de': 'rough', 'bearing.shaft': 'scored' })
     expect(v).toMatchObject({ level: 'fix' })
-    expect(v.next).toContain('Shaft and both bearings')
+    expect(v.next).toContain('shaft and both bearings')
   })
   it('names the end that growls', () =>
     expect(words('bearings', { 'bearing.ode': 'growls' }).because).toContain('opposite bearing growls'))

@@ -10,10 +10,18 @@ const families: readonly (readonly [id: string, words: string, first: string])[]
     'At the start: stuck or back-spinning fan, starts too fast. At any time: shorted motor or cable, tested with the drive off the wires.',
   ],
   ['over-voltage', 'Bus too high', 'Stops too fast, a fan driven by wind or its sister, a high line.'],
-  ['under-voltage', 'Bus too low', 'Line in, all three, under load: lost phase, fuse, lug.'],
+  [
+    'under-voltage',
+    'Bus too low',
+    'Read all three line volts at the drive under load: a low pair is the feed, all good is the drive’s input.',
+  ],
   ['ground', 'Ground fault', 'Wet motor, cable or box: each lead to ground with the drive off the wires.'],
   ['input-phase', 'Input phase lost', 'Three input volts under load, fuses, lugs, unbalance.'],
-  ['output-phase', 'Output phase lost', 'Motor lead, contactor pole, terminal, winding open.'],
+  [
+    'output-phase',
+    'Output phase lost',
+    'Lock out and read ohms at the drive’s output, then at the motor: open at both is the motor, open at the drive alone is the leads.',
+  ],
   ['hot', 'Drive too hot', 'Its own fan and filter, dirt on the fins, air around it.'],
   ['motor-overload', 'Motor overload', 'Amps entered against the plate, real amps, bearing, sheave, open door.'],
   ['reference', 'No command', 'Control wires, bus address, freeze, smoke or safety interlock open.'],
@@ -54,7 +62,7 @@ const display: Check = {
           level: 'fix',
           basis,
           because: `The display is dark.${twinRuns ? ' The twin fan carries the air alone.' : ''}`,
-          next: `Line in, all three, at the drive’s own terminals; the bus may still be charged.${permit}`,
+          next: `Read all three line volts at the drive’s terminals. The bus may still be charged.${permit}`,
         })
       default:
         return verdict(this, { level: 'ok', basis, because: 'The drive shows no fault.', next: 'Nothing to do.' })

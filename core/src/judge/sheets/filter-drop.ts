@@ -33,7 +33,7 @@ const drop: Check = {
         limit: soon.value,
         basis,
         because: `${told}: due soon.`,
-        next: 'On the list for the next visit.',
+        next: 'Change them at the next visit.',
       })
     if (p < none.value && c.stop.state.filters !== 'out')
       return verdict(this, {
@@ -42,7 +42,7 @@ const drop: Check = {
         limit: none.value,
         basis: [none.basis],
         because: `${told}: next to nothing. No air, a torn or missing filter, or a tap that is plugged.`,
-        next: 'Look at the bank and the belt, and blow the tube out.',
+        next: 'Look for a gap in the filter bank and a slipping belt; blow the tube out and read again.',
       })
     return verdict(this, {
       level: 'ok',

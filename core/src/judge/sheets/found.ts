@@ -59,7 +59,7 @@ const running: Check = {
             call === 'yes'
               ? 'Called for and not running.'
               : 'Not running, and nobody knows whether it is called for. A clock, a delay or a purge may hold it.',
-          next: 'Check for a call first. Then disconnect, breaker, fuses, line volts, transformer, control volts: outside in.',
+          next: 'Check for a call first. Then read volts from the outside in until they stop: disconnect, breaker, fuses, control transformer.',
         })
       default:
         return verdict(this, {

@@ -76,7 +76,7 @@ const groundCurrent: Check = {
               because: `${told}: more than nothing.${c.machine.hasDrive ? ' A drive leaks by design.' : ''}${another}`,
               next: c.machine.hasDrive
                 ? 'Read again with the drive stopped.'
-                : 'Insulation of each lead, dry and wet; read again.',
+                : 'Test the insulation of each lead, then read the ground wire again.',
               confidence: c.machine.hasDrive ? 'low' : 'full',
             }),
           ]),
@@ -124,7 +124,7 @@ const offAmps: Check = {
                   ? 'On one leg alone the current goes to ground: half the motor runs on that leg and the ground wire.'
                   : 'Off at the contactor is not off.'
               }`,
-              next: 'Isolate at the source. Contactor poles, then each lead to ground.',
+              next: 'Isolate at the source. Check the contactor poles, then each lead to ground.',
             }),
           ]),
       ...(none.length === 0

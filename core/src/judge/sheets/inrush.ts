@@ -79,8 +79,8 @@ export const startTime: Check = {
         because: `It did not turn${retried || ' when it was started'}: locked current in a winding that stands still.`,
         next:
           c.machine.phases === 1
-            ? 'Do not try again. Spin by hand locked out, then capacitor, volts while it starts, winding.'
-            : 'Do not try again. Spin by hand locked out, then the three volts, poles and winding.',
+            ? 'Do not try again. Lock out and spin it by hand: stiff is mechanical; free, test the capacitor.'
+            : 'Do not try again. Lock out and spin it by hand: stiff is mechanical; free, read the three volts ahead of the starter.',
       })
     if (turned === 'some' || tries > 1)
       return verdict(this, {

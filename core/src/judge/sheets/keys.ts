@@ -11,45 +11,45 @@ const seen = byWord({
       short: [
         'fix',
         'The key does not lie under every screw: it walks out, and the hub with it.',
-        'A key the full length of the hub; the screw over it goes down on metal.',
+        'Fit a key the full length of the hub, so that the screw over it bears on metal.',
       ],
       missing: [
         'stop',
         'There is no key: screws alone hold the hub.',
-        'It does not run before one of the right size is in, full length.',
+        'Do not run it before a full-length key of the right size is in.',
       ],
     },
     'key.flat': {
       round: [
         'watch',
         'A screw stands on the round shaft: it scores it and lets go.',
-        'File a flat, or turn the hub to the one that is there; witness marks before it moves.',
+        'File a flat, or turn the hub to the flat that is there; mark it before it moves.',
       ],
     },
     'key.torque': {
       loose: [
         'fix',
         'A set screw is loose.',
-        'Tight, slack, tight, to the torque of its size; a mark across screw and hub; again after the first day.',
+        'Tighten, loosen, tighten to the torque for its size. Mark across screw and hub; check it again after the first day.',
       ],
       once: [
         'watch',
         'The screws were tightened once: the key settles and they are loose by the next visit.',
-        'Slack each and tighten it again, to torque; the date of the second tightening in the book.',
+        'Loosen each and tighten it to torque; tighten again after the first day and record both.',
       ],
     },
     'hub.side': {
       backward: [
         'watch',
         'The sheave sits hub the wrong way: its grooves are out of line or hang over.',
-        'Hub to the side of the old witness mark; stand-out measured before it comes off.',
+        'Set the hub beside the old witness mark; measure how far it stands out before it comes off.',
       ],
     },
     'hub.stand': {
       moved: [
         'fix',
         'A hub has moved on its shaft: the marks no longer meet.',
-        'Find why it let go, key and flat first; back to the mark, then belt line and tension.',
+        'Find why it let go: look at the key and the flat first. Set it back to the mark, then align and tension the belts.',
       ],
     },
   },

@@ -45,7 +45,7 @@ const roll: Check = {
       because: `${told}: the odd current ${r.blames === 'supply' ? `stays on line L${r.odd + 1}. It is the supply` : `goes with lead T${r.odd + 1}. It is the motor`}.`,
       next:
         r.blames === 'supply'
-          ? 'Volts, lugs, fuses, contactor on that line; the motor is cleared.'
+          ? 'The motor is cleared. Read the volts on both sides of the contactor on that line.'
           : 'Lugs and splice of that lead, then the winding.',
       confidence: both ? 'low' : 'full',
     })

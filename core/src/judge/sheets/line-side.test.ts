@@ -40,7 +40,7 @@ describe('the supply ahead of the starter (nameplate 460 V, ± 10 % by NEMA MG 1
       next: expect.stringMatching(/under load/),
     })
     expect(told('line-side', ahead(507, 507, 507)).limit).toBeCloseTo(506, 6)
-    expect(told('line-side', ahead(530, 530, 530)).next).toMatch(/^Nothing is started on it/)
+    expect(told('line-side', ahead(530, 530, 530)).next).toMatch(/^Start nothing on it/)
   })
   it('three even pairs with legs far apart to ground: a grounded corner or a leaking leg', () => {
     const legs = (...v: number[]) => at('line_lg', legPositions, v)
@@ -74,7 +74,7 @@ describe('loss between line side and motor (common practice: 3 %)', () => {
     const v = loses(motor)
     expect(v.level).toBe(level)
     expect(v.value).toBeCloseTo(share, 9)
-    expect(/measure the drop/.test(v.next)).toBe(level !== 'ok')
+    expect(/Measure the drop/.test(v.next)).toBe(level !== 'ok')
   })
   it('names the pair that loses most, and never less than nothing', () => {
     expect(loses([460, 470, 440]).because).toMatch(/^L3-L1 loses 30\.0 V .*, 6\.4 %/)

@@ -46,7 +46,7 @@ const lineSide: Check = {
         level: 'watch',
         basis: [practice('outside in')],
         because: `${shown}: no supply.`,
-        next: 'Disconnect, breaker, fuses, then the board, outside in. Ask who opened it.',
+        next: 'Ask who opened it. Then read volts from the outside in until they stop: panel, breaker, disconnect, fuses.',
         settles: false,
       })
     }
@@ -56,7 +56,7 @@ const lineSide: Check = {
         level: 'stop',
         basis: [standard('three-phase geometry')],
         because: `${shown}: L${lost + 1} is lost ahead of the starter.`,
-        next: 'Do not start it. Fuses and lugs of that line back to the board.',
+        next: 'Do not start it. Check the fuses and lugs of that line back to the panel.',
       })
     if (volts && !closesTriangle(volts))
       return verdict(this, {
@@ -96,7 +96,7 @@ const lineSide: Check = {
         because: `${shown}: ${show.percent(Math.abs(away))} ${away > 0 ? 'over' : 'under'} the ${show.volts(reference)} V nameplate.`,
         next:
           away > 0
-            ? 'Nothing is started on it. Taps and the transformer ahead.'
+            ? 'Start nothing on it. Check the taps of the transformer ahead of it.'
             : 'Read it again under load and at the board.',
       })
     if (missing.length > 0)
@@ -172,7 +172,7 @@ const branchDrop: Check = {
       basis,
       because: `${told}${share > 0.03 ? `, ${show.percent(share)}` : ''}.`,
       next:
-        share > 0.03 ? 'Contacts and lugs of that pair: measure the drop across each while it runs.' : 'Nothing to do.',
+        share > 0.03 ? 'Measure the drop across each contact and lug of that pair while it runs.' : 'Nothing to do.',
     })
   },
 }

@@ -26,7 +26,7 @@ const powerTransformer: Check = {
         level: 'watch',
         basis: [ratioBasis],
         because: '0 V in: no supply to the transformer.',
-        next: 'The board that feeds it, outside in.',
+        next: 'Read the volts at the panel that feeds it.',
         settles: false,
       })
     const pairs = linePositions.flatMap((p) => {

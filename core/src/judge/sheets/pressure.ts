@@ -15,7 +15,7 @@ const told = {
   opening: {
     level: 'watch',
     because: 'the air found a shorter way',
-    next: 'Filters out, a door or a duct open, a damper that lost its linkage.',
+    next: 'Look for missing filters and an open door or duct; read the pressure again after each.',
   },
   faster: {
     level: 'watch',
@@ -25,7 +25,7 @@ const told = {
   slower: {
     level: 'watch',
     because: 'the fan runs slower, or its wheel makes less',
-    next: 'Belt and sheave first, then dirt on the wheel and its direction.',
+    next: 'Check the belt and the sheave first, then the wheel for dirt.',
   },
   mixed: { level: 'watch', because: 'the two do not agree', next: 'Read both again, doors shut, same spots.' },
 } as const

@@ -70,7 +70,7 @@ const louder: Check = {
         limit: (last.level ?? 0) + grown.value,
         basis: [grown.basis, history(`the stop of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...exposure],
         because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.stop.at, c.machine.zone)}.${ears}`,
-        next: 'Belt, bearings, a rub, a loose panel: say what kind of sound it is.',
+        next: 'Say what kind of sound it is: a squeal is the belt, a growl a bearing, a scrape a rub.',
         confidence: now.exact ? 'full' : 'low',
       })
     return verdict(this, {

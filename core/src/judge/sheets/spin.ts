@@ -40,7 +40,7 @@ const spinByHand: Check = {
           next:
             how === 'seized'
               ? 'Leave it locked out. Power on a seized shaft burns the winding.'
-              : 'Bearing, rub or wheel: belt off, then rock and listen, motor and fan apart.',
+              : 'Take the belt off and spin motor and fan by themselves: the rough one has the fault.',
         }),
       ),
       ...(good.length === 0

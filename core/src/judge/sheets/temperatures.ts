@@ -51,7 +51,9 @@ const surface: Check = {
             limit: bearingLimit,
             basis: [practice('common practice: bearing housing up to about 95 °C')],
             because: `${name} ${t(celsius)}${hot ? `, over ${t(bearingLimit)}` : ''}.`,
-            next: hot ? 'Belt tension, grease, too much of it too; listen with the belt off.' : 'Nothing to do.',
+            next: hot
+              ? 'Run it with the belt off: cool and quiet then is belt tension, still hot is the bearing or its grease.'
+              : 'Nothing to do.',
           }),
         ]
       }),
@@ -87,8 +89,8 @@ function windingVerdict(c: Context, check: Check, celsius: number): Verdict[] {
       confidence: known ? 'full' : 'low',
       because: `Winding ${t}: ${over ? 'over' : 'close to'} what ${named} stands.`,
       next: over
-        ? 'Leave it off until it has cooled; then insulation, ohms, amps and the air over the motor.'
-        : 'Amps and volts, then the air over the motor.',
+        ? 'Leave it off until it has cooled, then test insulation and ohms before power.'
+        : 'Read amps and volts: over the nameplate is overload, as usual is poor air over the motor.',
     }),
   ]
 }
@@ -116,7 +118,7 @@ function shellVerdict(c: Context, check: Check, shell: number): Verdict {
       level: 'stop',
       limit: Math.min(most - insideOut, neverOk),
       because: `Shell ${t(shell)}${rise}: inside it is about ${t(shell + insideOut)}, over ${named}.`,
-      next: 'Switch it off in order. Air over the motor, filters, amps, volts.',
+      next: 'Shut it down. Amps over the nameplate are overload; amps as usual are no air over the motor.',
     })
   if (shell + insideOut > most - 20)
     return verdict(check, {
@@ -124,7 +126,7 @@ function shellVerdict(c: Context, check: Check, shell: number): Verdict {
       level: 'fix',
       limit: most - insideOut - 20,
       because: `Shell ${t(shell)}${rise}: inside about ${t(shell + insideOut)}, close to ${named}. Every ${c.rules.temperature === 'F' ? '18 °F' : '10 K'} halve its life.`,
-      next: 'Amps and volts, then the air over the motor: a plugged filter cooks it.',
+      next: 'Read amps and volts: over the nameplate is overload, as usual is poor air over the motor.',
     })
   if (c.machine.phases === 1 && shell > touch.value)
     return verdict(check, {
@@ -133,7 +135,7 @@ function shellVerdict(c: Context, check: Check, shell: number): Verdict {
       limit: touch.value,
       basis: [touch.basis],
       because: `Shell ${t(shell)}: too hot to touch${rise}. A small motor this hot is overloaded or gets no air.`,
-      next: 'Amps against the nameplate, capacitor, blade, air.',
+      next: 'Read amps against the nameplate: high is overload or a weak capacitor, as usual is poor air.',
     })
   return verdict(check, { ...given, level: 'ok', because: `Shell ${t(shell)}${rise}.`, next: 'Nothing to do.' })
 }

@@ -32,7 +32,7 @@ const terminals: Check = {
               because: meaning[1],
               next:
                 meaning[0] === 'fix'
-                  ? 'Cut back to clean copper, new lug, new wire; find what it touched.'
+                  ? 'Cut back to clean copper, fit a new lug, and find what it touched.'
                   : 'Tighten to the marked torque and enter it; bush the edge, tie the wire.',
             })
           : verdict(this, {

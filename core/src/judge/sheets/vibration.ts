@@ -17,11 +17,11 @@ const felt = byWord({
   subject: 'bearings',
   meanings: {
     'vibration.felt': {
-      rough: ['watch', 'Shakes more than it should.', 'Measure it; dirt, missing clips, belt and screws first.'],
+      rough: ['watch', 'Shakes more than it should.', 'Measure it. Look for dirt and missing clips first.'],
       violent: [
         'stop',
         'Shakes violently.',
-        'Stop it in order, nobody in line with the wheel. Blades, hub, bearings, then balance.',
+        'Shut it down, nobody in line with the wheel. Lock out and look at blades and hub before anything else.',
       ],
     },
   },
@@ -81,7 +81,7 @@ const velocity: Check = {
             level: 'stop',
             limit: off,
             because: `${told}: over the ${inch(off)} in/s at which a fan is taken off.`,
-            next: 'Stop it in order, nobody in line with the wheel. Blades, hub, bearings, then balance.',
+            next: 'Shut it down, nobody in line with the wheel. Lock out and look at blades and hub before anything else.',
           })
         case 'fix':
           return verdict(this, {
@@ -89,7 +89,7 @@ const velocity: Check = {
             level: 'fix',
             limit: alarm,
             because: `${told}: over the alarm of ${inch(alarm)} in/s.`,
-            next: 'Dirt and missing clips first, then belt, sheaves, screws, bearings; the frequency calculator names what turns at that speed.',
+            next: 'Look for dirt and missing clips first. Then read the strongest frequency: the frequency calculator names the part that turns at that speed.',
           })
         case 'grown':
           return verdict(this, {

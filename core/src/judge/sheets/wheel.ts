@@ -10,38 +10,42 @@ const seen = byWord({
       cracked: [
         'stop',
         'A blade or the hub is cracked: it can fly.',
-        'It does not run again before it is changed. Nobody in line with it.',
+        'Do not run it before it is replaced. Nobody stands in line with it.',
       ],
-      bent: ['fix', 'A blade is bent.', 'A new wheel; straightened it cracks.'],
+      bent: ['fix', 'A blade is bent.', 'Replace the wheel: a straightened blade cracks.'],
       clips: [
         'fix',
         'A balance clip is missing.',
-        'Vibration before and after; count the clips before the next cleaning.',
+        'Read the vibration before and after; count the clips before the next cleaning.',
       ],
     },
     'wheel.screws': {
       loose: [
         'fix',
         'The hub is loose on its shaft.',
-        'Key its full length, screw on the flat, tight, slack, tight, to torque.',
+        'Fit a full-length key, set the screw on the flat and tighten it to torque, twice.',
       ],
     },
     'wheel.hand': {
       backward: [
         'fix',
         'The wheel is in backward for this rotation: it moves some air, and its amps lie.',
-        'Hand and rotation by the arrow on the scroll; turn the wheel, not the motor.',
+        'Hold the hand of the wheel against the arrow on the scroll; turn the wheel around, not the motor.',
       ],
     },
     'wheel.dirt': {
       caked: [
         'watch',
         'The blades are caked: less air, fewer amps, out of balance.',
-        'Clean it whole, never half; amps before and after, and the filter that let it through.',
+        'Clean the whole wheel, never half of it. Read amps before and after, and mend the filter that let the dirt through.',
       ],
     },
     'wheel.gap': {
-      rubs: ['fix', 'The wheel rubs.', 'Gap all round at four points; bearing, shaft, then the hub.'],
+      rubs: [
+        'fix',
+        'The wheel rubs.',
+        'Measure the gap at four points and turn it by hand: a narrow spot that moves with the wheel is hub or shaft, one that stays is the bearing or the housing.',
+      ],
     },
   },
   fine: 'Wheel as it should be.',

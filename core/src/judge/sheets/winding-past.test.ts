@@ -19,7 +19,7 @@ describe('winding ohms against themselves (2 % even, 5 % rejected: house limits)
     expect([v.level, v.because]).toEqual([level, expect.stringMatching(because)])
   })
   it('says of each what comes next', () => {
-    expect(said(ohms(1.3, 1.42, 1.3)).next).toMatch(/^Lugs and splices first/)
+    expect(said(ohms(1.3, 1.42, 1.3)).next).toMatch(/^Check lugs and splices first/)
     expect(said(ohms(1.1, 1.3, 1.3)).next).toMatch(/plan the motor\.$/)
   })
 })

@@ -178,7 +178,7 @@ const windingOhms: Check = {
         because: `${shown}: ${show.percent(u)} unbalance, ${where} ${low ? 'low: turns are shorted there' : 'high: a bad joint or a broken strand'}.${compare}`,
         next: low
           ? 'Clean and read again with the leads off; if it stays, it will burn: plan the motor.'
-          : 'Lugs and splices first, then read again.',
+          : 'Check lugs and splices first, then read again.',
       })
     }
     if (since)

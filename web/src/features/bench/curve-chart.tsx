@@ -19,8 +19,8 @@ Chart.register(LinearScale, LogarithmicScale, LineElement, PointElement, Tooltip
 const color = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 /** An axis in the units it is shown in. */
 const shownAxis = (axis: Curve['x'], metric: boolean) => {
-  const { unit, scale } = inUnits(axis.unit, metric)
-  return { unit, scale, title: unit === '' ? axis.title : `${axis.title}, ${unit}` }
+  const { unit, scale, offset } = inUnits(axis.unit, metric)
+  return { unit, scale, offset, title: unit === '' ? axis.title : `${axis.title}, ${unit}` }
 }
 
 /** A calculator's drawing: its lines, and where this answer lies on them. */
@@ -50,7 +50,7 @@ export function CurveChart({ curve, metric }: { curve: Curve; metric: boolean })
     },
   }
   const inks = [color('--act'), color('--watch'), color('--ink-2')]
-  const at = (a: number, b: number) => ({ x: a * x.scale, y: b * y.scale })
+  const at = (a: number, b: number) => ({ x: a * x.scale + x.offset, y: b * y.scale + y.offset })
   return (
     <div className="curve-chart">
       <Scatter

@@ -61,6 +61,7 @@ describe('the pages of the bench', () => {
       title: 'U',
       unit: '%',
       scale: 100,
+      offset: 0,
       kind: 'number',
       required: true,
       options: [],

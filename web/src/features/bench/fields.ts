@@ -7,8 +7,9 @@ export interface CalcField {
   readonly title: string
   /** As it is shown and typed; the calculator has its own. */
   readonly unit: string
-  /** What is shown for one unit of the calculator. */
+  /** What is shown for one unit of the calculator, and what is shown for none of it: degrees begin elsewhere. */
   readonly scale: number
+  readonly offset: number
   readonly kind: 'number' | 'text' | 'choice' | 'numbers' | 'flag' | 'texts'
   readonly required: boolean
   readonly options: readonly (string | number)[]
@@ -35,8 +36,11 @@ function inner(schema: Schema): Schema {
   return { ...inner(own), ...Object.fromEntries(Object.entries(schema).filter(([k]) => k !== 'anyOf')) }
 }
 
-/** What a unit of the Bench is in a metric shop: unit shown, and how many of it one of the calculator's is. */
-const metricOf: Readonly<Record<string, readonly [string, number]>> = {
+/** A unit as it is shown, how many of it one of the calculator's is, and where it begins. */
+type Shown = readonly [unit: string, scale: number, offset?: number]
+
+/** What the units of the calculators are in a metric shop. */
+const metricOf: Readonly<Record<string, Shown>> = {
   in: ['mm', 25.4],
   ft: ['m', 0.3048],
   'ft²': ['m²', 0.09290304],
@@ -47,13 +51,29 @@ const metricOf: Readonly<Record<string, readonly [string, number]>> = {
   'in/s': ['mm/s', 25.4],
   'ft/min': ['m/s', 0.00508],
   'lb/ft': ['kg/m', 1.48816394],
+  '°F': ['°C', 5 / 9, -160 / 9],
+  'lb·ft²': ['kg·m²', 0.0421401101],
+  'lb·ft': ['N·m', 1.3558179483],
 }
 
-/** The unit in which something of the Bench is shown, and how many of it one of the calculator's is. */
-export const inUnits = (unit: string, metric: boolean): { unit: string; scale: number } => {
-  const [shown, scale] = (metric ? metricOf[unit] : undefined) ?? [unit, unit === '%' ? 100 : 1]
-  return { unit: shown, scale }
+/** And in a shop of feet and pounds; what is marked in metric everywhere, as the ratings of bearings, stays. */
+const usOf: Readonly<Record<string, Shown>> = {
+  '°C': ['°F', 1.8, 32],
+  K: ['°F', 1.8],
+  kg: ['lb', 2.2046226218],
+  N: ['lbf', 0.2248089431],
+  'kg/m': ['lb/ft', 0.6719689751],
 }
+
+/** The unit in which something of a calculator is shown, how many of it one of the calculator's is, and where it begins. */
+export const inUnits = (unit: string, metric: boolean): { unit: string; scale: number; offset: number } => {
+  const [shown, scale, offset = 0] = (metric ? metricOf : usOf)[unit] ?? [unit, unit === '%' ? 100 : 1]
+  return { unit: shown, scale, offset }
+}
+
+type Scaled = Pick<CalcField, 'scale' | 'offset'>
+const toShown = (v: number, { scale, offset }: Scaled): number => v * scale + offset
+const fromShown = (v: number, { scale, offset }: Scaled): number => (v - offset) / scale
 
 function fieldOf(name: string, raw: Schema, required: boolean, metric: boolean): CalcField | null {
   const s = inner(raw)
@@ -96,8 +116,8 @@ export function fieldsOf(schema: Schema, metric = false): CalcField[] {
 export type Cells = Readonly<Record<string, readonly string[]>>
 
 const rounded = (v: number) => String(Math.round(v * 1e6) / 1e6)
-const typed = (scale: number, v: unknown) =>
-  typeof v === 'number' ? rounded(v * scale) : typeof v === 'string' ? v : ''
+const typed = (f: Scaled, v: unknown) =>
+  typeof v === 'number' ? rounded(toShown(v, f)) : typeof v === 'string' ? v : ''
 
 /** Values of an input as they are typed. */
 export function cellsOf(fields: readonly CalcField[], values: Readonly<Record<string, unknown>>): Cells {
@@ -105,8 +125,8 @@ export function cellsOf(fields: readonly CalcField[], values: Readonly<Record<st
     fields.map((f) => {
       const v = values[f.name]
       if (f.kind === 'numbers')
-        return [f.name, f.labels.map((_, i) => typed(f.scale, Array.isArray(v) ? (v as unknown[])[i] : undefined))]
-      return [f.name, [typed(f.scale, v)]]
+        return [f.name, f.labels.map((_, i) => typed(f, Array.isArray(v) ? (v as unknown[])[i] : undefined))]
+      return [f.name, [typed(f, v)]]
     }),
   )
 }
@@ -117,7 +137,7 @@ export function inputOf(fields: readonly CalcField[], cells: Cells): Record<stri
     if (f.kind === 'choice') return f.options.find((o) => String(o) === t) ?? t
     if (f.kind === 'text') return t
     const figure = parseFigure(t)
-    return figure === null ? t : figure / f.scale
+    return figure === null ? t : fromShown(figure, f)
   }
   return Object.fromEntries(
     fields.flatMap((f) => {
@@ -138,7 +158,7 @@ export const problemWords = (f: CalcField, p: CalcProblem): string =>
           unit: f.unit,
         },
         p.bound,
-        (v) => figure(v, f.unit, f.scale),
+        (v) => figure(toShown(v, f), f.unit, 1),
       )
 
 /** What stands in the cells, in the units of other fields; what is no figure stays as it was typed. */
@@ -152,14 +172,15 @@ export const convertCells = (from: readonly CalcField[], to: readonly CalcField[
         name,
         list.map((t) => {
           const v = parseFigure(t)
-          return v === null ? t : rounded((v / old.scale) * now.scale)
+          return v === null ? t : rounded(toShown(fromShown(v, old), now))
         }),
       ]
     }),
   )
 
-function figureText(v: number, { unit, scale }: Pick<CalcField, 'unit' | 'scale'>): string {
-  const x = v * scale
+function figureText(v: number, field: Pick<CalcField, 'unit' | 'scale' | 'offset'>): string {
+  const { unit } = field
+  const x = toShown(v, field)
   const size = Math.abs(x)
   const digits = size >= 1000 ? 0 : size >= 100 || (unit === '%' && size >= 10) ? 1 : size >= 10 ? 2 : size >= 1 ? 3 : 4
   // Dollars stand before their figure, to the dollar or the cent.
