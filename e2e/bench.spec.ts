@@ -4,8 +4,8 @@ import { expectUpright, machineId, phone, test } from './world.ts'
 test('a calculator is filled from a machine, answers each key, and names what is wrong', async ({ open }) => {
   const page = await open('arden')
   await page.goto(`/machines/${await machineId(page, 'EF-16/EF')}`)
-  await page.getByRole('link', { name: 'On the bench' }).click()
-  await expect(page.getByText('Filled with the values of')).toContainText('EF-16 / EF')
+  await page.getByRole('link', { name: 'Open in calculators' }).click()
+  await expect(page.getByText('Filled in from')).toContainText('EF-16 / EF')
   await page.getByRole('link', { name: 'Voltage unbalance and what it leaves of the load' }).click()
   const result = page.getByRole('region', { name: 'Result' })
   await expect(result).toContainText(/Unbalance by NEMA\s*[23]\.\d+ %/)
@@ -20,7 +20,7 @@ test('a calculator is filled from a machine, answers each key, and names what is
   await expect(result).toContainText('1.961 %')
   await page.getByLabel('Line volts, L1-L2, V').fill('4x0')
   await expect(page.getByRole('alert')).toBeVisible()
-  await expect(result).toContainText('Mend what is marked.')
+  await expect(result).toContainText('Correct the marked fields.')
 })
 
 test('every calculator has a page with its formula and source, and its worked example runs, on a phone', async ({
@@ -29,7 +29,7 @@ test('every calculator has a page with its formula and source, and its worked ex
   test.setTimeout(120_000)
   const page = await open('okonjo', phone)
   await page.goto('/bench')
-  await page.getByRole('heading', { name: 'Bench', exact: true }).waitFor()
+  await page.getByRole('heading', { name: 'Calculators', exact: true }).waitFor()
   const links = await page.locator('.bench-groups a').evaluateAll((all) => all.map((a) => a.getAttribute('href') ?? ''))
   expect(links.length).toBeGreaterThan(20)
   for (const href of links) {

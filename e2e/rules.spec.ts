@@ -13,7 +13,7 @@ test('a lead changes the over-amp school with a reason; every machine is judged 
   await expect(page.getByText(/\d of 6\d machines changes? level\./)).toBeVisible()
   await expect(page.locator('.effect')).toContainText('AHU-2 / SF')
   await page.getByLabel('Why').fill('cold spell')
-  await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
+  await page.getByRole('button', { name: 'Save and update all results' }).click()
   await expect(page.getByText('Tamsin Vale: cold spell')).toBeVisible()
   await page.goto('/roof?level=watch')
   await expect(page.getByText('AHU-2 / SF')).toBeVisible()
@@ -21,7 +21,7 @@ test('a lead changes the over-amp school with a reason; every machine is judged 
   await page.getByRole('radio', { name: /^plate/ }).check()
   await expect(page.getByText(/\d of 6\d machines changes? level\./)).toBeVisible()
   await page.getByLabel('Why').fill('spring again')
-  await page.getByRole('button', { name: 'Save, and judge every machine again' }).click()
+  await page.getByRole('button', { name: 'Save and update all results' }).click()
   await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible()
 })
 

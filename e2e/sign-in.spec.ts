@@ -24,7 +24,7 @@ test('a new hand gets a link, sets a password and sees what the role allows', as
   await page.goto('/house-rules')
   await page.getByLabel('Name', { exact: true }).fill('Odo Finch')
   await page.getByLabel('Sign-in name').fill('finch')
-  await page.getByRole('button', { name: 'Add and make a link' }).click()
+  await page.getByRole('button', { name: 'Add and create sign-in link' }).click()
   const link = (await page.getByRole('status').textContent())?.match(/\/welcome\/\S+/)?.[0] ?? ''
   const context = await browser.newContext()
   const other = await context.newPage()
@@ -34,7 +34,7 @@ test('a new hand gets a link, sets a password and sees what the role allows', as
   await other.getByRole('button', { name: 'Set password and sign in' }).click()
   await expect(other.getByRole('heading', { name: /machines/ })).toBeVisible()
   await other.goto('/books')
-  await expect(other.getByText('A lead can bring files in.')).toBeVisible()
+  await expect(other.getByText('Only a lead can import files.')).toBeVisible()
   await other.goto(link)
   await expect(other.getByRole('heading', { name: 'This link does not work' })).toBeVisible()
   await context.close()

@@ -27,16 +27,16 @@ test.describe.configure({ mode: 'parallel' })
 /** Unfold what was read at the stop that was just saved; the page may still show the machine as it was before. */
 const openSaved = (page: Page) =>
   page
-    .getByRole('region', { name: 'Stops' })
-    .getByRole('row', { name: /^25 Nov 2026/ })
-    .getByRole('button', { name: 'all that was read' })
+    .getByRole('region', { name: 'Visits' })
+    .getByRole('row', { name: /^Nov 25, 2026/ })
+    .getByRole('button', { name: 'All readings' })
     .click()
 
 /** Open a stop of everything on a machine, with the simulated meter on a unit of that kind. */
 async function walk(page: Page, tag: string, plan: string) {
   await page.goto(`/machines/${await machineId(page, tag)}/stop`)
   await phase(page, 'Inspect')
-  await choose(page, 'This stop', plan)
+  await choose(page, 'This visit', plan)
 }
 
 async function lockOut(page: Page) {
@@ -87,7 +87,7 @@ test('healthy: the whole walk with the meter, every gate opens, and it is saved 
   await choose(page, 'It', 'Runs')
   await choose(page, 'Found', 'Closed')
   await phase(page, 'Dead tests')
-  await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Locked: prove it dead first')
+  await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Locked: prove de-energized first')
   await page.getByRole('button', { name: 'Enter what is missing' }).click()
   await lockOut(page)
   await connect(page, 'Healthy')
@@ -214,7 +214,7 @@ test('a transformer a quarter high on two pairs: everything on it off, Live stay
   const page = await open('vale', desktop)
   const id = await machineId(page, 'RTU-41/SF')
   await page.goto(`/machines/${id}/edit`)
-  await page.getByLabel('Own power transformer, V in').fill('480')
+  await page.getByLabel('Power transformer, V in').fill('480')
   await page.getByLabel('V out', { exact: true }).fill('208')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
@@ -303,7 +303,7 @@ test('the insulation clock asks for its points and draws the curve', async ({ op
   await phase(page, 'Dead tests')
   await check(page, 'Insulation over time')
   await expect(page.locator('.insulation-clock')).toContainText('500 V direct')
-  await page.getByRole('button', { name: 'Voltage is on: start the clock' }).click()
+  await page.getByRole('button', { name: 'Test voltage is on: start the timer' }).click()
   const start = new Date('2026-11-25T09:00:00Z').getTime()
   for (const [seconds, label, value] of [
     [16, '15 s', '180'],
@@ -326,7 +326,7 @@ test('drive and bearings: by hand and by meter, held by Dead, kept and told on t
   const id = await machineId(page, 'AHU-2/SF')
   await walk(page, 'AHU-2/SF', 'Drive and bearings')
   await phase(page, 'Dead tests')
-  await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Locked: prove it dead first')
+  await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Locked: prove de-energized first')
   await provenDead(page)
   await check(page, 'Belts and sheaves')
   await choose(page, 'Tension', 'Drum-tight')

@@ -154,7 +154,7 @@ export async function take(page: Page, count: number) {
 
 /** Save what a meter read. Two legs that it happens to show alike are asked about first, and it did read that. */
 export async function saveRead(page: Page) {
-  const yes = page.getByRole('button', { name: 'Yes, it reads that' })
+  const yes = page.getByRole('button', { name: 'Yes, correct' })
   await expect(async () => {
     if (await yes.isVisible()) {
       await yes.click()

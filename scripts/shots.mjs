@@ -25,7 +25,7 @@ const pictures = [
     ['MAU-1', 'SF'],
     async (page) => {
       await page.locator('canvas').first().waitFor()
-      await page.getByRole('button', { name: 'Plant room' }).click()
+      await page.getByRole('button', { name: 'Dark' }).click()
     },
   ],
   [
@@ -98,7 +98,7 @@ const pictures = [
       await makeSafe(page, '598')
       await page.getByRole('button', { name: 'Dead tests' }).click()
       await page.getByRole('button', { name: 'Insulation over time' }).click()
-      await page.getByRole('button', { name: 'Voltage is on: start the clock' }).click()
+      await page.getByRole('button', { name: 'Test voltage is on: start the timer' }).click()
       for (const [after, value] of [
         [16, '96'],
         [31, '118'],
@@ -152,7 +152,7 @@ const pictures = [
 /** Choose how much of a stop is taken. */
 async function plan(page, words) {
   await page.getByRole('button', { name: 'Inspect' }).click()
-  await page.getByRole('group', { name: 'This stop' }).getByRole('button', { name: words }).click()
+  await page.getByRole('group', { name: 'This visit' }).getByRole('button', { name: words }).click()
 }
 
 /** Lock out and prove dead, as the screen asks for it. */

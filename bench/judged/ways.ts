@@ -22,7 +22,6 @@ import {
   nextRound,
   planRoute,
   spanOf,
-  spansText,
   travelMinutes,
   walkIn,
   type TravelArea,
@@ -314,10 +313,6 @@ const oddments = (): string[] => [
     ),
   ),
   ...['7:00–9:30', '9:30-7:00', '7:60-8:00', '24:00-24:30', '0.15-0.45', 'x'].map((s) => `${s}: ${figures(spanOf(s))}`),
-  spansText([
-    { from: 419.6, to: 1440 },
-    { from: 0, to: 59.5 },
-  ]),
   clockOf(719.7),
   ...Array.from({ length: 20 }, (_, i) => {
     const m = anyMachine(new Random(40 + i))

@@ -161,7 +161,7 @@ describe('change and usual range', () => {
     const s = stopAt(300, [13.4, 13.3, 13.4])
     expect(told(s, 'change', { history: steady(8), work })).toBeUndefined()
     expect(told(s, 'over-amp', { history: steady(8), work })?.because).toContain(
-      'Up 21 % since the turn of the motor sheave on 12 Sep.',
+      'Up 21 % since the turn of the motor sheave on Sep 12.',
     )
   })
   it('is far below the plate a watch, unless it always was', () => {
@@ -357,7 +357,7 @@ describe('days in verdicts', () => {
       told(stopAt(181, [12.6, 12.6, 12.6]), 'after-work', { history, work, machine: { zone } })?.because ??
       told(stopAt(181, [13.6, 13.6, 13.6]), 'over-amp', { history, work, machine: { zone } })?.because
     // 03:00 UTC of June 4 is still June 3 in Chicago.
-    expect(words('UTC')).toContain('4 Jun')
-    expect(words('America/Chicago')).toContain('3 Jun')
+    expect(words('UTC')).toContain('Jun 4')
+    expect(words('America/Chicago')).toContain('Jun 3')
   })
 })

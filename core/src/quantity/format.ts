@@ -64,8 +64,8 @@ function dateIn(zone: string, at: number): { year: number; month: number; day: n
  */
 export function day(at: number, asOf?: number, zone = 'UTC'): string {
   const d = dateIn(zone, at)
-  const text = `${d.day} ${months[d.month - 1] ?? ''}`
-  return asOf !== undefined && dateIn(zone, asOf).year === d.year ? text : `${text} ${d.year}`
+  const text = `${months[d.month - 1] ?? ''} ${d.day}`
+  return asOf !== undefined && dateIn(zone, asOf).year === d.year ? text : `${text}, ${d.year}`
 }
 
 /** Month and year of an instant, for forecasts that are no more exact than that. */

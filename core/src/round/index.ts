@@ -1,4 +1,4 @@
-export { clockOf, minuteOf, spanOf, spansText } from './clock.ts'
+export { clockOf, minuteOf, spanOf } from './clock.ts'
 export { dueTasks, type DueTask } from './due.ts'
 export type { DueFacts, Pause, TaskKind } from './task.ts'
 export { longestPause } from './pauses.ts'

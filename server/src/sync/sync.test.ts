@@ -46,7 +46,7 @@ describe('a finding', () => {
       return all.find((d) => d.machineId === machineId)?.tasks.find((t) => t.task === 'amps')
     }
     expect((await amps())?.dueAt.slice(0, 10)).toBe('2026-11-27')
-    expect((await amps())?.why).toContain('“No belt guard” is to be looked at on 27 Nov')
+    expect((await amps())?.why).toContain('“No belt guard” is to be looked at on Nov 27')
     const step = { id: randomUUID(), findingId: body.id, machineId, at: '2026-11-25T08:30:00Z' }
     const closed = await results(
       [

@@ -37,7 +37,7 @@ describe('due dates in words', () => {
     ['2026-11-20T12:00:00Z', '5 days late', true],
     ['2026-11-25T08:00:00Z', 'now', false],
     ['2026-11-30T12:00:00Z', 'this week', false],
-    ['2027-02-02T12:00:00Z', '2 Feb 2027', false],
+    ['2027-02-02T12:00:00Z', 'Feb 2, 2027', false],
   ])('%s: %s', (iso, words, late) => expect(dueWords(iso, now)).toEqual({ words, late }))
   it('never seen is now', () => expect(dueWords(null, now).words).toBe('now'))
 })

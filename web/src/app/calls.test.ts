@@ -44,7 +44,7 @@ describe('what went wrong with a call', () => {
   it('is no signal when nothing answered, and our mistake when what came cannot be read', () => {
     expect(failureOf('FETCH_ERROR', undefined).noSignal).toBe(true)
     expect(failureOf('TIMEOUT_ERROR', undefined).noSignal).toBe(true)
-    expect(failureOf('PARSING_ERROR', '<html>')).toMatchObject({ noSignal: false, problem: { title: 'Our mistake' } })
+    expect(failureOf('PARSING_ERROR', '<html>')).toMatchObject({ noSignal: false, problem: { title: 'Server error' } })
     expect(failureOf(502, 'Bad gateway').problem.status).toBe(500)
   })
 })
@@ -59,12 +59,12 @@ describe('days in a foreman’s words', () => {
     [0, 'now', false],
     [3, 'this week', false],
     [7, 'this week', false],
-    [12, '7 Dec', false],
-    [60, '24 Jan 2027', false],
+    [12, 'Dec 7', false],
+    [60, 'Jan 24, 2027', false],
   ])('due in %d days is %s', (days, words, late) => expect(dueWords(inDays(days), now)).toEqual({ words, late }))
   it('due of a machine never judged is now', () => expect(dueWords(null, now)).toEqual({ words: 'now', late: false }))
   it('short days carry the year only when it is another', () => {
-    expect(shortDay(inDays(-3), now)).toBe('22 Nov')
+    expect(shortDay(inDays(-3), now)).toBe('Nov 22')
     expect(shortDay(inDays(-400), now)).toMatch(/2025$/)
   })
   it('an instant fits the date field of a browser', () =>

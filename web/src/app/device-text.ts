@@ -13,4 +13,4 @@ export function keepOnDevice(key: string, text: string): boolean {
 
 /** What to tell where a device refuses to keep what is typed. */
 export const notKeptWords =
-  'This device has no room left to keep what you type. Save now, or make room on it, before you close this page.'
+  'This device is full: what you type is not kept. Save now, or free up space before you close this page.'

@@ -19,9 +19,9 @@ export function failureOf(status: unknown, data: unknown): Failure {
     noSignal: false,
     problem: {
       type: 'about:blank',
-      title: 'Our mistake',
+      title: 'Server error',
       status: 500,
-      detail: 'The server answered with something that cannot be read.',
+      detail: 'The server’s answer could not be read. Retry; if it stays, tell your administrator.',
     },
   }
 }

@@ -25,7 +25,8 @@ export function useSaveOrKeep(): {
     const checked = syncEntry.safeParse({ ...fact, n: 0 })
     const failed = checked.success
       ? await keep(me, [fact])
-      : (checked.error.issues.map((i) => `${i.path.slice(1).join(' ')}: ${i.message}`).at(0) ?? 'It cannot be kept.')
+      : (checked.error.issues.map((i) => `${i.path.slice(1).join(' ')}: ${i.message}`).at(0) ??
+        'It could not be saved on this device.')
     setTrouble(failed)
     if (failed === null) dispatch(api.util.invalidateTags(['machine', 'round', 'places']))
     return failed === null

@@ -6,7 +6,7 @@ import { deviceName, store, type Waiting } from './store.ts'
 /** How bringing home went: all is home, no signal, not signed in, or the server is in trouble. */
 export type Homecoming = 'home' | 'no signal' | 'sign in' | 'other person' | 'server' | 'busy'
 
-const standsOnRefused = 'It stands on something that was refused.'
+const standsOnRefused = 'It depends on an entry that was rejected.'
 const mostEntries = 40
 const mostBytes = 1_300_000
 
@@ -43,9 +43,9 @@ function wordsOf(w: Waiting, r: SyncResult): string[] {
   const out: string[] = []
   if (w.level !== null && r.judgement && r.judgement.level !== w.level)
     out.push(
-      `Judged ${w.level} on this phone, ${r.judgement.level} at home: ${r.judgement.headline} House rules or the book changed meanwhile.`,
+      `Result was ${w.level} on this phone, is ${r.judgement.level} on the server: ${r.judgement.headline} Limits or records changed in the meantime.`,
     )
-  for (const o of r.others) out.push(`${o.by} took a stop here too. Both are kept.`)
+  for (const o of r.others) out.push(`${o.by} took readings here too. Both visits are kept.`)
   return out
 }
 

@@ -85,7 +85,7 @@ describe('what waits on this phone', () => {
   })
   it('is said where this phone keeps nothing, or is full', async () => {
     expect(storeTrouble(Object.assign(new Error(''), { name: 'QuotaExceededError' }))).toContain('This phone is full')
-    expect(storeTrouble(new Error('denied'))).toContain('keeps nothing on this phone')
+    expect(storeTrouble(new Error('denied'))).toContain('cannot store data')
     const full = vi
       .spyOn(store.line, 'add')
       .mockRejectedValue(Object.assign(new Error('x'), { name: 'QuotaExceededError' }))
@@ -156,8 +156,8 @@ describe('bringing it home', () => {
     )
     expect(await bringHome()).toBe('home')
     const words = (await store.words.toArray()).map((w) => w.text)
-    expect(words[0]).toContain('Judged ok on this phone, fix at home: Over the plate.')
-    expect(words[1]).toBe('Brin Hallow took a stop here too. Both are kept.')
+    expect(words[0]).toContain('Result was ok on this phone, is fix on the server: Over the plate.')
+    expect(words[1]).toBe('Brin Hallow took readings here too. Both visits are kept.')
   })
   it('stops where nobody answers, where one has to sign in, and where the server talks nonsense', async () => {
     await keepHere(uuid(1), [note(11)])
@@ -260,8 +260,8 @@ describe('bringing it home', () => {
     expect((await allWaiting()).map((w) => [w.kind, w.refused])).toEqual([
       ['stop', 'no'],
       ['plate', 'no'],
-      ['event', 'It stands on something that was refused.'],
-      ['plate', 'It stands on something that was refused.'],
+      ['event', 'It depends on an entry that was rejected.'],
+      ['plate', 'It depends on an entry that was rejected.'],
     ])
   })
 })
@@ -293,7 +293,7 @@ describe('a phone that never comes home', () => {
     expect(line[0]?.kind === 'stop' && line[0].body.note).toBe('From the phone of Mosi Okonjo.')
   })
   it('names the place of a file that is wrong, and reads nothing of it', async () => {
-    await expect(readFile('x', { id: uuid(1), name: '' })).rejects.toThrow('no JSON')
+    await expect(readFile('x', { id: uuid(1), name: '' })).rejects.toThrow('not JSON')
     await expect(readFile('{"format":"motor-round-phone"}', { id: uuid(1), name: '' })).rejects.toThrow('formatVersion')
     expect(await allWaiting()).toEqual([])
   })

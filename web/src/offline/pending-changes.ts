@@ -58,7 +58,7 @@ const makePlan = (page: Page, made: z.output<typeof planBody>, by: string): Page
         plans: [{ ...made, by, doneAt: null, droppedAt: null, droppedWhy: '', measured: null }, ...page.plans],
       }
 
-/** A change from the bench that was done here, with the work, the parts and the place of the motor it comes to. */
+/** A planned speed change that was done here, with the work, the parts and the place of the motor it comes to. */
 function doPlan(page: Page, how: z.output<typeof planDoneOnRoof>, by: string): Page {
   const plan = page.plans.find((p) => p.id === how.planId && p.doneAt === null)
   if (!plan) return page

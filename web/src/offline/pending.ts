@@ -136,7 +136,7 @@ export function pageOfFound(found: Extract<Waiting, { kind: 'found' }>['body'], 
   return parsed.success ? parsed.data : null
 }
 
-/** A machine that was added on the way, as the round will have it. */
+/** A machine that was added during the round, as the round will have it. */
 const addedStop = (page: MachinePage): RoundStop => ({
   machineId: page.machine.id,
   unitId: page.unit.id,
@@ -199,7 +199,7 @@ export async function roundWithPending(
     areas: page.areas.map((a) => ({ ...a, plan: drawnHere(line, a.id)?.plan ?? a.plan })),
     stops: stops.map((s) => {
       const here = level.safeParse(judged.get(s.machineId))
-      return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, not home yet.' } : s
+      return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, waiting to sync.' } : s
     }),
     findings: findingsWith(
       page.findings,

@@ -17,24 +17,24 @@ export async function emptyToFile(by: string): Promise<{ name: string; text: str
 
 const and = (words: string, more: string): string => [words, more].filter(Boolean).join(' ')
 
-/** Read such a file into the line of this one. @throws Error with words that name the place that is wrong */
+/** Import a fileto the line of this one. @throws Error with words that name the place that is wrong */
 export async function readFile(text: string, reader: { readonly id: string; readonly name: string }): Promise<number> {
   let json: unknown
   try {
     json = JSON.parse(text)
   } catch {
-    throw new Error('That file is not one of a phone: it is no JSON.')
+    throw new Error('This is not an export of this app: it is not JSON.')
   }
   const parsed = phoneFile.safeParse(json)
   if (!parsed.success) {
     const issue = parsed.error.issues[0]
-    throw new Error(`That file cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`)
+    throw new Error(`This file cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`)
   }
   const file: PhoneFile = parsed.data
   // The book says who brought it; whose phone it was is written beside the stop.
   const fromOf = (n: number): string => {
     const taker = file.takenBy[String(n)]
-    if (taker !== undefined) return taker === reader.name ? '' : `Taken by ${taker}.`
+    if (taker !== undefined) return taker === reader.name ? '' : `Exported by ${taker}.`
     return file.by === reader.name ? '' : `From the phone of ${file.by}.`
   }
   await keepHere(

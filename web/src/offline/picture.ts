@@ -15,7 +15,7 @@ export async function shrink(file: Blob): Promise<Shrunk> {
   try {
     image = await createImageBitmap(file, { imageOrientation: 'from-image' })
   } catch {
-    throw new Error('That is no picture this phone can read.')
+    throw new Error('This phone cannot read that photo.')
   }
   const scale = Math.min(1, side / Math.max(image.width, image.height))
   const canvas = document.createElement('canvas')

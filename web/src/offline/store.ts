@@ -88,6 +88,6 @@ export async function deviceName(): Promise<string> {
 export function storeTrouble(e: unknown): string {
   const name = e instanceof Error ? e.name + (e.cause instanceof Error ? e.cause.name : '') : ''
   if (/Quota/i.test(`${name} ${e instanceof Error ? e.message : ''}`))
-    return 'This phone is full. What you typed is still here; make room (pictures, other apps), then save again.'
-  return 'This browser keeps nothing on this phone (private window, or storage is switched off). What you typed is still on the page: stay on it until there is signal.'
+    return 'This phone is full. What you typed is still here: free up space, then save again.'
+  return 'This browser cannot store data (private window, or storage is off). What you typed is still on the page: stay on it until you have signal.'
 }

@@ -17,7 +17,7 @@ export interface Phone {
   readonly words: readonly { readonly n: number; readonly text: string; readonly machineId: string | null }[]
   /** Refused, and nothing to be decided about it. */
   readonly refused: readonly { readonly n: number; readonly why: string; readonly kind: string }[]
-  /** Changed here and at home: a person decides. */
+  /** Conflicts: a person decides. */
   readonly conflicts: readonly Conflict[]
   /** How the last try to bring home went. */
   readonly last: Homecoming | null

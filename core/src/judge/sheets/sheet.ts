@@ -107,7 +107,7 @@ export const yesNo = (id: string, label: string): ChoiceAsk =>
 export const line = (id: string, label: string): TextAsk => ({ kind: 'text', id, label })
 
 /** How much of a stop was meant to be taken: what is left out by choice is not missing. */
-export const planAsk = choice('plan', 'This stop', [
+export const planAsk = choice('plan', 'This visit', [
   ['running', 'Running amps'],
   ['live', 'All live tests'],
   ['dead', 'Dead tests'],

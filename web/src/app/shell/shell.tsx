@@ -19,7 +19,7 @@ function Account({ name }: { name: string }) {
   return (
     <div className="shell-account">
       <button type="button" onClick={() => dispatch(setLook(theme === 'day' ? 'plant' : 'day'))}>
-        {theme === 'day' ? 'Plant room' : 'Daylight'}
+        {theme === 'day' ? 'Dark' : 'Light'}
       </button>
       <span>{name}</span>
       <button
@@ -79,9 +79,9 @@ export function Shell({ bare = false }: { bare?: boolean }) {
               ? 'No signal'
               : 'The server does not answer'}
           </h3>
-          <p>Nothing is lost. Try again when there is signal.</p>
+          <p>Nothing is lost. Retry when you have signal.</p>
           <button type="button" className="link-button" onClick={() => void session.refetch()}>
-            Try again
+            Retry
           </button>
         </div>
       </div>
@@ -105,15 +105,15 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       <header className="shell-bar">
         <span className="shell-name">{session.data?.organisation}</span>
         <nav aria-label="Screens">
-          <NavLink to="/roof">Roof</NavLink>
-          <NavLink to="/round">Round</NavLink>
-          <NavLink to="/bench">Bench</NavLink>
-          <NavLink to="/books">Books</NavLink>
+          <NavLink to="/roof">Machines</NavLink>
+          <NavLink to="/round">Rounds</NavLink>
+          <NavLink to="/bench">Calculators</NavLink>
+          <NavLink to="/books">Import & export</NavLink>
           <NavLink to="/places" className="shell-wide">
             Sites
           </NavLink>
           <NavLink to="/house-rules" className="shell-wide">
-            House rules
+            Limits
           </NavLink>
         </nav>
         <Suspense fallback={<div className="finder" />}>

@@ -8,10 +8,10 @@ import { tryHome, useOnline, usePhone, type Phone } from '../../offline/use-phon
 function state(phone: Phone, online: boolean): string {
   if (!online || phone.last === 'no signal') return 'No signal'
   if (phone.held.entries === 0) return ''
-  if (phone.last === 'sign in') return 'Sign in again to bring it home; nothing is lost'
-  if (phone.last === 'other person') return 'Taken by someone else. They sign in to send it'
-  if (phone.last === 'server') return 'The server is in trouble; it is tried again'
-  return 'Bringing it home'
+  if (phone.last === 'sign in') return 'Sign in again to sync. Nothing is lost'
+  if (phone.last === 'other person') return 'Entered by another user. It syncs when they sign in'
+  if (phone.last === 'server') return 'Server error. Retrying'
+  return 'Syncing'
 }
 
 /** A clock is told to be wrong past five minutes. */
@@ -30,13 +30,13 @@ function NewVersion() {
   }, [])
   return here ? (
     <p className="signal-line" role="status">
-      A newer version of the app is here. It waits until you want it: what is half written stays.{' '}
+      A new version is ready. What you have typed is kept when you update.{' '}
       <button
         type="button"
         className="link-button"
         onClick={() => void import('../../offline/worker.ts').then((w) => w.takeNewVersion())}
       >
-        Start it now
+        Update now
       </button>
     </p>
   ) : null
@@ -54,10 +54,10 @@ export function SignalLine() {
           {words}
           {online && phone.held.entries > 0 ? (
             <button type="button" className="link-button" onClick={() => void tryHome()}>
-              Try now
+              Sync now
             </button>
           ) : null}
-          {phone.held.entries > 0 ? <Link to="/phone">Look</Link> : null}
+          {phone.held.entries > 0 ? <Link to="/phone">View</Link> : null}
         </p>
       )}
       {phone.trouble === null ? null : (
@@ -67,28 +67,28 @@ export function SignalLine() {
       )}
       {phone.refused.length > 0 ? (
         <p className="signal-line signal-bad" role="alert">
-          {phone.refused.length} {phone.refused.length === 1 ? 'entry was' : 'entries were'} refused and{' '}
-          {phone.refused.length === 1 ? 'is' : 'are'} still here. <Link to="/phone">See why</Link>
+          {phone.refused.length} {phone.refused.length === 1 ? 'entry' : 'entries'} rejected by the server, still on
+          this phone. <Link to="/phone">See why</Link>
         </p>
       ) : null}
       {phone.conflicts.length > 0 ? (
         <p className="signal-line signal-bad" role="alert">
           {phone.conflicts.length === 1
-            ? 'Something was changed here and at home.'
-            : `${phone.conflicts.length} things were changed here and at home.`}{' '}
-          <Link to="/phone">Decide</Link>
+            ? '1 conflict between this phone and the server.'
+            : `${phone.conflicts.length} conflicts between this phone and the server.`}{' '}
+          <Link to="/phone">Resolve</Link>
         </p>
       ) : null}
       {Math.abs(phone.ahead) > wrongClock ? (
         <p className="signal-line" role="status">
           This phone’s clock is {Math.round(Math.abs(phone.ahead) / 60_000)} minutes{' '}
-          {phone.ahead > 0 ? 'behind' : 'ahead of'} home’s. What is recorded carries home’s time.
+          {phone.ahead > 0 ? 'behind' : 'ahead of'} the server’s. Records use the server’s time.
         </p>
       ) : null}
       {phone.words.length > 0 ? (
         <p className="signal-line" role="status">
-          {phone.words.length === 1 ? phone.words[0]?.text : `${phone.words.length} things to know from home.`}{' '}
-          <Link to="/phone">Read</Link>
+          {phone.words.length === 1 ? phone.words[0]?.text : `${phone.words.length} messages from the server.`}{' '}
+          <Link to="/phone">View</Link>
         </p>
       ) : null}
       <NewVersion />

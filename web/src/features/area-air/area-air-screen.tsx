@@ -19,7 +19,7 @@ const airWords: Readonly<Record<AirMover['air'], string>> = {
   'make-up': 'make-up air',
   supply: 'supply, from outside',
   relief: 'relief',
-  inside: 'stays inside',
+  inside: 'recirculated',
 }
 
 function Fans({ list, now }: { list: readonly AirMover[]; now: number }) {
@@ -29,12 +29,12 @@ function Fans({ list, now }: { list: readonly AirMover[]; now: number }) {
         <thead>
           <tr>
             <th scope="col">Fan</th>
-            <th scope="col">Its air</th>
+            <th scope="col">Airflow</th>
             <th scope="col" className="num">
-              Moves, cfm
+              Airflow, cfm
             </th>
             <th scope="col" className="num">
-              Counts, cfm
+              Net effect, cfm
             </th>
           </tr>
         </thead>
@@ -83,7 +83,7 @@ export function AreaAirScreen() {
   if (query.error && !air)
     return (
       <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This area cannot be shown now." />
+        <FailureNote failure={query.error as Failure} kept="This area cannot be loaded." />
       </div>
     )
   if (!air) return <p className="page">Loading …</p>
@@ -98,8 +98,8 @@ export function AreaAirScreen() {
     Math.abs(over) < 0.5
       ? 'even'
       : over > 0
-        ? 'more comes than goes: the place is pressed'
-        : 'more goes than comes: the place is drawn upon'
+        ? 'supply exceeds exhaust: the space is under positive pressure'
+        : 'exhaust exceeds supply: the space is under negative pressure'
   return (
     <div className="page stack">
       <p className="quiet">{air.siteName}</p>
@@ -108,24 +108,24 @@ export function AreaAirScreen() {
         <section className="sheet">
           <header>
             <h2>Fans</h2>
-            <span className="quiet">as measured last at each</span>
+            <span className="quiet">last measured airflow</span>
           </header>
           <Fans list={air.movers} now={now} />
         </section>
         <div className="stack">
-          <section className="sheet stack" aria-label="Ledger">
-            <h2>Ledger</h2>
+          <section className="sheet stack" aria-label="Air balance">
+            <h2>Air balance</h2>
             <dl className="bench-out">
               <div>
-                <dt>Comes in</dt>
+                <dt>Outside air in</dt>
                 <dd>{whole(l.coming)} cfm</dd>
               </div>
               <div>
-                <dt>Goes out</dt>
+                <dt>Exhaust out</dt>
                 <dd>{whole(l.going)} cfm</dd>
               </div>
               <div>
-                <dt>Over</dt>
+                <dt>Net</dt>
                 <dd>
                   {l.over < 0 ? '−' : '+'}
                   {whole(Math.abs(l.over))} cfm
@@ -133,7 +133,7 @@ export function AreaAirScreen() {
               </div>
               {l.pressure === null ? null : (
                 <div>
-                  <dt>Drives through the leaks</dt>
+                  <dt>Pressure across the leaks</dt>
                   <dd>
                     {l.pressure < 0 ? '−' : '+'}
                     {Math.abs(l.pressure).toFixed(3)} in wg
@@ -142,15 +142,15 @@ export function AreaAirScreen() {
               )}
             </dl>
             <p>
-              {measured.length === 0 ? 'No fan of this area has its air measured yet.' : `${capital(side(l.over))}.`}
+              {measured.length === 0 ? 'No airflow has been measured in this area yet.' : `${capital(side(l.over))}.`}
               {missing.length > 0 ? ` Not measured: ${missing.map((m) => `${m.unitTag} / ${m.tag}`).join(', ')}.` : ''}
             </p>
-            <Field label="Leaks of the place, if known">
+            <Field label="Leakage area of the space, if known">
               <Input value={leak} inputMode="decimal" suffix="ft²" onChange={(e) => setLeak(e.target.value)} />
             </Field>
           </section>
-          <section className="sheet stack" aria-label="What a change does">
-            <h2>One fan runs at another speed</h2>
+          <section className="sheet stack" aria-label="Change of one fan’s speed">
+            <h2>Change of one fan’s speed</h2>
             <div className="air-change">
               <Field label="Fan">
                 <Select<string>
@@ -164,32 +164,31 @@ export function AreaAirScreen() {
                   onChange={setFan}
                 />
               </Field>
-              <Field label="Speed, of today’s">
+              <Field label="New speed, % of today’s">
                 <Input value={speed} inputMode="decimal" suffix="%" onChange={(e) => setSpeed(e.target.value)} />
               </Field>
             </div>
             {l.after ? (
               <p>
                 Then {l.after.over < 0 ? '−' : '+'}
-                {whole(Math.abs(l.after.over))} cfm over. {whole(Math.abs(l.after.follow))} cfm{' '}
-                {l.after.follow > 0 ? 'more has to come in' : 'less has to come in'} for the place to stay as it is:
-                make-up air first, then the outside dampers.
+                {whole(Math.abs(l.after.over))} cfm net. To keep the balance, bring in {whole(Math.abs(l.after.follow))}{' '}
+                cfm {l.after.follow > 0 ? 'more' : 'less'} outside air: make-up air first, then the outside-air dampers.
               </p>
             ) : (
               <p className="quiet">
-                The speed bench of a fan says what its speed will be; here it is seen what that does to the building.
+                Speed change on a machine gives the new speed of its fan; this shows what that does to the building.
               </p>
             )}
             <p className="caution">
-              A building drawn upon pulls flue gas back into it: check the draft of every fuel-burning appliance.
+              Negative pressure pulls flue gas back into the building: check the draft of every fuel-burning appliance.
               Balancing is for qualified people under local code.
             </p>
           </section>
           {first.length > 0 ? (
             <section className="sheet">
               <header>
-                <h2>Before any balance</h2>
-                <span className="quiet">belts tight, filters clean, fans in order</span>
+                <h2>Fix before balancing</h2>
+                <span className="quiet">belts tight, filters clean, faults repaired</span>
               </header>
               {first.map((m) => (
                 <p key={m.machineId} className="trail">

@@ -45,7 +45,7 @@ const open = async (list: AirMover[]) => {
   await screen.findByRole('heading', { name: 'Air of Hall roof' })
   return user
 }
-const ledger = () => screen.getByRole('region', { name: 'Ledger' }).textContent ?? ''
+const ledger = () => screen.getByRole('region', { name: 'Air balance' }).textContent ?? ''
 
 describe('the air of an area', () => {
   it('adds up what comes and goes, says what is assumed and what nobody measured', async () => {
@@ -58,32 +58,32 @@ describe('the air of an area', () => {
     ])
     expect(ledger()).toContain('3,000 cfm')
     expect(ledger()).toContain('−1,000 cfm')
-    expect(ledger()).toContain('the place is drawn upon')
+    expect(ledger()).toContain('the space is under negative pressure')
     expect(ledger()).toContain('Not measured: EF-2 / F.')
     expect(screen.getByText(/supply, from outside 20 %, assumed/)).toBeTruthy()
-    expect(screen.getByText('stays inside')).toBeTruthy()
+    expect(screen.getByText('recirculated')).toBeTruthy()
   })
   it('says who must follow when a fan is sped up', async () => {
     const user = await open([fan(2, 'MAU', 'make-up', 4000), fan(3, 'EF', 'exhaust', 4000)])
     await user.click(screen.getByRole('combobox', { name: 'Fan' }))
     await user.click(screen.getByTitle('EF / F'))
-    const change = screen.getByRole('region', { name: 'What a change does' })
-    expect(change.textContent).toContain('Then −200 cfm over. 200 cfm more has to come in')
-    const speed = within(change).getByRole('textbox', { name: /^Speed/ })
+    const change = screen.getByRole('region', { name: 'Change of one fan’s speed' })
+    expect(change.textContent).toContain('Then −200 cfm net. To keep the balance, bring in 200 cfm more outside air')
+    const speed = within(change).getByRole('textbox', { name: /^New speed/ })
     await user.clear(speed)
     await user.type(speed, '90')
-    expect(change.textContent).toContain('400 cfm less has to come in')
+    expect(change.textContent).toContain('bring in 400 cfm less outside air')
   })
   it('tells the pressure where the leaks are known', async () => {
     const user = await open([fan(2, 'MAU', 'make-up', 1200), fan(3, 'EF', 'exhaust', 600)])
     expect(ledger()).not.toContain('in wg')
-    await user.type(screen.getByRole('textbox', { name: /^Leaks/ }), '0.8')
+    await user.type(screen.getByRole('textbox', { name: /^Leakage/ }), '0.8')
     // Check values E14.8: 600 cfm over 0.8 ft² is 0.0826 in wg.
     expect(ledger()).toMatch(/\+0\.08[123] in wg/)
   })
   it('names what has to be in order before any balance', async () => {
     await open([fan(3, 'EF', 'exhaust', 600, { level: 'fix', headline: 'The belt is slack.' })])
-    expect(screen.getByRole('heading', { name: 'Before any balance' })).toBeTruthy()
+    expect(screen.getByRole('heading', { name: 'Fix before balancing' })).toBeTruthy()
     expect(screen.getByText('The belt is slack.')).toBeTruthy()
   })
 })

@@ -25,7 +25,7 @@ describe('the air of an area', () => {
     expect(l.pressure).toBeLessThan(-0.32)
     expect(l.pressure).toBeGreaterThan(-0.34)
   })
-  it('what stays inside or was not measured counts for nothing; a share nobody measured is a fifth (common practice)', () => {
+  it('what recirculated or was not measured counts for nothing; a share nobody measured is a fifth (common practice)', () => {
     const list = [fan('RF', 'inside', 5000), fan('EF', 'exhaust', null), fan('RTU', 'supply', 5000)]
     expect(moversOf(list).map((m) => m.name)).toEqual(['RTU / F'])
     expect(list.map(counted)).toEqual([null, null, 1000])

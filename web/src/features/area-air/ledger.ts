@@ -7,7 +7,7 @@ export const usualShare = 0.2
 
 const nameOf = (m: AirMover) => `${m.unitTag} / ${m.tag}`
 
-/** The fans of an area as the ledger takes them: what stays inside counts for nothing, what is not measured neither. */
+/** The fans of an area as the ledger takes them: what recirculated counts for nothing, what is not measured neither. */
 export function moversOf(list: readonly AirMover[]): Mover[] {
   return list.flatMap((m): Mover[] => {
     if (m.flow === null || m.air === 'inside') return []

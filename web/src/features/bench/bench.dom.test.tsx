@@ -25,7 +25,7 @@ describe('the bench', () => {
 describe('a calculator’s page', () => {
   it('answers as soon as all is there, key by key', async () => {
     const user = await open('bearing-life')
-    expect(result()).toContain('the answer follows each key')
+    expect(result()).toContain('the answer updates as you type')
     await user.type(screen.getByLabelText('Rating C, kN'), '14')
     await user.type(screen.getByLabelText('Load P, kN'), '1.8')
     await user.type(screen.getByLabelText('Rpm, rpm'), '1760')
@@ -42,7 +42,7 @@ describe('a calculator’s page', () => {
     await user.type(screen.getByLabelText('Larger pitch diameter, in'), '9.4')
     await user.type(screen.getByLabelText('Center distance, in'), '5')
     expect(screen.getByText(/more than half the two diameters/)).toBeTruthy()
-    expect(result()).toContain('Mend what is marked.')
+    expect(result()).toContain('Correct the marked fields.')
     await user.type(screen.getByLabelText('Center distance, in'), '0')
     expect(result()).toMatch(/Nearest stocked beltA\d+/)
     expect(screen.getByLabelText<HTMLInputElement>('Smaller pitch diameter, in').value).toBe('4.2')
@@ -52,7 +52,7 @@ describe('a calculator’s page', () => {
     const user = await open('belt-note')
     await user.type(screen.getByLabelText('Note of the span, Hz'), 'fourty')
     await user.type(screen.getByLabelText('Free span, in'), '21.65')
-    expect(result()).toContain('Mend what is marked.')
+    expect(result()).toContain('Correct the marked fields.')
     expect(screen.getAllByRole('alert').length).toBeGreaterThan(0)
   })
 

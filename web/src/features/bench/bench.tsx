@@ -13,29 +13,29 @@ export function Bench() {
   const query = machine === null ? '' : `?machine=${machine}`
   return (
     <div className="page stack">
-      <h1>Bench</h1>
+      <h1>Calculators</h1>
       {page ? (
         <p>
-          Filled with the values of{' '}
+          Filled in from{' '}
           <Link to={`/machines/${page.machine.id}`}>
             {page.unit.tag} / {page.machine.tag}
           </Link>
-          . <Link to="/bench">Free numbers instead</Link>
+          . <Link to="/bench">Use your own numbers</Link>
         </p>
       ) : (
         <p className="quiet">
-          On free numbers. Open it from a machine and it is filled with that machine’s plate and last readings.
+          Enter your own numbers, or open a calculator from a machine to fill in its nameplate and last readings.
         </p>
       )}
       <section className="sheet bench-speed">
         <div>
-          <h2>Speed bench</h2>
+          <h2>Speed change</h2>
           <p className="quiet">
-            What a turn of the sheave, another sheave or the drive’s hertz will do to amps, air, belt and bearings.
+            What a turn of the sheave, another sheave or the drive’s Hz does to amps, air, belt and bearings.
           </p>
         </div>
         <Link to={`/bench/speed${query}`}>
-          <Button type="primary">Open it</Button>
+          <Button type="primary">Open</Button>
         </Link>
       </section>
       <div className="bench-groups">

@@ -120,7 +120,7 @@ function Form({
       </section>
       <div className="stack">
         <section className="sheet" aria-label="Result" aria-live="polite">
-          <h2>Out</h2>
+          <h2>Output</h2>
           {answer?.ok ? (
             <dl className="bench-out">
               {outputs.map((f) => {
@@ -135,7 +135,7 @@ function Form({
             </dl>
           ) : (
             <p className="quiet">
-              {complete ? 'Mend what is marked.' : 'Fill in what is asked; the answer follows each key.'}
+              {complete ? 'Correct the marked fields.' : 'Enter the values above; the answer updates as you type.'}
             </p>
           )}
           {elsewhere.map((p) => (
@@ -147,14 +147,14 @@ function Form({
         {curve ? (
           <section className="sheet">
             <Suspense fallback={<div className="curve-chart" />}>
-              <SafePart what="The curve">
+              <SafePart what="Chart">
                 <CurveChart curve={curve} metric={metric} />
               </SafePart>
             </Suspense>
           </section>
         ) : null}
         <section className="sheet">
-          <h2>How</h2>
+          <h2>Formula and source</h2>
           <p className="bench-formula">{calculator.formula}</p>
           <p className="quiet">
             {calculator.basis
@@ -177,7 +177,7 @@ export function CalculatorScreen() {
   const query = api.useMachinePageQuery({ params: { id: machine ?? '' } }, { skip: machine === null })
   const page = query.currentData
   const calculator = findCalculator(id)
-  if (!calculator) return <p className="page">There is no such calculator. All are on the bench.</p>
+  if (!calculator) return <p className="page">There is no such calculator. See the list of calculators.</p>
   if (machine !== null && !page && !query.isError) return <p className="page">Loading …</p>
   return (
     <CalculatorPage key={`${id} ${page?.machine.id ?? ''}`} calculator={calculator} machine={machine} page={page} />
@@ -208,7 +208,7 @@ function CalculatorPage({
   return (
     <div className="page stack">
       <p className="quiet">
-        <Link to={`/bench${machine === null ? '' : `?machine=${machine}`}`}>Bench</Link> ·{' '}
+        <Link to={`/bench${machine === null ? '' : `?machine=${machine}`}`}>Calculators</Link> ·{' '}
         {groupWords[calculator.group]}
       </p>
       <header className="bench-head">

@@ -2,7 +2,7 @@ import type { CalcGroup } from '@motor-round/core/calc'
 
 /** The groups of the bench in the mechanic's words. */
 export const groupWords: Readonly<Record<CalcGroup, string>> = {
-  supply: 'Supply and evenness',
+  supply: 'Supply and unbalance',
   load: 'Amps, load and the motor',
   winding: 'Windings',
   insulation: 'Insulation',
@@ -14,6 +14,6 @@ export const groupWords: Readonly<Record<CalcGroup, string>> = {
   air: 'Air',
   vibration: 'Vibration, balance and sound',
   energy: 'Energy and money',
-  trend: 'Figures over time',
+  trend: 'Trends',
   units: 'Units',
 }

@@ -10,13 +10,13 @@ import './books.css'
 
 const statusWords: Record<ImportState['status'], string> = {
   checking: 'being checked',
-  ready: 'checked, not kept',
-  refused: 'refused, nothing kept',
-  'needs zone': 'asks for a time zone',
-  keeping: 'being kept',
-  done: 'kept',
-  cancelled: 'called off',
-  failed: 'broke off, nothing kept',
+  ready: 'checked, not imported yet',
+  refused: 'rejected, nothing imported',
+  'needs zone': 'needs a time zone',
+  keeping: 'importing',
+  done: 'imported',
+  cancelled: 'canceled',
+  failed: 'failed, nothing imported',
 }
 
 function Export() {
@@ -26,7 +26,7 @@ function Export() {
   const readings = addressOf(endpoints.exportReadings, undefined, site === '' ? {} : { site })
   return (
     <section className="sheet stack">
-      <h2>Take out</h2>
+      <h2>Export</h2>
       <div className="row">
         <Select
           aria-label="Readings of"
@@ -39,22 +39,22 @@ function Export() {
           onChange={setSite}
         />
         <Button href={`/api/v1${readings}`} download>
-          Readings as CSV
+          Readings (CSV)
         </Button>
       </div>
       <div className="row">
         <Button href={`/api/v1${addressOf(endpoints.exportRegister)}`} download>
-          Register as CSV
+          Machine list (CSV)
         </Button>
         {lead ? (
           <Button href={`/api/v1${addressOf(endpoints.exportOrganisation)}`} download>
-            Whole organisation as JSON
+            Whole organization (JSON)
           </Button>
         ) : null}
       </div>
       <p className="quiet">
         CSV by RFC 4180, times in UTC. Text that a spreadsheet would run as a formula gets a leading quote.{' '}
-        <a href={`/api/v1${addressOf(endpoints.organisationSchema)}`}>JSON Schema of the organisation file</a>
+        <a href={`/api/v1${addressOf(endpoints.organisationSchema)}`}>JSON Schema of the organization file</a>
       </p>
     </section>
   )
@@ -65,8 +65,8 @@ function Lately() {
   if (imports.length === 0) return null
   return (
     <section className="sheet">
-      <h2>Brought in lately</h2>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="Brought in lately">
+      <h2>Recent imports</h2>
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="Recent imports">
         <table className="table">
           <thead>
             <tr>
@@ -75,7 +75,7 @@ function Lately() {
               <th>By</th>
               <th className="num">Rows</th>
               <th className="num">New</th>
-              <th>How it ended</th>
+              <th>Result</th>
             </tr>
           </thead>
           <tbody>
@@ -101,9 +101,9 @@ export function Books() {
   const lead = useMay('lead')
   return (
     <div className="page stack">
-      <h1>Books</h1>
+      <h1>Import & export</h1>
       <div className="books-columns">
-        {lead ? <Importer /> : <p className="sheet">A lead can bring files in.</p>}
+        {lead ? <Importer /> : <p className="sheet">Only a lead can import files.</p>}
         <Export />
       </div>
       {lead ? <Lately /> : null}

@@ -23,7 +23,7 @@ export function ImportWords({ state }: { state: ImportState }) {
       ) : null}
       {state.already > 0 ? (
         <li>
-          <b>{count(state.already, one, many)}</b> in the book already, left as they are
+          <b>{count(state.already, one, many)}</b> already on record, unchanged
         </li>
       ) : null}
       <li>
@@ -40,7 +40,7 @@ export function ImportErrors({ state }: { state: ImportState }) {
   return (
     <div className="problem" role="alert">
       <h3>
-        {count(state.errorCount, 'thing', 'things')} to mend in {state.name}
+        {count(state.errorCount, 'error', 'errors')} in {state.name}
       </h3>
       <p>{state.message}</p>
       <div className="scroll-x" tabIndex={0} role="region" aria-label="Errors">
@@ -63,9 +63,7 @@ export function ImportErrors({ state }: { state: ImportState }) {
           </tbody>
         </table>
       </div>
-      {state.errorCount > 100 ? (
-        <p className="quiet">{n(state.errorCount - 100)} more of this file are not shown.</p>
-      ) : null}
+      {state.errorCount > 100 ? <p className="quiet">{n(state.errorCount - 100)} more errors are not shown.</p> : null}
     </div>
   )
 }
@@ -74,7 +72,8 @@ export function ImportErrors({ state }: { state: ImportState }) {
 export function AfterImport() {
   return (
     <p>
-      Every machine in it has been judged again. <Link to="/roof?level=stop,fix,watch">See who needs a person</Link>
+      All machines in the file have new results.{' '}
+      <Link to="/roof?level=stop,fix,watch">Show machines that need work</Link>
     </p>
   )
 }

@@ -10,8 +10,8 @@ import { SendFailure, sendFile } from './send-file.ts'
 
 const kinds: readonly { value: ImportState['kind']; label: string; accept: string }[] = [
   { value: 'readings', label: 'Readings (CSV)', accept: '.csv,.txt,.tsv' },
-  { value: 'register', label: 'Register (CSV)', accept: '.csv,.txt,.tsv' },
-  { value: 'organisation', label: 'Whole organisation (JSON)', accept: '.json' },
+  { value: 'register', label: 'Machine list (CSV)', accept: '.csv,.txt,.tsv' },
+  { value: 'organisation', label: 'Whole organization (JSON)', accept: '.json' },
 ]
 
 /** How far the server is with a file that is on its way. */
@@ -23,11 +23,12 @@ function Checking({ id, file, cancel }: { id: string; file: File; cancel: () => 
     <div className="stack" role="status">
       <p>
         Checking {file.name}: {(state?.rows ?? 0).toLocaleString('en')} rows so far
-        {state && state.errorCount > 0 ? `, ${state.errorCount.toLocaleString('en')} errors` : ''}. Nothing is kept yet.
+        {state && state.errorCount > 0 ? `, ${state.errorCount.toLocaleString('en')} errors` : ''}. Nothing is imported
+        yet.
       </p>
       <Progress percent={share} />
       <div>
-        <Button onClick={cancel}>Call it off</Button>
+        <Button onClick={cancel}>Cancel</Button>
       </div>
     </div>
   )
@@ -83,11 +84,11 @@ export function Importer() {
   const checking = run !== null && state === null && failure === undefined
   return (
     <section className="sheet stack">
-      <h2>Bring in</h2>
+      <h2>Import</h2>
       <div className="form-grid">
-        <Field label="What the file holds">
+        <Field label="File type">
           <Select<ImportState['kind']>
-            aria-label="What the file holds"
+            aria-label="File type"
             value={kind}
             options={[...kinds]}
             disabled={checking}
@@ -106,11 +107,11 @@ export function Importer() {
             return false
           }}
         >
-          <p className="condensed import-drop">Drop a file here, or press to choose</p>
-          <p className="quiet">Every row is checked first. You see what will happen before anything is kept.</p>
+          <p className="condensed import-drop">Drop a file here, or tap to choose one</p>
+          <p className="quiet">Every row is checked first. You see what changes before anything is imported.</p>
         </Upload.Dragger>
       )}
-      <FailureNote failure={failure ?? (keeping.error as Failure | undefined)} kept="Nothing of the file was kept." />
+      <FailureNote failure={failure ?? (keeping.error as Failure | undefined)} kept="Nothing was imported." />
       {state?.status === 'needs zone' && run ? (
         <div className="problem">
           <h3>{state.message}</h3>
@@ -127,7 +128,7 @@ export function Importer() {
               onChange={setZone}
             />
             <Button type="primary" onClick={() => void start(run.file, zone)}>
-              Read them as {zone}
+              Use {zone}
             </Button>
           </div>
         </div>
@@ -150,10 +151,10 @@ export function Importer() {
                   .then(setState, () => undefined)
               }
             >
-              Keep it
+              Import
             </Button>
             <Button size="large" disabled={keeping.isLoading} onClick={drop}>
-              Call it off
+              Cancel
             </Button>
           </div>
         </div>

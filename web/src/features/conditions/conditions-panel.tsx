@@ -62,13 +62,13 @@ function Close({
   return (
     <form
       className="row condition-close"
-      aria-label={kind === 'closed' ? 'Close the condition' : 'Reopen the condition'}
+      aria-label={kind === 'closed' ? 'Close condition' : 'Reopen condition'}
       onSubmit={(e) => {
         e.preventDefault()
         void save()
       }}
     >
-      <Field label={kind === 'closed' ? 'What was done, or why it needs nothing' : 'Why it is opened again'}>
+      <Field label={kind === 'closed' ? 'What was done, or why nothing is needed' : 'Why it is reopened'}>
         <Input autoFocus value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
       </Field>
       <Button type="primary" htmlType="submit" loading={saving} disabled={reason.trim() === ''}>
@@ -100,7 +100,7 @@ function Row({
         <p className="verdict-next">{k.verdict.next}</p>
         <p className="quiet">
           {origin(k, now)} · {k.verdict.about} · {k.verdict.basis.map((b) => b.text).join(' · ')}
-          {k.verdict.confidence === 'low' ? ' · not certain' : ''}
+          {k.verdict.confidence === 'low' ? ' · low confidence' : ''}
         </p>
         {closing ? (
           <Close machineId={machineId} conditionKey={k.key} kind="closed" done={() => setClosing(false)} />

@@ -49,7 +49,7 @@ export function CollarArrow({ page }: { page: MachinePage }) {
     <section className="sheet">
       <h2>Locking collars</h2>
       {fromDriveEnd === null ? (
-        <p className="quiet">Enter which way the fan turns, and from which end that is seen: then it is drawn here.</p>
+        <p className="quiet">Enter which way the fan turns and from which end: then the collars are drawn here.</p>
       ) : (
         <>
           <div className="collars">

@@ -31,7 +31,7 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
         <BeltDrawing pair={pairOf(drive)} rotation={rotation} words={beltWords(page, drive)} />
       ) : machine.drive === 'belt' ? (
         <p className="quiet">
-          Its sheaves are not in the book. With them it is drawn, and the bench can tell what a turn does.
+          The sheaves are not entered. Enter them to see the drive drawn to scale and what a turn does.
         </p>
       ) : null}
       {asked && force ? (
@@ -54,11 +54,11 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
       </dl>
       <div className="row drive-buttons">
         <Link to={`/machines/${machine.id}/drive`}>
-          <Button>{mayEdit ? 'Fit or correct parts' : 'Parts and their past'}</Button>
+          <Button>{mayEdit ? 'Add or correct parts' : 'Parts and history'}</Button>
         </Link>
         {drive || machine.hasDrive ? (
           <Link to={`/bench/speed?machine=${machine.id}`}>
-            <Button type="primary">Speed bench</Button>
+            <Button type="primary">Speed change</Button>
           </Link>
         ) : null}
       </div>

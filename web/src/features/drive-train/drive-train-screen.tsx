@@ -21,7 +21,7 @@ import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
 import './drive-train.css'
 
-type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'take out' } | null
+type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'remove' } | null
 
 function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
   const clock = useClock()
@@ -42,17 +42,17 @@ function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
           .then(done, () => undefined)
       }}
     >
-      <CameOut label="It came out because" value={removedFor} onChange={setRemovedFor} />
+      <CameOut label="Removed because" value={removedFor} onChange={setRemovedFor} />
       <label>
-        Why, and nothing in its place?
+        Why, and what is in its place now
         <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
       </label>
-      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing was changed." />
+      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing was saved." />
       <div className="row">
         <Button danger htmlType="submit" loading={attempt.isLoading} disabled={why.trim() === ''}>
-          Take it out
+          Remove
         </Button>
-        <Button onClick={done}>Leave it</Button>
+        <Button onClick={done}>Cancel</Button>
       </div>
     </form>
   )
@@ -112,12 +112,12 @@ function SlotRow({
                 since {shortDay(current.fittedAt, now)}
                 {current.why ? `, ${current.why}` : ''}
                 {own.median === null ? '' : ` · ${lifeWords(own.median)} here`}
-                {house === null ? '' : ` · ${house} in this house`}
+                {house === null ? '' : ` · ${house}`}
               </p>
               {grease === null ? null : <p className="quiet">{grease}</p>}
             </>
           ) : (
-            <p className="quiet">Not in the book.</p>
+            <p className="quiet">Not entered.</p>
           )}
         </div>
         {mayEdit && mine === null ? (
@@ -128,15 +128,15 @@ function SlotRow({
                 <Button type="text" onClick={() => setOpen({ slot, what: 'correct' })}>
                   Correct
                 </Button>
-                <Button type="text" onClick={() => setOpen({ slot, what: 'take out' })}>
-                  Take out
+                <Button type="text" onClick={() => setOpen({ slot, what: 'remove' })}>
+                  Remove
                 </Button>
               </>
             ) : null}
           </div>
         ) : null}
       </div>
-      {mine === 'take out' && current ? <TakeOut part={current} done={close} /> : null}
+      {mine === 'remove' && current ? <TakeOut part={current} done={close} /> : null}
       {mine === 'fit' || mine === 'correct' ? (
         <PartForm
           machineId={page.machine.id}
@@ -170,7 +170,7 @@ export function DriveTrainScreen() {
   if (query.error && !page)
     return (
       <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
       </div>
     )
   if (!page) return <p className="page">Loading …</p>
@@ -190,12 +190,12 @@ export function DriveTrainScreen() {
         </Link>{' '}
         · drive train
       </p>
-      <h1>What is fitted</h1>
+      <h1>Installed parts</h1>
       <div className="drive-columns">
         <div className="stack">
           <section className="sheet">
             <header>
-              <h2>How it stands</h2>
+              <h2>Drive layout</h2>
               <span className="quiet">
                 {layout.rotation ? `${layout.rotation}, seen from the ${layout.seenFrom ?? 'drive end'}` : ''}
               </span>
@@ -205,7 +205,7 @@ export function DriveTrainScreen() {
             ) : (
               <p className="quiet">
                 {machine.drive === 'belt'
-                  ? 'Enter both sheaves and it is drawn here, to scale.'
+                  ? 'Enter both sheaves to see the drive drawn to scale.'
                   : 'The fan sits on the motor’s own shaft.'}
               </p>
             )}
@@ -226,7 +226,7 @@ export function DriveTrainScreen() {
           {drive ? (
             <Link to={`/bench/speed?machine=${id}`}>
               <Button block type="primary" size="large">
-                Speed bench: what would another setting do?
+                Speed change: what would another setting do?
               </Button>
             </Link>
           ) : null}

@@ -31,7 +31,7 @@ async function open(role: 'mechanic' | 'viewer' = 'mechanic', of = page()) {
     path: '/machines/:id/drive',
     at: `/machines/${machineId}/drive`,
   })
-  await screen.findByRole('heading', { name: 'What is fitted' })
+  await screen.findByRole('heading', { name: 'Installed parts' })
   return user
 }
 
@@ -40,9 +40,9 @@ describe('what is fitted', () => {
     await open()
     const belts = screen.getByRole('region', { name: 'Belts' })
     expect(belts.textContent).toContain('B62')
-    expect(belts.textContent).toContain('1 May 2022 to 1 May 2024: B62; frayed')
-    expect(belts.textContent).toContain('half of them last 2.0 years here')
-    expect(screen.getByRole('region', { name: 'Filters' }).textContent).toContain('Not in the book.')
+    expect(belts.textContent).toContain('May 1, 2022 to May 1, 2024: B62; frayed')
+    expect(belts.textContent).toContain('median life 2.0 years here')
+    expect(screen.getByRole('region', { name: 'Filters' }).textContent).toContain('Not entered.')
   })
   it('draws the belt to scale with its words', async () => {
     await open()
@@ -69,14 +69,14 @@ describe('what is fitted', () => {
     const number = within(belts).getByLabelText('Number on the belt')
     expect((number as HTMLInputElement).value).toBe('62')
     await user.clear(number)
-    await user.click(within(belts).getByRole('button', { name: 'Record the change' }))
+    await user.click(within(belts).getByRole('button', { name: 'Save replacement' }))
     expect(within(belts).getByText('is needed')).toBeTruthy()
     expect(sent.filter((s) => s.url.endsWith('/parts'))).toEqual([])
     await user.type(number, '63')
-    await user.click(within(belts).getByLabelText('The old one came out because'))
+    await user.click(within(belts).getByLabelText('The old part was removed because'))
     await user.click(await screen.findByTitle('Worn out or failed'))
-    await user.type(within(belts).getByLabelText('What was wrong with it'), 'cracked')
-    await user.click(within(belts).getByRole('button', { name: 'Record the change' }))
+    await user.type(within(belts).getByLabelText('What was wrong with the old one'), 'cracked')
+    await user.click(within(belts).getByRole('button', { name: 'Save replacement' }))
     await vi.waitFor(() => expect(sent.some((s) => s.url === `/api/v1/machines/${machineId}/parts`)).toBe(true))
     expect(sent.find((s) => s.url.endsWith('/parts'))?.body).toMatchObject({
       part: { slot: 'belts', spec: { section: 'B', number: 63, count: 1 } },
@@ -107,13 +107,13 @@ describe('the drive train on a machine’s page', () => {
   it('tells what the span asks for, in inches and pounds', async () => {
     await showAs('mechanic', <DrivePanel page={page()} now={now} mayEdit />)
     expect(screen.getByText(/^Press \d\.\d\d in with \d+\.\d to \d+\.\d lbf$/)).toBeTruthy()
-    expect(screen.getByRole('link', { name: 'Speed bench' }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: 'Speed change' }).getAttribute('href')).toBe(
       `/bench/speed?machine=${machineId}`,
     )
   })
   it('says what is missing where no sheave is in the book', async () => {
     await showAs('mechanic', <DrivePanel page={pageOf()} now={now} mayEdit />)
-    expect(screen.getByText(/Its sheaves are not in the book/)).toBeTruthy()
-    expect(screen.queryByRole('link', { name: 'Speed bench' })).toBeNull()
+    expect(screen.getByText(/The sheaves are not entered/)).toBeTruthy()
+    expect(screen.queryByRole('link', { name: 'Speed change' })).toBeNull()
   })
 })

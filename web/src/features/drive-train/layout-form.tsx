@@ -66,7 +66,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
   return (
     <form
       className="stack part-form"
-      aria-label="How the drive stands"
+      aria-label="Drive layout"
       onSubmit={(e) => {
         e.preventDefault()
         const { siteId: _site, retiredAt: _retired, ...own } = machine
@@ -85,14 +85,14 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
         <Field label="From outside, of its air" error={fieldMessage(failure, 'layout.outsideShare')}>
           <Input value={share} inputMode="decimal" suffix="%" onChange={(e) => setShare(e.target.value)} />
         </Field>
-        {choice('Stands', mounting, setMounting, ['flexible', 'rigid'] as const)}
+        {choice('Mounted on', mounting, setMounting, ['flexible', 'rigid'] as const)}
       </div>
-      <FailureNote failure={failure} kept="It stays here until you save." />
+      <FailureNote failure={failure} kept="Not saved yet; what you typed is kept here." />
       <div className="row">
         <Button type="primary" htmlType="submit" loading={attempt.isLoading}>
           Save
         </Button>
-        <Button onClick={done}>Leave it</Button>
+        <Button onClick={done}>Cancel</Button>
       </div>
     </form>
   )

@@ -7,7 +7,7 @@ export const ageWords = (days: number): string =>
       : `${(days / 365.25).toFixed(1)} years`
 
 /** A life as the half of them that it is told of. */
-export const lifeWords = (days: number): string => `half of them last ${ageWords(days)}`
+export const lifeWords = (days: number): string => `median life ${ageWords(days)}`
 
 /** The middle half of the lives, where enough have ended to tell it. */
 export const spreadWords = (early: number | null, late: number | null): string =>

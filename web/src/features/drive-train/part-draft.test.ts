@@ -36,7 +36,7 @@ describe('a part as it is typed', () => {
     })
     expect(inFor('belts', { section: 'B', number: 'six' })).toEqual({
       ok: false,
-      wrong: { number: '“six” is not a figure' },
+      wrong: { number: '“six” is not a number' },
     })
     const sheave = {
       type: 'adjustable',
@@ -75,9 +75,9 @@ describe('the words of a part', () => {
   })
   it('lives are told in months, then years', () => {
     expect([lifeWords(30), lifeWords(400), lifeWords(1096)]).toEqual([
-      'half of them last 30 days',
-      'half of them last 13 months',
-      'half of them last 3.0 years',
+      'median life 30 days',
+      'median life 13 months',
+      'median life 3.0 years',
     ])
     expect([spreadWords(400, 1400), spreadWords(400, null)]).toEqual([
       ', a quarter less than 13 months, a quarter more than 3.8 years',

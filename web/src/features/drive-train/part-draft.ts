@@ -54,7 +54,7 @@ export function partOfDraft(slot: PartSlot, draft: PartDraft, unit: LengthUnit):
       spec[f.key] = f.key === 'greasable' ? text === 'true' : numeric.includes(f.key) ? Number(text) : text
     else {
       const v = f.kind === 'length' ? typedLength(text, unit) : parseFigure(text)
-      if (v === null) wrong[f.key] = `“${text}” is not a figure`
+      if (v === null) wrong[f.key] = `“${text}” is not a number`
       else spec[f.key] = v
     }
   }

@@ -99,43 +99,41 @@ export function PartForm({
               )}
             </Field>
           ))}
-        <Field label="Fitted" error={fieldMessage(failure, 'fittedAt')}>
+        <Field label="Installed" error={fieldMessage(failure, 'fittedAt')}>
           <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
         </Field>
         {inPlace && !correct ? (
           <>
             <CameOut value={outFor} onChange={setOutFor} />
-            <Field label="What was wrong with it">
+            <Field label="What was wrong with the old one">
               <Input value={outWhy} maxLength={400} placeholder="cracked" onChange={(e) => setOutWhy(e.target.value)} />
             </Field>
           </>
         ) : null}
-        <Field label="In a few words">
+        <Field label="Notes">
           <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
         </Field>
-        <Field label="A stand-in for now">
+        <Field label="Temporary substitute">
           <span>
-            <Switch aria-label="A stand-in for now" checked={standIn} onChange={setStandIn} />
+            <Switch aria-label="Temporary substitute" checked={standIn} onChange={setStandIn} />
           </span>
         </Field>
       </div>
       {inPlace && !correct ? (
-        <p className="quiet">
-          The old one is kept in the past of its slot. It begins a new epoch: read again afterwards.
-        </p>
+        <p className="quiet">The old part stays in the history. A new baseline starts: take readings after the work.</p>
       ) : null}
       {tried && !typed.ok ? (
         <p role="alert" className="field-error">
-          Mend what is marked.
+          Correct the marked fields.
         </p>
       ) : null}
-      <FailureNote failure={failure} kept="It stays here until you save." />
+      <FailureNote failure={failure} kept="Not saved yet; what you typed is kept here." />
       <TroubleNote words={trouble} />
       <div className="row">
         <Button type="primary" htmlType="submit" loading={fitting.isLoading || editing.isLoading} disabled={at === ''}>
-          {correct ? 'Save the correction' : inPlace ? 'Record the change' : 'Enter it'}
+          {correct ? 'Save correction' : inPlace ? 'Save replacement' : 'Save'}
         </Button>
-        <Button onClick={done}>Leave it</Button>
+        <Button onClick={done}>Cancel</Button>
       </div>
     </form>
   )

@@ -86,9 +86,9 @@ export const slotFields: Readonly<Record<PartSlot, readonly SlotField[]>> = {
     measured,
     field('pitch', 'Diameter', 'length', { needed: true, when: ['type', 'fixed'] }),
     field('closed', 'Pitch diameter, closed', 'length', { needed: true, when: ['type', 'adjustable'] }),
-    field('perTurn', 'Pitch diameter lost a turn', 'length', { needed: true, when: ['type', 'adjustable'] }),
-    field('most', 'Greatest turns open', 'number', { needed: true, when: ['type', 'adjustable'] }),
-    field('least', 'Least turns open', 'number', { needed: true, when: ['type', 'adjustable'] }),
+    field('perTurn', 'Pitch diameter change per turn', 'length', { needed: true, when: ['type', 'adjustable'] }),
+    field('most', 'Most turns open', 'number', { needed: true, when: ['type', 'adjustable'] }),
+    field('least', 'Fewest turns open', 'number', { needed: true, when: ['type', 'adjustable'] }),
     field('step', 'Set in', 'choice', {
       options: [
         ['0.5', 'Half turns'],
@@ -97,7 +97,7 @@ export const slotFields: Readonly<Record<PartSlot, readonly SlotField[]>> = {
       needed: true,
       when: ['type', 'adjustable'],
     }),
-    field('turns', 'Turns open when fitted', 'number', { needed: true, when: ['type', 'adjustable'] }),
+    field('turns', 'Turns open when installed', 'number', { needed: true, when: ['type', 'adjustable'] }),
   ],
   'driven-sheave': [
     section,
@@ -134,7 +134,7 @@ export const slotFields: Readonly<Record<PartSlot, readonly SlotField[]>> = {
       ],
       needed: true,
     }),
-    field('greatestRpm', 'Greatest speed', 'number', { unit: 'rpm' }),
+    field('greatestRpm', 'Maximum speed', 'number', { unit: 'rpm' }),
     field('diameter', 'Diameter', 'length'),
     field('blades', 'Blades', 'number'),
     field('mass', 'Weight of all wheels', 'number', { unit: 'kg' }),

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
 
-/** Find a machine by tag or words; `/` brings the cursor here from anywhere. */
+/** Find a machine by tag or name; `/` brings the cursor here from anywhere. */
 export function Finder() {
   const [text, setText] = useState('')
   const navigate = useNavigate()
@@ -33,7 +33,7 @@ export function Finder() {
         placeholder="Find a machine  /"
         popupMatchSelectWidth={380}
         defaultActiveFirstOption
-        notFoundContent={q.length > 0 && found.currentData ? 'No machine of that tag or name' : null}
+        notFoundContent={q.length > 0 && found.currentData ? 'No machine with that tag or name' : null}
         onChange={(v: string) => setText(v)}
         onSelect={(id: string) => {
           setText('')

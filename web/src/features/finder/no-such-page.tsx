@@ -4,9 +4,9 @@ import { Link } from 'react-router'
 export function NoSuchPage() {
   return (
     <div className="page stack">
-      <h1>Nothing here</h1>
+      <h1>Page not found</h1>
       <p>
-        That address leads nowhere. <Link to="/roof">Back to the Roof</Link>
+        There is no page at this address. <Link to="/roof">Back to Machines</Link>
       </p>
     </div>
   )

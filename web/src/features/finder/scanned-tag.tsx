@@ -24,7 +24,7 @@ export function ScannedTag() {
       <h1>{fits.length === 0 ? `No machine ${tag}` : `Which ${tag}?`}</h1>
       {fits.length === 0 ? (
         <p>
-          Nothing in the register has that tag. <Link to="/machines/new">Add the machine</Link> or go to the{' '}
+          No machine has that tag. <Link to="/machines/new">Add the machine</Link> or see all{' '}
           <Link to="/roof">Roof</Link>.
         </p>
       ) : (

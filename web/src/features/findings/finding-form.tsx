@@ -64,7 +64,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
         void save()
       }}
     >
-      <Field label="What was found">
+      <Field label="Finding">
         <Input.TextArea
           autoFocus
           rows={2}
@@ -76,24 +76,24 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
         />
       </Field>
       <Choice
-        label="How bad"
+        label="Level"
         value={draft.level}
         options={findingLevels.map((value) => ({ value, label: levelWords[value] }))}
         onChange={(level) => change({ level })}
       />
-      <Field label="Whose it is, where not ours">
+      <Field label="Who handles it, if not us">
         <AutoComplete
-          aria-label="Whose it is, where not ours"
+          aria-label="Who handles it, if not us"
           value={draft.owner}
           options={owners.map((value) => ({ value }))}
           maxLength={60}
           onChange={(owner: string) => change({ owner })}
         />
       </Field>
-      <Field label="Look again on, where not at the next visit">
+      <Field label="Review on, if not at the next visit">
         <Input
           type="date"
-          aria-label="Look again on, where not at the next visit"
+          aria-label="Review on, if not at the next visit"
           value={draft.reviewOn}
           onChange={(e) => change({ reviewOn: e.target.value })}
         />
@@ -108,7 +108,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           loading={keeping}
           disabled={draft.text.trim() === '' || draft.level === null}
         >
-          Keep the finding
+          Save finding
         </Button>
         <Button
           size="large"
@@ -117,7 +117,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
             done(false)
           }}
         >
-          Leave it
+          Cancel
         </Button>
       </div>
     </form>

@@ -13,7 +13,7 @@ import { FindingForm } from './finding-form.tsx'
 import './findings.css'
 
 const noon = (day: string) => `${day}T12:00:00Z`
-const stepWords = { postponed: 'put off', closed: 'closed', reopened: 'open again' } as const
+const stepWords = { postponed: 'postponed', closed: 'closed', reopened: 'reopened' } as const
 
 /** What becomes of a finding: put off to a day, closed, or open again; each with its reason. */
 function Step({ finding }: { finding: FindingRecord }) {
@@ -28,12 +28,12 @@ function Step({ finding }: { finding: FindingRecord }) {
   if (kind === null)
     return finding.state === 'closed' ? (
       <div className="row">
-        <Button onClick={() => setKind('reopened')}>Open it again</Button>
+        <Button onClick={() => setKind('reopened')}>Reopen</Button>
       </div>
     ) : (
       <div className="row">
-        <Button onClick={() => setKind('closed')}>Close it</Button>
-        <Button onClick={() => setKind('postponed')}>Put it off</Button>
+        <Button onClick={() => setKind('closed')}>Close</Button>
+        <Button onClick={() => setKind('postponed')}>Postpone</Button>
       </div>
     )
   const save = async () => {
@@ -58,7 +58,7 @@ function Step({ finding }: { finding: FindingRecord }) {
         void save()
       }}
     >
-      <Field label={kind === 'closed' ? 'What was done, or why it needs nothing' : 'Why'}>
+      <Field label={kind === 'closed' ? 'What was done, or why nothing is needed' : 'Why'}>
         <Input autoFocus value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
       </Field>
       {kind === 'postponed' ? (
@@ -67,9 +67,9 @@ function Step({ finding }: { finding: FindingRecord }) {
         </Field>
       ) : null}
       <Button type="primary" htmlType="submit" disabled={note.trim() === '' || (kind === 'postponed' && until === '')}>
-        {kind === 'closed' ? 'Close it' : kind === 'postponed' ? 'Put it off' : 'Open it again'}
+        {kind === 'closed' ? 'Close' : kind === 'postponed' ? 'Postpone' : 'Reopen'}
       </Button>
-      <Button onClick={() => setKind(null)}>Leave it</Button>
+      <Button onClick={() => setKind(null)}>Cancel</Button>
       <TroubleNote words={trouble} />
     </form>
   )
@@ -110,10 +110,10 @@ export function FindingsPanel({ page, now, mayAct }: { page: MachinePage; now: n
     <section className="sheet" aria-label="Findings">
       <header>
         <h2>Findings</h2>
-        {mayAct && !adding ? <Button onClick={() => setAdding(true)}>Found something</Button> : null}
+        {mayAct && !adding ? <Button onClick={() => setAdding(true)}>Add finding</Button> : null}
       </header>
       {adding ? <FindingForm of={{ machineId: page.machine.id }} done={() => setAdding(false)} /> : null}
-      {shown.length === 0 ? <p className="quiet">Nothing is open.</p> : null}
+      {shown.length === 0 ? <p className="quiet">No open findings.</p> : null}
       <ul className="findings">
         {shown.map((f) => (
           <Finding key={f.id} finding={f} now={now} mayAct={mayAct} />

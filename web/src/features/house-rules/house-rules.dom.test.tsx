@@ -14,7 +14,7 @@ const rowOf = (id: LimitId) => {
   return row
 }
 const own = (id: LimitId) => screen.getByLabelText<HTMLInputElement>(`Own value: ${limitRegister[id].title}`)
-const save = () => screen.queryByRole('button', { name: 'Save, and judge every machine again' })
+const save = () => screen.queryByRole('button', { name: 'Save and update all results' })
 
 describe('house rules', () => {
   it('show every limit with its value in force and its source', async () => {
@@ -62,10 +62,10 @@ describe('house rules', () => {
 
   it('change a school, and ask how far below the plate where it is trimmed', async () => {
     const { user } = await showAs('lead', <HouseRulesScreen />)
-    expect(screen.queryByLabelText(/How far below the plate/)).toBeNull()
+    expect(screen.queryByLabelText(/How far below the nameplate/)).toBeNull()
     await user.click(screen.getByRole('radio', { name: /^trim below plate/ }))
-    expect(screen.getByLabelText<HTMLInputElement>(/How far below the plate/).value).not.toBe('')
-    expect(screen.getByText('this house’s own')).toBeTruthy()
+    expect(screen.getByLabelText<HTMLInputElement>(/How far below the nameplate/).value).not.toBe('')
+    expect(screen.getByText('our own')).toBeTruthy()
     expect(save()).not.toBeNull()
   })
 
@@ -83,7 +83,7 @@ describe('house rules', () => {
     const button = save()
     if (!button) throw new Error('nothing to save')
     await user.click(button)
-    expect(await screen.findByText(/What you chose stays here/)).toBeTruthy()
+    expect(await screen.findByText(/your choices are kept here/)).toBeTruthy()
     expect(screen.getByRole<HTMLInputElement>('radio', { name: /^trim below plate/ }).checked).toBe(true)
   })
 })

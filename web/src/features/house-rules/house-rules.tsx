@@ -101,9 +101,7 @@ function SchoolSheet({
     <section className="sheet stack school-sheet">
       <header>
         <h2>{school.title}</h2>
-        <span className="quiet">
-          {draft[school.key] === school.options[0]?.id ? 'the default' : 'this house’s own'}
-        </span>
+        <span className="quiet">{draft[school.key] === school.options[0]?.id ? 'the default' : 'our own'}</span>
       </header>
       <Radio.Group
         className="stack"
@@ -120,7 +118,7 @@ function SchoolSheet({
         ))}
       </Radio.Group>
       {school.key === 'overAmp' && draft.overAmp === 'trim below plate' ? (
-        <Field label="How far below the plate, per cent">
+        <Field label="How far below the nameplate, %">
           <Input
             className="narrow"
             type="number"
@@ -148,7 +146,7 @@ function Effect({ draft }: { draft: HouseRules }) {
     // The rules are compared by what they say.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, ask])
-  if (!answer.data) return <p className="quiet">Working out what it does …</p>
+  if (!answer.data) return <p className="quiet">Calculating the effect …</p>
   const { changed, machines } = answer.data
   if (changed.length === 0) return <p>No machine of {machines} changes level.</p>
   return (
@@ -190,7 +188,7 @@ function RulesForm({ rules, version, changed }: { rules: HouseRules; version: nu
         <SchoolSheet key={school.key} school={school} draft={draft} edit={lead ? setDraft : null} />
       ))}
       <section className="sheet">
-        <h2>Limits and where they come from</h2>
+        <h2>Limits and sources</h2>
         <div className="scroll-x" tabIndex={0} role="region" aria-label="Limits">
           <table className="table limits-table">
             <thead>
@@ -198,7 +196,7 @@ function RulesForm({ rules, version, changed }: { rules: HouseRules; version: nu
                 <th>Limit</th>
                 <th className="num">In force</th>
                 <th>Source</th>
-                <th>Our own value</th>
+                <th>Our value</th>
               </tr>
             </thead>
             <tbody>
@@ -215,7 +213,10 @@ function RulesForm({ rules, version, changed }: { rules: HouseRules; version: nu
           <Field label="Why">
             <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
           </Field>
-          <FailureNote failure={attempt.error as Failure | undefined} kept="What you chose stays here." />
+          <FailureNote
+            failure={attempt.error as Failure | undefined}
+            kept="Not saved yet; your choices are kept here."
+          />
           <div className="row">
             <Button
               type="primary"
@@ -223,7 +224,7 @@ function RulesForm({ rules, version, changed }: { rules: HouseRules; version: nu
               disabled={why.trim() === ''}
               onClick={() => void save({ body: { rules: draft, version, why } })}
             >
-              Save, and judge every machine again
+              Save and update all results
             </Button>
             <Button onClick={() => setDraft(rules)}>Discard</Button>
           </div>
@@ -238,7 +239,7 @@ function Changes() {
   if (entries.length === 0) return null
   return (
     <section className="sheet">
-      <h2>Changed so far</h2>
+      <h2>Change log</h2>
       {entries.map((e) => (
         <p key={e.id} className="trail">
           {dayTime(e.at)} · {e.by}: {e.why}
@@ -259,15 +260,13 @@ export function HouseRulesScreen() {
   if (!rules) return <p className="page">Loading …</p>
   return (
     <div className="page stack">
-      <h1>House rules</h1>
+      <h1>Limits</h1>
       <RulesForm
         key={rules.version}
         rules={toHouseRules(rules.rules)}
         version={rules.version}
         changed={
-          rules.changedBy && rules.changedAt
-            ? `changed by ${rules.changedBy}, ${dayTime(rules.changedAt)}`
-            : 'as delivered'
+          rules.changedBy && rules.changedAt ? `changed by ${rules.changedBy}, ${dayTime(rules.changedAt)}` : 'default'
         }
       />
       <Changes />

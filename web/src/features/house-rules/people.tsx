@@ -8,9 +8,9 @@ import { usePerson } from '../../app/shell/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 
 const roleWords: Record<Role, string> = {
-  lead: 'lead: plans, sets rules, brings files in',
-  mechanic: 'mechanic: takes stops, records work, enters plates',
-  viewer: 'viewer: looks',
+  lead: 'lead: plans rounds, sets limits, imports files',
+  mechanic: 'technician: takes readings, records work, enters nameplates',
+  viewer: 'viewer: read only',
 }
 
 function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => void }) {
@@ -56,7 +56,7 @@ function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => 
       </div>
       <div>
         <Button htmlType="submit" loading={attempt.isLoading} disabled={name.trim() === '' || login.trim() === ''}>
-          Add and make a link
+          Add and create sign-in link
         </Button>
       </div>
     </form>
@@ -72,8 +72,8 @@ export function People() {
   const [link, setLink] = useState<{ name: string; path: string } | null>(null)
   return (
     <section className="sheet stack">
-      <h2>People</h2>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="People">
+      <h2>Users</h2>
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="Users">
         <table className="table">
           <thead>
             <tr>
@@ -106,7 +106,7 @@ export function People() {
                       void edit({ params: { id: p.id }, body: { role: p.role, disabled: p.disabledAt === null } })
                     }
                   >
-                    {p.disabledAt === null ? 'Close' : 'Open again'}
+                    {p.disabledAt === null ? 'Deactivate' : 'Reactivate'}
                   </Button>{' '}
                   <Button
                     disabled={p.disabledAt !== null}
@@ -127,13 +127,13 @@ export function People() {
           </tbody>
         </table>
       </div>
-      <FailureNote failure={editing.error as Failure | undefined} kept="Nothing has changed." />
+      <FailureNote failure={editing.error as Failure | undefined} kept="Nothing was saved." />
       {link ? (
         <p role="status">
-          Give {link.name} this link; it works once, for three days: <b>{`${window.location.origin}${link.path}`}</b>
+          Give {link.name} this link. It works once, within three days: <b>{`${window.location.origin}${link.path}`}</b>
         </p>
       ) : null}
-      <h3>Add a person</h3>
+      <h3>Add user</h3>
       <AddPerson onLink={setLink} />
     </section>
   )

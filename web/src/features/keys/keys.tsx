@@ -1,10 +1,10 @@
 const keys: readonly [string, string][] = [
-  ['/', 'Find a machine by tag or words'],
+  ['/', 'Find a machine by tag or name'],
   ['?', 'This list'],
-  ['↑ ↓ Enter', 'On the Roof: move through the machines, open one'],
-  ['s', 'On a machine: take a stop'],
-  ['0–9 . Enter', 'In a stop: the figure, then the next cell; Enter on the last one judges, Enter again saves'],
-  ['Esc', 'In a stop: back to the machine; what was typed is kept on this device'],
+  ['↑ ↓ Enter', 'In Machines: move through the list, open one'],
+  ['s', 'On a machine: take readings'],
+  ['0–9 . Enter', 'In a visit: the value, then the next field; Enter on the last one shows results, Enter again saves'],
+  ['Esc', 'In a visit: back to the machine; what you typed is kept on this device'],
 ]
 
 /** The keys, as a page. */

@@ -52,9 +52,9 @@ describe('the work of a machine', () => {
     await showAs('viewer', <WorkPanel page={p} stops={p.stops.map(coreStop)} changes={judged(p).changes} now={now} />)
     const text = document.body.textContent ?? ''
     expect(text).toMatch(
-      /10 Jun · sheave from 2 turns to 2½ turns open: to bring it down 12\.7 → 12\.2 A \(the bench: 12\.\d A\) Mosi Okonjo/,
+      /Jun 10 · sheave from 2 turns to 2½ turns open: to bring it down 12\.7 → 12\.2 A \(the bench: 12\.\d A\) Mosi Okonjo/,
     )
-    expect(text).toContain('1 May 2024 · new belt set')
+    expect(text).toContain('May 1, 2024 · new belt set')
   })
   it('says what was before where nobody has read it since', async () => {
     const p = page({ stops: [stop(1, '2026-06-01T09:00:00Z', 12.7)] })
@@ -73,7 +73,7 @@ describe('the bench in one line', () => {
     expect(document.body.textContent).toMatch(
       /open the motor sheave ½ turn, to 3 open: 12\.\d A \(1\d\.\d to 1\d\.\d\), \d+ rpm, −\d % air\./,
     )
-    expect(screen.getByRole('link', { name: 'The bench' }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: 'Calculators' }).getAttribute('href')).toBe(
       `/bench/speed?machine=${machineId}`,
     )
   })

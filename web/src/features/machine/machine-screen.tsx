@@ -84,7 +84,7 @@ function Histories({ list }: { list: readonly History[] }) {
   )
 }
 
-const starterWords = { starter: 'starter', contactor: 'contactor', none: 'nothing of its own' } as const
+const starterWords = { starter: 'starter', contactor: 'contactor', none: 'none' } as const
 const overloadWords = {
   relay: 'overload relay',
   electronic: 'overload in the drive',
@@ -117,12 +117,12 @@ function Facts({ page }: { page: MachinePage }) {
       `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
     ],
     ['Drive', `${machine.drive}${machine.hasDrive ? ', variable-frequency drive' : ''}`],
-    ['Controls', controlsWords(machine) || 'not in the book'],
+    ['Controls', controlsWords(machine) || 'not entered'],
     ['Unit', `${unit.kind}${unit.modelLine ? ` ${unit.modelLine}` : ''}`],
   ]
   return (
     <section className="sheet">
-      <h2>What it is</h2>
+      <h2>Machine</h2>
       <dl className="facts">
         <div>
           <dt>Stands</dt>
@@ -138,7 +138,7 @@ function Facts({ page }: { page: MachinePage }) {
         ))}
         {page.siblings.length > 0 ? (
           <div>
-            <dt>In the same unit</dt>
+            <dt>Same unit</dt>
             <dd>
               {page.siblings.map((s) => (
                 <Link key={s.id} to={`/machines/${s.id}`}>
@@ -201,7 +201,7 @@ export function MachineScreen() {
   if (query.error && !page)
     return (
       <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
       </div>
     )
   if (!page) return <p className="page">Loading …</p>
@@ -227,7 +227,7 @@ export function MachineScreen() {
             </Link>
             <Button onClick={() => setWorking(true)}>Record work</Button>
             <Link to={`/machines/${id}/stop`}>
-              <Button type="primary">Take a stop</Button>
+              <Button type="primary">Take readings</Button>
             </Link>
           </div>
         ) : null}
@@ -266,8 +266,8 @@ export function MachineScreen() {
                 <header>
                   <h2>Amps</h2>
                   <span className="quiet">
-                    three legs a stop, plate, usual range, work, trend ·{' '}
-                    <Link to={`/bench?machine=${id}`}>On the bench</Link>
+                    three legs per visit, nameplate, usual range, work, trend ·{' '}
+                    <Link to={`/bench?machine=${id}`}>Open in calculators</Link>
                   </span>
                 </header>
                 <Suspense fallback={<div className="amps-chart" />}>
@@ -278,7 +278,7 @@ export function MachineScreen() {
                 <section className="sheet">
                   <header>
                     <h2>Insulation</h2>
-                    <span className="quiet">worst lead at 40 °C, floor, log scale</span>
+                    <span className="quiet">worst lead at 40 °C, minimum, log scale</span>
                   </header>
                   <Suspense fallback={<div className="insulation-chart" />}>
                     <InsulationChart
@@ -300,14 +300,14 @@ export function MachineScreen() {
             <section className="sheet">
               <h2>Nothing read yet</h2>
               <p>
-                Take a first stop: volts, amps, and the state it runs in. From the fourth on, its own usual range is
-                known.
+                Take the first readings: volts, amps and running state. After four visits the usual range of this
+                machine is known.
               </p>
             </section>
           )}
           <section className="sheet">
             <header>
-              <h2>Stops</h2>
+              <h2>Visits</h2>
               <span className="quiet">{page.stops.length + page.moreStops} in the book</span>
             </header>
             <StopsTable

@@ -7,14 +7,14 @@ export function PicturesPanel({ machineId, now }: { machineId: string; now: numb
   if (list.length === 0) return null
   return (
     <section className="sheet">
-      <h2>Pictures</h2>
+      <h2>Photos</h2>
       <ul className="pictures">
         {list.map((p) => (
           <li key={p.id}>
             <a href={`/api/v1/pictures/${p.id}`}>
               <img
                 src={`/api/v1/pictures/${p.id}`}
-                alt={`${p.check || 'Picture'}, ${shortDay(p.takenAt, now)}`}
+                alt={`${p.check || 'Photo'}, ${shortDay(p.takenAt, now)}`}
                 loading="lazy"
               />
             </a>

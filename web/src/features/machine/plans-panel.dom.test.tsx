@@ -63,18 +63,18 @@ describe('changes from the bench', () => {
     const texts = [...document.querySelectorAll('.plan')].map((p) => p.textContent ?? '')
     expect(texts[0]).toContain('Motor sheave 3 turns open, centers 16.19 in')
     expect(texts[0]).toContain('12.6 A12.0 A 11.5 to 12.5–')
-    expect(texts[1]).toContain('12.1 A as said, +0.8 %')
+    expect(texts[1]).toContain('12.1 A as predicted, +0.8 %')
   })
   it('say by how much they missed, and ask for the stop that proves them', async () => {
     await show([planned(1, { ...done, measured: measured(13) }), planned(2, done)])
-    expect(screen.getByText('+8.3 % off what was said')).toBeTruthy()
-    expect(screen.getByRole('link', { name: 'Take the stop that proves it' }).getAttribute('href')).toBe(
+    expect(screen.getByText('+8.3 % off the prediction')).toBeTruthy()
+    expect(screen.getByRole('link', { name: 'Take readings to confirm it' }).getAttribute('href')).toBe(
       `/machines/${machineId}/stop`,
     )
   })
-  it('are done with the time of the click', async () => {
+  it('are done the time of the click', async () => {
     const { user } = await show([planned(1)])
-    await user.click(screen.getByRole('button', { name: 'It is done' }))
+    await user.click(screen.getByRole('button', { name: 'Mark done' }))
     await vi.waitFor(() => expect(sent.some((s) => s.url.endsWith('/done'))).toBe(true))
     const call = sent.find((s) => s.url.endsWith('/done'))
     expect(call?.url).toBe('/api/v1/plans/00000000-0000-7000-8000-000000000701/done')
@@ -83,10 +83,10 @@ describe('changes from the bench', () => {
   })
   it('are dropped only with a reason', async () => {
     const { user } = await show([planned(1)])
-    await user.click(screen.getByRole('button', { name: 'Drop it' }))
-    expect(screen.getByRole('button', { name: 'Drop it' }).hasAttribute('disabled')).toBe(true)
-    await user.type(screen.getByLabelText('Why it is dropped'), 'no stock')
-    await user.click(screen.getByRole('button', { name: 'Drop it' }))
+    await user.click(screen.getByRole('button', { name: 'Cancel work' }))
+    expect(screen.getByRole('button', { name: 'Cancel work' }).hasAttribute('disabled')).toBe(true)
+    await user.type(screen.getByLabelText('Why it is canceled'), 'no stock')
+    await user.click(screen.getByRole('button', { name: 'Cancel work' }))
     await vi.waitFor(() => expect(sent.find((s) => s.url.endsWith('/drop'))?.body).toEqual({ why: 'no stock' }))
   })
   it('give a viewer nothing to press, and take no room where there are none', async () => {
@@ -94,7 +94,7 @@ describe('changes from the bench', () => {
     expect(screen.queryByRole('button')).toBeNull()
     cleanup()
     await show([])
-    expect(screen.queryByText('From the bench')).toBeNull()
+    expect(screen.queryByText('Planned speed changes')).toBeNull()
   })
 })
 
@@ -110,8 +110,8 @@ describe('recording work', () => {
   }
   it('asks a turned sheave for its turns, and keeps where it stood before', async () => {
     const user = await open('turn of the motor sheave')
-    await user.type(screen.getByLabelText(/Turns open now, 2.5 before/), '3x')
-    expect(screen.getByText('“3x” is not a figure')).toBeTruthy()
+    await user.type(screen.getByLabelText(/Turns open now .was 2.5/), '3x')
+    expect(screen.getByText('“3x” is not a number')).toBeTruthy()
     await user.click(screen.getByRole('button', { name: 'Save work' }))
     expect(sent.filter((s) => s.url === '/api/v1/work')).toEqual([])
     await user.clear(screen.getByLabelText(/Turns open now/))

@@ -18,7 +18,7 @@ function proof({ predicted, measured }: PlanRecord): string {
   if (!measured) return ''
   const off = measured.amps / predicted.amps - 1
   const inside = measured.amps >= predicted.low && measured.amps <= predicted.high
-  return inside ? `as said, ${show.signed(off * 100, 1)} %` : `${show.signed(off * 100, 1)} % off what was said`
+  return inside ? `as predicted, ${show.signed(off * 100, 1)} %` : `${show.signed(off * 100, 1)} % off the prediction`
 }
 
 function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage; now: number; mayAct: boolean }) {
@@ -51,8 +51,8 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
       <table className="plan-proof">
         <thead>
           <tr>
-            <th scope="col">Was</th>
-            <th scope="col">Said</th>
+            <th scope="col">Before</th>
+            <th scope="col">Predicted</th>
             <th scope="col">Measured</th>
           </tr>
         </thead>
@@ -70,7 +70,7 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
               ) : plan.doneAt === null ? (
                 '–'
               ) : (
-                'read it again'
+                'take readings'
               )}
             </td>
           </tr>
@@ -83,15 +83,15 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
       </p>
       {plan.doneAt !== null && plan.measured === null && mayAct ? (
         <p>
-          <Link to={`/machines/${page.machine.id}/stop`}>Take the stop that proves it</Link>
+          <Link to={`/machines/${page.machine.id}/stop`}>Take readings to confirm it</Link>
         </p>
       ) : null}
       {open && mayAct && !dropping ? (
         <div className="row">
           <Button type="primary" loading={doing.isLoading} onClick={() => void itIsDone()}>
-            It is done
+            Mark done
           </Button>
-          <Button onClick={() => setDropping(true)}>Drop it</Button>
+          <Button onClick={() => setDropping(true)}>Cancel work</Button>
         </div>
       ) : null}
       {dropping && open ? (
@@ -103,20 +103,20 @@ function Plan({ plan, page, now, mayAct }: { plan: PlanRecord; page: MachinePage
           }}
         >
           <Input
-            aria-label="Why it is dropped"
+            aria-label="Why it is canceled"
             placeholder="Why"
             value={why}
             onChange={(e) => setWhy(e.target.value)}
           />
           <Button htmlType="submit" loading={leaving.isLoading} disabled={why.trim() === ''}>
-            Drop it
+            Cancel work
           </Button>
           <Button type="text" onClick={() => setDropping(false)}>
-            Keep it
+            Keep
           </Button>
         </form>
       ) : null}
-      <FailureNote failure={failure ?? (leaving.error as Failure | undefined)} kept="Nothing was changed." />
+      <FailureNote failure={failure ?? (leaving.error as Failure | undefined)} kept="Nothing was saved." />
       <TroubleNote words={trouble} />
     </div>
   )
@@ -130,8 +130,8 @@ export function PlansPanel({ page, now, mayAct }: { page: MachinePage; now: numb
   return (
     <section className="sheet">
       <header>
-        <h2>From the bench</h2>
-        <span className="quiet">said beforehand, measured afterwards</span>
+        <h2>Planned speed changes</h2>
+        <span className="quiet">predicted and measured</span>
       </header>
       {plans.map((p) => (
         <Plan key={p.id} plan={p} page={page} now={now} mayAct={mayAct} />

@@ -22,11 +22,11 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
   if (!motor)
     return (
       <div className="sheet">
-        <h2>No motor plate</h2>
-        <p>Without a plate there is no limit, and amps are not judged.</p>
+        <h2>No motor nameplate</h2>
+        <p>Without a nameplate there is no limit, so amps are not judged.</p>
         {mayEdit ? (
           <Link to={`/machines/${machine.id}/motor`}>
-            <Button type="primary">Enter the plate</Button>
+            <Button type="primary">Enter nameplate</Button>
           </Link>
         ) : null}
       </div>
@@ -56,7 +56,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
         plate={plate}
         serviceVolts={machine.serviceVolts}
         connectionVolts={motor.connectionVolts}
-        caption={`${motor.standIn ? 'stand-in, ' : ''}fitted ${motor.fittedAt.startsWith('1970') ? 'before the book' : shortDay(motor.fittedAt, now)}`}
+        caption={`${motor.standIn ? 'stand-in, ' : ''}fitted ${motor.fittedAt.startsWith('1970') ? 'before records began' : shortDay(motor.fittedAt, now)}`}
         {...(mayEdit
           ? {
               onChange: (p: Plate) =>
@@ -66,7 +66,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       />
       {questions.map((q) => (
         <p key={q.asks} className="plate-question">
-          <b className="condensed">Look again:</b> {q.asks}
+          <b className="condensed">Check:</b> {q.asks}
         </p>
       ))}
       {failure?.problem.status === 409 && draft ? (
@@ -82,7 +82,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       ) : (
         <FailureNote
           failure={failure?.noSignal ? undefined : failure}
-          kept="The plate stays as you typed it until you save."
+          kept="Not saved yet; what you typed is kept here."
         />
       )}
       <TroubleNote words={trouble} />
@@ -93,7 +93,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
             loading={attempt.isLoading}
             onClick={() => send(draft.plate, draft.base.version, draft.changeId)}
           >
-            {questions.length > 0 ? 'Save plate as it is' : 'Save plate'}
+            {questions.length > 0 ? 'Save nameplate anyway' : 'Save nameplate'}
           </Button>
           <Button
             onClick={() => {
@@ -107,8 +107,8 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       ) : null}
       {machine.unitPlate ? (
         <p className="quiet">
-          Unit plate allows {machine.unitPlate.amps} A at {machine.unitPlate.volts} V. The lower of the two plates is
-          the limit.
+          Unit plate allows {machine.unitPlate.amps} A at {machine.unitPlate.volts} V. The lower of the two nameplates
+          is the limit.
         </p>
       ) : null}
       {mayEdit && !draft ? (
@@ -118,7 +118,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       ) : null}
       {page.pastMotors.length > 0 ? (
         <div>
-          <h3>Before it</h3>
+          <h3>Earlier motors</h3>
           {page.pastMotors.map((m) => (
             <p key={m.id} className="quiet">
               {m.plate.maker ?? 'Motor'}{' '}

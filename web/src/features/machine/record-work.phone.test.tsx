@@ -24,7 +24,7 @@ describe('work without a signal', () => {
     const done = vi.fn()
     const page = pageOf({ parts: driveParts() })
     const { user } = await showAs('mechanic', <RecordWork page={page} now={now} done={done} />)
-    await user.type(screen.getByLabelText('In a few words'), 'by force')
+    await user.type(screen.getByLabelText('Notes'), 'by force')
     await user.click(screen.getByRole('button', { name: 'Save work' }))
     await waitFor(() => expect(done).toHaveBeenCalled())
     const line = await store.line.toArray()

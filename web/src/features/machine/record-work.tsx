@@ -40,7 +40,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
   const part = slot && inPlace(page, slot)
   const asksTurns = kind === 'sheave-turned' && adjustable !== null
   const after = parseFigure(turns)
-  const wrong = asksTurns && turns.trim() !== '' && after === null ? `“${turns}” is not a figure` : undefined
+  const wrong = asksTurns && turns.trim() !== '' && after === null ? `“${turns}” is not a number` : undefined
   const failure = (part ? fitting.error : attempt.error) as Failure | undefined
   const doneAt = () => new Date(at).toISOString()
   const work = () => ({
@@ -83,7 +83,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
           />
         </Field>
         {asksTurns ? (
-          <Field label={`Turns open now, ${adjustable.turns} before`} error={wrong ?? fieldMessage(failure, 'turns')}>
+          <Field label={`Turns open now (was ${adjustable.turns})`} error={wrong ?? fieldMessage(failure, 'turns')}>
             <Input value={turns} inputMode="decimal" suffix="turns" onChange={(e) => setTurns(e.target.value)} />
           </Field>
         ) : null}
@@ -91,7 +91,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
           <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
         </Field>
         {part ? <CameOut value={removedFor} onChange={setRemovedFor} /> : null}
-        <Field label="In a few words">
+        <Field label="Notes">
           <Input
             value={note}
             maxLength={400}
@@ -102,22 +102,25 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
       </div>
       {part ? (
         <p>
-          The same again: <b>{partWords(part.part, lengthUnitOf(page.machine))}</b>.{' '}
-          <Link to={`/machines/${machineId}/drive`}>Another size</Link>
+          Same as before: <b>{partWords(part.part, lengthUnitOf(page.machine))}</b>.{' '}
+          <Link to={`/machines/${machineId}/drive`}>Different size</Link>
         </p>
       ) : null}
       <p className="quiet">
         {chosen && chosen.breaks.length > 0
-          ? 'This starts a new epoch: readings from before are not trended with those after. Read again now.'
-          : 'This does not break the trend.'}
+          ? 'This starts a new baseline: readings from before are not trended with those after. Take readings now.'
+          : 'This does not start a new baseline.'}
       </p>
-      <FailureNote failure={failure?.noSignal ? undefined : failure} kept="It stays here until you save." />
+      <FailureNote
+        failure={failure?.noSignal ? undefined : failure}
+        kept="Not saved yet; what you typed is kept here."
+      />
       <TroubleNote words={trouble} />
       <div className="row">
         <Button type="primary" htmlType="submit" loading={attempt.isLoading || fitting.isLoading} disabled={at === ''}>
           Save work
         </Button>
-        <Button onClick={done}>Leave it</Button>
+        <Button onClick={done}>Cancel</Button>
       </div>
     </form>
   )

@@ -55,6 +55,6 @@ describe('all that was read at a stop', () => {
     expect(t).toContain('The wheel is Held or chocked')
     expect(t).toContain('Lock or tag number 17')
     expect(t).toContain('Touched Too hot to touch')
-    expect(t).toContain('Gate passed: dead A. Person: second lock on')
+    expect(t).toContain('Override: dead A. Person: second lock on')
   })
 })

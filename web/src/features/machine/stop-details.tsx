@@ -74,7 +74,7 @@ export function StopDetails({ stop, scale }: { stop: StopRecord; scale: Temperat
       })}
       {stop.passes.map((p) => (
         <div key={p.gate}>
-          <dt>Gate passed: {p.gate}</dt>
+          <dt>Override: {p.gate}</dt>
           <dd>
             {p.by}: {p.reason}
           </dd>

@@ -25,7 +25,7 @@ const stateWords = (s: StopRecord): string => {
   return [
     state.settled === null ? '' : state.settled ? 'settled' : 'not settled',
     state.mode === null || state.mode === 'normal' ? '' : state.mode,
-    state.sister === 'off' ? 'sister off' : '',
+    state.sister === 'off' ? 'twin fan off' : '',
     state.panels === 'off' ? 'panels off' : '',
     state.filters === 'dirty' ? 'filters dirty' : state.filters === 'out' ? 'filters out' : '',
     state.turning === 'backwards' || state.turning === 'not turning' ? state.turning : '',
@@ -51,11 +51,11 @@ export function StopsTable({
   const shown = all ? stops : stops.slice(0, 12)
   return (
     <>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="Stops">
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="Visits">
         <table className="table stops-table">
           <thead>
             <tr>
-              <th>Taken</th>
+              <th>Date</th>
               <th>Volts</th>
               <th>Amps</th>
               <th>State</th>
@@ -90,14 +90,14 @@ export function StopsTable({
                         aria-expanded={open === s.id}
                         onClick={() => setOpen(open === s.id ? null : s.id)}
                       >
-                        {open === s.id ? 'less' : 'all that was read'}
+                        {open === s.id ? 'less' : 'All readings'}
                       </button>
                     ) : null}
                   </td>
                   <td>{s.by}</td>
                   <td>
                     {s.note}
-                    {s.supersedes ? <span className="quiet"> Corrects an earlier stop: {s.reason}</span> : null}
+                    {s.supersedes ? <span className="quiet"> Corrects an earlier visit: {s.reason}</span> : null}
                     {s.supersededBy ? <span className="quiet"> Corrected, no longer counts.</span> : null}
                   </td>
                   <td>
@@ -123,7 +123,7 @@ export function StopsTable({
           Show {stops.length - shown.length} earlier stops
         </button>
       ) : null}
-      {more > 0 ? <p className="quiet">{more} more are in the book; export them under Books.</p> : null}
+      {more > 0 ? <p className="quiet">{more} more are on record; export them under Import & export.</p> : null}
     </>
   )
 }

@@ -7,13 +7,13 @@ function told(v: unknown): string {
   return typeof v === 'string' ? v : JSON.stringify(v)
 }
 
-/** Who changed what on this machine's record. Opened on demand. */
+/** Change log on this machine's record. Opened on demand. */
 export function Trail({ ids }: { ids: readonly string[] }) {
   const [open, setOpen] = useState(false)
   return (
     <section className="sheet">
       <header>
-        <h2>Who changed what</h2>
+        <h2>Change log</h2>
         <button type="button" className="link-button" onClick={() => setOpen(!open)}>
           {open ? 'Hide' : 'Show'}
         </button>

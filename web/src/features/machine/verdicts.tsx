@@ -17,7 +17,7 @@ export function Verdicts({ verdicts }: { verdicts: readonly Verdict[] }) {
             {v.level === 'ok' ? null : <p className="verdict-next">{v.next}</p>}
             <p className="quiet">
               {v.about} · {basisWords(v)}
-              {v.confidence === 'low' ? ' · not certain' : ''}
+              {v.confidence === 'low' ? ' · low confidence' : ''}
             </p>
           </div>
         </li>

@@ -40,7 +40,7 @@ export function WorkPanel({
         <h2>Work</h2>
         <span className="quiet">mean amps before and after</span>
       </header>
-      {all.length === 0 ? <p className="quiet">No work in the book.</p> : null}
+      {all.length === 0 ? <p className="quiet">No work recorded.</p> : null}
       {all.map((w) => {
         const change = changes.find((c) => c.work.at === w.at)
         const told = movesAmps(w.kind) ? around(stops, all, w.at, page.machine.phases) : ''

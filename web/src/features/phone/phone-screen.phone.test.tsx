@@ -39,15 +39,15 @@ describe('the phone’s own line', () => {
   it('says nothing where there is nothing to say', async () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response('{}')))
     await showAs('mechanic', both)
-    await screen.findByText('Everything is home.')
+    await screen.findByText('Everything is synced.')
     expect(lines()).toEqual([])
   })
   it('says plainly that there is no signal and what is on this phone', async () => {
     await showAs('mechanic', both)
     noteSignal(false)
     await keepHere(me.id, [stop(20), stop(21)])
-    await waitFor(() => expect(lines()[0]).toBe('No signal · 2 readings on this phoneLook'))
-    expect(document.body.textContent).toContain('2 readings on this phone, not home yet.')
+    await waitFor(() => expect(lines()[0]).toBe('No signal · 2 readings on this phoneView'))
+    expect(document.body.textContent).toContain('2 readings on this phone, waiting to sync.')
   })
   it('tells what was refused, why, and lets it be dropped after it was seen', async () => {
     await keepHere(me.id, [stop(20)])
@@ -55,27 +55,27 @@ describe('the phone’s own line', () => {
     await store.line.update(first?.n ?? 0, { refused: 'readings.0.value: not above zero' })
     const { user } = await showAs('mechanic', both)
     await screen.findByText('readings.0.value: not above zero')
-    expect(lines()).toEqual(['1 entry was refused and is still here. See why'])
-    await user.click(screen.getByRole('button', { name: 'Drop it' }))
+    expect(lines()).toEqual(['1 entry rejected by the server, still on this phone. See why'])
+    await user.click(screen.getByRole('button', { name: 'Delete' }))
     await waitFor(() => expect(lines()).toEqual([]))
     expect(await store.line.count()).toBe(0)
   })
   it('tells a clock that is wrong by minutes, and not one that is wrong by seconds', async () => {
     await store.facts.put({ key: 'ahead', value: String(-12 * 60_000) })
     await showAs('mechanic', both)
-    await waitFor(() => expect(lines()[0]).toContain('clock is 12 minutes ahead of home’s'))
+    await waitFor(() => expect(lines()[0]).toContain('clock is 12 minutes ahead of the server’s'))
     await store.facts.put({ key: 'ahead', value: '4000' })
     await waitFor(() => expect(lines()).toEqual([]))
   })
   it('passes on what home said, until it is read', async () => {
     await store.words.bulkAdd([
-      { at: 1, machineId, text: 'Brin Hallow took a stop here too. Both are kept.' },
+      { at: 1, machineId, text: 'Brin Hallow took readings here too. Both visits are kept.' },
       { at: 2, machineId: null, text: 'Judged ok on this phone, fix at home.' },
     ])
     const { user } = await showAs('mechanic', both)
-    await waitFor(() => expect(lines()).toEqual(['2 things to know from home. Read']))
-    expect(screen.getByRole('link', { name: 'The machine' }).getAttribute('href')).toBe(`/machines/${machineId}`)
-    await user.click(screen.getByRole('button', { name: 'Read' }))
+    await waitFor(() => expect(lines()).toEqual(['2 messages from the server. View']))
+    expect(screen.getByRole('link', { name: 'Open machine' }).getAttribute('href')).toBe(`/machines/${machineId}`)
+    await user.click(screen.getByRole('button', { name: 'Clear messages' }))
     await waitFor(() => expect(lines()).toEqual([]))
   })
 })
@@ -97,22 +97,22 @@ describe('what is on this phone', () => {
     // Where a browser would ask for a place to write it to.
     const given = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockReturnValue()
     const { user } = await showAs('mechanic', both)
-    await screen.findByText(/not home yet/)
-    await user.click(screen.getByRole('button', { name: 'Write it to a file' }))
-    await screen.findByText(/^1 entry written to .*It all stays here too/)
+    await screen.findByText(/waiting to sync/)
+    await user.click(screen.getByRole('button', { name: 'Export to a file' }))
+    await screen.findByText(/^1 entry saved to .*Everything also stays on this phone/)
     expect(made).toHaveLength(1)
     expect(given).toHaveBeenCalledTimes(1)
     given.mockRestore()
     await store.line.clear()
     const file = new File(made, 'phone.json', { type: 'application/json' })
-    await user.upload(screen.getByLabelText('Read such a file in'), file)
-    await screen.findByText('1 entry read in, on the way home now.')
+    await user.upload(screen.getByLabelText('Import a file'), file)
+    await screen.findByText('1 entry imported, syncing now.')
     expect(await store.line.count()).toBe(1)
   })
   it('says what is wrong with a file that is none', async () => {
     const { user } = await showAs('mechanic', both)
     await user.upload(
-      await screen.findByLabelText('Read such a file in'),
+      await screen.findByLabelText('Import a file'),
       new File(['{}'], 'x.json', { type: 'application/json' }),
     )
     const said = await within(document.body).findAllByRole('status')
@@ -148,18 +148,18 @@ describe('two versions', () => {
       current: { ...book, version: 2, plate: { ...plate, amps: '12.4' } },
     })
     const { user } = await showAs('mechanic', both)
-    const two = within((await screen.findByText('Changed here and at home')).closest('section') as HTMLElement)
+    const two = within((await screen.findByText('Conflicts')).closest('section') as HTMLElement)
     expect(two.getByText('Tamsin Vale changed this motor in the meantime.')).toBeDefined()
     expect(two.getAllByRole('row').map((r) => r.textContent)).toEqual([
-      'WhatYoursIn the book now',
+      'FieldYoursOn the server',
       'Full-load amps as printed, 27.0-25.6/12.813.412.4',
     ])
-    await user.click(two.getByRole('button', { name: 'Save mine over it' }))
+    await user.click(two.getByRole('button', { name: 'Keep mine' }))
     await waitFor(async () =>
       expect(await store.line.toArray()).toMatchObject([
         { kind: 'plate', refused: null, body: { version: 2, plate: { amps: '13.4' } } },
       ]),
     )
-    await waitFor(() => expect(screen.queryByText('Changed here and at home')).toBeNull())
+    await waitFor(() => expect(screen.queryByText('Conflicts')).toBeNull())
   })
 })

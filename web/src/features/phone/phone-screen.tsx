@@ -11,16 +11,16 @@ const kindWords: Readonly<Record<string, string>> = {
   stop: 'A stop',
   work: 'Work',
   picture: 'A picture',
-  event: 'Something of a round',
+  event: 'A round event',
   found: 'A new unit',
   finding: 'A finding',
-  'finding-step': 'What became of a finding',
+  'finding-step': 'A finding update',
   motor: 'A motor',
   plate: 'A plate',
   part: 'A part',
-  'area-plan': 'A plan of a roof',
-  plan: 'A change from the bench',
-  'plan-done': 'A change that was done',
+  'area-plan': 'A roof map',
+  plan: 'A planned speed change',
+  'plan-done': 'A completed speed change',
 }
 const entriesOf = (n: number) => `${n} ${n === 1 ? 'entry' : 'entries'}`
 const megabytes = (b: number | undefined) => `${((b ?? 0) / 1e6).toFixed(1)} MB`
@@ -42,16 +42,18 @@ export function PhoneScreen() {
     link.download = name
     link.click()
     URL.revokeObjectURL(link.href)
-    setTold(`${entriesOf(entries)} written to ${name}. It all stays here too: reading a file in twice keeps one.`)
+    setTold(
+      `${entriesOf(entries)} saved to ${name}. Everything also stays on this phone; importing a file twice adds nothing.`,
+    )
   }
   const fromFile = async (file: File) => {
     const { readFile } = await import('../../offline/phone-file.ts')
     try {
       const n = await readFile(await file.text(), { id: person?.id ?? '', name: person?.name ?? '' })
-      setTold(`${entriesOf(n)} read in, on the way home now.`)
+      setTold(`${entriesOf(n)} imported, syncing now.`)
       await tryHome()
     } catch (e) {
-      setTold(e instanceof Error ? e.message : 'That file cannot be read.')
+      setTold(e instanceof Error ? e.message : 'This file cannot be read.')
     }
   }
   const again = async () => {
@@ -73,29 +75,25 @@ export function PhoneScreen() {
       <section className="sheet stack">
         <p>
           {phone.held.entries > 0
-            ? `${heldWords(phone.held)}, not home yet.`
+            ? `${heldWords(phone.held)}, waiting to sync.`
             : phone.held.refused > 0
-              ? 'Everything is home but what is told below.'
-              : 'Everything is home.'}
+              ? 'Everything else is synced. Rejected entries are below.'
+              : 'Everything is synced.'}
           {phone.trouble === null ? '' : ` ${phone.trouble}`}
         </p>
         {room ? (
           <p className="quiet">
-            {megabytes(room.usage)} used of {megabytes(room.quota)} this browser may use.
+            {megabytes(room.usage)} used of {megabytes(room.quota)} available to this browser.
           </p>
         ) : null}
         <div className="row">
           <Button type="primary" size="large" onClick={() => void tryHome()}>
-            Bring it home now
+            Sync now
           </Button>
           <Button size="large" onClick={() => void toFile()}>
-            Write it to a file
+            Export to a file
           </Button>
-          <FileButton
-            words="Read such a file in"
-            accept="application/json,.json"
-            onFile={(file) => void fromFile(file)}
-          />
+          <FileButton words="Import a file" accept="application/json,.json" onFile={(file) => void fromFile(file)} />
         </div>
         {told === '' ? null : <p role="status">{told}</p>}
       </section>
@@ -103,39 +101,39 @@ export function PhoneScreen() {
       {phone.refused.length > 0 ? (
         <section className="sheet">
           <header>
-            <h2>Refused, and why</h2>
-            <Button onClick={() => void again()}>Try all of them again</Button>
+            <h2>Rejected by the server</h2>
+            <Button onClick={() => void again()}>Retry all</Button>
           </header>
           <ul className="happened">
             {phone.refused.map((r) => (
               <li key={r.n} className="row">
                 <b>{kindWords[r.kind] ?? r.kind}</b>
                 <span>{r.why}</span>
-                <Button onClick={() => void forget(r.n)}>Drop it</Button>
+                <Button onClick={() => void forget(r.n)}>Delete</Button>
               </li>
             ))}
           </ul>
-          <p className="quiet">Write them to a file before you drop them, where a reading hangs on it.</p>
+          <p className="quiet">Export entries with readings to a file before you delete them.</p>
         </section>
       ) : null}
       {phone.words.length > 0 ? (
         <section className="sheet">
           <header>
-            <h2>What home said</h2>
-            <Button onClick={() => void read()}>Read</Button>
+            <h2>Messages from the server</h2>
+            <Button onClick={() => void read()}>Clear messages</Button>
           </header>
           <ul className="happened">
             {phone.words.map((w) => (
               <li key={w.n}>
-                {w.text} {w.machineId === null ? null : <Link to={`/machines/${w.machineId}`}>The machine</Link>}
+                {w.text} {w.machineId === null ? null : <Link to={`/machines/${w.machineId}`}>Open machine</Link>}
               </li>
             ))}
           </ul>
         </section>
       ) : null}
       <section className="sheet">
-        <h2>Rounds on it</h2>
-        {phone.taken.length === 0 ? <p>None. Take one along from its page, where there is signal.</p> : null}
+        <h2>Downloaded rounds</h2>
+        {phone.taken.length === 0 ? <p>None. Open a round while you have signal and download it for offline.</p> : null}
         <ul className="happened">
           {phone.taken.map((t) => (
             <li key={t.roundId}>

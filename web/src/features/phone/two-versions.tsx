@@ -61,11 +61,11 @@ function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (
       <StaleNote
         told={conflict.why}
         differences={differences}
-        mineWords={conflict.about === 'motor' ? 'It is the same motor: save my plate over it' : 'Save mine over it'}
+        mineWords={conflict.about === 'motor' ? 'Same motor: keep my nameplate' : 'Keep mine'}
         keepMine={() => void settle('mine')}
         takeTheirs={() => void settle('book')}
       >
-        {comesAfter ? <Button onClick={() => void settle('after it')}>Mine went in after it</Button> : null}
+        {comesAfter ? <Button onClick={() => void settle('after it')}>My motor was installed later</Button> : null}
       </StaleNote>
       <TroubleNote words={trouble} />
     </li>
@@ -78,8 +78,8 @@ export function TwoVersions({ conflicts, me }: { conflicts: readonly Conflict[];
   if (conflicts.length === 0) return null
   return (
     <section className="sheet">
-      <h2>Changed here and at home</h2>
-      <p className="quiet">Both are kept until somebody has decided. The readings taken meanwhile are home.</p>
+      <h2>Conflicts</h2>
+      <p className="quiet">Both versions are kept until you choose one. Readings taken in the meantime are synced.</p>
       <ul className="happened two-versions">
         {conflicts.map((c) => (
           <One

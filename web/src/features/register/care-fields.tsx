@@ -1,7 +1,8 @@
 import type { Care } from '@motor-round/contract'
 import { Input } from 'antd'
 import { useState } from 'react'
-import { spanOf, spansText } from '@motor-round/core/round'
+import { spanOf } from '@motor-round/core/round'
+import { spansText } from '../../app/dates.ts'
 import { Choice, Field } from '../../parts/fields/index.ts'
 
 /** What a unit asks of those who come to it: when it may stop, how many people, what to beware of, who is told. */
@@ -15,9 +16,9 @@ export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }
   const wrong = spans.some((s) => s === null)
   return (
     <>
-      <Field label="May stop, times of the day" error={wrong ? 'such as 6:00–10:00, 14:00–15:00' : undefined}>
+      <Field label="May be shut down at" error={wrong ? 'such as 6:00–10:00, 14:00–15:00' : undefined}>
         <Input
-          aria-label="May stop, times of the day"
+          aria-label="May be shut down at"
           placeholder="any time"
           value={windows}
           onChange={(e) => {
@@ -32,7 +33,7 @@ export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }
         />
       </Field>
       <Choice
-        label="People it takes"
+        label="People needed"
         value={String(care.people)}
         options={[
           { value: '1', label: 'One' },
@@ -40,20 +41,20 @@ export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }
         ]}
         onChange={(v) => set({ ...care, people: v === '2' ? 2 : 1 })}
       />
-      <Field label="Hazards there">
+      <Field label="Hazards">
         <Input value={care.hazards} maxLength={400} onChange={(e) => set({ ...care, hazards: e.target.value })} />
       </Field>
-      <Field label="Who is told before it stops">
+      <Field label="Who to notify before shutdown">
         <Input value={care.tell} maxLength={200} onChange={(e) => set({ ...care, tell: e.target.value })} />
       </Field>
-      <Field label="Who watches the space it serves">
+      <Field label="Who watches the space served">
         <Input value={care.watch} maxLength={200} onChange={(e) => set({ ...care, watch: e.target.value })} />
       </Field>
-      <Field label="What is lifted there, how heavy and how">
+      <Field label="Lifting: what, weight and how">
         <Input value={care.lift} maxLength={200} onChange={(e) => set({ ...care, lift: e.target.value })} />
       </Field>
       <Choice
-        label="Felt within hours"
+        label="Loss noticed within hours"
         value={care.critical}
         options={[
           { value: true, label: 'Yes' },

@@ -3,7 +3,7 @@ import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { Field } from '../../parts/fields/index.ts'
 import type { ControlsDraft } from './controls-draft.ts'
 
-const unknown = { value: '', label: 'not known' } as const
+const unknown = { value: '', label: 'unknown' } as const
 
 type Texts = {
   [K in keyof ControlsDraft]: string extends ControlsDraft[K] ? K : never
@@ -33,22 +33,22 @@ export function ControlsFields({
   )
   return (
     <div className="form-grid">
-      <Field label="Switched by">
+      <Field label="Starter type">
         <Select<ControlsDraft['starter']>
-          aria-label="Switched by"
+          aria-label="Starter type"
           value={draft.starter}
           options={[
             unknown,
             { value: 'starter', label: 'starter with overload' },
             { value: 'contactor', label: 'contactor' },
-            { value: 'none', label: 'nothing of its own' },
+            { value: 'none', label: 'none' },
           ]}
           onChange={(starter) => set({ starter })}
         />
       </Field>
-      <Field label="Lines it opens">
+      <Field label="Poles opened">
         <Select<ControlsDraft['poles']>
-          aria-label="Lines it opens"
+          aria-label="Poles opened"
           value={draft.poles}
           options={[
             unknown,
@@ -86,9 +86,9 @@ export function ControlsFields({
           onChange={(protection) => set({ protection })}
         />
       </Field>
-      {typed('protectionAmps', 'Its rating, A', 'protectionAmps', '25')}
+      {typed('protectionAmps', 'Rating, A', 'protectionAmps', '25')}
       {typed('controlVolts', 'Control volts, V', 'controlVolts', '24')}
-      {typed('transformerIn', 'Own power transformer, V in', 'transformer.ratedIn', '480')}
+      {typed('transformerIn', 'Power transformer, V in', 'transformer.ratedIn', '480')}
       {typed('transformerOut', 'V out', 'transformer.ratedOut', '208')}
       {phases === 1 ? (
         <>

@@ -10,20 +10,20 @@ import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
 
 const rows: readonly [keyof MachineDraft, string][] = [
-  ['tag', 'Section tag'],
-  ['purpose', 'What it serves'],
+  ['tag', 'Machine tag'],
+  ['purpose', 'Serves'],
   ['serviceVolts', 'Supply, V'],
   ['phases', 'Phases'],
   ['drive', 'Drive train'],
   ['hasDrive', 'Variable-frequency drive'],
-  ['hasSister', 'Sister fan'],
-  ['unitPlateVolts', 'Unit plate volts'],
-  ['unitPlateAmps', 'Unit plate amps'],
-  ['starter', 'Switched by'],
-  ['poles', 'Lines it opens'],
+  ['hasSister', 'Twin fan'],
+  ['unitPlateVolts', 'Unit nameplate volts'],
+  ['unitPlateAmps', 'Unit nameplate amps'],
+  ['starter', 'Starter type'],
+  ['poles', 'Poles opened'],
   ['overload', 'Overload protection'],
   ['protection', 'Fuse or breaker'],
-  ['protectionAmps', 'Its rating, A'],
+  ['protectionAmps', 'Rating, A'],
   ['controlVolts', 'Control volts'],
   ['transformerIn', 'Power transformer, V in'],
   ['transformerOut', 'Power transformer, V out'],
@@ -50,16 +50,16 @@ function Retire({ machine }: { machine: Machine }) {
   const away = machine.retiredAt === null
   return (
     <section className="sheet stack">
-      <h2>{away ? 'Retire it' : 'Put it back in service'}</h2>
+      <h2>{away ? 'Retire' : 'Return to service'}</h2>
       <p className="quiet">
         {away
-          ? 'A retired machine leaves the Roof. Its plate, stops and work stay in the book.'
-          : 'It comes back to the Roof with all its past.'}
+          ? 'A retired machine leaves the Machines list. Its nameplate, visits and work stay on record.'
+          : 'It returns to the Machines list with its full history.'}
       </p>
       <Field label="Why">
         <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
       </Field>
-      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing has changed." />
+      <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing was saved." />
       <div className="row">
         <Button
           danger={away}
@@ -74,7 +74,7 @@ function Retire({ machine }: { machine: Machine }) {
               )
           }
         >
-          {away ? 'Retire this machine' : 'Back in service'}
+          {away ? 'Retire machine' : 'Return to service'}
         </Button>
       </div>
     </section>
@@ -128,14 +128,14 @@ function EditForm({ page }: { page: MachinePage }) {
           }}
         />
       ) : (
-        <FailureNote failure={failure} kept="What you typed stays here." />
+        <FailureNote failure={failure} kept="Not saved; what you typed is kept here." />
       )}
       <div className="row">
         <Button type="primary" size="large" loading={attempt.isLoading} onClick={() => send(base.version)}>
           Save
         </Button>
         <Link to={`/machines/${machine.id}`}>
-          <Button size="large">Leave it</Button>
+          <Button size="large">Cancel</Button>
         </Link>
       </div>
       {lead ? <Retire machine={machine} /> : null}
@@ -149,6 +149,6 @@ export function EditMachine() {
   const page = api.useMachinePageQuery({ params: { id } }).currentData
   const mayEdit = useMay('mechanic')
   if (!page) return <p className="page">Loading …</p>
-  if (!mayEdit) return <p className="page">A mechanic or a lead can change this.</p>
+  if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
   return <EditForm key={id} page={page} />
 }

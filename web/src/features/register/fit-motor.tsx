@@ -72,13 +72,13 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
         <p>
           The {motor.plate.maker ?? ''}{' '}
           {motor.plate.power === undefined ? 'motor' : `${motor.plate.power} ${motor.plate.powerUnit ?? 'hp'}`},{' '}
-          {motor.plate.amps ?? 'amps not read'} A, moves to the past. From this day the new plate is the limit and a new
-          epoch begins.
+          {motor.plate.amps ?? 'amps not read'} A, moves to the history. From this day the new nameplate sets the limit
+          and a new baseline starts.
         </p>
       ) : (
         <p>
-          Tap a cell and type what the plate says. Enter goes to the next one; what the sun has eaten is “cannot be
-          read”.
+          Tap a field and type what the nameplate says. Enter goes to the next field; mark what is worn off as “cannot
+          be read”.
         </p>
       )}
       <div className="fit-columns">
@@ -93,12 +93,12 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
           />
           {questions.map((q) => (
             <p key={q.asks} className="plate-question">
-              <b className="condensed">Look again:</b> {q.asks}
+              <b className="condensed">Check:</b> {q.asks}
             </p>
           ))}
         </div>
         <section className="sheet stack">
-          <Field label="Fitted" error={fieldMessage(failure, 'fittedAt')}>
+          <Field label="Installed" error={fieldMessage(failure, 'fittedAt')}>
             <Input type="datetime-local" value={fittedAt} onChange={(e) => setFittedAt(e.target.value)} />
           </Field>
           <Field label="Connected for">
@@ -115,15 +115,15 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
           {motor ? (
             <>
               <CameOut value={removedFor} onChange={setRemovedFor} />
-              <Field label="What was wrong with it">
+              <Field label="What was wrong with the old one">
                 <Input value={removedWhy} maxLength={400} onChange={(e) => setRemovedWhy(e.target.value)} />
               </Field>
             </>
           ) : null}
-          <Field label="About the new one">
+          <Field label="Notes on the new one">
             <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
           </Field>
-          <Field label="A stand-in, until the right one comes">
+          <Field label="Temporary substitute">
             <span>
               <Switch aria-label="Stand-in" checked={standIn} onChange={setStandIn} />
             </span>
@@ -132,12 +132,15 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
             <StaleNote
               told={messageOf(failure)}
               differences={motorDifferences({ plate, connectionVolts: connection, fittedAt: at(), standIn }, book)}
-              mineWords="Mine went in after it"
+              mineWords="My motor was installed later"
               keepMine={() => send(book.id)}
               takeTheirs={() => void navigate(back)}
             />
           ) : (
-            <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you typed stays here." />
+            <FailureNote
+              failure={failure?.noSignal ? undefined : failure}
+              kept="Not saved; what you typed is kept here."
+            />
           )}
           <TroubleNote words={trouble} />
           <div className="row">
@@ -148,10 +151,10 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
               disabled={fittedAt === '' || Object.keys(plate).length <= 2}
               onClick={() => send(seen)}
             >
-              {motor ? 'Record the swap' : 'Save the plate'}
+              {motor ? 'Save replacement' : 'Save nameplate'}
             </Button>
             <Link to={back}>
-              <Button size="large">Leave it</Button>
+              <Button size="large">Cancel</Button>
             </Link>
           </div>
         </section>
@@ -167,6 +170,6 @@ export function FitMotor() {
   const mayEdit = useMay('mechanic')
   const now = useNow()
   if (!page) return <p className="page">Loading …</p>
-  if (!mayEdit) return <p className="page">A mechanic or a lead can change this.</p>
+  if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
   return <FitForm key={id} page={page} now={now} />
 }

@@ -72,10 +72,10 @@ export function MachineFields({
 }) {
   return (
     <div className="form-grid">
-      <Field label="Section tag, SF, RF, EF, SF-1 …" error={fieldMessage(failure, 'tag')}>
+      <Field label="Machine tag" error={fieldMessage(failure, 'tag')}>
         <Input value={draft.tag} maxLength={24} onChange={(e) => set({ tag: e.target.value })} />
       </Field>
-      <Field label="What it serves" error={fieldMessage(failure, 'purpose')}>
+      <Field label="Serves" error={fieldMessage(failure, 'purpose')}>
         <Input value={draft.purpose} maxLength={80} onChange={(e) => set({ purpose: e.target.value })} />
       </Field>
       <Field label="Supply">
@@ -117,23 +117,23 @@ export function MachineFields({
           />
         </span>
       </Field>
-      <Field label="Sister fan in the same unit">
+      <Field label="Twin fan in the same unit">
         <span>
           <Switch
-            aria-label="Sister fan in the same unit"
+            aria-label="Twin fan in the same unit"
             checked={draft.hasSister}
             onChange={(hasSister) => set({ hasSister })}
           />
         </span>
       </Field>
-      <Field label="Unit plate: volts, if it states the fan motor" error={fieldMessage(failure, 'unitPlate.volts')}>
+      <Field label="Unit nameplate volts, if it lists the fan motor" error={fieldMessage(failure, 'unitPlate.volts')}>
         <Input
           value={draft.unitPlateVolts}
           placeholder="208-230/460"
           onChange={(e) => set({ unitPlateVolts: e.target.value })}
         />
       </Field>
-      <Field label="Unit plate: amps allowed" error={fieldMessage(failure, 'unitPlate.amps')}>
+      <Field label="Unit nameplate amps" error={fieldMessage(failure, 'unitPlate.amps')}>
         <Input
           value={draft.unitPlateAmps}
           placeholder="27.0-25.6/12.8"

@@ -25,7 +25,7 @@ export function NewMachine() {
     place.unit.trim() !== '' &&
     (found.unit !== undefined || place.area.trim() !== '') &&
     machine.tag.trim() !== ''
-  if (!mayAdd) return <p className="page">A mechanic or a lead can add machines.</p>
+  if (!mayAdd) return <p className="page">Only a technician or a lead can add machines.</p>
   const send = async () => {
     try {
       setFailure(undefined)
@@ -46,18 +46,18 @@ export function NewMachine() {
     >
       <h1>Add a machine</h1>
       <p className="quiet">
-        A name to mend? <Link to="/places">Sites and units</Link>
+        Need to correct a name? <Link to="/places">Sites and units</Link>
       </p>
       <section className="sheet stack">
-        <h2>Where it stands</h2>
+        <h2>Location</h2>
         <PlaceFields draft={place} set={(d) => setPlace({ ...place, ...d })} />
       </section>
       <section className="sheet stack">
-        <h2>What it is</h2>
+        <h2>Machine</h2>
         <MachineFields draft={machine} set={(d) => setMachine({ ...machine, ...d })} failure={failure} />
       </section>
       <section className="sheet stack">
-        <h2>Controls and protection, as far as known</h2>
+        <h2>Controls and protection, if known</h2>
         <ControlsFields
           draft={machine}
           phases={machine.phases}
@@ -73,7 +73,7 @@ export function NewMachine() {
       ) : null}
       <div className="row">
         <Button type="primary" size="large" htmlType="submit" disabled={!complete}>
-          Add, then enter the plate
+          Add machine
         </Button>
       </div>
     </form>

@@ -75,7 +75,7 @@ export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partia
           />
         </Field>
       )}
-      <Field label="Unit tag, RTU-3">
+      <Field label="Unit tag">
         <AutoComplete
           aria-label="Unit tag"
           value={draft.unit}
@@ -84,10 +84,10 @@ export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partia
         />
       </Field>
       {unit ? (
-        <p className="quiet">This unit is in the register; the machine joins it.</p>
+        <p className="quiet">This unit exists; the machine is added to it.</p>
       ) : (
         <>
-          <Field label="Area: roof or room">
+          <Field label="Area">
             <AutoComplete
               aria-label="Area"
               value={draft.area}

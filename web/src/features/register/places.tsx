@@ -3,7 +3,7 @@ import { Button, Input, Select } from 'antd'
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
-import { spansText } from '@motor-round/core/round'
+import { spansText } from '../../app/dates.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
@@ -38,7 +38,7 @@ function PlaceRow({ words, mayEdit, failure, busy, begin, save, fields }: RowPro
               setOpen(true)
             }}
           >
-            Change
+            Edit
           </button>
         ) : null}
       </div>
@@ -52,15 +52,15 @@ function PlaceRow({ words, mayEdit, failure, busy, begin, save, fields }: RowPro
       }}
     >
       <div className="form-grid">{fields}</div>
-      <FailureNote failure={failure} kept="What you typed stays here." />
+      <FailureNote failure={failure} kept="Not saved; what you typed is kept here." />
       {failure?.problem.current !== undefined ? (
-        <p className="quiet">In the book now: {words}. Save again to put yours over it, or leave it.</p>
+        <p className="quiet">On record now: {words}. Save again to replace it with yours, or cancel.</p>
       ) : null}
       <div className="row">
         <Button type="primary" htmlType="submit" loading={busy}>
           Save
         </Button>
-        <Button onClick={() => setOpen(false)}>Leave it</Button>
+        <Button onClick={() => setOpen(false)}>Cancel</Button>
       </div>
     </form>
   )
@@ -99,7 +99,7 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
       save={() => settled(save({ params: { id: site.id }, body: { ...draft, version } }).unwrap())}
       fields={
         <>
-          <Field label="Name of the site" error={fieldMessage(failure, 'name')}>
+          <Field label="Site name" error={fieldMessage(failure, 'name')}>
             <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
           </Field>
           <Field label="Time zone" error={fieldMessage(failure, 'zone')}>
@@ -110,7 +110,7 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
               aria-label="Supply frequency"
               value={draft.hertz ?? 0}
               options={[
-                { value: 0, label: 'By supply and nameplate' },
+                { value: 0, label: 'From supply and nameplate' },
                 { value: 60, label: '60 Hz' },
                 { value: 50, label: '50 Hz' },
               ]}
@@ -133,7 +133,7 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
       words={
         <>
           <b className="condensed place-area">{area.name}</b> <span className="quiet">{area.kind}</span>{' '}
-          <Link to={`/areas/${area.id}/plan`}>Plan</Link> <Link to={`/tags?area=${area.id}`}>Tag sheet</Link>
+          <Link to={`/areas/${area.id}/plan`}>Roof map</Link> <Link to={`/tags?area=${area.id}`}>Tag sheet</Link>
         </>
       }
       mayEdit={mayEdit}
@@ -146,7 +146,7 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
       save={() => settled(save({ params: { id: area.id }, body: { ...draft, version } }).unwrap())}
       fields={
         <>
-          <Field label="Name of the area" error={fieldMessage(failure, 'name')}>
+          <Field label="Area name" error={fieldMessage(failure, 'name')}>
             <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
           </Field>
           <Field label="Roof or room">
@@ -180,7 +180,7 @@ function UnitRow({ unit, areas, mayEdit }: { unit: Unit; areas: readonly Area[];
           <span className="quiet">
             {unit.kind}
             {unit.modelLine ? `, ${unit.modelLine}` : ''}
-            {unit.care.windows.length > 0 ? `, may stop ${spansText(unit.care.windows)}` : ''}
+            {unit.care.windows.length > 0 ? `, may be shut down ${spansText(unit.care.windows)}` : ''}
             {unit.care.people === 2 ? ', two people' : ''}
           </span>
         </>
@@ -206,16 +206,16 @@ function UnitRow({ unit, areas, mayEdit }: { unit: Unit; areas: readonly Area[];
               onChange={(kind) => setDraft({ ...draft, kind })}
             />
           </Field>
-          <Field label="Model line">
+          <Field label="Model">
             <Input
               value={draft.modelLine}
               maxLength={60}
               onChange={(e) => setDraft({ ...draft, modelLine: e.target.value })}
             />
           </Field>
-          <Field label="Stands on" error={fieldMessage(failure, 'areaId')}>
+          <Field label="Area" error={fieldMessage(failure, 'areaId')}>
             <Select
-              aria-label="Stands on"
+              aria-label="Area"
               value={draft.areaId}
               options={areas.map((a) => ({ value: a.id, label: a.name }))}
               onChange={(areaId: string) => setDraft({ ...draft, areaId })}
@@ -233,14 +233,14 @@ export function Places() {
   const { data, error } = api.usePlacesQuery({})
   const lead = useMay('lead')
   const mechanic = useMay('mechanic')
-  if (error) return <FailureNote failure={error as Failure} kept="The places cannot be read now." />
+  if (error) return <FailureNote failure={error as Failure} kept="Sites and units cannot be loaded." />
   if (!data) return <p className="page">Loading …</p>
   return (
     <div className="page stack">
       <h1>Sites and units</h1>
       <p>
-        New places come with their first machine: <Link to="/machines/new">add a machine</Link>, or bring a register
-        file in under <Link to="/books">Books</Link>.
+        A new site or unit is created with its first machine: <Link to="/machines/new">add a machine</Link>, or import a
+        machine list under <Link to="/books">Import & export</Link>.
       </p>
       {data.sites.map((site) => {
         const areas = data.areas.filter((a) => a.siteId === site.id)

@@ -27,7 +27,7 @@ describe('a plan that is drawn', () => {
     expect(planDifferences(plan, theirs, () => 'RTU-1')).toEqual([
       { what: 'Size', mine: '20 × 10 m', theirs: '22 × 10 m' },
       { what: 'RTU-1', mine: '2 m, 2 m', theirs: '6 m, 2 m' },
-      { what: 'Ways in', mine: '0', theirs: '1' },
+      { what: 'Access points', mine: '0', theirs: '1' },
     ])
     expect(planDifferences(plan, plan, () => '')).toEqual([])
   })
@@ -65,7 +65,7 @@ describe('a plan that is drawn', () => {
       ),
     ).toBe(plan)
     expect(planDifferences(scaled, plan, () => '')).toEqual([
-      { what: 'Picture below', mine: '40.0 m wide', theirs: 'none' },
+      { what: 'Background photo', mine: '40.0 m wide', theirs: 'none' },
     ])
   })
 })

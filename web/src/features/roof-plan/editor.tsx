@@ -14,11 +14,11 @@ import { Things } from './things.tsx'
 import { UnderlayFields } from './underlay-fields.tsx'
 
 const things: readonly (readonly [Thing, string])[] = [
-  ['hatch', 'Way in'],
+  ['hatch', 'Access point'],
   ['ladder', 'Ladder'],
   ['obstacle', 'Obstacle'],
   ['keep-clear', 'Keep clear'],
-  ['edge', 'Corner of the edge'],
+  ['edge', 'Roof edge point'],
 ]
 
 /** Where a pointer is, in metres of the plan. */
@@ -108,13 +108,13 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
       />
       <p className="quiet">
         {marks !== null
-          ? (['Tap a spot whose distance to another you know.', 'Tap the other spot.'][marks.length] ??
-            'Say how far apart they are.')
+          ? (['Tap the first of two points whose distance you know.', 'Tap the second point.'][marks.length] ??
+            'Enter the distance between them.')
           : thing === null
             ? chosen === null
-              ? 'Drag a unit to its place, or pick one and use the arrow keys.'
-              : `${tagOf(chosen)} is picked: arrow keys move it by half a metre.`
-            : 'Tap the plan where it stands.'}
+              ? 'Drag a unit into place, or select one and use the arrow keys.'
+              : `${tagOf(chosen)} is selected: arrow keys move it by half a meter.`
+            : 'Tap the map where it is.'}
       </p>
       {/* Arrow keys of the plan inside. */}
       <div
@@ -168,7 +168,7 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
           <span className="quiet">
             {box.w} × {box.h} m, {box.x} m from the left, {box.y} m from the top
           </span>
-          <Button onClick={() => setPlan(turnUnit(plan, chosen))}>Turn it</Button>
+          <Button onClick={() => setPlan(turnUnit(plan, chosen))}>Rotate</Button>
         </div>
       ) : null}
       <Things plan={plan} areas={page.areas} change={setPlan} onWrong={onWrong} />
@@ -183,7 +183,7 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
           }}
         />
       ) : (
-        <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you drew stays here." />
+        <FailureNote failure={failure?.noSignal ? undefined : failure} kept="Not saved; your drawing is kept here." />
       )}
       <TroubleNote words={trouble} />
       <div className="row">
@@ -194,10 +194,10 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
           disabled={wrong.length > 0}
           onClick={() => send(version)}
         >
-          Save the plan
+          Save map
         </Button>
         <Button size="large" onClick={onDone}>
-          Leave it as it was
+          Discard changes
         </Button>
       </div>
     </div>

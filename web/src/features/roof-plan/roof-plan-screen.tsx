@@ -20,7 +20,7 @@ export function RoofPlanScreen() {
   if (query.error && !page)
     return (
       <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This plan cannot be shown now." />
+        <FailureNote failure={query.error as Failure} kept="This roof map cannot be loaded." />
       </div>
     )
   if (!page) return <p className="page">Loading …</p>
@@ -31,13 +31,13 @@ export function RoofPlanScreen() {
       </p>
       <div className="row plan-head">
         <h1>Plan of {page.area.name}</h1>
-        {editing || !mayAct ? null : <Button onClick={() => setEditing(true)}>Draw it</Button>}
+        {editing || !mayAct ? null : <Button onClick={() => setEditing(true)}>Edit map</Button>}
         <Link to={`/tags?area=${id}`}>Tag sheet</Link>
         <Link to={`/areas/${id}/air`}>Its air</Link>
       </div>
       {page.version === 0 && !editing ? (
         <p className="problem">
-          Nobody has drawn this {page.area.kind} yet: units stand in rows. Draw it, and rounds know how far it is.
+          No map of this {page.area.kind} yet: units are shown in rows. Draw the map to plan walking distances.
         </p>
       ) : null}
       {editing ? (

@@ -56,7 +56,7 @@ describe('the plan of a roof', () => {
     expect(document.querySelector('image')?.getAttribute('href')).toBe(`/api/v1/plan-pictures/${uuid(703)}`)
     expect(document.querySelector('.plan-ruler text')?.textContent).toBe('10 m')
     expect(document.body.textContent).toContain('Cage, 4 m')
-    expect(screen.queryByRole('button', { name: 'Draw it' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Edit map' })).toBeNull()
   })
   it('leads from a unit to its first fan', async () => {
     const { user, router } = await open()
@@ -65,25 +65,25 @@ describe('the plan of a roof', () => {
   })
   it('says where nobody has drawn it', async () => {
     await open('viewer', { version: 0 })
-    expect(document.body.textContent).toContain('Nobody has drawn this roof yet')
+    expect(document.body.textContent).toContain('No map of this roof yet')
   })
 })
 
 describe('drawing it', () => {
   const draw = async () => {
     const shown = await open()
-    await shown.user.click(screen.getByRole('button', { name: 'Draw it' }))
+    await shown.user.click(screen.getByRole('button', { name: 'Edit map' }))
     return shown
   }
-  const save = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Save the plan' })
+  const save = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Save map' })
   it('moves a picked unit with the arrow keys by half a metre, turns it, and leaves the others', async () => {
     const { user } = await draw()
     await user.click(unit('RTU-1'))
-    expect(document.body.textContent).toContain('RTU-1 is picked: arrow keys move it by half a metre.')
+    expect(document.body.textContent).toContain('RTU-1 is selected: arrow keys move it by half a meter.')
     for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown', 'ArrowLeft']) fireEvent.keyDown(unit('RTU-1'), { key })
     expect(boxOf('RTU-1')).toEqual([5.5, 5.5])
     expect(boxOf('RTU-2')).toEqual([20, 5])
-    await user.click(screen.getByRole('button', { name: 'Turn it' }))
+    await user.click(screen.getByRole('button', { name: 'Rotate' }))
     expect(document.body.textContent).toContain('2 × 3 m, 5.5 m from the left')
   })
   it('takes sizes as they are typed, says at the field what is none, and does not save it', async () => {
@@ -92,7 +92,7 @@ describe('drawing it', () => {
     await user.clear(width)
     await user.type(width, '52,5')
     expect(screen.getByRole('group', { name: 'Plan of Hall roof, 52.5 by 24 metres' })).toBeTruthy()
-    const deep = screen.getByLabelText('Keep clear 1, deep, m')
+    const deep = screen.getByLabelText('Keep clear 1, depth, m')
     await user.clear(deep)
     await user.type(deep, 'wide')
     expect(screen.getByRole('alert').textContent).toBe('0.5 to 2000 m')
@@ -103,9 +103,9 @@ describe('drawing it', () => {
   it('says where a ladder leads, and takes the picture away', async () => {
     const { user } = await draw()
     expect(screen.getByLabelText('Ladder 1 leads to')).toBeTruthy()
-    await user.click(screen.getByRole('button', { name: 'Bring it to scale' }))
-    expect(document.body.textContent).toContain('Tap a spot whose distance to another you know.')
-    await user.click(screen.getByRole('button', { name: 'Take the picture away' }))
+    await user.click(screen.getByRole('button', { name: 'Set the scale' }))
+    expect(document.body.textContent).toContain('Tap the first of two points whose distance you know.')
+    await user.click(screen.getByRole('button', { name: 'Remove photo' }))
     expect(document.querySelector('image')).toBeNull()
     expect(document.body.textContent).toContain('RTU-1')
   })
@@ -113,7 +113,7 @@ describe('drawing it', () => {
     const { user } = await draw()
     await user.click(unit('RTU-1'))
     fireEvent.keyDown(unit('RTU-1'), { key: 'ArrowRight' })
-    await user.click(screen.getByRole('button', { name: 'Leave it as it was' }))
+    await user.click(screen.getByRole('button', { name: 'Discard changes' }))
     expect(boxOf('RTU-1')).toEqual([5, 5])
   })
 })

@@ -37,19 +37,19 @@ export function Things({
   )
   const off = (id: string, what: string) => (
     <Button aria-label={`Take off ${what}`} onClick={() => change(takeOff(plan, id))}>
-      Take off
+      Remove
     </Button>
   )
   return (
     <ul className="plan-things">
       {plan.hatches.map((h, i) => (
         <li key={h.id}>
-          <b>Way in</b>
+          <b>Access point</b>
           {named(h.name, `Way in ${i + 1}, name`, (name) => ({
             ...plan,
             hatches: plan.hatches.map((x) => (x.id === h.id ? { ...x, name } : x)),
           }))}
-          {off(h.id, h.name || 'way in')}
+          {off(h.id, h.name || 'access point')}
         </li>
       ))}
       {plan.ladders.map((l, i) => {
@@ -83,8 +83,8 @@ export function Things({
           <li key={o.id}>
             <b>{what}</b>
             {named(o.name, `${what} ${i + 1}, name`, (name) => set({ name }))}
-            {figure('Wide', `${what} ${i + 1}`, o.w, 0.5, (w) => set({ w }))}
-            {figure('Deep', `${what} ${i + 1}`, o.h, 0.5, (h) => set({ h }))}
+            {figure('Width', `${what} ${i + 1}`, o.w, 0.5, (w) => set({ w }))}
+            {figure('Depth', `${what} ${i + 1}`, o.h, 0.5, (h) => set({ h }))}
             {off(o.id, o.name || what.toLowerCase())}
           </li>
         )
@@ -93,7 +93,7 @@ export function Things({
         <li>
           <b>Edge</b>
           <span>{plan.edge.length} corners</span>
-          <Button onClick={() => change({ ...plan, edge: plan.edge.slice(0, -1) })}>Take the last off</Button>
+          <Button onClick={() => change({ ...plan, edge: plan.edge.slice(0, -1) })}>Remove the last point</Button>
         </li>
       ) : null}
     </ul>

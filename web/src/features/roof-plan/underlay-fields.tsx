@@ -34,7 +34,7 @@ export function UnderlayFields({
       const sent = await add({ params: { id: areaId }, body: { id, type: 'image/jpeg', bytes } })
       if (sent.error === undefined) change(layUnder(plan, { id, width, height }))
     } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'That is no picture.')
+      setProblem(e instanceof Error ? e.message : 'That file is not a photo.')
     }
   }
   const metres = Number(length.replace(',', '.'))
@@ -42,8 +42,8 @@ export function UnderlayFields({
   return (
     <div className="row plan-underlay-fields">
       <FileButton
-        words={plan.underlay ? 'Another picture below' : 'Draw over a picture'}
-        label="Picture to draw over"
+        words={plan.underlay ? 'Replace background photo' : 'Add background photo'}
+        label="Background photo"
         accept="image/*"
         onFile={(file) => void bring(file)}
       />
@@ -54,7 +54,7 @@ export function UnderlayFields({
             type={marks === null ? 'default' : 'primary'}
             onClick={() => setMarks(marks === null ? [] : null)}
           >
-            Bring it to scale
+            Set the scale
           </Button>
           <Button
             onClick={() => {
@@ -62,19 +62,19 @@ export function UnderlayFields({
               change({ ...plan, underlay: null })
             }}
           >
-            Take the picture away
+            Remove photo
           </Button>
         </>
       ) : null}
       {a && b ? (
         <>
           <Field
-            label="From the first to the second"
+            label="Distance between the points"
             error={length !== '' && !(metres > 0 && metres <= 2000) ? 'such as 12.5' : undefined}
           >
             <Input
               autoFocus
-              aria-label="From the first to the second, m"
+              aria-label="Distance between the points, m"
               className="plan-figure"
               suffix="m"
               inputMode="decimal"
@@ -91,7 +91,7 @@ export function UnderlayFields({
               setLength('')
             }}
           >
-            So long it is
+            Set scale
           </Button>
         </>
       ) : null}
@@ -100,7 +100,7 @@ export function UnderlayFields({
           {problem}
         </p>
       )}
-      <FailureNote failure={attempt.error as Failure | undefined} kept="The plan stays as it was." />
+      <FailureNote failure={attempt.error as Failure | undefined} kept="The map was not changed." />
     </div>
   )
 }

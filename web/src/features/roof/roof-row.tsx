@@ -44,7 +44,7 @@ export const RoofRow = memo(function RoofRow({ row, now }: { row: Row; now: numb
           <>
             <b>{show.ampsRow(rail.legs.map((l) => l.amps)).join('  ')}</b>
             <span>
-              {rail.allowed === null ? 'no plate limit' : `of ${show.amps(rail.allowed)} A`}
+              {rail.allowed === null ? 'no nameplate limit' : `of ${show.amps(rail.allowed)} A`}
               {row.meanVolts === null ? '' : ` at ${show.volts(row.meanVolts)} V`}
             </span>
           </>

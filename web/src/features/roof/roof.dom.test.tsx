@@ -85,7 +85,7 @@ describe('a machine’s row on the Roof', () => {
     // What was put off is told and raises nothing.
     expect(told({ level: 'stop', open: false, until: '2026-12-01' }, 'ok').slice(0, 2)).toEqual([
       'OK',
-      'Read. Found, put off to 1 Dec: Guard off.',
+      'Read. Found, put off to Dec 1: Guard off.',
     ])
   })
   it('says how much more is open, and tells a finding once', () => {
@@ -119,7 +119,7 @@ describe('a machine’s row on the Roof', () => {
   })
   it('amps without a plate have no limit to stand against', () => {
     const rail = { ...row().rail, allowed: null, columnVolts: null, source: null }
-    expect(cells(row({ rail: rail as Row['rail'] }))[3]).toContain('no plate limit')
+    expect(cells(row({ rail: rail as Row['rail'] }))[3]).toContain('no nameplate limit')
   })
   it('is named by its area where it has no purpose', () =>
     expect(cells(row({ purpose: '' }))[1]).toBe('AHU-9 / SFHall roof'))
@@ -128,7 +128,7 @@ describe('a machine’s row on the Roof', () => {
 describe('the Roof without a server', () => {
   it('says that the ledger cannot be read, and shows no empty roof', async () => {
     await showAs('viewer', <Roof />)
-    expect((await screen.findByText(/The ledger cannot be read now/)).textContent).not.toBe('')
-    expect(screen.queryByText('No machine here')).toBeNull()
+    expect((await screen.findByText(/The list cannot be loaded/)).textContent).not.toBe('')
+    expect(screen.queryByText('No machines')).toBeNull()
   })
 })

@@ -18,8 +18,8 @@ type RoofLevel = (typeof roofLevels)[number]
 const sortWords: Record<(typeof roofSorts)[number], string> = {
   need: 'Most urgent first',
   tag: 'By tag',
-  seen: 'Not visited longest first',
-  load: 'Heaviest loaded first',
+  seen: 'Longest since visit first',
+  load: 'Highest load first',
 }
 const tellOrder: readonly RoofLevel[] = ['stop', 'fix', 'watch', 'ok', 'not judged']
 
@@ -127,15 +127,15 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
     if (last >= rows.length - 40 && hasNextPage && !isFetchingNextPage) void fetchNextPage()
   }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage])
 
-  if (roof.error) return <FailureNote failure={roof.error as Failure} kept="The ledger cannot be read now." />
+  if (roof.error) return <FailureNote failure={roof.error as Failure} kept="The list cannot be loaded." />
   if (roof.isLoading) return <p>Loading …</p>
   if (rows.length === 0)
     return (
       <div className="sheet">
-        <h2>No machine here</h2>
+        <h2>No machines</h2>
         <p>
-          Nothing fits this filter, or the register is still empty. <Link to="/machines/new">Add a machine</Link>, or
-          bring a register file in under <Link to="/books">Books</Link>.
+          No machine matches the filters. <Link to="/machines/new">Add a machine</Link>, or import a machine list under{' '}
+          <Link to="/books">Import & export</Link>.
         </p>
       </div>
     )
@@ -150,11 +150,11 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
         {[
           'Level',
           'Machine',
-          'Amps on the rail 0 – plate – 125 %',
-          'L1  L2  L3 of plate',
-          'What it says',
-          'Lately',
-          'Seen',
+          'Load, 0 to 125 % of nameplate',
+          'L1 L2 L3, % of nameplate',
+          'Result',
+          'Trend',
+          'Last visit',
           'Due',
         ].map((h) => (
           <span key={h} role="columnheader">
@@ -188,14 +188,14 @@ function AreaAsPlan({ areaId }: { areaId: string }) {
   const query = api.useAreaPlanQuery({ params: { id: areaId } })
   const navigate = useNavigate()
   const page = query.currentData
-  if (query.error) return <FailureNote failure={query.error as Failure} kept="The plan cannot be read now." />
+  if (query.error) return <FailureNote failure={query.error as Failure} kept="The roof map cannot be loaded." />
   if (!page) return <p>Loading …</p>
   return (
     <section className="sheet">
       <header>
         <h2>{page.area.name}</h2>
         <span>
-          <Link to={`/areas/${areaId}/plan`}>Draw it</Link> · <Link to={`/tags?area=${areaId}`}>Tag sheet</Link>
+          <Link to={`/areas/${areaId}/plan`}>Edit map</Link> · <Link to={`/tags?area=${areaId}`}>Tag sheet</Link>
         </span>
       </header>
       <RoofPlan
@@ -256,7 +256,7 @@ export function Roof() {
             onChange={(s: string) => set({ sort: s === 'need' ? null : s })}
           />
           {filter.area ? (
-            <Button onClick={() => set({ view: asPlan ? null : 'plan' })}>{asPlan ? 'Ledger' : 'Plan'}</Button>
+            <Button onClick={() => set({ view: asPlan ? null : 'plan' })}>{asPlan ? 'List' : 'Roof map'}</Button>
           ) : null}
           {mayAdd ? (
             <Link to="/machines/new">
@@ -267,7 +267,7 @@ export function Roof() {
       </div>
       {level.length > 0 ? (
         <p className="quiet">
-          Only {level.map((l) => levelWords[l]).join(', ')}.{' '}
+          Filter: {level.map((l) => levelWords[l]).join(', ')}.{' '}
           <button type="button" className="link-button" onClick={() => set({ level: null })}>
             Show all
           </button>

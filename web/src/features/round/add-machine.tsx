@@ -16,12 +16,12 @@ export function AddMachine({ page, done }: { page: RoundPage; done: (machineId: 
         <FoundUnit page={page} done={done} back={() => setFresh(false)} />
       ) : (
         <>
-          <h2>Add a machine to this walk</h2>
+          <h2>Add a machine to this round</h2>
           <Input
             size="large"
             autoFocus
-            aria-label="Tag or words"
-            placeholder="Tag or words"
+            aria-label="Tag or name"
+            placeholder="Tag or name"
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
@@ -39,7 +39,7 @@ export function AddMachine({ page, done }: { page: RoundPage; done: (machineId: 
           </ul>
           <div className="row">
             <Button size="large" onClick={() => setFresh(true)}>
-              It is not in the book
+              It is not in the list
             </Button>
             <Button size="large" onClick={() => done(null)}>
               Close

@@ -31,7 +31,7 @@ function Found({ page }: { page: RoundPage }) {
     <>
       {found.length === 0 ? null : (
         <>
-          <h3>Found on the way</h3>
+          <h3>Findings</h3>
           <ul className="happened">
             {found.map((f) => {
               const stop = of(f.machineId)
@@ -42,7 +42,7 @@ function Found({ page }: { page: RoundPage }) {
                     <Link to={`/machines/${f.machineId}`}>{stop ? tagOf(stop) : 'A machine'}</Link>: {f.text}
                     <span className="quiet">
                       {f.owner === '' ? '' : ` · ${f.owner}`}
-                      {f.state === 'open' ? '' : ` · ${f.state === 'closed' ? 'closed' : 'put off'}`}
+                      {f.state === 'open' ? '' : ` · ${f.state === 'closed' ? 'closed' : 'postponed'}`}
                     </span>
                   </span>
                 </li>
@@ -53,7 +53,7 @@ function Found({ page }: { page: RoundPage }) {
       )}
       {begun.length === 0 ? null : (
         <>
-          <h3>Begun and not finished: is it safe, and whose lock is on it?</h3>
+          <h3>Started and not finished: is it safe, and whose lock is on it?</h3>
           <ul className="happened">
             {begun.map((s) => {
               const e = page.events.findLast((x) => x.machineId === s.machineId && x.kind === 'began')
@@ -87,9 +87,9 @@ export function Closing({ page }: { page: RoundPage }) {
   const sum = (f: (t: (typeof took)[number]) => number) => took.reduce((n, t) => n + f(t), 0)
   const files = `/api/v1/rounds/${head.id}`
   return (
-    <section className="sheet" aria-label="How it went">
+    <section className="sheet" aria-label="Round summary">
       <header>
-        <h2>How it went</h2>
+        <h2>Round summary</h2>
         <span className="quiet">
           {head.done} done, {head.skipped} skipped, {head.left} left
           {took.length > 0
@@ -108,7 +108,7 @@ export function Closing({ page }: { page: RoundPage }) {
                 Took, min
               </th>
               <th scope="col">Due again</th>
-              <th scope="col">What it says</th>
+              <th scope="col">Result</th>
             </tr>
           </thead>
           <tbody>
@@ -134,7 +134,7 @@ export function Closing({ page }: { page: RoundPage }) {
                     {roundStopState(page.events, s.machineId) === 'skipped'
                       ? `Skipped: ${skipped?.note ?? ''}`
                       : s.headline}
-                    {unproved(page, s.machineId) ? ' Not read again after the work.' : ''}
+                    {unproved(page, s.machineId) ? ' No readings since the work.' : ''}
                   </td>
                 </tr>
               )
@@ -151,7 +151,7 @@ export function Closing({ page }: { page: RoundPage }) {
       </div>
       {page.away.length > 0 ? (
         <p className="problem">
-          Still on a phone: {page.away.map((d) => `${d.by} (${d.device})`).join(', ')}. What is on it is not in the book
+          Still on a phone: {page.away.map((d) => `${d.by} (${d.device})`).join(', ')}. Those entries are not on record
           yet.
         </p>
       ) : null}
@@ -164,9 +164,9 @@ export function Closing({ page }: { page: RoundPage }) {
       ) : mayPlan ? (
         <div className="row">
           {failure?.problem.errors?.some((e) => e.path === 'reason') || reason !== '' ? (
-            <Field label="Why it is closed so" error={fieldMessage(failure, 'reason')}>
+            <Field label="Why the round is closed with open items" error={fieldMessage(failure, 'reason')}>
               <Input
-                aria-label="Why it is closed so"
+                aria-label="Why the round is closed with open items"
                 value={reason}
                 maxLength={400}
                 onChange={(e) => setReason(e.target.value)}

@@ -37,7 +37,7 @@ export function FoundUnit({
     supply.trim() === ''
       ? undefined
       : volts === null
-        ? `“${supply}” is not a figure`
+        ? `“${supply}” is not a number`
         : volts <= 0 || volts > 1000
           ? 'above 0, at most 1000 V'
           : undefined
@@ -52,7 +52,7 @@ export function FoundUnit({
           machine: {
             id: ids.machine,
             tag: fan.trim(),
-            purpose: 'found on the roof',
+            purpose: 'found during a round',
             phases: phases === '1' ? 1 : 3,
             serviceVolts: volts,
             drive: drive ?? 'belt',
@@ -71,12 +71,12 @@ export function FoundUnit({
         void add()
       }}
     >
-      <h2>A unit that is not in the book</h2>
+      <h2>Add a unit that is not in the list</h2>
       <div className="form-grid">
-        <Field label="Its tag">
+        <Field label="Unit tag">
           <Input size="large" autoFocus value={tag} maxLength={24} onChange={(e) => setTag(e.target.value)} />
         </Field>
-        <Field label="Which fan of it">
+        <Field label="Fan tag">
           <Input size="large" value={fan} maxLength={24} onChange={(e) => setFan(e.target.value)} />
         </Field>
         <Field label="Supply" error={wrong}>
@@ -89,10 +89,10 @@ export function FoundUnit({
             onChange={(e) => setSupply(e.target.value)}
           />
         </Field>
-        <Field label="Stands on">
+        <Field label="Area">
           <Select
             size="large"
-            aria-label="Stands on"
+            aria-label="Area"
             placeholder="Choose"
             value={areaId ?? null}
             options={page.areas.map((a) => ({
@@ -124,7 +124,7 @@ export function FoundUnit({
       <TroubleNote words={trouble} />
       <div className="row">
         <Button type="primary" size="large" htmlType="submit" disabled={!ready || areaId === undefined}>
-          Put it in the book
+          Add unit
         </Button>
         <Button size="large" onClick={back}>
           Back

@@ -24,8 +24,8 @@ export function Likely({
   return (
     <section className="sheet">
       <header>
-        <h2>Likely to be wanted</h2>
-        <span className="quiet">in service longer than a quarter of their kind lasted here</span>
+        <h2>Parts likely to be needed</h2>
+        <span className="quiet">older than the life of the first quarter of such parts here</span>
       </header>
       <ul className="happened">
         {list.map(({ stop, page, slot, days, early }) => {
@@ -36,7 +36,7 @@ export function Likely({
               {fitted ? `, ${partWords(fitted.part, lengthUnitOf(page.machine))}` : ''}
               <span className="quiet">
                 {' '}
-                · {ageWords(days)} in service, a quarter went by {ageWords(early)}
+                · {ageWords(days)} in service, a quarter failed by {ageWords(early)}
               </span>
             </li>
           )

@@ -75,7 +75,7 @@ function DueList({
               </ul>
             ) : (
               <p className="quiet due-later">
-                Nothing before {shortDay(m.tasks[0]?.dueAt ?? '', until)}: {m.tasks[0]?.title}
+                None before {shortDay(m.tasks[0]?.dueAt ?? '', until)}: {m.tasks[0]?.title}
               </p>
             )}
           </li>
@@ -125,13 +125,11 @@ function People({
               onChange={(e) => change(i, { to: e.target.value })}
             />
           </Field>
-          {list.length > 1 ? <Button onClick={() => set(list.filter((_, k) => k !== i))}>Take off</Button> : null}
+          {list.length > 1 ? <Button onClick={() => set(list.filter((_, k) => k !== i))}>Remove</Button> : null}
         </div>
       ))}
       {list.length < 6 ? (
-        <Button onClick={() => set([...list, { id: uuid(), name: '', from: '7:00', to: '15:00' }])}>
-          One more person
-        </Button>
+        <Button onClick={() => set([...list, { id: uuid(), name: '', from: '7:00', to: '15:00' }])}>Add person</Button>
       ) : null}
     </div>
   )
@@ -168,7 +166,7 @@ export function NewRound() {
   const failure = attempt.error as Failure | undefined
   const until = Date.parse(`${day}T23:59:59Z`)
   const list = useMemo(() => due.currentData ?? [], [due.currentData])
-  // What is due by that day is picked, until a hand picks otherwise.
+  // Due by that day is picked, until a hand picks otherwise.
   const taken = useMemo(() => {
     if (own) return own
     const byDue = new Map<string, readonly string[]>()
@@ -183,7 +181,7 @@ export function NewRound() {
     (n, m) => n + m.tasks.filter((t) => taken.get(m.machineId)?.includes(t.task)).reduce((k, t) => k + t.minutes, 0),
     0,
   )
-  if (!mayPlan) return <p className="page">Rounds are planned by a lead.</p>
+  if (!mayPlan) return <p className="page">Only a lead can plan rounds.</p>
   const areaName = (places?.sites ?? [])
     .filter((s) => sites.includes(s.id))
     .map((s) => s.name)
@@ -221,7 +219,7 @@ export function NewRound() {
       <h1>Plan a round</h1>
       <div className="new-round">
         <section className="sheet stack">
-          <h2>Where, when, who</h2>
+          <h2>Sites, date and crew</h2>
           <Field label="Sites" error={fieldMessage(failure, 'siteIds')}>
             <Select
               aria-label="Sites"
@@ -268,7 +266,7 @@ export function NewRound() {
           <div className="row">
             <Field
               label="Hot hours outdoors"
-              error={wrongHeat ? 'two times, the earlier first, such as 12:00–15:30' : undefined}
+              error={wrongHeat ? 'two times, earlier first, such as 12:00–15:30' : undefined}
             >
               <Input
                 aria-label="Hot hours outdoors"
@@ -286,16 +284,16 @@ export function NewRound() {
               />
             </Field>
           </div>
-          <Field label="To be known by all">
+          <Field label="Notes for the crew">
             <Input.TextArea
-              aria-label="To be known by all"
+              aria-label="Notes for the crew"
               value={note}
               rows={2}
               maxLength={1000}
               onChange={(e) => setNote(e.target.value)}
             />
           </Field>
-          <FailureNote failure={failure} kept="What you picked stays here." />
+          <FailureNote failure={failure} kept="Not saved; your selection is kept here." />
           <Button
             type="primary"
             size="large"
@@ -306,16 +304,16 @@ export function NewRound() {
             Plan {stops.length} {stops.length === 1 ? 'stop' : 'stops'}, about{' '}
             {clockOf(Math.min(1440, minutes)).replace(/^0/, '')} h of work
           </Button>
-          {wrong ? <p role="status">A time is not a time yet: put it right, then the round can be planned.</p> : null}
+          {wrong ? <p role="status">Correct the marked time to plan the round.</p> : null}
         </section>
         <section className="sheet">
           <header>
-            <h2>What is due by {shortDay(`${day}T12:00:00Z`, now)}</h2>
+            <h2>Due by {shortDay(`${day}T12:00:00Z`, now)}</h2>
             <span className="quiet">
-              {stops.length} of {list.length} machines picked
+              {stops.length} of {list.length} machines selected
             </span>
           </header>
-          <FailureNote failure={due.error as Failure | undefined} kept="What is due cannot be read now." />
+          <FailureNote failure={due.error as Failure | undefined} kept="Due work cannot be loaded." />
           {due.isFetching && list.length === 0 ? <p>Loading …</p> : null}
           <DueList
             list={[...list].sort(

@@ -28,7 +28,7 @@ describe('pauses that run on a walk', () => {
     const done = eventOf(11, 'done', '2026-11-25T08:50:00Z', { stopId: uuid(72) })
     const [one, ...more] = pausesRunning(page([eventOf(11, 'began', at), done]), order, () => 1)
     expect(more).toEqual([])
-    expect(one).toMatchObject({ visit: order[2], until: Date.parse('2026-11-25T09:10:00Z'), then: 'read it again' })
+    expect(one).toMatchObject({ visit: order[2], until: Date.parse('2026-11-25T09:10:00Z'), then: 'take readings' })
     const again = eventOf(11, 'done', '2026-11-25T09:20:00Z', { stopId: uuid(73) })
     expect(pausesRunning(page([done, again]), order, never)).toEqual([])
   })

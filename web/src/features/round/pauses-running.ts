@@ -34,11 +34,11 @@ export function pausesRunning(
       if (rest === null || work !== 'began') return []
       const from = began(machineId)
       const until = from === null ? null : from + rest.minutes * minute
-      return [{ visit: machineId, stop, because: rest.because, then: 'go back and prove it dead', until }]
+      return [{ visit: machineId, stop, because: rest.because, then: 'go back and prove it de-energized', until }]
     }
     const done = page.events.find((e) => e.machineId === machineId && e.kind === 'done')
     if (settle === null || !done || visitState(page.events, visit) !== 'open') return []
     const until = Date.parse(done.at) + settle.minutes * minute
-    return [{ visit, stop, because: settle.because, then: 'read it again', until }]
+    return [{ visit, stop, because: settle.because, then: 'take readings', until }]
   })
 }

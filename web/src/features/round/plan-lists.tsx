@@ -18,7 +18,7 @@ import { CSS } from '@dnd-kit/utilities'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { clockOf } from '@motor-round/core/round'
+import { clockOf } from '../../app/dates.ts'
 import { capital } from '../../app/capital.ts'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
@@ -34,11 +34,10 @@ const counted = (n: number) => `${n} ${n === 1 ? 'stop' : 'stops'}`
 /** What is done on a visit and why it stands by itself. */
 function told(stop: RoundStop, part: VisitPart): string {
   const { rest, settle } = pausesOf(stop.tasks)
-  if (part === 'lock') return `${capital(rest?.because ?? 'it is left alone')}, ${rest?.minutes ?? 0} min`
-  if (part === 'proof')
-    return `${capital(settle?.because ?? 'what was changed settles')}, ${settle?.minutes ?? 0} min after`
-  const tasks = stop.tasks.map((t) => t.title).join(', ') || 'added on the way'
-  return `${tasks} · ${Math.round(stop.minutes)} min${stop.learnt > 0 ? `, learnt from ${stop.learnt}` : ''}`
+  if (part === 'lock') return `${capital(rest?.because ?? 'wait')}, ${rest?.minutes ?? 0} min`
+  if (part === 'proof') return `${capital(settle?.because ?? 'settling')}, ${settle?.minutes ?? 0} min after`
+  const tasks = stop.tasks.map((t) => t.title).join(', ') || 'added during the round'
+  return `${tasks} · ${Math.round(stop.minutes)} min${stop.learnt > 0 ? `, from ${stop.learnt}` : ''}`
 }
 
 function Stop({
@@ -126,7 +125,7 @@ export function PlanLists({ page }: { page: RoundPage }) {
           {told}
         </p>
       )}
-      <FailureNote failure={attempt.error as Failure | undefined} kept="The plan stays as it was." />
+      <FailureNote failure={attempt.error as Failure | undefined} kept="The map was not changed." />
       {page.plan.order.map((o) => {
         const person = page.head.people.find((p) => p.id === o.walker)
         const last = page.plan.visits.filter((v) => v.walkers.includes(o.walker)).at(-1)
@@ -154,7 +153,7 @@ export function PlanLists({ page }: { page: RoundPage }) {
       })}
       {left.length > 0 ? (
         <section className="sheet">
-          <h2>Not on this day</h2>
+          <h2>Left out of this round</h2>
           <ul className="plan-list">
             {left.map((l) => {
               const stop = stopOf(l.visit)
@@ -167,13 +166,13 @@ export function PlanLists({ page }: { page: RoundPage }) {
                     </Link>{' '}
                     <LevelMark level={stop.level ?? 'not judged'} />
                     <small>
-                      {visitOf(l.visit).part === 'work' ? '' : 'to be read again: '}
+                      {visitOf(l.visit).part === 'work' ? '' : 'to re-read: '}
                       {l.why}
                     </small>
                   </span>
                   {movable ? (
                     <Button size="small" onClick={() => send(l.visit, page.head.people[0]?.id ?? '', 0)}>
-                      Put it first
+                      Move to top
                     </Button>
                   ) : null}
                 </li>

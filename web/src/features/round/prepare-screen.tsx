@@ -4,8 +4,7 @@ import { legPositions, show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { Link, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import { clockOf } from '@motor-round/core/round'
-import { shortDay } from '../../app/dates.ts'
+import { clockOf, spansText, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -114,8 +113,8 @@ function Stops({
             </th>
             <th scope="col">Machine</th>
             <th scope="col">To do</th>
-            <th scope="col">Found last, still open</th>
-            <th scope="col">To beat</th>
+            <th scope="col">Open conditions</th>
+            <th scope="col">Last readings</th>
           </tr>
         </thead>
         <tbody>
@@ -148,9 +147,7 @@ function Stops({
                   ))}
                   <Pauses page={page} stop={stop} />
                   {stop.care.windows.length > 0 ? (
-                    <div className="quiet">
-                      may stop {stop.care.windows.map((w) => `${clockOf(w.from)}–${clockOf(w.to)}`).join(', ')}
-                    </div>
+                    <div className="quiet">may be shut down {spansText(stop.care.windows)}</div>
                   ) : null}
                 </td>
                 <td>
@@ -168,10 +165,10 @@ function Stops({
                       </div>
                     ))}
                   {own?.plans.some((p) => p.doneAt === null && p.droppedAt === null) ? (
-                    <div className="quiet">Work from the bench waits.</div>
+                    <div className="quiet">A speed change is waiting.</div>
                   ) : null}
                 </td>
-                <td data-label="To beat">{own ? <ToBeat page={own} /> : '…'}</td>
+                <td data-label="Last readings">{own ? <ToBeat page={own} /> : '…'}</td>
               </tr>
             )
           })}
@@ -192,7 +189,7 @@ export function PrepareScreen() {
   if (query.error && !page)
     return (
       <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This round cannot be shown now." />
+        <FailureNote failure={query.error as Failure} kept="This round cannot be loaded." />
       </div>
     )
   if (!page) return <p className="page">Loading …</p>
@@ -233,15 +230,17 @@ export function PrepareScreen() {
         <section className="sheet">
           <h2>Bring</h2>
           {pages.size < stops.length ? (
-            <p className="quiet">{stops.length - pages.size} machines are still being read.</p>
+            <p className="quiet">{stops.length - pages.size} machines are still loading.</p>
           ) : null}
           <Kit items={kit} />
         </section>
         <section className="sheet">
           <h2>Hazards</h2>
           <ul>
-            <li>Roof edge, hatch and ladder: hands free, tools hauled up.</li>
-            <li>Lock out, keep the key, prove dead on every pair and leg; local codes and licensed practice govern.</li>
+            <li>Roof edge, hatch and ladder: keep hands free, haul tools up on a line.</li>
+            <li>
+              Lock out, keep the key, prove every pair and leg de-energized. Local codes and licensed practice govern.
+            </li>
             {lift.map((l) => (
               <li key={l}>To lift, {l}</li>
             ))}
@@ -251,13 +250,13 @@ export function PrepareScreen() {
           </ul>
         </section>
         <section className="sheet">
-          <h2>Tell, and two together</h2>
+          <h2>Notify, and two-person work</h2>
           <ul>
             {tell.map((t) => (
               <li key={t}>{t}</li>
             ))}
             {watch.map((w) => (
-              <li key={w}>Watching the space, {w}</li>
+              <li key={w}>Watches the space: {w}</li>
             ))}
             {two.map((s) => {
               const v = page.plan.visits.find((x) => x.visit === s.machineId)
@@ -268,12 +267,14 @@ export function PrepareScreen() {
                 </li>
               )
             })}
-            {tell.length + watch.length + two.length === 0 ? <li>Nobody in particular; no stop takes two.</li> : null}
+            {tell.length + watch.length + two.length === 0 ? (
+              <li>Nobody to notify; no visit needs two people.</li>
+            ) : null}
           </ul>
         </section>
       </div>
       <section className="sheet">
-        <h2>Stops in order</h2>
+        <h2>Visits in order</h2>
         <Stops page={page} order={order} pages={pages} now={now} />
       </section>
       <Likely stops={stops} pages={pages} now={now} />

@@ -4,8 +4,7 @@ import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import { clockOf } from '@motor-round/core/round'
-import { shortDay } from '../../app/dates.ts'
+import { clockOf, clockTime, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -60,7 +59,7 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
             </header>
             <RoofPlan
               plan={area.plan}
-              label={`The way over ${area.name}`}
+              label={`Route over ${area.name}`}
               units={Object.keys(area.plan.units).map((id) => {
                 const own = here.filter((s) => s.unitId === id)
                 return {
@@ -90,10 +89,10 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
 function Happened({ page }: { page: RoundPage }) {
   const words = {
     began: 'at',
-    done: 'done with',
+    done: 'done',
     skipped: 'skipped',
     added: 'added',
-    moved: 'put off',
+    moved: 'postponed',
     told: '',
   } as const
   const list = [...page.events].reverse().slice(0, 12)
@@ -106,10 +105,8 @@ function Happened({ page }: { page: RoundPage }) {
           const stop = page.stops.find((s) => s.machineId === e.machineId)
           return (
             <li key={e.id}>
-              <span className="quiet">
-                {new Date(e.at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}
-              </span>{' '}
-              {e.by} {words[e.kind]} {stop ? <Link to={`/machines/${stop.machineId}`}>{tagOf(stop)}</Link> : ''}
+              <span className="quiet">{clockTime(e.at)}</span> {e.by} {words[e.kind]}{' '}
+              {stop ? <Link to={`/machines/${stop.machineId}`}>{tagOf(stop)}</Link> : ''}
               {e.note === '' ? '' : `: ${e.note}`}
             </li>
           )
@@ -144,7 +141,7 @@ export function RoundScreen() {
       <div className="page">
         <FailureNote
           failure={query.error as Failure}
-          kept="This round cannot be shown now. Take it with you before you go where there is no signal."
+          kept="This round cannot be loaded. Download it for offline before you go where there is no signal."
         />
       </div>
     )
@@ -167,7 +164,7 @@ export function RoundScreen() {
           {head.state === 'planned' ? (
             <Link to={`/round/${id}/walk`}>
               <Button type="primary" size="large">
-                {head.done + head.skipped === 0 ? 'Walk it' : `Walk on, ${open} left`}
+                {head.done + head.skipped === 0 ? 'Start round' : `Continue round, ${open} left`}
               </Button>
             </Link>
           ) : null}
@@ -186,7 +183,7 @@ export function RoundScreen() {
         </div>
         <div className="stack">
           {head.people.length > 1 ? (
-            <div className="row" role="group" aria-label="Whose way">
+            <div className="row" role="group" aria-label="Route of">
               <Button type={walker === null ? 'primary' : 'default'} onClick={() => setWalker(null)}>
                 Everyone
               </Button>

@@ -38,7 +38,7 @@ describe('the list of rounds', () => {
   it('says what to do where there is none', async () => {
     await showAs('viewer', <RoundsScreen />)
     await store.dispatch(api.util.upsertQueryData('rounds', {}, []))
-    await screen.findByText('No round is planned. A lead plans them.')
+    await screen.findByText('No round is planned. A lead plans rounds.')
     expect(screen.queryByRole('button', { name: 'Plan a round' })).toBeNull()
   })
 })
@@ -48,8 +48,8 @@ describe('the plan of a round', () => {
     const stops = [stopOf(11, { learnt: 4, minutes: 21 }), stopOf(12)]
     await showAs('lead', <PlanLists page={roundOf({ stops })} />)
     const items = within(screen.getByRole('list')).getAllByRole('listitem')
-    expect(items[0]?.textContent).toContain('07:10RTU-11 / SF')
-    expect(items[0]?.textContent).toContain('Amps and volts · 21 min, learnt from 4 · 2 min to it')
+    expect(items[0]?.textContent).toContain('7:10 AMRTU-11 / SF')
+    expect(items[0]?.textContent).toContain('Amps and volts · 21 min, from 4 · 2 min to it')
     expect(screen.getByRole('button', { name: 'Move RTU-11 / SF' })).toBeTruthy()
   })
   it('names what found no room and why', async () => {
@@ -57,7 +57,7 @@ describe('the plan of a round', () => {
     const left = { ...page, plan: { ...page.plan, left: [{ visit: uuid(13), why: 'the storm comes first' }] } }
     await showAs('lead', <PlanLists page={left} />)
     expect(screen.getByText('the storm comes first')).toBeTruthy()
-    expect(screen.getByRole('button', { name: 'Put it first' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Move to top' })).toBeTruthy()
   })
   it('tells what comes before and after a pause, and leaves out what only goes with a machine that found no room', async () => {
     const tasks = [{ ...lockedTask, settle: { minutes: 20, because: 'belts seat first' } }]
@@ -76,7 +76,7 @@ describe('the plan of a round', () => {
     await showAs('lead', <PlanLists page={{ ...bare, plan }} />)
     const rows = screen.getAllByRole('listitem').map((r) => r.textContent)
     expect(rows).toHaveLength(3)
-    expect(rows[1]).toContain('08:20RTU-11 / SF, read again')
+    expect(rows[1]).toContain('8:20 AMRTU-11 / SF, read again')
     expect(rows[1]).toContain('Belts seat first, 20 min after')
     expect(rows[2]).toContain('RTU-12 / SF')
     expect(text()).toContain('1 stop, done about')
@@ -105,7 +105,7 @@ describe('how a round went', () => {
       within(first as HTMLElement)
         .getAllByRole('cell')
         .map((c) => c.textContent),
-    ).toEqual(['RTU-11 / SF', 'Fix', 'OK', '12 of 8', '20 Dec', 'As usual.'])
+    ).toEqual(['RTU-11 / SF', 'Fix', 'OK', '12 of 8', 'Dec 20', 'As usual.'])
     expect(second?.textContent).toContain('Skipped: locked by others')
     expect(text()).toContain('1 done, 1 skipped, 1 left')
     expect(
@@ -127,12 +127,12 @@ describe('how a round went', () => {
   it('says who closed it, why, and when it comes again; then nobody closes it any more', async () => {
     const closing = { at: '2026-11-25T18:00:00Z', by: 'Tamsin Vale', reason: 'storm', next: '2027-02-25', stood: [] }
     await showAs('lead', <Closing page={roundOf({ events, closing })} />)
-    expect(text()).toContain('Closed 25 Nov by Tamsin Vale: storm. It comes again on 25 Feb 2027.')
+    expect(text()).toContain('Closed Nov 25 by Tamsin Vale: storm. It comes again on Feb 25, 2027.')
     expect(screen.queryByRole('button', { name: 'Close the round' })).toBeNull()
   })
   it('is not shown before anything happened, nor closed by a mechanic', async () => {
     await showAs('lead', <Closing page={roundOf()} />)
-    expect(screen.queryByText('How it went')).toBeNull()
+    expect(screen.queryByText('Round summary')).toBeNull()
     cleanup()
     await showAs('mechanic', <Closing page={roundOf({ events })} />)
     expect(screen.queryByRole('button', { name: 'Close the round' })).toBeNull()
@@ -144,12 +144,12 @@ describe('a round on its page', () => {
     await showAs('mechanic', <RoundScreen />, { path: '/round/:id', at: `/round/${roundId}` })
     const events = [eventOf(12, 'skipped', '2026-11-25T08:20:00Z', { note: 'no access' })]
     await known(roundOf({ events }))
-    const plan = await screen.findByRole('group', { name: 'The way over Hall roof' })
+    const plan = await screen.findByRole('group', { name: 'Route over Hall roof' })
     expect(plan.querySelectorAll('.plan-way')).toHaveLength(1)
     expect([...plan.querySelectorAll('.plan-number text')].map((t) => t.textContent)).toEqual(['1', '2', '3'])
     expect(text()).toContain('Mosi Okonjo skipped RTU-12 / SF: no access')
-    expect(screen.getByRole('button', { name: 'Walk on, 2 left' })).toBeTruthy()
-    expect(screen.getByRole('button', { name: 'Take this round with you' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Continue round, 2 left' })).toBeTruthy()
+    expect(screen.getByRole('button', { name: 'Download for offline' })).toBeTruthy()
   })
 })
 
@@ -188,9 +188,9 @@ describe('preparing', () => {
     expect(text()).toContain('RTU-5: Ice.')
     expect(text()).toContain('Desk, before RTU-5 is stopped')
     expect(text()).toContain('11.0 11.1 11.2 A')
-    expect(text()).toContain('may stop 06:00–10:00')
+    expect(text()).toContain('may be shut down 6:00 AM–10:00 AM')
     expect(text()).toContain('Watch Down 7 %.')
-    expect(text()).toMatch(/RTU-5 \/ SF belts, .* years in service, a quarter went by 10 months/)
+    expect(text()).toMatch(/RTU-5 \/ SF belts, .* years in service, a quarter failed by 10 months/)
     expect(text()).not.toContain('RTU-5 / SF wheel')
   })
 })
@@ -221,13 +221,13 @@ describe('planning a round', () => {
   }
   it('picks what is due by the day, says why, and lets a hand pick otherwise', async () => {
     const { user } = await open()
-    await screen.findByText('1 of 2 machines picked')
+    await screen.findByText('1 of 2 machines selected')
     expect(text()).toContain('Never done, every 92 days.')
     expect(screen.getByRole('button', { name: /^Plan 1 stop, / })).toBeTruthy()
     await user.click(screen.getByRole('checkbox', { name: /RTU-12 \/ SF/ }))
     expect(screen.getByRole('button', { name: /^Plan 2 stops, / })).toBeTruthy()
     await user.click(screen.getByRole('checkbox', { name: /RTU-11 \/ SF/ }))
-    expect(screen.getByText('1 of 2 machines picked')).toBeTruthy()
+    expect(screen.getByText('1 of 2 machines selected')).toBeTruthy()
   })
   it('says beside the field what is no time', async () => {
     const { user } = await open()
@@ -236,10 +236,10 @@ describe('planning a round', () => {
     await user.type(from, 'seven')
     expect(screen.getByText('a time such as 7:00')).toBeTruthy()
     await user.type(screen.getByLabelText('Hot hours outdoors'), '15:00-12:00')
-    expect(screen.getByText(/the earlier first, such as 12:00–15:30/)).toBeTruthy()
+    expect(screen.getByText(/earlier first, such as 12:00–15:30/)).toBeTruthy()
   })
   it('is a lead’s', async () => {
     await open('mechanic')
-    expect(screen.getByText('Rounds are planned by a lead.')).toBeTruthy()
+    expect(screen.getByText('Only a lead can plan rounds.')).toBeTruthy()
   })
 })

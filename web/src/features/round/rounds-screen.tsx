@@ -49,14 +49,14 @@ function Calendar() {
   return (
     <section className="sheet">
       <header>
-        <h2>In your calendar</h2>
+        <h2>Calendar</h2>
       </header>
       {shown && made.data ? (
         <>
           <p>
             Subscribe to <a href={url}>{url}</a>
           </p>
-          <p className="quiet">Whoever has this address can read the rounds. A new one ends it.</p>
+          <p className="quiet">Anyone with this address can see the rounds. A new address turns the old one off.</p>
         </>
       ) : (
         <Button
@@ -65,7 +65,7 @@ function Calendar() {
             void make({}).then(() => setShown(true))
           }}
         >
-          Make an address to subscribe to
+          Create calendar address
         </Button>
       )}
       <FailureNote failure={made.error as Failure | undefined} kept="" />
@@ -99,10 +99,12 @@ export function RoundsScreen() {
           </Link>
         ) : null}
       </div>
-      <FailureNote failure={query.error as Failure | undefined} kept="The rounds cannot be read now." />
+      <FailureNote failure={query.error as Failure | undefined} kept="Rounds cannot be loaded." />
       {query.currentData && open.length === 0 ? (
         <p className="sheet">
-          {mayPlan ? 'No round is planned. Plan one from what is due.' : 'No round is planned. A lead plans them.'}
+          {mayPlan
+            ? 'No round is planned. Plan one from the work that is due.'
+            : 'No round is planned. A lead plans rounds.'}
         </p>
       ) : (
         rows(open)

@@ -29,43 +29,43 @@ export function TakeAlong({ page }: { page: RoundPage }) {
       const { appHere: here } = await takeRound(page.head.id, csrfToken(), setPart)
       setAppHere(here)
     } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'It could not be taken along.')
+      setProblem(e instanceof Error ? e.message : 'The download failed.')
     }
     setPart(null)
   }
   const drop = async () => {
     const { dropRound } = await import('../../offline/take.ts')
-    await dropRound(page.head.id, csrfToken()).catch(() => setProblem('Could not tell the server: no signal.'))
+    await dropRound(page.head.id, csrfToken()).catch(() => setProblem('The server could not be reached: no signal.'))
   }
   return (
     <section className="sheet take-along" aria-label="On this phone">
       {taken ? (
         <>
           <p>
-            <b>This round is on this phone</b>, {size(taken.bytes)}: {page.stops.length} machines with plates, limits
-            and past. It goes without a signal, after a restart too.
+            <b>Downloaded for offline</b>, {size(taken.bytes)}: {page.stops.length} machines with nameplates, limits and
+            history. It works without a signal, also after a restart.
           </p>
           {appHere === false ? (
             <p className="problem">
-              The app itself is not kept yet. Stay on the page for a moment, with signal, and take it again.
+              The app itself is not downloaded yet. Stay on this page with signal for a moment, then download again.
             </p>
           ) : null}
           <div className="row">
             <Button loading={part !== null} onClick={() => void take()}>
-              {part === null ? 'Bring it up to date' : part}
+              {part === null ? 'Update download' : part}
             </Button>
             {phone.held.entries === 0 && phone.held.refused === 0 ? (
-              <Button onClick={() => void drop()}>All is home: let go of it</Button>
+              <Button onClick={() => void drop()}>Remove download</Button>
             ) : null}
           </div>
         </>
       ) : (
         <div className="row">
           <Button type="primary" size="large" loading={part !== null} onClick={() => void take()}>
-            {part === null ? 'Take this round with you' : part}
+            {part === null ? 'Download for offline' : part}
           </Button>
           <span className="quiet">
-            Into this phone’s store: everything of these {page.stops.length} machines, to work without a signal.
+            Saves the data of these {page.stops.length} machines on this phone, to work without a signal.
           </span>
         </div>
       )}

@@ -1,5 +1,5 @@
 import { pausesOf, visitOf, visitState, type RoundPage, type RoundStop } from '@motor-round/contract'
-import { clockOf, spansText } from '@motor-round/core/round'
+import { clockOf, spansText } from '../../app/dates.ts'
 import { Button } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -17,8 +17,10 @@ function Tasks({ stop, part }: { stop: RoundStop; part: ReturnType<typeof visitO
     return (
       <ul className="walk-tasks">
         <li>
-          <b>Switch off, lock out, and leave it for {rest?.minutes ?? 0} min</b>
-          <small>{capital(rest?.because ?? '')}. Note the time in the stop; prove it dead when you are back.</small>
+          <b>Shut off, lock out, and wait {rest?.minutes ?? 0} min</b>
+          <small>
+            {capital(rest?.because ?? '')}. Note the time in the visit; prove it de-energized when you are back.
+          </small>
         </li>
       </ul>
     )
@@ -40,15 +42,15 @@ function Tasks({ stop, part }: { stop: RoundStop; part: ReturnType<typeof visitO
           <small>{t.why}</small>
         </li>
       ))}
-      {stop.tasks.length === 0 ? <li>Added on the way: amps and volts.</li> : null}
+      {stop.tasks.length === 0 ? <li>Added during the round: amps and volts.</li> : null}
     </ul>
   )
 }
 
 const goWords = {
-  lock: { open: 'Lock it out', began: 'Lock it out', done: 'Open its stop', skipped: 'Lock it out' },
-  work: { open: 'Take this stop', began: 'Go on with this stop', done: 'Take another stop', skipped: 'Take this stop' },
-  proof: { open: 'Read it again', began: 'Read it again', done: 'Read it once more', skipped: 'Read it again' },
+  lock: { open: 'Lock out', began: 'Lock out', done: 'Open visit', skipped: 'Lock out' },
+  work: { open: 'Take readings', began: 'Continue visit', done: 'Take readings again', skipped: 'Take readings' },
+  proof: { open: 'Re-read', began: 'Re-read', done: 'Re-read', skipped: 'Re-read' },
 } as const
 
 /** One visit, large: what it is, what is to be done, and the one button for the thumb. */
@@ -102,15 +104,15 @@ export function Here({
           </p>
         ))}
       {part !== 'proof' && stop.care.tell !== '' ? (
-        <p className="walk-care">Tell {stop.care.tell} before it is stopped.</p>
+        <p className="walk-care">Notify {stop.care.tell} before shutdown.</p>
       ) : null}
       {part !== 'proof' && stop.care.watch !== '' ? (
         <p className="walk-care">{stop.care.watch} watches the space it serves.</p>
       ) : null}
-      {stop.care.lift === '' ? null : <p className="walk-care">To lift: {stop.care.lift}.</p>}
+      {stop.care.lift === '' ? null : <p className="walk-care">Lifting: {stop.care.lift}.</p>}
       {stop.care.hazards !== '' ? <p className="walk-care">{stop.care.hazards}</p> : null}
       {part !== 'proof' && stop.care.windows.length > 0 ? (
-        <p className="walk-care">May stop {spansText(stop.care.windows)}.</p>
+        <p className="walk-care">May be shut down {spansText(stop.care.windows)}.</p>
       ) : null}
       {!mayAct || page.head.state === 'closed' ? null : skipping ? (
         <Suspense fallback={<p>Loading …</p>}>

@@ -35,7 +35,7 @@ export function WalkPauses({
   }, [some, clock])
   if (!some) return null
   return (
-    <ul className="sheet walk-pauses" aria-label="Left alone for a while">
+    <ul className="sheet walk-pauses" aria-label="Waiting">
       {running.map((r) => {
         const left = r.until === null ? null : Math.max(0, Math.ceil((r.until - now) / 1000))
         return (
@@ -49,7 +49,7 @@ export function WalkPauses({
               )}
               <small>
                 {left === null
-                  ? 'Locked out? Start the clock in its stop.'
+                  ? 'Locked out? Start the timer in its visit.'
                   : left === 0
                     ? `${capital(r.then)}.`
                     : `${capital(r.because)}.`}

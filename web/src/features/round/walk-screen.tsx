@@ -39,7 +39,7 @@ export function WalkScreen() {
       <div className="page">
         <FailureNote
           failure={query.error as Failure}
-          kept="This round is not on this phone. Take it with you where there is signal."
+          kept="This round is not on this phone. Download it for offline while you have signal."
         />
       </div>
     )
@@ -99,7 +99,7 @@ export function WalkScreen() {
       />
       <div className="walk-body">
         <p className="quiet walk-count">
-          <Link to={`/round/${id}`}>{page.head.name}</Link> · {order.length - open.length} of {order.length} seen to
+          <Link to={`/round/${id}`}>{page.head.name}</Link> · {order.length - open.length} of {order.length} done
         </p>
         {problem === null ? null : (
           <p className="problem" role="alert">
@@ -118,11 +118,11 @@ export function WalkScreen() {
             put={put}
           />
         ) : (
-          <p className="sheet">No stop is on your way. Add a machine, or look at the whole round.</p>
+          <p className="sheet">No visit is assigned to you. Add a machine, or view the whole round.</p>
         )}
         {open.length === 0 && stop ? (
           <p className="sheet walk-end">
-            Every stop is seen to. <Link to={`/round/${id}`}>See how it went</Link>
+            All visits are done. <Link to={`/round/${id}`}>View summary</Link>
           </p>
         ) : null}
         {adding === 'finding' && stop ? (
@@ -147,7 +147,7 @@ export function WalkScreen() {
           <div className="row">
             {stop ? (
               <Button size="large" onClick={() => setAdding('finding')}>
-                Found something
+                Add finding
               </Button>
             ) : null}
             <Button size="large" onClick={() => setAdding('machine')}>

@@ -10,16 +10,16 @@ export function WalkSkip({ tag, skip, leave }: { tag: string; skip: (why: string
         autoFocus
         size="large"
         aria-label={`Why ${tag} is skipped`}
-        placeholder="Why: locked by others, no access, storm …"
+        placeholder="Reason: locked by others, no access, storm …"
         value={why}
         maxLength={400}
         onChange={(e) => setWhy(e.target.value)}
       />
       <Button size="large" disabled={why.trim() === ''} onClick={() => skip(why)}>
-        Skip it
+        Skip
       </Button>
       <Button size="large" onClick={leave}>
-        Not yet
+        Cancel
       </Button>
     </div>
   )

@@ -25,7 +25,7 @@ async function walk(round = roundOf(), role: 'mechanic' | 'viewer' = 'mechanic')
     units: [],
   })
   const shown = await showAs(role, <WalkScreen />, { path: '/round/:id/walk', at: `/round/${roundId}/walk` })
-  await screen.findByRole('list', { name: 'Stops of this round' })
+  await screen.findByRole('list', { name: 'Visits of this round' })
   return shown
 }
 const button = (name: RegExp | string) => screen.getByRole('button', { name })
@@ -56,14 +56,14 @@ describe('a walk without a signal', () => {
     expect(here()).toBe('RTU-11 / SF')
     const text = screen.getByRole('region', { name: 'RTU-11 / SF' }).textContent ?? ''
     expect(text).toContain('Belts, bearings and wheel · lock out firstNever done, every 92 days.')
-    expect(text).toContain('Tell Terminal desk before it is stopped.')
+    expect(text).toContain('Notify Terminal desk before shutdown.')
     expect(text).toContain('Ice on the ladder.')
-    expect(text).toContain('May stop 06:00–10:00.')
+    expect(text).toContain('May be shut down 6:00 AM–10:00 AM.')
     expect(button('Next: RTU-12 / SF')).toBeTruthy()
   })
   it('goes to the stop with the plan that carries its tasks, and says that it was begun', async () => {
     const { user, router } = await walk(roundOf({ stops: [stopOf(11, { tasks: [lockedTask] })] }))
-    await user.click(button('Take this stop'))
+    await user.click(button('Take readings'))
     await waitFor(() => expect(router.state.location.pathname).toBe(`/machines/${uuid(11)}/stop`))
     expect(router.state.location.search).toBe(`?round=${roundId}&plan=drive`)
     expect(await line()).toEqual([`began ${uuid(11)}`])
@@ -72,9 +72,9 @@ describe('a walk without a signal', () => {
     const { user } = await walk()
     await user.click(button('Skip'))
     const why = await screen.findByLabelText('Why RTU-11 / SF is skipped')
-    expect(button('Skip it')).toHaveProperty('disabled', true)
+    expect(button('Skip')).toHaveProperty('disabled', true)
     await user.type(why, 'locked by others')
-    await user.click(button('Skip it'))
+    await user.click(button('Skip'))
     await waitFor(() => expect(here()).toBe('RTU-12 / SF'))
     const [kept] = await store.line.toArray()
     expect(kept?.kind === 'event' && kept.body).toMatchObject({ kind: 'skipped', note: 'locked by others' })
@@ -84,7 +84,7 @@ describe('a walk without a signal', () => {
     const { user } = await walk()
     await user.click(button('Later'))
     await waitFor(() => expect(here()).toBe('RTU-12 / SF'))
-    const marks = within(screen.getByRole('list', { name: 'Stops of this round' })).getAllByRole('button')
+    const marks = within(screen.getByRole('list', { name: 'Visits of this round' })).getAllByRole('button')
     expect(marks.map((m) => m.getAttribute('aria-label')?.split(',')[1]?.trim())).toEqual([
       'RTU-12 / SF',
       'RTU-11 / SF',
@@ -118,26 +118,26 @@ describe('a walk without a signal', () => {
     await keepAnswer(`/machines/${page.machine.id}`, page)
     const { user } = await walk()
     await user.click(button('Add a machine'))
-    await user.type(await screen.findByLabelText('Tag or words'), 'ahu-9')
+    await user.type(await screen.findByLabelText('Tag or name'), 'ahu-9')
     await user.click(await screen.findByRole('button', { name: /AHU-9 \/ SF/ }))
     await waitFor(() => expect(here()).toBe('AHU-9 / SF'))
     expect(await line()).toEqual([`added ${page.machine.id}`])
-    expect(screen.getByText('Added on the way: amps and volts.')).toBeTruthy()
+    expect(screen.getByText('Added during the round: amps and volts.')).toBeTruthy()
   })
   it('adds a unit nobody had in the book, which can be stood at before it is home', async () => {
     const { user } = await walk()
     await user.click(button('Add a machine'))
-    await user.click(await screen.findByRole('button', { name: 'It is not in the book' }))
-    expect(button('Put it in the book')).toHaveProperty('disabled', true)
-    await user.type(screen.getByLabelText('Its tag'), 'EF-77')
+    await user.click(await screen.findByRole('button', { name: 'It is not in the list' }))
+    expect(button('Add unit')).toHaveProperty('disabled', true)
+    await user.type(screen.getByLabelText('Unit tag'), 'EF-77')
     // The supply is asked for, not guessed.
-    expect(button('Put it in the book')).toHaveProperty('disabled', true)
+    expect(button('Add unit')).toHaveProperty('disabled', true)
     await user.type(screen.getByLabelText(/^Supply/), '4800')
     expect(screen.getByText('above 0, at most 1000 V')).toBeTruthy()
-    expect(button('Put it in the book')).toHaveProperty('disabled', true)
+    expect(button('Add unit')).toHaveProperty('disabled', true)
     await user.type(screen.getByLabelText(/^Supply/), '{Backspace}')
     await user.click(button('Direct'))
-    await user.click(button('Put it in the book'))
+    await user.click(button('Add unit'))
     await waitFor(() => expect(here()).toBe('EF-77 / SF'))
     const [first] = await store.line.toArray()
     expect(first?.kind === 'found' && first.body.machine).toMatchObject({ serviceVolts: 480, drive: 'direct' })
@@ -148,12 +148,12 @@ describe('a walk without a signal', () => {
   it('says when every stop is seen to', async () => {
     const events = [11, 12, 13].map((n) => eventOf(n, 'done', '2026-11-25T08:00:00Z'))
     await walk(roundOf({ events }))
-    expect(screen.getByText(/Every stop is seen to/)).toBeTruthy()
+    expect(screen.getByText(/All visits are done/)).toBeTruthy()
     expect(screen.queryByRole('button', { name: /^Next/ })).toBeNull()
   })
   it('lets a viewer look and not write', async () => {
     await walk(roundOf(), 'viewer')
-    expect(screen.queryByRole('button', { name: 'Take this stop' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Take readings' })).toBeNull()
     expect(screen.queryByRole('button', { name: 'Add a machine' })).toBeNull()
   })
   it('locks out, goes on with the next meanwhile, comes back, and reads again when it has settled', async () => {
@@ -179,15 +179,15 @@ describe('a walk without a signal', () => {
     }
     await walk({ ...bare, plan })
     expect(here()).toBe('RTU-11 / SF, lock out')
-    expect(document.body.textContent).toContain('leave it for 15 minThe bus of its drive empties.')
-    expect(button('Lock it out')).toBeTruthy()
+    expect(document.body.textContent).toContain('wait 15 minThe bus of its drive empties.')
+    expect(button('Lock out')).toBeTruthy()
     cleanup()
     await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
     expect(here()).toBe('RTU-12 / SF')
     expect(button('Next: RTU-11 / SF')).toBeTruthy()
     // Going there is not yet switching off: its clock runs from when it was started in its stop.
-    const leftAlone = () => screen.getByRole('list', { name: 'Left alone for a while' }).textContent
-    expect(leftAlone()).toBe('RTU-11 / SFLocked out? Start the clock in its stop.')
+    const leftAlone = () => screen.getByRole('list', { name: 'Waiting' }).textContent
+    expect(leftAlone()).toBe('RTU-11 / SFLocked out? Start the timer in its visit.')
     cleanup()
     const draft = (minutesAgo: number) =>
       localStorage.setItem(
@@ -200,7 +200,7 @@ describe('a walk without a signal', () => {
     cleanup()
     draft(16)
     await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
-    expect(leftAlone()).toBe('RTU-11 / SFnowGo back and prove it dead.')
+    expect(leftAlone()).toBe('RTU-11 / SFnowGo back and prove it de-energized.')
     cleanup()
     const events = [
       eventOf(11, 'began', '2026-11-25T08:00:00Z'),
@@ -210,8 +210,8 @@ describe('a walk without a signal', () => {
     const { user, router } = await walk({ ...bare, plan, events })
     expect(here()).toBe('RTU-11 / SF, read again')
     expect(document.body.textContent).toContain('Amps and volts again, 20 min after the workBelts seat first.')
-    expect(document.body.textContent).toContain('3 of 4 seen to')
-    await user.click(button('Read it again'))
+    expect(document.body.textContent).toContain('3 of 4 done')
+    await user.click(button('Re-read'))
     await waitFor(() => expect(router.state.location.search).toContain('plan=running'))
   })
 })

@@ -35,9 +35,9 @@ const page = (over: Partial<RoundPage> = {}) =>
 describe('a round in words', () => {
   it('says what a move costs, and that it costs nothing', () => {
     expect(costWords({ ...cost, travel: 4.2, back: -12, left: 20 })).toBe(
-      'It costs: 4 min more walking, back 12 min earlier, more is left undone for it.',
+      'It costs: 4 min more walking, back 12 min earlier, more work is left out.',
     )
-    expect(costWords(cost)).toBe('It costs nothing.')
+    expect(costWords(cost)).toBe('No extra time.')
   })
   it('names who gave way to a move', () => {
     const people = ['Ada Fenn', 'Bo Hale'].map((name, i) => ({ id: `w${i + 1}`, name }))
@@ -57,7 +57,7 @@ describe('a round in words', () => {
         },
       } as unknown as Partial<RoundPage>)
     expect(gaveWay(of(['a', 'b', 'c'], ['d']), of(['a', 'b', 'd:proof'], ['c']))).toBe(
-      'No room any more: AHU-d / SF. Room again: AHU-d / SF, read again. Goes over: AHU-c / SF to Bo Hale.',
+      'No longer fits: AHU-d / SF. Fits again: AHU-d / SF, read again. Runs over: AHU-c / SF to Bo Hale.',
     )
     expect(gaveWay(of(['a', 'b'], ['b']), of(['b', 'a'], ['b']))).toBe('')
   })
@@ -76,7 +76,7 @@ describe('a round in words', () => {
 })
 
 describe('the order of a walk', () => {
-  it('is each person’s own, then what was added on the way', () => {
+  it('is each person’s own, then what was added during the round', () => {
     expect(walkOrder(page(), 'w1')).toEqual(['a', 'b', 'c', 'x'])
     expect(walkOrder(page(), 'w2')).toEqual(['d', 'b', 'x'])
     expect(walkOrder(page(), null)).toEqual(['a', 'd', 'b', 'c', 'x'])

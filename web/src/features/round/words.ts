@@ -30,9 +30,9 @@ export function gaveWay(before: RoundPage, after: RoundPage): string {
     return [`${visitName(before.stops, v)} to ${people.join(' and ')}`]
   })
   return [
-    out.length > 0 ? `No room any more: ${names(out)}.` : '',
-    back.length > 0 ? `Room again: ${names(back)}.` : '',
-    handed.length > 0 ? `Goes over: ${handed.join('; ')}.` : '',
+    out.length > 0 ? `No longer fits: ${names(out)}.` : '',
+    back.length > 0 ? `Fits again: ${names(back)}.` : '',
+    handed.length > 0 ? `Runs over: ${handed.join('; ')}.` : '',
   ]
     .filter(Boolean)
     .join(' ')
@@ -44,9 +44,9 @@ export function costWords(by: RoundPage['plan']['cost']): string {
     Math.abs(by.travel) < 0.5 ? '' : `${minutes(by.travel)} ${by.travel > 0 ? 'more' : 'less'} walking`,
     Math.abs(by.waiting) < 0.5 ? '' : `${minutes(by.waiting)} ${by.waiting > 0 ? 'more' : 'less'} waiting`,
     Math.abs(by.back) < 0.5 ? '' : `back ${minutes(by.back)} ${by.back > 0 ? 'later' : 'earlier'}`,
-    by.left > 0 ? 'more is left undone for it' : by.left < 0 ? 'less is left undone' : '',
+    by.left > 0 ? 'more work is left out' : by.left < 0 ? 'less work is left out' : '',
   ].filter(Boolean)
-  return parts.length === 0 ? 'It costs nothing.' : `It costs: ${parts.join(', ')}.`
+  return parts.length === 0 ? 'No extra time.' : `It costs: ${parts.join(', ')}.`
 }
 
 /** The stop plan that carries all tasks of a machine. */

@@ -69,8 +69,8 @@ export function SignIn() {
         </Button>
       </form>
       <p className="quiet">
-        A notebook and a calculator, never a permit. Work on energised equipment is for qualified people under local
-        code and the site’s own lock-out procedure.
+        This app records and calculates; it is never a permit to work. Work on energized equipment is for qualified
+        people under local code and the site’s lockout procedure.
       </p>
     </main>
   )

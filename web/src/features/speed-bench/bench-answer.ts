@@ -12,10 +12,10 @@ export function answerOf(today: BenchToday, goal: Goal | null): BenchAnswer | st
 
 /** Why a stop gives the bench nothing to start from, and what to do. */
 export const missingWords = {
-  'no amps': 'Nothing was read on it yet: take a stop first, all legs, settled.',
-  'no volts': 'Its last stop has no volts: read them with the amps.',
+  'no amps': 'No readings yet: take amps on all legs, settled, first.',
+  'no volts': 'The last visit has no volts: read volts together with the amps.',
   'another motor':
-    'The motor was changed after these amps were read, and its plate or the one before it does not tell enough to carry them over: read the amps first.',
-  'no plate amps': 'Its plate gives no amps for this supply: fill in the plate.',
-  'no sheaves': 'Its sheaves are not in the book: enter both, and the belt, on its drive train page.',
+    'The motor was replaced after these amps were read, and the nameplates do not say enough to convert them. Read the amps first.',
+  'no plate amps': 'The nameplate gives no amps for this supply: complete the nameplate.',
+  'no sheaves': 'The sheaves are not entered: enter both, and the belt, on the drive train page.',
 } as const

@@ -18,7 +18,7 @@ describe('the bench as it is typed', () => {
   it('names what is no figure at its cell', () => {
     expect(typedBench(today, { ...draft, legs: ['13.4', '', 'x'], volts: '', fixed: '95' })).toEqual({
       ok: false,
-      wrong: { leg1: 'is needed', leg2: '“x” is not a figure', volts: 'is needed', fixed: 'at most 90 %' },
+      wrong: { leg1: 'is needed', leg2: '“x” is not a number', volts: 'is needed', fixed: 'at most 90 %' },
     })
   })
   it('takes a goal of air as a share of today’s until somebody measured it', () => {

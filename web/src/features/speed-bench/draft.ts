@@ -33,13 +33,13 @@ export const draftOf = (t: BenchToday): BenchDraft => ({
 export type Typed<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly wrong: Readonly<Record<string, string>> }
 
-/** Today and the goal by what is typed; what is no figure is named at its cell. */
+/** Present state and goal by what is typed; what is no figure is named at its cell. */
 export function typedBench(t: BenchToday, d: BenchDraft): Typed<{ today: BenchToday; goal: Goal | null }> {
   const wrong: Record<string, string> = {}
   const read = (key: string, text: string, least: number): number | null => {
     if (text.trim() === '') return null
     const v = parseFigure(text)
-    if (v === null) wrong[key] = `“${text}” is not a figure`
+    if (v === null) wrong[key] = `“${text}” is not a number`
     else if (v < least) wrong[key] = `not below ${least}`
     return v
   }

@@ -14,15 +14,15 @@ export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<Fr
   )
   return (
     <div className="form-grid">
-      {cell('hp', 'Plate power', 'hp')}
-      {cell('plateVolts', 'Plate volts', 'V')}
-      {cell('plateAmps', 'Plate amps', 'A')}
-      {cell('plateRpm', 'Plate speed', 'rpm')}
+      {cell('hp', 'Nameplate power', 'hp')}
+      {cell('plateVolts', 'Nameplate volts', 'V')}
+      {cell('plateAmps', 'Nameplate amps', 'A')}
+      {cell('plateRpm', 'Nameplate speed', 'rpm')}
       {cell('hz', 'Supply', 'Hz')}
       {cell('closed', 'Motor sheave, pitch, closed', 'in')}
-      {cell('perTurn', 'Lost a turn, if adjustable', 'in')}
+      {cell('perTurn', 'Change per turn, if adjustable', 'in')}
       {cell('turns', 'Turns open now', 'turns')}
-      {cell('most', 'Greatest turns', 'turns')}
+      {cell('most', 'Most turns open', 'turns')}
       {cell('driven', 'Fan sheave, pitch', 'in')}
       <Field label="Section">
         <Select<string>
@@ -41,7 +41,7 @@ export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<Fr
           onChange={(wheel) => set({ wheel })}
         />
       </Field>
-      {cell('greatestRpm', 'Wheel, greatest speed', 'rpm')}
+      {cell('greatestRpm', 'Wheel, maximum speed', 'rpm')}
     </div>
   )
 }

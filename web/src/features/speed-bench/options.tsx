@@ -26,7 +26,7 @@ export function Options({
   const shown = all ? options : options.slice(0, Math.max(few, chosen + 1))
   return (
     <>
-      <ol className="speed-options" aria-label="Ways to go">
+      <ol className="speed-options" aria-label="Options">
         {shown.map((o, i) => {
           const p = o.prediction
           const bad = o.no.length > 0
@@ -35,7 +35,7 @@ export function Options({
               <button type="button" aria-pressed={i === chosen} onClick={() => choose(i)}>
                 <LevelMark
                   level={bad ? 'fix' : o.mind.length > 0 ? 'watch' : 'ok'}
-                  word={bad ? 'No' : o.mind.length > 0 ? 'Mind' : 'May'}
+                  word={bad ? 'Not allowed' : o.mind.length > 0 ? 'Caution' : 'OK'}
                 />
                 <b>{changeWords(o.change, turns, unit)}</b>
                 <span className="speed-figures">
@@ -51,7 +51,7 @@ export function Options({
       </ol>
       {shown.length < options.length ? (
         <button type="button" className="link-button" onClick={() => setAll(true)}>
-          All {options.length}, with what is refused
+          All {options.length}, with those not allowed
         </button>
       ) : null}
     </>

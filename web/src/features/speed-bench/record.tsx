@@ -13,7 +13,8 @@ export function OwnRecord({ changes, now }: { changes: readonly PastChange[]; no
   if (changes.length === 0)
     return (
       <p className="quiet">
-        No earlier change of this machine has a stop on both sides: the interval is that of meters and sheaves.
+        No earlier speed change of this machine has a visit before and after it: the range comes from meter and sheave
+        accuracy.
       </p>
     )
   return (
@@ -23,7 +24,7 @@ export function OwnRecord({ changes, now }: { changes: readonly PastChange[]; no
           <tr>
             <th scope="col">Change</th>
             <th scope="col" className="num">
-              Was, A
+              Before, A
             </th>
             <th scope="col" className="num">
               Predicted, A
@@ -32,7 +33,7 @@ export function OwnRecord({ changes, now }: { changes: readonly PastChange[]; no
               Measured, A
             </th>
             <th scope="col" className="num">
-              Off
+              Error
             </th>
           </tr>
         </thead>
@@ -60,7 +61,11 @@ export function HouseRecord({ page, now }: { page: MachinePage | null; now: numb
   if (!plans) return null
   const proven = plans.filter((p) => p.plan.measured !== null)
   if (proven.length === 0)
-    return <p className="quiet">No plan of this house has been done and measured yet. The misses will stand here.</p>
+    return (
+      <p className="quiet">
+        No planned speed change has been done and measured yet. Prediction errors will be listed here.
+      </p>
+    )
   const misses = proven
     .map((p) => Math.abs((p.plan.measured?.amps ?? 0) / p.plan.predicted.amps - 1))
     .sort((a, b) => a - b)
@@ -71,7 +76,7 @@ export function HouseRecord({ page, now }: { page: MachinePage | null; now: numb
   return (
     <>
       <p>
-        Of {proven.length} changes {inside} came out inside what was said beforehand; half of them within{' '}
+        Of {proven.length} changes {inside} were inside the predicted range; median error{' '}
         {show.percent(misses[Math.floor(misses.length / 2)] ?? 0)}, the worst {show.percent(misses.at(-1) ?? 0)} off.
       </p>
       <details>

@@ -89,10 +89,10 @@ function MakePlan({ page, today, option }: { page: MachinePage; today: BenchToda
         disabled={option.no.length > 0}
         onClick={() => void plan()}
       >
-        Make it work to do
+        Plan this work
       </Button>
-      {option.no.length > 0 ? <p className="quiet">What it may not do stands above; it is not planned so.</p> : null}
-      <FailureNote failure={failure?.noSignal ? undefined : failure} kept="Nothing is lost; try again." />
+      {option.no.length > 0 ? <p className="quiet">This option is not allowed; see the reason above.</p> : null}
+      <FailureNote failure={failure?.noSignal ? undefined : failure} kept="Nothing is lost. Retry." />
       <TroubleNote words={trouble} />
     </div>
   )
@@ -128,7 +128,7 @@ function Bench({
     <>
       <div className="speed-columns">
         <div className="stack">
-          <section className="sheet stack" aria-label="Today and the goal">
+          <section className="sheet stack" aria-label="Present state and goal">
             <header>
               <h2>Today</h2>
               <span className="quiet">{note}</span>
@@ -136,7 +136,7 @@ function Bench({
             <TodayForm draft={draft} set={(d) => setDraft({ ...draft, ...d })} wrong={typed.ok ? {} : typed.wrong} />
           </section>
           <section className="sheet">
-            <h2>Ways to go</h2>
+            <h2>Options</h2>
             {options.length > 0 ? (
               <Options
                 options={options}
@@ -148,15 +148,15 @@ function Bench({
             ) : (
               <p className="quiet">
                 {!typed.ok
-                  ? 'Mend what is marked.'
+                  ? 'Correct the marked fields.'
                   : typeof answer === 'string'
                     ? `No answer: ${answer}.`
-                    : 'Nothing on this machine reaches that goal.'}
+                    : 'No option on this machine reaches that goal.'}
               </p>
             )}
           </section>
         </div>
-        <section className="sheet stack" aria-label="What it does" aria-live="polite">
+        <section className="sheet stack" aria-label="Effect" aria-live="polite">
           {option && answer !== null && typeof answer !== 'string' && typed.ok ? (
             <>
               <h2>{changeWords(option.change, turns, unit)}</h2>
@@ -169,8 +169,8 @@ function Bench({
                 </p>
               ))}
               <p className="quiet">
-                Belts tight and filters clean first: a fan that starves or slips is not judged by its speed. Then turn,
-                tension by the base, line it up, read the amps.
+                Tighten belts and clean filters first: low airflow or belt slip hides the effect of speed. Then set the
+                sheave, tension on the base, align, and read the amps.
               </p>
               {page && mayAct ? <MakePlan page={page} today={typed.value.today} option={option} /> : null}
             </>
@@ -183,15 +183,15 @@ function Bench({
         <section className="sheet">
           <header>
             <h2>Earlier changes here</h2>
-            <span className="quiet">what this bench says from the stop before, against the stop after</span>
+            <span className="quiet">predicted from the visit before, measured at the visit after</span>
           </header>
           <OwnRecord changes={changes} now={now} />
         </section>
       ) : null}
       <section className="sheet">
         <header>
-          <h2>This bench’s own record</h2>
-          <span className="quiet">said beforehand, measured afterwards</span>
+          <h2>Accuracy of predictions</h2>
+          <span className="quiet">predicted and measured</span>
         </header>
         <HouseRecord page={page} now={now} />
       </section>
@@ -213,7 +213,7 @@ function OnMachine({ id }: { id: string }) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [judging])
   if (query.error && !page)
-    return <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+    return <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
   if (!page || !judging) return <p>Loading …</p>
   const name = `${page.unit.tag} / ${page.machine.tag}`
   const missing = found === null ? 'no amps' : typeof found.today === 'string' ? found.today : null
@@ -221,14 +221,15 @@ function OnMachine({ id }: { id: string }) {
     <>
       <p>
         On <Link to={`/machines/${id}`}>{name}</Link>
-        {page.machine.purpose ? `, ${page.machine.purpose}` : ''}. <Link to="/bench/speed">Free numbers instead</Link>
+        {page.machine.purpose ? `, ${page.machine.purpose}` : ''}. <Link to="/bench/speed">Use your own numbers</Link>
       </p>
       {missing !== null || !found || typeof found.today === 'string' ? (
         <section className="sheet">
-          <h2>Nothing to start from</h2>
+          <h2>Not enough readings</h2>
           <p>{missingWords[missing ?? 'no amps']}</p>
           <p>
-            <Link to={`/machines/${id}/drive`}>Drive train</Link> · <Link to={`/machines/${id}/stop`}>Take a stop</Link>
+            <Link to={`/machines/${id}/drive`}>Drive train</Link> ·{' '}
+            <Link to={`/machines/${id}/stop`}>Take readings</Link>
           </p>
         </section>
       ) : (
@@ -250,15 +251,17 @@ function OnFreeNumbers() {
   const base = todayOfFree(free, 'in')
   return (
     <>
-      <p className="quiet">On free numbers. Open it from a machine and it knows plate, sheaves, belt and past.</p>
+      <p className="quiet">
+        Enter your own numbers, or open it from a machine to fill in nameplate, sheaves, belt and history.
+      </p>
       <section className="sheet">
         <h2>The machine</h2>
         <FreeForm draft={free} set={(d) => setFree({ ...free, ...d })} />
       </section>
       {base ? (
-        <Bench key={JSON.stringify(free)} base={base} page={null} changes={[]} unit="in" note="type what was read" />
+        <Bench key={JSON.stringify(free)} base={base} page={null} changes={[]} unit="in" note="enter the readings" />
       ) : (
-        <p className="quiet">Plate, both sheaves and the supply are needed.</p>
+        <p className="quiet">Nameplate, both sheaves and the supply are required.</p>
       )}
     </>
   )
@@ -271,9 +274,9 @@ export function SpeedBenchScreen() {
   return (
     <div className="page stack">
       <p className="quiet">
-        <Link to={`/bench${machine === null ? '' : `?machine=${machine}`}`}>Bench</Link> · drive train
+        <Link to={`/bench${machine === null ? '' : `?machine=${machine}`}`}>Calculators</Link> · drive train
       </p>
-      <h1>Speed bench</h1>
+      <h1>Speed change</h1>
       {machine === null ? <OnFreeNumbers /> : <OnMachine id={machine} />}
     </div>
   )

@@ -41,7 +41,7 @@ async function open(of: unknown, role: 'mechanic' | 'viewer' = 'mechanic') {
   return shown
 }
 const whole = (amps: number) => pageOf({ parts: driveParts(), stops: [read(amps)] })
-const does = () => screen.getByRole('region', { name: 'What it does' })
+const does = () => screen.getByRole('region', { name: 'Effect' })
 
 describe('the speed bench on a machine', () => {
   it('says what the nearest way back under the plate does, line by line', async () => {
@@ -52,7 +52,7 @@ describe('the speed bench on a machine', () => {
       .map((r) => r.textContent ?? '')
     for (const start of [
       'Amps by leg',
-      'Mean, 19 times in 20',
+      'Mean, 95 % range',
       'Motor load',
       'Fan speed',
       'Motor base',
@@ -64,8 +64,8 @@ describe('the speed bench on a machine', () => {
         rows.some((r) => r.startsWith(start)),
         start,
       ).toBe(true)
-    expect(screen.getByText(/No earlier change of this machine/)).toBeTruthy()
-    expect(await screen.findByText(/No plan of this house has been done/)).toBeTruthy()
+    expect(screen.getByText(/No earlier speed change of this machine/)).toBeTruthy()
+    expect(await screen.findByText(/No planned speed change has been done/)).toBeTruthy()
   })
   it('follows what is typed, and names what is no figure', async () => {
     const { user } = await open(whole(13.3))
@@ -74,12 +74,12 @@ describe('the speed bench on a machine', () => {
     await user.type(to, '11')
     expect(within(does()).getByRole('heading').textContent).toMatch(/2 turns|2½ turns|1½ turns/)
     await user.type(screen.getByRole('textbox', { name: /^Volts/ }), 'x')
-    expect(screen.getByText('“478x” is not a figure')).toBeTruthy()
-    expect(screen.getByText('Mend what is marked.')).toBeTruthy()
+    expect(screen.getByText('“478x” is not a number')).toBeTruthy()
+    expect(screen.getByText('Correct the marked fields.')).toBeTruthy()
   })
   it('makes it work to do with what was said beforehand', async () => {
     const { user } = await open(whole(13.3))
-    await user.click(screen.getByRole('button', { name: 'Make it work to do' }))
+    await user.click(screen.getByRole('button', { name: 'Plan this work' }))
     await vi.waitFor(() => expect(sent.some((s) => s.url === '/api/v1/plans' && s.body !== null)).toBe(true))
     const body = sent.find((s) => s.url === '/api/v1/plans' && s.body !== null)?.body as Record<
       string,
@@ -91,21 +91,21 @@ describe('the speed bench on a machine', () => {
   })
   it('refuses by name what is over the plate, and plans it not', async () => {
     const { user } = await open(whole(12.7))
-    await user.click(screen.getByRole('button', { name: /with what is refused/ }))
+    await user.click(screen.getByRole('button', { name: /with those not allowed/ }))
     await user.click(screen.getByRole('button', { name: /Close the motor sheave 1 turn/ }))
     expect(within(does()).getByText(/^Over the plate/)).toBeTruthy()
-    expect(screen.getByRole('button', { name: 'Make it work to do' }).hasAttribute('disabled')).toBe(true)
+    expect(screen.getByRole('button', { name: 'Plan this work' }).hasAttribute('disabled')).toBe(true)
   })
   it('tells what is missing and where to enter it', async () => {
     await open(pageOf({ stops: [read(12)] }))
-    expect(screen.getByText(/Its sheaves are not in the book/)).toBeTruthy()
+    expect(screen.getByText(/The sheaves are not entered/)).toBeTruthy()
     expect(screen.getByRole('link', { name: 'Drive train' }).getAttribute('href')).toBe(`/machines/${machineId}/drive`)
     cleanup()
     await open(pageOf({ parts: driveParts() }))
-    expect(screen.getByText(/Nothing was read on it yet/)).toBeTruthy()
+    expect(screen.getByText(/No readings yet/)).toBeTruthy()
   })
   it('lets a viewer look and plan nothing', async () => {
     await open(whole(13.3), 'viewer')
-    expect(screen.queryByRole('button', { name: 'Make it work to do' })).toBeNull()
+    expect(screen.queryByRole('button', { name: 'Plan this work' })).toBeNull()
   })
 })

@@ -58,7 +58,7 @@ export function TodayForm({
         <div className="bench-in">
           {cell('flow', 'Airflow, if measured', 'cfm')}
           {cell('pressure', 'Static pressure, if measured', 'in wg')}
-          {cell('fixed', 'Of it, not from the duct', '%')}
+          {cell('fixed', 'Share not from the duct', '%')}
           {cell('hours', 'Runs a year', 'h')}
           {cell('price', 'Energy costs', 'a kWh')}
         </div>

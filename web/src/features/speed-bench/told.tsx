@@ -23,12 +23,12 @@ export function Told({
   const cfm = (v: number) => `${whole(convert(v, 'm3/s', 'cfm'))} cfm`
   const lines: readonly (readonly [string, string, string])[] = [
     ['Amps by leg', `${show.ampsRow(p.legs).join('  ')} A`, `${show.ampsRow(today.legs).join('  ')} A`],
-    ['Mean, 19 times in 20', `${show.amps(p.low)} to ${show.amps(p.high)} A`, `${show.amps(now.amps)} A`],
+    ['Mean, 95 % range', `${show.amps(p.low)} to ${show.amps(p.high)} A`, `${show.amps(now.amps)} A`],
     ...(today.allowed === null
       ? []
       : [
           [
-            'Of what it may draw',
+            'Share of allowed amps',
             show.percent(p.amps / today.allowed),
             show.percent(now.amps / today.allowed),
           ] as const,
@@ -56,7 +56,7 @@ export function Told({
         ]
       : []),
     ...(p.base?.newBelt
-      ? [['Belt to bring', `${p.base.newBelt.section}${p.base.newBelt.number}`, 'the old one is out of reach'] as const]
+      ? [['Belt size', `${p.base.newBelt.section}${p.base.newBelt.number}`, 'the present belt no longer fits'] as const]
       : []),
     ...(p.beltSpeed === null
       ? []
@@ -81,7 +81,7 @@ export function Told({
           [
             'Bearing life',
             `${share(p.bearings.lifeShare)}${p.bearings.hours === null ? '' : `, ${whole(p.bearings.hours)} h on both`}`,
-            'at the tension each load asks for',
+            'at the belt tension for each load',
           ] as const,
         ]
       : []),
@@ -92,7 +92,7 @@ export function Told({
           [
             'Building air',
             `${cfm(Math.abs(p.flow - today.flow))} ${p.flow > today.flow ? 'more' : 'less'} through this fan`,
-            'make-up and outside air follow',
+            'adjust make-up and outside air',
           ] as const,
         ]),
     ...(p.cost === null || p.costNow === null
@@ -110,9 +110,9 @@ export function Told({
       <thead>
         <tr>
           <th scope="col">
-            <span className="visually-hidden">What</span>
+            <span className="visually-hidden">Quantity</span>
           </th>
-          <th scope="col">Then</th>
+          <th scope="col">After</th>
           <th scope="col">Now</th>
         </tr>
       </thead>

@@ -140,7 +140,7 @@ export function CheckCard({
           </p>
           <div className="row">
             <Button type="primary" onClick={next}>
-              Yes, it reads that
+              Yes, correct
             </Button>
             <Button
               onClick={() => {
@@ -148,19 +148,19 @@ export function CheckCard({
                 inputs.current[at]?.focus()
               }}
             >
-              Type it again
+              Re-enter
             </Button>
           </div>
         </div>
       ) : cell && isBad(cell, text) ? (
         <p className="stop-told told-fix" role="alert">
-          “{text}” is not a figure.
+          “{text}” is not a number.
         </p>
       ) : (
         <Told
           judgement={judgement}
           about={running ? null : check.judges.map((j) => j.id)}
-          hint={running ? 'Volts first, then amps. Enter goes on.' : ''}
+          hint={running ? 'Volts first, then amps. Enter goes to the next field.' : ''}
         />
       )}
       {cells.length > 0 ? (

@@ -5,10 +5,10 @@ import { useState } from 'react'
 import { Field } from '../../parts/fields/index.ts'
 
 const words: Record<Gate['id'], { title: string; passed: string }> = {
-  dead: { title: 'Locked: prove it dead first', passed: 'Dead tests opened without all of it' },
-  restore: { title: 'Locked: before power', passed: 'Power restored without all of it' },
-  live: { title: 'Locked: before live tests', passed: 'Live tests opened without all of it' },
-  close: { title: 'Not everything is back', passed: 'Saved without everything back' },
+  dead: { title: 'Locked: prove de-energized first', passed: 'Dead tests opened by override' },
+  restore: { title: 'Locked: before power', passed: 'Power-up opened by override' },
+  live: { title: 'Locked: before live tests', passed: 'Live tests opened by override' },
+  close: { title: 'Not everything is restored', passed: 'Saved by override with items not restored' },
 }
 
 /** What a shut gate still asks for; a named person may pass it with a reason, unless a reading bars the way. */
@@ -46,7 +46,7 @@ export function GateNote({
       </ul>
       <div className="row">
         <Button type="primary" size="large" onClick={back}>
-          {gate.id === 'close' ? 'Enter what is back' : 'Enter what is missing'}
+          {gate.id === 'close' ? 'Enter what is restored' : 'Enter what is missing'}
         </Button>
         {gate.bars || asking ? null : (
           <Button size="large" onClick={() => setAsking(true)}>
@@ -56,7 +56,7 @@ export function GateNote({
       </div>
       {asking && !gate.bars ? (
         <div className="stack gate-pass">
-          <p>Who answers for it, and why. It stays in the record and in the report.</p>
+          <p>Name of the person responsible, and why. Both stay in the record and in the report.</p>
           <Field label="Name">
             <Input value={by} maxLength={60} onChange={(e) => setBy(e.target.value)} />
           </Field>

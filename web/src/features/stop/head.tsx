@@ -54,27 +54,23 @@ export function Head({
             {allowed ? (
               `Plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V`
             ) : motor ? (
-              'No plate limit'
+              'No nameplate limit'
             ) : (
               // What was typed of the stop stays as it is meanwhile.
-              <Link to={`/machines/${machine.id}/motor${comingFrom(at)}`}>No plate in the book: enter it</Link>
+              <Link to={`/machines/${machine.id}/motor${comingFrom(at)}`}>No nameplate: enter it</Link>
             )}
             {power} · {machine.purpose}
           </p>
-          {only ? null : (
-            <p role="alert">
-              This stop is open in another tab of this phone. Write in one of them: the last key counts.
-            </p>
-          )}
-          {old ? <p>Correcting the stop of {dayTime(old.takenAt)}</p> : null}
+          {only ? null : <p role="alert">This visit is open in another tab. Use one tab only: the last entry wins.</p>}
+          {old ? <p>Correcting the visit of {dayTime(old.takenAt)}</p> : null}
         </div>
-        <nav aria-label="This stop">
+        <nav aria-label="This visit">
           <button type="button" aria-expanded={meterOpen} onClick={toggleMeter}>
             Meter
           </button>
           <PictureButton of={picture} />
           <button type="button" aria-expanded={finding} onClick={() => setFinding(!finding)}>
-            Found
+            Add finding
           </button>
           <Link to={back}>Close</Link>
         </nav>

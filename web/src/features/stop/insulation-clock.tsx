@@ -83,20 +83,20 @@ export function InsulationClock({
             direct on a {show.volts(volts)} V motor. {advice.before.join('. ')}.
           </p>
           <Button size="large" type="primary" onClick={start}>
-            Voltage is on: start the clock
+            Test voltage is on: start the timer
           </Button>
         </>
       ) : (
         <div className="clock-row">
-          <b className="clock" role="timer" aria-label="Time since the voltage was put on">
+          <b className="clock" role="timer" aria-label="Time since test voltage was applied">
             {clockText(elapsed)}
           </b>
           <p>
             {next
               ? `Next point at ${next[0].replace(/(\d)([a-z])/, '$1 $2')}`
-              : `Ten minutes are over. Discharge for ${Math.ceil(dischargeSeconds(elapsed) / 60)} minutes.`}
+              : `Ten minutes done. Discharge for ${Math.ceil(dischargeSeconds(elapsed) / 60)} minutes.`}
           </p>
-          <Button onClick={stop}>Voltage off</Button>
+          <Button onClick={stop}>Test voltage off</Button>
         </div>
       )}
       <InsulationCurve points={pointsOf(typed)} past={last?.points ?? []} />

@@ -24,8 +24,8 @@ const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgem
       </p>
       {bad.length > 0 ? <Verdicts verdicts={bad} /> : null}
       {before.length > 0 ? (
-        <section aria-label="Still open from before">
-          <h2>Still open from before</h2>
+        <section aria-label="Open from earlier visits">
+          <h2>Open from earlier visits</h2>
           <Verdicts verdicts={before} />
         </section>
       ) : null}
@@ -105,10 +105,10 @@ export function JudgePart({
           </Field>
         ) : null}
         {closing ? <GateNote key="close" gate={closing} name={person} back={restore} pass={pass} /> : null}
-        <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What was typed stays here." />
+        <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you typed is kept here." />
         {keptHere === null ? null : (
           <p className="kept-here" role="status">
-            No signal: kept on this phone, {keptHere} readings. They are synced when there is a signal.
+            No signal: saved on this phone, {keptHere} readings. They are synced when there is a signal.
           </p>
         )}
         <TroubleNote words={trouble} />

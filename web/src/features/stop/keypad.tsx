@@ -35,9 +35,9 @@ export function Keypad({
   return (
     <div className={`keypad${onOpen ? ' keypad-open' : ''}`} role="group" aria-label="Keypad">
       {digits.map((d) => key(d, d, () => onKey(d), `key-${d}`))}
-      {key('Back', 'Rub out the last digit', onErase, 'key-side key-back')}
-      {key('Previous', 'Previous cell', onPrevious, 'key-side key-previous')}
-      {key('Next', 'Next cell', onNext, 'key-next')}
+      {key('Back', 'Delete last digit', onErase, 'key-side key-back')}
+      {key('Previous', 'Previous field', onPrevious, 'key-side key-previous')}
+      {key('Next', 'Next field', onNext, 'key-next')}
       {key('0', '0', () => onKey('0'), 'key-0')}
       {key('.', 'Decimal point', () => onKey('.'), 'key-point')}
       {onOpen ? key('OL', 'Over range: open', onOpen, 'key-open') : null}

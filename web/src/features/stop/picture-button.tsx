@@ -23,7 +23,7 @@ export function PictureButton({ of }: { of: PictureOf }) {
     try {
       bytes = (await shrink(file)).bytes
     } catch (e) {
-      setProblem(e instanceof Error ? e.message : 'That is no picture.')
+      setProblem(e instanceof Error ? e.message : 'That file is not a photo.')
       return
     }
     const failed = await keepFacts(of.by, [

@@ -23,8 +23,8 @@ export const StateForm = memo(function StateForm({
   return (
     <div className="stack stop-state">
       <p className="caution">
-        Live panel: for qualified people, by local code and the site’s lock-out rules. Guards on, sleeves and leads
-        clear of the wheel; a clamp needs no hand inside.
+        Energized panel: qualified people only, by local code and the site’s lockout rules. Guards on, sleeves and leads
+        clear of the wheel; the clamp needs no hand inside.
       </p>
       <Choice label="Turning" value={state.turning} options={turningOptions} onChange={(turning) => set({ turning })} />
       <Choice

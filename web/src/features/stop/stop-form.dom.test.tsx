@@ -59,7 +59,7 @@ describe('a stop of running amps', () => {
     await user.keyboard('98{Enter}')
     expect(screen.getByRole('alert').textContent).toContain('Is that right?')
     expect(cell(amps[0] ?? '').value).toBe('98')
-    await user.click(screen.getByRole('button', { name: 'Yes, it reads that' }))
+    await user.click(screen.getByRole('button', { name: 'Yes, correct' }))
     expect(cell(amps[1] ?? '')).toBe(document.activeElement)
     expect(draft()['meant']).toHaveLength(1)
   })
@@ -67,7 +67,7 @@ describe('a stop of running amps', () => {
   it('names a text that is no figure and does not pass it by', async () => {
     const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
     await user.keyboard('4..8{Enter}')
-    expect(screen.getByRole('alert').textContent).toContain('“4..8” is not a figure.')
+    expect(screen.getByRole('alert').textContent).toContain('“4..8” is not a number.')
     expect(cell(volts[0] ?? '')).toBe(document.activeElement)
   })
 
@@ -82,7 +82,7 @@ describe('a stop of running amps', () => {
     const { user } = await showAs('mechanic', <StopForm page={pageOf()} old={null} scale="F" />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     await user.click(screen.getByRole('button', { name: 'Save visit' }))
-    await screen.findByText(/kept on this phone, 6 readings/)
+    await screen.findByText(/saved on this phone, 6 readings/)
     const [waiting] = await store.line.toArray()
     expect(waiting).toMatchObject({ kind: 'stop', readings: 6, refused: null, level: 'ok' })
     await store.line.clear()
@@ -109,7 +109,7 @@ describe('a stop of running amps', () => {
 
   it('is not offered to somebody who only looks', async () => {
     await showAs('viewer', <StopForm page={pageOf()} old={null} scale="F" />)
-    expect(screen.getByText(/signed in to look/)).toBeTruthy()
+    expect(screen.getByText(/signed in as a viewer/)).toBeTruthy()
     expect(screen.queryByRole('button', { name: 'Save visit' })).toBeNull()
   })
 })
@@ -141,7 +141,7 @@ describe('the walk of everything', () => {
   const whole = async (page = pageOf()) => {
     const shown = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
     await shown.user.click(phase(/^Inspect/))
-    await shown.user.click(choice('This stop', 'Full electrical'))
+    await shown.user.click(choice('This visit', 'Full electrical'))
     return shown
   }
 
@@ -149,7 +149,7 @@ describe('the walk of everything', () => {
     const { user } = await whole()
     await user.click(phase(/^Dead tests/))
     const gate = screen.getByRole('region', { name: 'Gate' })
-    expect(gate.textContent).toContain('Locked: prove it dead first')
+    expect(gate.textContent).toContain('Locked: prove de-energized first')
     await user.click(screen.getByRole('button', { name: 'Enter what is missing' }))
     await user.click(choice('Disconnect open, locked, tagged', 'Yes'))
     await user.type(cell('Lock or tag number'), '17')
@@ -243,7 +243,7 @@ describe('a stop of drive and bearings', () => {
   const driveOf = async (page = pageOf()) => {
     const shown = await showAs('mechanic', <StopForm page={page} old={null} scale="F" />)
     await shown.user.click(phase(/^Inspect/))
-    await shown.user.click(choice('This stop', 'Drive and bearings'))
+    await shown.user.click(choice('This visit', 'Drive and bearings'))
     return shown.user
   }
   const passed = async (user: Awaited<ReturnType<typeof driveOf>>) => {

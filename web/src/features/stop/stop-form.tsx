@@ -228,8 +228,7 @@ export function StopForm({
     go(firstOf(stepsOf(facts, plan, phasesFor(plan, { readings, answers })), plan === 'running' ? 'live' : 'look'))
   }
 
-  if (!mayAct)
-    return <p className="page">You are signed in to look, not to write. A mechanic or a lead can take a stop.</p>
+  if (!mayAct) return <p className="page">You are signed in as a viewer. A technician or a lead can take readings.</p>
   const meterPanel = meterOpen ? (
     <MeterPanel
       meter={meter}
@@ -298,7 +297,7 @@ export function StopForm({
         ) : unread ? (
           <section className="gate" aria-label="Gate">
             <h2>Line-side volts first</h2>
-            <p>A wrong supply is found at the last switch, not at the motor. Read it before any bump.</p>
+            <p>Read the volts ahead of the starter before any bump: a wrong supply shows there first.</p>
             <Button type="primary" size="large" onClick={() => go({ phase: 'restore', check: 'line-side' })}>
               Read line-side volts
             </Button>
@@ -307,7 +306,7 @@ export function StopForm({
           <section className="stop-part part-state" aria-label="State">
             <PlanChoice plan={draft.plan} set={setPlan} />
             {meterPanel}
-            <h2>The state it is in</h2>
+            <h2>Running state</h2>
             <StateForm machine={machine} state={draft.state} onChange={setState} />
           </section>
         ) : check ? (

@@ -45,7 +45,7 @@ describe('a shut gate', () => {
   const shut = gateOf(judged(at('dead_ll', linePositions, [0, 0, 0]), { 'lock.on': 'yes', 'lock.number': '4' }), 'dead')
   it('says what is recorded and what is missing, and offers to go on by name', () => {
     const t = text(<GateNote gate={shut} name="M. Okonjo" back={nothing} pass={nothing} />)
-    expect(t).toContain('Locked: prove it dead first')
+    expect(t).toContain('Locked: prove de-energized first')
     expect(t).toContain('Done Disconnect open, locked and tagged')
     expect(t).toContain('Missing Three legs to ground near zero')
     expect(t).toContain('Override')

@@ -19,12 +19,12 @@ export function StopScreen() {
   if (query.error && !page)
     return (
       <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be shown now." />
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
       </div>
     )
   if (!page || !rules) return <p className="page">Loading …</p>
   const old: StopRecord | undefined = corrects === null ? undefined : page.stops.find((s) => s.id === corrects)
-  if (corrects !== null && !old) return <p className="page">That stop is not among those in hand.</p>
+  if (corrects !== null && !old) return <p className="page">This visit was not found.</p>
   return (
     <StopForm
       key={`${id} ${corrects ?? ''}`}

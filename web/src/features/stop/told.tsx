@@ -29,7 +29,7 @@ export function Told({
       {worst.level === 'ok' ? null : <p className="told-next">{worst.next}</p>}
       <p className="quiet">
         {worst.basis.map((b) => b.text).join(' · ')}
-        {worst.confidence === 'low' ? ' · not sure yet' : ''}
+        {worst.confidence === 'low' ? ' · low confidence' : ''}
       </p>
     </div>
   )

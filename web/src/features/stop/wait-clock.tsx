@@ -36,7 +36,7 @@ export function WaitClock({
       <b role="timer" aria-label={`${wait.words}, time left`}>
         {clockText(Math.ceil(left))}
       </b>
-      <p>{left > 0 ? `${wait.words}. Do something else meanwhile; it counts on.` : wait.then}</p>
+      <p>{left > 0 ? `${wait.words}. The timer keeps running.` : wait.then}</p>
       <button type="button" className="link-button" onClick={stop}>
         Off
       </button>

@@ -58,10 +58,9 @@ export function TagsScreen() {
         </Button>
       </div>
       <p className="quiet no-print">
-        Scanned with a phone’s camera a tag opens the stop of its machine. Stick it where a hand that reads the plate
-        sees it, out of the sun.
+        Scan a tag with a phone’s camera to take readings on its machine. Put it near the nameplate, out of the sun.
       </p>
-      <FailureNote failure={failure} kept="The tags cannot be made now." />
+      <FailureNote failure={failure} kept="The tags cannot be created." />
       <ul className={`tag-sheet tag-${paper}`} aria-label="Tags">
         {tags.map((t) => (
           <li key={t.id}>

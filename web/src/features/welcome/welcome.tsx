@@ -28,7 +28,7 @@ export function Welcome() {
   const failure = attempt.error as Failure | undefined
   return (
     <main className="entry">
-      <h1>{known === null ? 'Make the first account' : `Welcome, ${invitation.data?.name ?? ''}`}</h1>
+      <h1>{known === null ? 'Create the first account' : `Welcome, ${invitation.data?.name ?? ''}`}</h1>
       <form
         className="sheet stack"
         onSubmit={(e) => {
@@ -59,7 +59,7 @@ export function Welcome() {
           </>
         ) : (
           <p>
-            You sign in as <b>{known}</b>.
+            Your sign-in name: <b>{known}</b>.
           </p>
         )}
         <Field label="Password, at least 10 characters" error={fieldMessage(failure, 'password')}>

@@ -10,7 +10,7 @@ const options: { value: RemovedFor; label: string }[] = [
 
 /** Why the one in place came out, of the kinds that are counted: only what wore out or failed says how long one lasts. */
 export const CameOut = ({
-  label = 'The old one came out because',
+  label = 'The old part was removed because',
   value,
   onChange,
 }: {
@@ -21,7 +21,7 @@ export const CameOut = ({
   <Field label={label}>
     <Select<RemovedFor>
       aria-label={label}
-      placeholder="Not said"
+      placeholder="Not entered"
       allowClear
       value={value}
       options={options}

@@ -12,7 +12,7 @@ export interface Difference {
 export function StaleNote({
   told,
   differences,
-  mineWords = 'Save mine over it',
+  mineWords = 'Keep mine',
   keepMine,
   takeTheirs,
   children,
@@ -30,14 +30,14 @@ export function StaleNote({
     <div className="problem" role="alert">
       <h3>{told}</h3>
       {differences.length === 0 ? (
-        <p>Both say the same.</p>
+        <p>Both are the same.</p>
       ) : (
         <table className="table">
           <thead>
             <tr>
-              <th>What</th>
+              <th>Field</th>
               <th>Yours</th>
-              <th>In the book now</th>
+              <th>On the server</th>
             </tr>
           </thead>
           <tbody>
@@ -54,7 +54,7 @@ export function StaleNote({
       <div className="row">
         <Button onClick={keepMine}>{mineWords}</Button>
         {children}
-        <Button onClick={takeTheirs}>Take what is in the book</Button>
+        <Button onClick={takeTheirs}>Keep theirs</Button>
       </div>
     </div>
   )

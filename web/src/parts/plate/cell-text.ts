@@ -49,7 +49,7 @@ export function writeCell(plate: Plate, field: PlateField, typed: string): Writt
   }
   if (figures.has(field)) {
     const value = parseFigure(text)
-    if (value === null || value <= 0) return { ok: false, message: `"${text}" is not a figure` }
+    if (value === null || value <= 0) return { ok: false, message: `"${text}" is not a number` }
     return { ok: true, plate: { ...base, [field]: value } }
   }
   return { ok: true, plate: { ...base, [field]: text } }

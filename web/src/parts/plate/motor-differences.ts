@@ -12,7 +12,7 @@ export function motorDifferences(mine: Said, theirs: Said): Difference[] {
   const rows = [
     ...plateCells.map((c) => [c.title, (m: Said) => readCell(m.plate, c.field) || 'blank'] as const),
     ['Connected for', volts] as const,
-    ['Fitted', (m: Said) => (m.fittedAt.startsWith('1970') ? 'before the book' : dayTime(m.fittedAt))] as const,
+    ['Installed', (m: Said) => (m.fittedAt.startsWith('1970') ? 'before records began' : dayTime(m.fittedAt))] as const,
     ['A stand-in', (m: Said) => (m.standIn ? 'yes' : 'no')] as const,
   ]
   return rows.map(([what, of]) => ({ what, mine: of(mine), theirs: of(theirs) })).filter((d) => d.mine !== d.theirs)

@@ -116,7 +116,7 @@ export function PlateCard(props: Props) {
     return cell.field === 'efficiency' || cell.field === 'powerFactor' ? `${text} %` : text
   }
   return (
-    <section className="plate" aria-label="Motor plate">
+    <section className="plate" aria-label="Motor nameplate">
       <i className="rivet" />
       <i className="rivet" />
       <i className="rivet" />
@@ -133,7 +133,7 @@ export function PlateCard(props: Props) {
             {plate.maker ?? 'Maker'}
           </button>
         ) : (
-          <b className="plate-maker">{plate.maker ?? 'Motor plate'}</b>
+          <b className="plate-maker">{plate.maker ?? 'Motor nameplate'}</b>
         )}
         <span>{props.caption}</span>
       </header>
@@ -159,7 +159,7 @@ export function PlateCard(props: Props) {
       </div>
       {onChange && !more ? (
         <button type="button" className="plate-more" onClick={() => setMore(true)}>
-          Fill in more cells
+          More fields
         </button>
       ) : null}
     </section>

@@ -11,15 +11,15 @@ export function planDifferences(mine: AreaPlan, theirs: AreaPlan, tagOf: (id: st
     if (spot(mine.units[id]) !== spot(theirs.units[id]))
       out.push({ what: tagOf(id), mine: spot(mine.units[id]), theirs: spot(theirs.units[id]) })
   for (const [field, of] of [
-    ['Ways in', (p: AreaPlan) => p.hatches],
+    ['Access points', (p: AreaPlan) => p.hatches],
     ['Ladders', (p: AreaPlan) => p.ladders],
     ['Obstacles', (p: AreaPlan) => p.obstacles],
-    ['Corners of the edge', (p: AreaPlan) => p.edge],
+    ['Roof edge points', (p: AreaPlan) => p.edge],
   ] as const)
     if (JSON.stringify(of(mine)) !== JSON.stringify(of(theirs)))
       out.push({ what: field, mine: String(of(mine).length), theirs: String(of(theirs).length) })
   const under = (p: AreaPlan) => (p.underlay ? `${p.underlay.w.toFixed(1)} m wide` : 'none')
   if (JSON.stringify(mine.underlay) !== JSON.stringify(theirs.underlay))
-    out.push({ what: 'Picture below', mine: under(mine), theirs: under(theirs) })
+    out.push({ what: 'Background photo', mine: under(mine), theirs: under(theirs) })
   return out
 }

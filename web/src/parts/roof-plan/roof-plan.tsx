@@ -136,7 +136,7 @@ export function RoofPlan({
         <g key={h.id} className="plan-door">
           <rect x={h.x - 0.6} y={h.y - 0.6} width={1.2} height={1.2} />
           <text x={h.x + 1} y={h.y + 0.45} fontSize={1.1}>
-            {h.name || 'way in'}
+            {h.name || 'access point'}
           </text>
         </g>
       ))}

@@ -11,7 +11,7 @@ export function PageError() {
       <p className="quiet">{error instanceof Error ? error.message : 'No more is known.'}</p>
       <div className="row">
         <Button type="primary" onClick={() => window.location.reload()}>
-          Load again
+          Reload
         </Button>
         <Button href="/roof">Machines</Button>
       </div>

@@ -29,7 +29,7 @@ it('a part that fails leaves what was typed around it, and can be tried again', 
   expect(screen.getByRole('alert').textContent).toContain('The chart cannot be shown.')
   expect(screen.getByLabelText<HTMLInputElement>('Value').value).toBe('12')
   type('7')
-  fireEvent.click(screen.getByRole('button', { name: 'Try again' }))
+  fireEvent.click(screen.getByRole('button', { name: 'Retry' }))
   expect(screen.getByText('drawn 7')).toBeDefined()
   quiet.mockRestore()
 })

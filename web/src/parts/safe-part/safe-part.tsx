@@ -21,7 +21,7 @@ export class SafePart extends Component<Props, { readonly failed: boolean }> {
         <p>
           <b>{this.props.what} cannot be shown.</b> What you typed is kept.
         </p>
-        <Button onClick={() => this.setState({ failed: false })}>Try again</Button>
+        <Button onClick={() => this.setState({ failed: false })}>Retry</Button>
       </section>
     )
   }

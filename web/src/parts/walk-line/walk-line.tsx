@@ -28,7 +28,7 @@ export function WalkLine({
     line.current?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' })
   }, [here])
   return (
-    <ol ref={line} className="walk-line" aria-label="Stops of this round">
+    <ol ref={line} className="walk-line" aria-label="Visits of this round">
       {marks.map((m, i) => (
         <li key={m.id}>
           <button

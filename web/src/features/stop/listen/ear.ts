@@ -11,9 +11,9 @@ export interface Ear {
 export function earTrouble(e: unknown): string {
   const name = e instanceof Error ? e.name : ''
   if (name === 'NotAllowedError')
-    return 'This browser was not allowed the microphone. Allow it in the settings of the page, or type the note.'
-  if (name === 'NotFoundError') return 'There is no microphone here. Type the note.'
-  return 'The microphone cannot be opened now: something else may be using it. Try again, or type the note.'
+    return 'Microphone access is blocked. Allow it in the page settings, or type the frequency.'
+  if (name === 'NotFoundError') return 'No microphone found. Type the frequency.'
+  return 'The microphone is in use. Retry, or type the frequency.'
 }
 
 /**

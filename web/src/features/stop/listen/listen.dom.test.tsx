@@ -24,12 +24,12 @@ describe('listening to a span', () => {
     const take = vi.fn()
     const { user } = await showAs('mechanic', <Listen take={take} />)
     for (const [name, words] of [
-      ['NotAllowedError', /not allowed the microphone/],
-      ['NotFoundError', /no microphone here/],
-      ['NotReadableError', /something else may be using it/],
+      ['NotAllowedError', /Microphone access is blocked/],
+      ['NotFoundError', /No microphone found/],
+      ['NotReadableError', /microphone is in use/],
     ] as const) {
       microphone(refused(name))
-      await user.click(await screen.findByRole('button', { name: 'Listen to it' }))
+      await user.click(await screen.findByRole('button', { name: 'Listen' }))
       expect((await screen.findByText(words)).getAttribute('role')).toBe('alert')
     }
     expect(take).not.toHaveBeenCalled()
@@ -46,7 +46,7 @@ describe('listening to a span', () => {
       },
     )
     const { user } = await showAs('mechanic', <Listen take={vi.fn()} />)
-    await user.click(await screen.findByRole('button', { name: 'Listen to it' }))
+    await user.click(await screen.findByRole('button', { name: 'Listen' }))
     await screen.findByRole('alert')
     await waitFor(() => expect([stop.mock.calls.length, closed.mock.calls.length]).toEqual([1, 1]))
   })

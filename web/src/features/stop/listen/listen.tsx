@@ -68,10 +68,10 @@ export function Listen({ take }: { take: (hz: number) => void }) {
         <>
           <p role="status">
             {unclear
-              ? 'That was no clear note. Nearer to the middle of the span, and let it ring.'
+              ? 'No clear tone. Hold the phone nearer to the middle of the span and let the belt ring.'
               : notes.length === 0
-                ? 'Hold it near the middle of the span, pluck the belt and let it ring, three times.'
-                : `Heard ${words(notes)}. ${notes.length < asked - 1 ? 'Twice more.' : notes.length < asked ? 'Once more.' : 'They do not agree: once more.'}`}
+                ? 'Hold the phone near the middle of the span, pluck the belt and let it ring, three times.'
+                : `Heard ${words(notes)}. ${notes.length < asked - 1 ? 'Twice more.' : notes.length < asked ? 'Once more.' : 'Readings differ: once more.'}`}
           </p>
           <Button
             onClick={() => {
@@ -86,7 +86,7 @@ export function Listen({ take }: { take: (hz: number) => void }) {
         <>
           {state === 'taken' ? <p role="status">{`Heard ${words(notes)}: taken.`}</p> : null}
           <Button loading={state === 'opening'} onClick={() => void begin()}>
-            {state === 'taken' ? 'Listen again' : 'Listen to it'}
+            {state === 'taken' ? 'Listen again' : 'Listen'}
           </Button>
         </>
       )}

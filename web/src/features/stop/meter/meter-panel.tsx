@@ -8,12 +8,12 @@ import './meter.css'
 
 /** Why a stream is not settled yet, or that it is. */
 function stateWords(meter: Meter, unit: string, cell: Cell | undefined): string {
-  if (!cell) return 'The probe goes where the cursor is; nothing is measured here'
+  if (!cell) return 'The reading goes to the selected field; this field is not measured'
   const steady = meter.reading?.steady
   if (!steady) return 'Waiting for the meter'
   switch (steady.kind) {
     case 'filling':
-      return 'Watching it'
+      return 'Reading'
     case 'drifting':
       return `Not settled: still ${steady.perSecond < 0 ? 'falling' : 'rising'} ${Math.abs(steady.perSecond).toPrecision(2)} ${unit} a second`
     case 'wandering':
@@ -66,9 +66,7 @@ export function MeterPanel({
         >
           Connect
         </Button>
-        <p className="quiet">
-          A simulated meter on a simulated unit built from this plate: to try it out, not to judge by.
-        </p>
+        <p className="quiet">A simulated meter on a simulated unit with this nameplate: for practice only.</p>
         {meter.problem ? (
           <p className="field-error" role="alert">
             {meter.problem}

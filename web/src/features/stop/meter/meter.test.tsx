@@ -75,7 +75,7 @@ describe('the meter beside the cells', () => {
       .replace(/<[^>]*>/g, ' ')
       .replace(/\s+/g, ' ')
   it.each([
-    [{ kind: 'filling', share: 0.5 }, 'Watching it'],
+    [{ kind: 'filling', share: 0.5 }, 'Reading'],
     [{ kind: 'drifting', value: 20, perSecond: -3.21 }, 'Not settled: still falling 3.2 A a second'],
     [{ kind: 'wandering', value: 2, spread: 0.31 }, 'Wanders by ±0.31 A'],
     [{ kind: 'over range' }, 'Over range: open'],
@@ -90,8 +90,8 @@ describe('the meter beside the cells', () => {
     )
   })
   it('says what went wrong and that it is only a simulation', () => {
-    expect(shown(meter({ on: false, problem: 'The meter is gone.' }))).toContain('The meter is gone.')
-    expect(shown(meter({ on: false }))).toContain('not to judge by')
+    expect(shown(meter({ on: false, problem: 'The meter is disconnected.' }))).toContain('The meter is disconnected.')
+    expect(shown(meter({ on: false }))).toContain('for practice only')
   })
   it('is addressed on this very server', () => {
     Object.assign(globalThis, { location: { protocol: 'https:', host: 'round.example' } })

@@ -131,7 +131,7 @@ describe('a meter beside the cells', () => {
     const h = hook()
     await connected(h)
     meter.drop()
-    await waitFor(() => expect(h.result.current.problem).toContain('The meter is gone'))
+    await waitFor(() => expect(h.result.current.problem).toContain('The meter is disconnected'))
     expect(h.result.current.on).toBe(false)
     expect(h.result.current.reading).toBeNull()
   })
@@ -145,7 +145,7 @@ describe('a meter beside the cells', () => {
     act(() => other.result.current.connect(meter.address))
     await waitFor(() => expect(meter.asked).toHaveLength(2))
     meter.say('{"volts":3}')
-    await waitFor(() => expect(other.result.current.problem).toContain('another protocol'))
+    await waitFor(() => expect(other.result.current.problem).toContain('a different protocol'))
   })
 
   it('passes on the word of an instrument that answers in words', async () => {

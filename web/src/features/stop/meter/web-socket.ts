@@ -27,10 +27,10 @@ export const webSocketDriver: MeterDriver = {
       }
       const line = meterLine.safeParse(json)
       if (line.success) events.line(line.data)
-      else events.lost('The meter speaks another protocol than motor-round-meter/1.')
+      else events.lost('The meter uses a different protocol than motor-round-meter/1.')
     })
     socket.addEventListener('close', () => {
-      if (!closed) events.lost('The meter is gone. What was taken stays; typing always works.')
+      if (!closed) events.lost('The meter is disconnected. Readings taken are kept; you can type the rest.')
     })
     return {
       probe: (quantity, position) => say({ ask: 'probe', quantity, position }),
