@@ -9,7 +9,7 @@ test('first sign-in: a wrong password is told, the right one leads to the Roof, 
   await page.getByLabel('Sign-in name').fill('vale')
   await page.getByLabel('Password', { exact: true }).fill('not it')
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('alert')).toHaveText('Name or password is not right.')
+  await expect(page.getByRole('alert')).toHaveText('Wrong name or password.')
   await page.getByLabel('Password', { exact: true }).fill('vale-on-the-roof')
   await page.getByLabel('Password', { exact: true }).press('Enter')
   await expect(page).toHaveURL(/\/books$/)

@@ -22,7 +22,7 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   const ways = page.getByRole('list', { name: 'Options' })
   await page.getByRole('button', { name: /^All \d+, with those not allowed/ }).click()
   await ways.getByRole('button', { name: /Close the motor sheave ½ turn/ }).click()
-  await expect(does).toContainText('Over the plate: 13')
+  await expect(does).toContainText('Over the nameplate: 13')
   await expect(page.getByRole('button', { name: 'Plan this work' })).toBeDisabled()
   await ways.getByRole('button', { name: /Open the motor sheave ½ turn/ }).click()
   await page.getByRole('button', { name: 'Plan this work' }).click()
@@ -41,7 +41,7 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   await expect(page.locator('.trail').first()).toContainText('belt tensioning')
   await page.clock.setFixedTime(new Date(fixedNow.getTime() + 40 * 60_000))
   await bench.getByRole('link', { name: 'Take readings to confirm it' }).click()
-  await connect(page, 'As the book has it, with what was changed since')
+  await connect(page, 'As recorded, with changes since')
   await take(page, 6)
   await page
     .getByRole('navigation', { name: 'Phases' })

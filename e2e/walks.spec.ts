@@ -61,7 +61,7 @@ async function provenDead(page: Page) {
 async function beforePower(page: Page) {
   await phase(page, 'Power up')
   await choose(page, 'Control call', 'Inhibited')
-  await choose(page, 'Tools out, people told', 'Yes')
+  await choose(page, 'Tools out, people notified', 'Yes')
   await choose(page, 'Guards and panels on', 'Yes')
 }
 
@@ -203,7 +203,7 @@ test('half-dead motor on one leg and the ground wire with the contactor open', a
   await page.getByLabel('Fan off, each line, L1, A').focus()
   await take(page, 1)
   const judge = page.locator('.part-judge')
-  await expect(judge).toContainText('A winding or a wire has broken through to the frame.')
+  await expect(judge).toContainText('A winding or a wire is grounded to the frame.')
   await expect(judge).toContainText('the cabinet is live')
   await expect(judge).toContainText('half the motor runs on that leg and the ground wire')
   await expect(judge).toContainText('Isolate at the source')
@@ -227,7 +227,7 @@ test('a transformer a quarter high on two pairs: everything on it off, Live stay
   await take(page, 6)
   const judge = page.locator('.part-judge')
   await expect(judge).toContainText('This supply destroys what hangs on it')
-  await expect(judge).toContainText('A winding or its neutral is broken')
+  await expect(judge).toContainText('A winding or its neutral is open')
   await expect(judge).toContainText('Switch off everything')
   await phase(page, 'Live tests')
   await expect(page.getByRole('region', { name: 'Gate' }).getByRole('alert')).toContainText('unbalance')
@@ -289,7 +289,7 @@ test('a winding that wanders is taken as unsteady and told as bad as open', asyn
     await page.getByRole('button', { name: /^Take .* unsteady/ }).click()
     await page.locator('.cell-here input').press('Enter')
   }
-  await expect(page.locator('.part-judge')).toContainText('A reading that wanders is as bad as an open one.')
+  await expect(page.locator('.part-judge')).toContainText('An unsteady reading is as bad as an open circuit.')
 })
 
 test('the insulation clock asks for its points and draws the curve', async ({ open }) => {
@@ -329,8 +329,8 @@ test('drive and bearings: by hand and by meter, held by Dead, kept and told on t
   await expect(page.getByRole('region', { name: 'Gate' })).toContainText('Locked: prove de-energized first')
   await provenDead(page)
   await check(page, 'Belts and sheaves')
-  await choose(page, 'Tension', 'Drum-tight')
-  await expect(told(page)).toContainText('an eighth of the bearings’ life')
+  await choose(page, 'Tension', 'Too tight')
+  await expect(told(page)).toContainText('one eighth of the bearing life')
   await check(page, 'Bearings and shaft')
   await choose(page, 'Drive end', 'Growls')
   // What was locked out goes through Power up, whatever the visit was meant to be; line-side volts come before the bump.

@@ -179,7 +179,8 @@ export function edges(): string {
     lines.push(`## ${k.title}`)
     for (const q of quantities) {
       const [position] = q.positions
-      const near = { amps: 12.8, volts_ll: k.facts.serviceVolts, hz: 60, rpm: 1755 }[q.code as 'amps'] ?? beside[q.code] ?? 0
+      const near =
+        { amps: 12.8, volts_ll: k.facts.serviceVolts, hz: 60, rpm: 1755 }[q.code as 'amps'] ?? beside[q.code] ?? 0
       const cache = new Map<number, string>()
       const of = (x: number) => {
         const own = cache.get(x) ?? said(k, q, position, x)

@@ -3,7 +3,7 @@ import { calculatorsAsked } from './calculators.ts'
 import { courses } from './courses.ts'
 import { edges } from './edges.ts'
 import { ways } from './ways.ts'
-import { anythingTyped, dangersFound, goodMachines, slipsAsked, tasksDue } from './visits.ts'
+import { alittleOff, anythingTyped, dangersFound, goodMachines, pagesShown, slipsAsked, tasksDue } from './visits.ts'
 
 /**
  * What the product said when it was last read by a person. None of it is a truth by itself: those stand in bench/truth and
@@ -14,6 +14,8 @@ describe('what is said, as it was last read', () => {
   it.each([
     ['dangers', dangersFound],
     ['good', goodMachines],
+    ['off', alittleOff],
+    ['pages', pagesShown],
     ['typed', anythingTyped],
     ['slips', slipsAsked],
     ['due', tasksDue],

@@ -21,7 +21,7 @@ import { dangers } from '../truth/dangers/index.ts'
 import { pieces, running, whole } from '../truth/healthy.ts'
 import { anyMachine, type Machine } from '../truth/machines.ts'
 import { Random } from '../truth/random.ts'
-import { nothing, stopOf } from '../truth/visit.ts'
+import { nothing, stopOf, type Visit } from '../truth/visit.ts'
 import { figures, standsOf, toldOf } from './told.ts'
 
 const dayMs = 86_400_000
@@ -116,6 +116,105 @@ export function anythingTyped(): string {
   }).join('\n')
 }
 
+/** What the visit page of each kind of machine shows: every check, what it asks for and how, its waits and its caution. */
+export function pagesShown(): string {
+  const kinds = Array.from({ length: 10 }, (_, i) => anything(new Random(300 + i)).machine)
+  const seen = new Set<string>()
+  return kinds
+    .flatMap((m) =>
+      sheetChecks
+        .filter((s) => s.for(m))
+        .map((s) => figures([s.id, s.phase, s.part, s.title, s.how, s.caution, s.listens, s.groups(m)])),
+    )
+    .filter((line) => !seen.has(line) && seen.add(line))
+    .join('\n')
+}
+
+/** Good machines whose readings are each put a little off, at the newest visit and at one before it. */
+export function alittleOff(): string {
+  return Array.from({ length: 80 }, (_, i) => {
+    const r = new Random(21_000 + i)
+    const own = anyMachine(r)
+    const amps = own.allowed
+    const facts = {
+      ...own.facts,
+      hasSister: r.chance(0.5),
+      controls: {
+        ...own.facts.controls,
+        overload: r.one(['relay', 'none', 'electronic'] as const),
+        protection: r.one(['time-delay fuse', 'breaker', 'non-time-delay fuse'] as const),
+        protectionAmps: r.one([15, 20, 30, 60, 100]),
+        phaseMonitor: r.chance(0.5),
+        transformer: r.chance(0.5) ? { ratedIn: 480, ratedOut: 240 } : null,
+        capacitor: r.chance(0.7)
+          ? {
+              run: own.capacitorUf || 7.5,
+              second: r.chance(0.5) ? 5 : null,
+              volts: r.one([370, 440]),
+              tolerance: r.one([null, 0.1]),
+            }
+          : null,
+      },
+    }
+    const m: Machine = { ...own, facts }
+    const off = (v: Visit, share: number): Visit => ({
+      ...v,
+      readings: new Map(
+        [...v.readings].map(([key, x]) => [
+          key,
+          r.chance(0.3)
+            ? {
+                ...x,
+                value: Number((x.value * r.one(share > 0 ? [0.3, 0.6, 0.9, 1.04, 1.2, 2.2] : [1])).toPrecision(4)),
+              }
+            : x,
+        ]),
+      ),
+      state: {
+        ...v.state,
+        sister: r.one(['running', 'off', 'none', null]),
+        panels: r.one(['on', 'on', 'off', null]),
+        turning: r.one(['right way', 'right way', null]),
+      },
+    })
+    const history = [0, 1, 2, 3].map((k) =>
+      stopOf(off(whole(r, m, nothing), k > 1 ? 1 : 0), start - 120 * (k + 1) * dayMs),
+    )
+    const visit = stopOf(off(whole(r, m, nothing), 1), start)
+    return [
+      `## ${about(m)}, ${figures(amps)} A allowed`,
+      ...toldOf(
+        judge({
+          ...snapshot(m, [], []),
+          machine: facts,
+          stop: visit,
+          history: history.slice(0, r.below(5)),
+          sisters: [
+            {
+              tag: 'SF-2',
+              load: r.between(0.4, 1),
+              at: start - 3_600_000,
+              hz: r.one([null, m.hz, m.hz - 1.5]),
+              state: r.one([
+                null,
+                {
+                  settled: true,
+                  mode: null,
+                  filters: null,
+                  panels: r.one(['on', null]),
+                  sister: null,
+                  turning: r.one(['right way', null]),
+                },
+              ]),
+            },
+          ],
+        }),
+      ),
+      '',
+    ].join('\n')
+  }).join('\n')
+}
+
 /** When machines with some past want what, and what is taken along. */
 export function tasksDue(): string {
   return Array.from({ length: 60 }, (_, i) => {
@@ -168,21 +267,25 @@ export function tasksDue(): string {
 export function slipsAsked(): string {
   const r = new Random(404)
   const lines: string[] = []
-  for (let i = 0; i < 400; i++) {
-    const quantity = r.one(['amps', 'amps', 'volts_ll', 'winding_ohms'] as const)
+  for (let i = 0; i < 700; i++) {
+    const quantity = r.one(['amps', 'amps', 'amps', 'volts_ll', 'winding_ohms', 'vibration', 'temperature'] as const)
     const middle = quantity === 'amps' ? r.between(2, 30) : quantity === 'volts_ll' ? 470 : r.between(0.5, 4)
     const digits = r.below(3)
     const read = (x: number) => Number(x.toFixed(digits))
     const past = Array.from({ length: r.below(7) }, () => read(middle * (1 + r.normal(0.02))))
     const twin = past.map((x) => read(x * 1.03 * (1 + r.normal(0.004))))
-    const positions = quantity === 'volts_ll' ? ['L1-L2', 'L2-L3'] : ['L1', 'L2']
+    const positions = quantity === 'volts_ll' ? ['L1-L2', 'L2-L3'] : ['L1', 'L2', 'L3']
     const [here = '', there = ''] = positions
     const value = read(
       middle * r.one([1, 1.03, 1.15, 0.7, 10, 0.1, 100, 0.01, 470 / middle, 271 / middle, 9.1 / middle]),
     )
     const slip = slipGuard(
       { quantity, position: here, value },
-      r.chance(0.6) ? [{ quantity, position: there, value: r.chance(0.5) ? value : read(middle) }] : [],
+      [
+        ...(r.chance(0.6) ? [{ quantity, position: there, value: r.chance(0.5) ? value : read(middle) }] : []),
+        ...(r.chance(0.2) ? [{ quantity: 'hz' as const, position: 'motor', value }] : []),
+        ...(r.chance(0.2) ? [{ quantity, position: here, value }] : []),
+      ],
       past,
       (p) => (p === there ? twin : past),
       r.chance(0.7) ? read(middle * r.between(0.9, 1.4)) : null,

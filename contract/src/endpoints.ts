@@ -46,7 +46,7 @@ const slotLives = z.object({
   early: z.number().nullable(),
   late: z.number().nullable(),
 })
-const why = z.string().trim().min(1, 'say why').max(400)
+const why = z.string().trim().min(1, 'enter the reason').max(400)
 const calcDescription = z.object({
   group: z.string(),
   formula: z.string(),
@@ -89,13 +89,13 @@ export const endpoints = {
   }),
   addPerson: at('addPerson', 'post', '/people', {
     role: 'lead',
-    summary: 'Add a person; the answer holds a one-time link',
+    summary: 'Add a user; the answer holds a one-time link',
     body: newPerson,
     response: invitationLink,
   }),
   editPerson: at('editPerson', 'put', '/people/{id}', {
     role: 'lead',
-    summary: 'Change role, or close an account',
+    summary: 'Change role, or deactivate a user',
     params: byId,
     body: personEdit,
     response: person,
@@ -136,7 +136,7 @@ export const endpoints = {
   ...roundEndpoints,
   areaAir: at('areaAir', 'get', '/areas/{id}/air', {
     role: 'viewer',
-    summary: 'Every fan of an area with the air it moves, for the ledger of the building',
+    summary: 'Every fan of an area with the air it moves, for the air balance of the building',
     params: byId,
     response: areaAir,
   }),
@@ -163,30 +163,30 @@ export const endpoints = {
   }),
   retireMachine: at('retireMachine', 'post', '/machines/{id}/retire', {
     role: 'lead',
-    summary: 'Take a fan assembly out of the rounds; its past stays',
+    summary: 'Retire a machine; its history stays',
     params: byId,
     body: z.strictObject({
       version: z.int().positive(),
-      why: z.string().trim().min(1, 'say why').max(400),
+      why: z.string().trim().min(1, 'enter the reason').max(400),
       retired: z.boolean(),
     }),
     response: machine,
   }),
   findMachines: at('findMachines', 'get', '/machines', {
     role: 'viewer',
-    summary: 'Find machines by tag or words',
+    summary: 'Find machines by tag or name',
     query: z.strictObject({ q: z.string().trim().max(60) }),
     response: z.array(foundMachine),
   }),
   machinePage: at('machinePage', 'get', '/machines/{id}', {
     role: 'viewer',
-    summary: 'A machine with its plate, stops, work and judgement',
+    summary: 'A machine with its nameplate, visits, work and results',
     params: byId,
     response: machinePage,
   }),
   fitMotor: at('fitMotor', 'post', '/machines/{id}/motors', {
     role: 'mechanic',
-    summary: 'Fit a motor; the one in place is kept in the past',
+    summary: 'Install a motor; the present one moves to the history',
     params: byId,
     body: motorBody.extend({
       ...cameOut,
@@ -197,28 +197,28 @@ export const endpoints = {
   }),
   editMotor: at('editMotor', 'put', '/motors/{id}', {
     role: 'mechanic',
-    summary: 'Correct the plate of a fitted motor',
+    summary: 'Correct the nameplate of an installed motor',
     params: byId,
     body: edit(motorBody).extend({ changeId }),
     response: motor,
   }),
   fitPart: at('fitPart', 'post', '/machines/{id}/parts', {
     role: 'mechanic',
-    summary: 'Fit a part; the one in its slot is kept in the past',
+    summary: 'Install a part; the present one moves to the history',
     params: byId,
     body: partBody.extend(cameOut),
     response: fittedPart,
   }),
   editPart: at('editPart', 'put', '/parts/{id}', {
     role: 'mechanic',
-    summary: 'Correct what is in the book of a fitted part',
+    summary: 'Correct the record of an installed part',
     params: byId,
     body: edit(partBody),
     response: fittedPart,
   }),
   removePart: at('removePart', 'post', '/parts/{id}/remove', {
     role: 'mechanic',
-    summary: 'Take a part out and leave its slot empty',
+    summary: 'Remove a part and leave its slot empty',
     params: byId,
     body: z.strictObject({
       version: z.int().positive(),
@@ -230,65 +230,69 @@ export const endpoints = {
   }),
   partLives: at('partLives', 'get', '/part-lives', {
     role: 'viewer',
-    summary: 'How long each kind of part lives in this house, days',
+    summary: 'Life of each kind of part, days',
     response: z.array(slotLives),
   }),
 
   makePlan: at('makePlan', 'post', '/plans', {
     role: 'mechanic',
-    summary: 'Keep a change worked out on the bench, to be done',
+    summary: 'Plan a speed change',
     body: planBody,
     response: plan,
   }),
   doPlan: at('doPlan', 'post', '/plans/{id}/done', {
     role: 'mechanic',
-    summary: 'It was done: recorded as work or as parts fitted, by what it was',
+    summary: 'Mark a planned speed change done: recorded as work or installed parts',
     params: byId,
     body: z.strictObject({ workId: id, doneAt: instant, note: z.string().max(400).default('') }),
     response: plan,
   }),
   dropPlan: at('dropPlan', 'post', '/plans/{id}/drop', {
     role: 'mechanic',
-    summary: 'It will not be done; the plan and why stay',
+    summary: 'Cancel a planned speed change; it stays on record with the reason',
     params: byId,
     body: z.strictObject({ why }),
     response: plan,
   }),
   plans: at('plans', 'get', '/plans', {
     role: 'viewer',
-    summary: 'Plans of the house that were done, newest first: predicted and measured',
+    summary: 'Completed speed changes, newest first: predicted and measured',
     response: z.array(planOfHouse),
   }),
 
   saveStop: at('saveStop', 'post', '/stops', {
     role: 'mechanic',
-    summary: 'Keep a stop; the same id twice keeps one',
+    summary: 'Save a visit; the same id twice saves one',
     body: stopBody,
     response: saved,
   }),
   saveWork: at('saveWork', 'post', '/work', {
     role: 'mechanic',
-    summary: 'Record work; it may start a new epoch',
+    summary: 'Record work; it may start a new baseline',
     body: workBody,
     response: work,
   }),
   roof: at('roof', 'get', '/roof', {
     role: 'viewer',
-    summary: 'What needs a person: every machine, worst first',
+    summary: 'All machines, most urgent first',
     query: roofQuery,
     response: roofPage,
   }),
 
-  rules: at('rules', 'get', '/rules', { role: 'viewer', summary: 'House rules in force', response: rulesInForce }),
+  rules: at('rules', 'get', '/rules', {
+    role: 'viewer',
+    summary: 'Limits and policies in force',
+    response: rulesInForce,
+  }),
   rulesEffect: at('rulesEffect', 'post', '/rules/effect', {
     role: 'lead',
-    summary: 'Which machines would change level under other rules; nothing is kept',
+    summary: 'Which machines would change level under other limits; nothing is saved',
     body: z.strictObject({ rules: houseRules }),
     response: rulesEffect,
   }),
   editRules: at('editRules', 'put', '/rules', {
     role: 'lead',
-    summary: 'Change house rules; every machine is judged again',
+    summary: 'Change limits; all results are updated',
     body: rulesEdit,
     response: rulesInForce,
   }),
@@ -318,7 +322,7 @@ export const endpoints = {
 
   startImport: at('startImport', 'post', '/books/imports', {
     role: 'lead',
-    summary: 'Send a file; every row is checked, nothing is kept yet',
+    summary: 'Upload a file; every row is checked, nothing is imported yet',
     query: importQuery,
     body: raw,
     bodyType: 'application/octet-stream',
@@ -331,19 +335,19 @@ export const endpoints = {
   }),
   importState: at('importState', 'get', '/books/imports/{id}', {
     role: 'lead',
-    summary: 'How an import stands',
+    summary: 'Status of an import',
     params: byId,
     response: importState,
   }),
   keepImport: at('keepImport', 'post', '/books/imports/{id}/keep', {
     role: 'lead',
-    summary: 'Keep a checked file',
+    summary: 'Import a checked file',
     params: byId,
     response: importState,
   }),
   cancelImport: at('cancelImport', 'delete', '/books/imports/{id}', {
     role: 'lead',
-    summary: 'Stop and forget an import that is not kept',
+    summary: 'Cancel an import',
     params: byId,
     response: importState,
   }),
@@ -356,13 +360,13 @@ export const endpoints = {
   }),
   exportRegister: at('exportRegister', 'get', '/books/register.csv', {
     role: 'viewer',
-    summary: 'The register as CSV, one row a machine',
+    summary: 'Machine list as CSV, one row a machine',
     response: raw,
     responseType: 'text/csv',
   }),
   exportOrganisation: at('exportOrganisation', 'get', '/books/organisation.json', {
     role: 'lead',
-    summary: 'The whole organisation as one file',
+    summary: 'The whole organization as one file',
     response: raw,
     responseType: 'application/json',
   }),

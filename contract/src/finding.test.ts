@@ -40,12 +40,12 @@ describe('a finding', () => {
   it('wants words, a reason for each step, and a day to be put off to', () => {
     const wrong = (r: { success: boolean; error?: { issues: { path: PropertyKey[]; message: string }[] } }) =>
       r.error?.issues.map((i) => `${i.path.join('.')}: ${i.message}`)
-    expect(wrong(findingBody.safeParse({ ...body(), text: '  ' }))).toEqual(['text: say what was found'])
+    expect(wrong(findingBody.safeParse({ ...body(), text: '  ' }))).toEqual(['text: enter the finding'])
     expect(wrong(findingBody.safeParse({ ...body(), level: 'ok' }))?.[0]).toContain('level')
     const bare = { id: id(9), findingId: id(1), machineId: id(5), at: '2026-11-21T09:00:00Z' }
     expect(wrong(findingStepBody.safeParse({ ...bare, kind: 'postponed', note: ' ' }))).toEqual([
-      'note: say why',
-      'reviewOn: say until when',
+      'note: enter the reason',
+      'reviewOn: enter the date',
     ])
   })
   it('stands before others the worse and the older it is, and last once it is closed', () => {

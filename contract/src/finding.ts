@@ -13,7 +13,7 @@ export const findingBody = z.strictObject({
   stopId: id.nullable().default(null),
   at: instant,
   level: z.enum(findingLevels),
-  text: line(300).min(1, 'say what was found'),
+  text: line(300).min(1, 'enter the finding'),
   /** Whose it is to see to; empty: ours. */
   owner: line(60).default(''),
   /** When somebody looks at it again; null: at the next visit. */
@@ -32,9 +32,9 @@ export const findingStepBody = z
     reviewOn: day.nullable().default(null),
   })
   .superRefine((s, ctx) => {
-    if (s.note.trim() === '') ctx.addIssue({ code: 'custom', path: ['note'], message: 'say why' })
+    if (s.note.trim() === '') ctx.addIssue({ code: 'custom', path: ['note'], message: 'enter the reason' })
     if (s.kind === 'postponed' && s.reviewOn === null)
-      ctx.addIssue({ code: 'custom', path: ['reviewOn'], message: 'say until when' })
+      ctx.addIssue({ code: 'custom', path: ['reviewOn'], message: 'enter the date' })
   })
 
 const findingStep = findingStepBody.safeExtend({ by: z.string() })

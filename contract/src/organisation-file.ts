@@ -80,7 +80,7 @@ export const fileRound = z.strictObject({
 })
 export type FileRound = z.infer<typeof fileRound>
 
-/** The whole organisation as one file: everything but passwords. */
+/** The whole organization as one file: everything but passwords. */
 export const organisationFile = z
   .strictObject({
     format: z.literal('motor-round-organisation'),

@@ -55,13 +55,13 @@ export function planDone(
       : []
   if (change.kind === 'turns') {
     const before = turnsAt(known.parts.map(corePart), workOf(known), Date.parse(how.doneAt))
-    if (before === null) throw new RangeError('There is no adjustable sheave on the motor any more.')
+    if (before === null) throw new RangeError('The motor no longer has an adjustable sheave.')
     const turned = { ...work, kind: 'sheave-turned' as const, turns: { before, after: change.turns } }
     return { work: turned, fits: newBelts, centre: predicted.centre }
   }
   const slot = change.kind === 'motor sheave' ? 'motor-sheave' : 'driven-sheave'
   const old = inPlace(slot)
-  if (!old || !('section' in old.spec)) throw new RangeError('That sheave is not in the book any more.')
+  if (!old || !('section' in old.spec)) throw new RangeError('That sheave is no longer installed.')
   const grooves = 'grooves' in old.spec ? old.spec.grooves : 1
   const spec = { type: 'fixed' as const, section: old.spec.section, pitch: change.pitch, grooves }
   const sheave = {

@@ -85,10 +85,14 @@ export const plate = z
       const wrong = readable(p.volts, p.amps, p.sfa)
       if (wrong) ctx.addIssue({ code: 'custom', path: [wrong.path], message: wrong.message })
     } else if (p.amps !== undefined)
-      ctx.addIssue({ code: 'custom', path: ['volts'], message: 'amps need the volts they were printed for' })
+      ctx.addIssue({ code: 'custom', path: ['volts'], message: 'enter the volts that belong to these amps' })
     for (const field of p.unreadable ?? [])
       if (p[field] !== undefined)
-        ctx.addIssue({ code: 'custom', path: [field], message: 'marked unreadable and filled in: which is it?' })
+        ctx.addIssue({
+          code: 'custom',
+          path: [field],
+          message: 'marked “cannot be read” and also filled in: clear one of the two',
+        })
   })
   .meta({ id: 'Plate' }) satisfies z.ZodType<Plate>
 

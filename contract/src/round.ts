@@ -77,7 +77,7 @@ export const roundBody = z
       .max(200),
     people: z
       .array(walker.refine((w) => w.to > w.from, { path: ['to'], message: 'ends before it begins' }))
-      .min(1, 'name a person')
+      .min(1, 'add a person')
       .max(6),
     heat: span.nullable().default(null),
     storm: minuteOfDay.nullable().default(null),
@@ -90,7 +90,7 @@ export const roundBody = z
     const seen = new Set<string>()
     r.stops.forEach((s, i) => {
       if (seen.has(s.machineId))
-        ctx.addIssue({ code: 'custom', path: ['stops', i, 'machineId'], message: 'is in this round already' })
+        ctx.addIssue({ code: 'custom', path: ['stops', i, 'machineId'], message: 'is already in this round' })
       seen.add(s.machineId)
     })
   })
@@ -137,9 +137,9 @@ export const roundEventBody = z
   })
   .superRefine((e, ctx) => {
     if (e.kind === 'skipped' && e.note.trim() === '')
-      ctx.addIssue({ code: 'custom', path: ['note'], message: 'say why it is skipped' })
+      ctx.addIssue({ code: 'custom', path: ['note'], message: 'enter why it is skipped' })
     if (e.kind !== 'told' && e.machineId === null)
-      ctx.addIssue({ code: 'custom', path: ['machineId'], message: 'name the machine' })
+      ctx.addIssue({ code: 'custom', path: ['machineId'], message: 'choose the machine' })
   })
 const roundEvent = roundEventBody.safeExtend({ by: z.string(), recordedAt: instant }).meta({ id: 'RoundEvent' })
 export type RoundEvent = z.infer<typeof roundEvent>

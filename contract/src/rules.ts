@@ -7,17 +7,17 @@ const limitIds = Object.keys(limitRegister) as LimitId[]
 
 /** Limits of which the first must lie below the second. */
 const ordered: readonly (readonly [LimitId, LimitId, string])[] = [
-  ['current-unbalance-watch', 'current-unbalance-fix', 'watch must lie below fix'],
-  ['current-unbalance-fix', 'current-unbalance-stop', 'fix must lie below stop'],
-  ['ground-amps-stop', 'ground-amps-drive', 'without a drive it must lie below that with one, which leaks by design'],
-  ['dead-volts', 'proof-volts', 'what counts as dead must lie below what proves the meter'],
-  ['return-fix', 'return-watch', 'a machine judged Fix must come back before one judged Watch'],
-  ['change-watch', 'change-fix', 'watch must lie below fix'],
-  ['contact-drop-watch', 'contact-drop-fix', 'watch must lie below fix'],
-  ['ground-amps-watch', 'ground-amps-stop', 'watch must lie below stop'],
-  ['filter-drop-watch', 'filter-drop-fix', 'watch must lie below fix'],
-  ['insulation-fall-fix', 'insulation-fall-watch', 'the deeper fall must be the lower share'],
-  ['winding-even', 'winding-reject', 'even must lie below uneven'],
+  ['current-unbalance-watch', 'current-unbalance-fix', 'watch must be below fix'],
+  ['current-unbalance-fix', 'current-unbalance-stop', 'fix must be below stop'],
+  ['ground-amps-stop', 'ground-amps-drive', 'the limit without a drive must be below the limit with a drive'],
+  ['dead-volts', 'proof-volts', 'the de-energized limit must be below the volts that prove the meter'],
+  ['return-fix', 'return-watch', 'the return time for Fix must be shorter than for Watch'],
+  ['change-watch', 'change-fix', 'watch must be below fix'],
+  ['contact-drop-watch', 'contact-drop-fix', 'watch must be below fix'],
+  ['ground-amps-watch', 'ground-amps-stop', 'watch must be below stop'],
+  ['filter-drop-watch', 'filter-drop-fix', 'watch must be below fix'],
+  ['insulation-fall-fix', 'insulation-fall-watch', 'the fix limit must be the lower share'],
+  ['winding-even', 'winding-reject', 'the balanced limit must be below the unbalanced limit'],
 ]
 
 export const houseRules = z
@@ -77,7 +77,7 @@ export const rulesInForce = z.object({
 export const rulesEdit = z.strictObject({
   rules: houseRules,
   version,
-  why: z.string().trim().min(1, 'say why').max(400),
+  why: z.string().trim().min(1, 'enter the reason').max(400),
 })
 
 /** The exact optional keys of core's type and zod's partial record differ only in `undefined`. */

@@ -109,9 +109,9 @@ export const stopBody = z
   .superRefine((s, ctx) => {
     const said = s.note.trim() !== '' || Object.keys(s.answers).length > 0 || s.state.turning !== null
     if (s.readings.length === 0 && !said)
-      ctx.addIssue({ code: 'custom', path: ['readings'], message: 'nothing was read and nothing noted' })
+      ctx.addIssue({ code: 'custom', path: ['readings'], message: 'enter a reading, an answer or a note' })
     if (s.supersedes !== null && s.reason.trim() === '')
-      ctx.addIssue({ code: 'custom', path: ['reason'], message: 'say why it is corrected' })
+      ctx.addIssue({ code: 'custom', path: ['reason'], message: 'enter why it is corrected' })
   })
 
 export const stop = z

@@ -29,7 +29,7 @@ export interface Combustion {
 export function combustion(fuel: Fuel, co: number, oxygen: number, net: number | null): Combustion {
   requireMagnitude('co', co)
   requireMagnitude('oxygen', oxygen)
-  if (oxygen >= mostOxygen) throw new RangeError('oxygen of 15 % or more: the probe sucks air, or there is no flame')
+  if (oxygen >= mostOxygen) throw new RangeError('oxygen is 15 % or more: the probe draws in air, or there is no flame')
   const { mostCo2, loss } = fuels[fuel]
   const left = airOxygen - oxygen
   return {

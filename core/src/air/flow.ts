@@ -84,6 +84,6 @@ export function outsideShare(back: number, outside: number, mixed: number): numb
   if (Math.abs(back - outside) < 6) return null
   const share = (back - mixed) / (back - outside)
   if (!(share >= 0 && share <= 1))
-    throw new RangeError('mixed lies outside both return and outside: one of the three is misread')
+    throw new RangeError('mixed is outside the range of return and outside air: one of the three was misread')
   return share
 }

@@ -217,14 +217,14 @@ describe('a change of speed', () => {
     const turns = (n: number): SpeedChange => ({ kind: 'turns', turns: n })
     const light = { legs: [9, 9, 9] }
     expect(told(light, turns(2.5))).toMatchObject({ no: [], mind: [] })
-    expect(told(light, turns(0))?.no).toEqual([expect.stringMatching(/^closed too far: it stays 0.5 turn open/)])
-    expect(told(light, turns(2.25))?.no).toEqual([expect.stringMatching(/^no flat there/)])
+    expect(told(light, turns(0))?.no).toEqual([expect.stringMatching(/^closed too far: it must stay at least 0.5 turn open/)])
+    expect(told(light, turns(2.25))?.no).toEqual([expect.stringMatching(/^no flat at that position/)])
     expect(told({ ...light, drive: drive(4) }, turns(5))?.no).toEqual([])
     expect(told({ ...light, wheel: { type: 'forward-curved', greatestRpm: 800 } }, turns(1))?.no).toEqual([
-      expect.stringMatching(/^past the wheel: \d+ rpm, 800 rpm/),
+      expect.stringMatching(/^over the wheel limit: \d+ rpm, 800 rpm/),
     ])
     const unknown = { ...light, wheel: { type: 'forward-curved' as const, greatestRpm: null } }
-    expect(told(unknown, turns(1))?.mind).toEqual([expect.stringMatching(/^the greatest speed of this wheel/)])
+    expect(told(unknown, turns(1))?.mind).toEqual([expect.stringMatching(/^the maximum speed of this wheel/)])
     expect(told(unknown, turns(3))?.mind).toEqual([])
     expect(told({ ...light, allowed: null }, turns(3))?.mind).toEqual([expect.stringMatching(/^no allowed current/)])
     // 6500 ft/min at 1760 rpm is 14.1 in: the driven sheave never runs faster than the belt.
@@ -235,7 +235,7 @@ describe('a change of speed', () => {
     }
     expect(told(large, { kind: 'motor sheave', pitch: 340 })?.no).toEqual([])
     expect(told(large, { kind: 'motor sheave', pitch: 375 })?.no).toEqual([
-      expect.stringMatching(/^rim of a sheave at/),
+      expect.stringMatching(/^sheave rim speed/),
     ])
   })
   it('knows what belts carry only where section, count, length and centres are known', () => {
@@ -267,13 +267,13 @@ describe('the speed bench', () => {
     expect(best?.no).toEqual([])
     near(answer.now.amps, 13.3, 1e-4)
   })
-  it('refuses by name: over the plate, past the wheel, closed too far, no flat, base without room', () => {
+  it('refuses by name: over the nameplate, past the wheel, closed too far, no flat, base without room', () => {
     const at = (over: Partial<BenchToday>, turns: number) =>
       consider(today(over), { kind: 'turns', turns }, null)?.no.join('; ') ?? ''
-    expect(at({}, 1)).toMatch(/over the plate: .* A on a leg, 12.8 A allowed/)
-    expect(at({ wheel: { type: 'forward-curved', greatestRpm: 860 } }, 2)).toMatch(/past the wheel/)
-    expect(at({ allowed: 20 }, 0)).toMatch(/closed too far: it stays 0.5 turn/)
-    expect(at({ allowed: 20 }, 1.25)).toMatch(/no flat there/)
+    expect(at({}, 1)).toMatch(/over the nameplate: .* A on a leg, 12.8 A allowed/)
+    expect(at({ wheel: { type: 'forward-curved', greatestRpm: 860 } }, 2)).toMatch(/over the wheel limit/)
+    expect(at({ allowed: 20 }, 0)).toMatch(/closed too far: it must stay at least 0.5 turn/)
+    expect(at({ allowed: 20 }, 1.25)).toMatch(/no flat at that position/)
     expect(at({}, 5)).toBe('')
     expect(
       consider(
@@ -295,7 +295,7 @@ describe('the speed bench', () => {
         { kind: 'motor sheave', pitch: 400 },
         null,
       )?.no.join(),
-    ).toMatch(/rim of a sheave at \d+ ft\/min/)
+    ).toMatch(/sheave rim speed \d+ ft\/min/)
   })
   it('finds stocked sheaves either side of the exact one for a speed, a flow or a pressure', () => {
     const t = today({ drive: drive(2, { adjustable: null }), allowed: 16 })

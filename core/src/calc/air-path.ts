@@ -5,10 +5,10 @@ import { calculator } from './calculator.ts'
 import { amperes, inchesWater, ratio } from './fields.ts'
 
 const words = {
-  restriction: 'something shuts the air off',
-  opening: 'the air found a shorter way',
+  restriction: 'the air is restricted',
+  opening: 'the air bypasses',
   faster: 'the fan runs faster',
-  slower: 'the fan runs slower, or its wheel makes less',
+  slower: 'the fan runs slower, or the wheel is dirty',
   'no change': 'as it was',
   mixed: 'the two do not agree: read both again',
 } as const

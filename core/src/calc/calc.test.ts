@@ -264,9 +264,9 @@ describe('the calculators of belts, bearings, air and motion agree with the work
   it('what pressure and amps say (common practice)', () => {
     const says = (wheel: string, pressure: number, amps: number) =>
       result('air-path', { wheel, pressureWas: 1.5, pressure, ampsWas: 11, amps })['says']
-    expect(says('forward-curved', 1.9, 9)).toBe('something shuts the air off')
-    expect(says('backward-inclined', 1.9, 11)).toBe('something shuts the air off')
-    expect(says('propeller', 1.9, 12.5)).toBe('something shuts the air off')
+    expect(says('forward-curved', 1.9, 9)).toBe('the air is restricted')
+    expect(says('backward-inclined', 1.9, 11)).toBe('the air is restricted')
+    expect(says('propeller', 1.9, 12.5)).toBe('the air is restricted')
     expect(says('forward-curved', 1.9, 12.5)).toBe('the fan runs faster')
   })
   it('two bearings on one shaft: the equilibrium by hand, and 10/9 (E11.7)', () => {

@@ -9,7 +9,7 @@ export const nameFrequencyCalc = calculator({
   title: 'What a peak of vibration is',
   group: 'vibration',
   formula: 'fan n/60;  belt π d n/(60 L);  blades N n/60;  electrical 2 f',
-  basis: [standard('what turns gives its own frequency and its multiples')],
+  basis: [standard('a turning part vibrates at its own frequency and multiples')],
   fill: (m) => known({ motorRpm: m.plate?.rpm, supply: m.hz }),
   input: z.strictObject({
     peak: z.number().min(0.5).max(20000).meta({ unit: 'Hz', title: 'Dominant frequency' }),

@@ -15,7 +15,7 @@ export type LivePattern =
   /** That leg is alive; the others read dead or follow it through the winding. */
   | { readonly kind: 'one leg'; readonly legs: readonly number[]; readonly throughWinding: boolean }
   | { readonly kind: 'two legs'; readonly legs: readonly number[] }
-  /** Some volts, far below the supply: induced, a control feed, or a back-feed. */
+  /** Some volts, far below the supply: induced, a control feed, or a backfeed. */
   | { readonly kind: 'stray'; readonly legs: readonly number[] }
 
 /**

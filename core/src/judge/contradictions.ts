@@ -52,8 +52,8 @@ const turningOnNothing: Rule = ({ machine, stop }, of) => {
   return {
     id: 'turning-on-nothing',
     readings: amps,
-    because: 'Turning, and no current on any leg: either it turns in the wind, or the clamp was not around the leg.',
-    next: 'Clamp each leg by itself and read again; if it stays at zero, something else turns the wheel.',
+    because: 'Turning with no current on any leg: it is windmilling, or the clamp was not around the leg.',
+    next: 'Clamp each leg by itself and re-read. If it stays at zero, the wheel is turned by something else.',
   }
 }
 
@@ -84,7 +84,7 @@ const lineAgainstMotor: Rule = ({ machine }, of) => {
     id: 'line-against-motor',
     readings: [...line, ...motor],
     because: `${line.map((r) => show.volts(r.value)).join(', ')} V on the line side and ${motor.map((r) => show.volts(r.value)).join(', ')} V at the motor.`,
-    next: 'Volts at the motor come from somewhere: look for a second feed, or read the line side again.',
+    next: 'Find where the volts at the motor come from: look for a second feed, or re-read the line side.',
   }
 }
 
@@ -129,7 +129,7 @@ const legsAgainstPairs =
     return {
       id,
       readings: off,
-      because: `${off.map((r) => `${r.position} ${show.volts(r.value)} V`).join(', ')} ${words} with ${values.map(show.volts).join(', ')} V across the pairs; ${show.volts(expected)} V belong there.`,
+      because: `${off.map((r) => `${r.position} ${show.volts(r.value)} V`).join(', ')} ${words} with ${values.map(show.volts).join(', ')} V across the pairs; ${show.volts(expected)} V is expected.`,
       next,
     }
   }
@@ -142,7 +142,7 @@ const airAboveShell: Rule = (_input, of) => {
   return {
     id: 'air-above-shell',
     readings: [air, ...hot.filter((r) => r.value <= air.value - 10)],
-    because: 'The air reads hotter than what stands in it.',
+    because: 'The air reads hotter than the motor or bearings in it.',
     next: 'Were two spots swapped? Read them again.',
   }
 }
@@ -178,7 +178,7 @@ const rules: readonly Rule[] = [
     'neutral-off',
     'volts_ln',
     'to neutral',
-    'The neutral is open or not connected here: find where before anything hangs on it.',
+    'The neutral is open or not connected: find where before anything is connected to it.',
   ),
   legsAgainstPairs(
     'ground-off',

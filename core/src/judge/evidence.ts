@@ -31,10 +31,24 @@ const shownSpread = (r: Reading): string => {
 /** The figure that is safest to judge by where more is worse: what an unsteady reading reached at its highest. */
 export const highest = (r: Reading): number => r.value + (r.how === 'unsteady' ? (r.spread ?? 0) : 0)
 
+/** Places whose own word is no name on a page. */
+const spots: Readonly<Record<string, string>> = {
+  motor: 'motor shell',
+  winding: 'winding',
+  ambient: 'air',
+  'bearing-de': 'drive-end bearing',
+  'bearing-ode': 'opposite-end bearing',
+  'ground-wire': 'ground wire',
+  in: 'volts in',
+  out: 'volts out',
+  before: 'meter proven before',
+  after: 'meter proven after',
+}
+
 /** A reading by its name on the page: `L1`, `L1-L2`, or its quantity where it has but one place. */
 export const nameOf = (r: Pick<Reading, 'quantity' | 'position'>): string => {
   const quantity = findQuantity(r.quantity)
-  return quantity && quantity.positions.length > 1 ? r.position : (quantity?.title ?? r.quantity)
+  return quantity && quantity.positions.length > 1 ? (spots[r.position] ?? r.position) : (quantity?.title ?? r.quantity)
 }
 
 /** What a check looked at while it judged. */

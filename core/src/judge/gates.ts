@@ -86,17 +86,17 @@ export function aliveBecause(c: Context): string | null {
       .join(', ')
     switch (pattern.kind) {
       case 'all alive':
-        return `${readings}: all of it is alive. The wrong disconnect is open, or there is a second feed.`
+        return `${readings}: all legs are live. The wrong disconnect is open, or there is a second feed.`
       case 'one leg':
         return pattern.throughWinding
-          ? `${readings}, and nothing between the legs: one leg is alive and reaches the others through the winding. A single-pole contactor or a half-pulled disconnect does that.`
-          : `${readings}: ${names(pattern.legs)} is alive. A half-pulled disconnect, a single-pole contactor or a back-feed leaves one leg.`
+          ? `${readings}, and 0 V between legs: one leg is live and feeds the others through the winding. Typical of a single-pole contactor or a half-open disconnect.`
+          : `${readings}: ${names(pattern.legs) || 'one leg'} is live. Typical of a half-open disconnect, a single-pole contactor or a backfeed.`
       case 'two legs':
         if (c.machine.phases === 1 && (most(c, 'dead_ll', 'L1-L2') ?? 0) <= limit)
-          return `${readings}, and nothing across: one leg is alive and reaches the other through the winding. A single-pole switch or contactor, or a half-pulled disconnect, does that.`
-        return `${readings}: ${names(pattern.legs)} are alive. One blade opened and two did not, or a two-pole contactor left them.`
+          return `${readings}, and 0 V across: one leg is live and feeds the other through the winding. Typical of a single-pole switch or contactor, or a half-open disconnect.`
+        return `${readings}: ${names(pattern.legs)} are live. One blade opened and two did not, or a two-pole contactor leaves them live.`
       case 'stray':
-        return `${readings}: far below the supply. Induced, a control feed or another circuit; load it with a low-impedance meter, then find the feed.`
+        return `${readings}: far below the supply. Induced voltage, a control feed or another circuit: re-read with a low-impedance meter, then find the feed.`
     }
   }
   if (bus !== undefined && bus > busLimit)
@@ -195,12 +195,12 @@ export function loadTested(c: Context): boolean {
 function restoreSteps(c: Context, conditions: readonly Condition[]): GateStep[] {
   return [
     step('call', 'Control call inhibited: nothing starts by itself', c.answer('restore.call') === 'broken'),
-    step('clear', 'Tools out, hands clear, people in the space below told', c.answer('restore.told') === 'yes'),
+    step('clear', 'Tools out, hands clear, people in the space below notified', c.answer('restore.told') === 'yes'),
     ...(foundTripped(c)
       ? [
           step(
             'tested',
-            'It was found open: every winding pair and every lead to ground tested before it is closed',
+            'Found open: every winding pair and every lead to ground tested before it is closed',
             loadTested(c),
           ),
           step('who', 'Who opened it, and why', (c.answer('restore.who') ?? '').trim() !== ''),
@@ -245,7 +245,7 @@ export const liveGate = (c: Context, restore: Gate, conditions: readonly Conditi
     c,
     'live',
     [
-      step('restored', 'Call inhibited, tools out, people told', restore.open),
+      step('restored', 'Call inhibited, tools out, people notified', restore.open),
       step('guards', 'Guards and panels on', c.answer('restore.guards') === 'yes'),
       step('line', c.machine.phases === 3 ? 'Line side read, three pairs' : 'Line-side volts read', lineSideRead(c)),
       step('rotation', 'Rotation seen by test mode, bump or phase meter', (c.answer('rotation.seen') ?? '') !== ''),

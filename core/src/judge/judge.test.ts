@@ -66,7 +66,7 @@ describe('amps against the plate', () => {
     expect(told(stopAt(0, [12, 12, 12]), 'over-amp', { plate: null })).toBeUndefined()
     expect(levelOf(stopAt(0, [12, 12, 12]), 'no-plate', { plate: null })).toBe('watch')
     expect(told(stopAt(0, [12, 12, 12]), 'no-plate', { plate: { volts: '200', amps: '30' } })?.because).toContain(
-      'No column',
+      'No voltage on the nameplate',
     )
   })
 })
@@ -118,7 +118,7 @@ describe('evenness', () => {
   it('neither blames nor clears the supply without volts', () => {
     const s = { ...stopAt(0, [12, 12.1, 15]), readings: three('amps', [12, 12.1, 15]) }
     expect(told(s, 'current-unbalance')).toMatchObject({ confidence: 'low' })
-    expect(told(s, 'current-unbalance')?.because).toContain('no volts read')
+    expect(told(s, 'current-unbalance')?.because).toContain('volts not read')
   })
   it('finds a lost leg by amps, by volts, and the far side of a transformer: stop each', () => {
     const byAmps = told(stopAt(0, [0.4, 17.9, 17.4]), 'lost-leg')
@@ -175,10 +175,10 @@ describe('trend', () => {
   it('tells when a rise meets the plate', () => {
     const v = told(stopAt(360, [12.2, 12.2, 12.2]), 'trend', { history: rising })
     expect(v?.level).toBe('watch')
-    expect(v?.because).toMatch(/meets the plate in about 1[78]\d days/)
+    expect(v?.because).toMatch(/reaches the nameplate in about 1[78]\d days/)
   })
   it('says so when there is none', () =>
-    expect(told(stopAt(240, [11, 11, 11]), 'trend', { history: steady(8) })?.because).toContain('No trend'))
+    expect(told(stopAt(240, [11, 11, 11]), 'trend', { history: steady(8) })?.because).toContain('No significant trend'))
   it('is fitted inside the epoch only', () => {
     const work: WorkDone[] = [{ at: start + 200 * dayMs, kind: 'belts-renewed', note: '' }]
     expect(told(stopAt(360, [12.2, 12.2, 12.2]), 'trend', { history: rising.slice(0, 9), work })).toBeUndefined()
@@ -250,7 +250,7 @@ describe('against the sister fan', () => {
   it('twins that carry alike are OK, unlike ones are watched, with both figures', () => {
     expect(said(10.2, 0.8)?.level).toBe('ok')
     expect(said(10.2, 0.6)).toMatchObject({ level: 'watch' })
-    expect(said(10.2, 0.6)?.because).toContain('80 % of its plate, its sister SF-2 60 %')
+    expect(said(10.2, 0.6)?.because).toContain('80 % of nameplate, its twin SF-2 60 %')
   })
   it('is not said where frequency, mode, panels or turning are not alike, nor on drives whose frequency nobody read', () => {
     const at = (hz: number | undefined, otherHz: number | null | undefined, state: Partial<StopState> = {}) => {
@@ -284,12 +284,12 @@ describe('among others of its kind', () => {
     judge({ ...inputOf(stopAt(0, [amps, amps, amps])), peers }).verdicts.find((v) => v.check === 'peers')
   it('says where it lies, asks about one that is far off, and raises no level', () => {
     expect(said(9.4, [0.7, 0.72, 0.74, 0.73, 0.71])?.because).toMatch(
-      /^73 % of what it may draw; 5 others of its kind carry 70 % to 74 %, half of them above 72 %\.$/,
+      /^73 % of allowed amps; 5 similar machines carry 70 % to 74 %, median 72 %\.$/,
     )
     const far = said(12.2, [0.7, 0.72, 0.74, 0.73, 0.71])
     expect(far).toMatchObject({ level: 'ok', confidence: 'low' })
     expect(far?.because).toContain('far above them')
-    expect(far?.next).toContain('Is its duty the same')
+    expect(far?.next).toContain('Compare its duty')
   })
   it('is not said among three, nor where none is known', () => {
     expect(said(9.4, [0.7, 0.7, 0.7])).toBeUndefined()

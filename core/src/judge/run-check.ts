@@ -49,7 +49,7 @@ export function runCheck(c: Context, check: Check, failures: Failure[]): readonl
     return [
       verdict(check, {
         level: 'watch',
-        basis: [practice('every check is judged by itself')],
+        basis: [practice('each check is evaluated separately')],
         because: `${check.title} could not be judged with these figures.`,
         next: 'Check the readings and the nameplate; if they are right, report this machine and visit.',
         confidence: 'low',

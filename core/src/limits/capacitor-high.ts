@@ -7,5 +7,5 @@ export const capacitorHigh: Limit = {
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.05, max: 0.2 },
-  means: 'More than marked: the wrong one, or misread.',
+  means: 'Above its marking: wrong capacitor or misread.',
 }

@@ -7,5 +7,5 @@ export const capacitorLow: Limit = {
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.03, max: 0.15 },
-  means: 'A weak capacitor starts badly and cooks the winding.',
+  means: 'A weak capacitor starts the motor badly and overheats the winding.',
 }

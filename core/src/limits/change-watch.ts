@@ -7,5 +7,5 @@ export const changeWatch: Limit = {
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.03, max: 0.2 },
-  means: 'Bigger than weather and meter make.',
+  means: 'More than weather and meter accuracy explain.',
 }

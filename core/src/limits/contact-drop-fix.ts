@@ -7,5 +7,5 @@ export const contactDropFix: Limit = {
   unit: 'V',
   basis: practice(),
   house: { min: 0.1, max: 1 },
-  means: 'It heats, and it unbalances the motor.',
+  means: 'It heats up and unbalances the motor.',
 }

@@ -7,5 +7,5 @@ export const contactDropWatch: Limit = {
   unit: 'V',
   basis: practice(),
   house: { min: 0.03, max: 0.3 },
-  means: 'A clean contact drops next to nothing.',
+  means: 'A clean contact has almost no voltage drop.',
 }

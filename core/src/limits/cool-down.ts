@@ -7,5 +7,5 @@ export const coolDown: Limit = {
   unit: 'min',
   basis: practice(),
   house: { min: 5, max: 180 },
-  means: 'A motor too hot to touch is left so long between locking out and testing.',
+  means: 'Cooling time for a motor too hot to touch, between lockout and testing.',
 }

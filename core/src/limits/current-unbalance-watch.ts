@@ -7,5 +7,5 @@ export const currentUnbalanceWatch: Limit = {
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.02, max: 0.1 },
-  means: 'Even enough below; above it, find out why.',
+  means: 'Below it is balanced; above it, find the cause.',
 }

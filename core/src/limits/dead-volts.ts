@@ -7,5 +7,5 @@ export const deadVolts: Limit = {
   unit: 'V',
   basis: practice(),
   house: { min: 1, max: 10 },
-  means: 'Above it a leg is alive or fed from behind.',
+  means: 'Above it a leg is energized or backfed.',
 }

@@ -2,7 +2,7 @@ import { practice, type Limit } from './limit.ts'
 
 export const filterDropNone: Limit = {
   id: 'filter-drop-none',
-  title: 'Filters by pressure, nothing below',
+  title: 'Filter pressure drop, too low below',
   value: 0.03,
   unit: 'inwg',
   basis: practice('common practice'),

@@ -7,5 +7,5 @@ export const groundAmpsDrive: Limit = {
   unit: 'A',
   basis: practice('common practice: drives leak by design, at high frequency'),
   house: { min: 0.3, max: 2 },
-  means: 'A drive leaks by design; this much is a fault.',
+  means: 'Drives leak some current by design; this much is a fault.',
 }

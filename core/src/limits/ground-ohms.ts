@@ -7,5 +7,5 @@ export const groundOhms: Limit = {
   unit: 'ohm',
   basis: practice(),
   house: null,
-  means: 'Anything an ohmmeter can see from a lead to the frame is a fault.',
+  means: 'Any reading on an ohmmeter from a lead to the frame is a fault.',
 }

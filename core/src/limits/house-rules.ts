@@ -1,6 +1,6 @@
 import type { LimitId } from './register.ts'
 
-/** How much current is too much: the trade's schools. The plate is the default, as the better supported one. */
+/** Overcurrent policy: the trade's schools. The plate is the default, as the better supported one. */
 export type OverAmpSchool = 'plate' | 'service factor' | 'trim below plate'
 /** Which minimum a house holds an insulation reading against. */
 export type InsulationSchool = 'random-wound 5' | 'kV plus 1' | 'form-wound 100' | 'lamp 30'
@@ -8,7 +8,7 @@ export type InsulationSchool = 'random-wound 5' | 'kV plus 1' | 'form-wound 100'
 export type InsulationSystem = 'thermosetting' | 'thermoplastic'
 /** What becomes of a run capacitor when its motor is changed. */
 export type CapacitorPolicy = 'new with the motor' | 'keep if it measures'
-/** How belt tension is measured. */
+/** Belt tension method. */
 export type BeltTensionSchool = 'deflection and force' | 'half an inch' | 'span note' | 'firm by hand'
 /** The scale in which temperatures are read and shown. */
 export type TemperatureScale = 'F' | 'C'

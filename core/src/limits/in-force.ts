@@ -18,6 +18,6 @@ export function limitInForce(id: LimitId, rules: HouseRules): LimitInForce {
   return {
     id,
     value: own,
-    basis: { kind: 'house rule', text: `house rule: ${limit.title.toLowerCase()}`, sure: 'certain' },
+    basis: { kind: 'house rule', text: `our limit: ${limit.title.toLowerCase()}`, sure: 'certain' },
   }
 }

@@ -2,7 +2,7 @@ import { practice, type Limit } from './limit.ts'
 
 export const inrushLow: Limit = {
   id: 'inrush-low',
-  title: 'Inrush below this many times the plate',
+  title: 'Inrush below this many times the nameplate',
   value: 3,
   unit: 'count',
   basis: practice(),

@@ -7,5 +7,5 @@ export const insulationFallFix: Limit = {
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.1, max: 0.5 },
-  means: 'A fall to this share of last year is a finding above every floor.',
+  means: 'A fall to this share of last year is a finding even above the minimum.',
 }

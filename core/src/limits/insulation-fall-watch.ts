@@ -7,5 +7,5 @@ export const insulationFallWatch: Limit = {
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.3, max: 0.8 },
-  means: 'A fall to this share asks for drying and cleaning.',
+  means: 'A fall to this share means: dry and clean the motor.',
 }

@@ -2,10 +2,10 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const intervalBelts: Limit = {
   id: 'interval-belts',
-  title: 'Days between looks at belts, bearings and wheel',
+  title: 'Days between inspections of belts, bearings and wheel',
   value: 184,
   unit: 'days',
   basis: houseRule('twice a year'),
   house: { min: 14, max: 730 },
-  means: 'After this the drive train is to be looked at, locked out.',
+  means: 'After this the drive train is due for inspection under lockout.',
 }

@@ -2,10 +2,10 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const intervalFilters: Limit = {
   id: 'interval-filters',
-  title: 'Days between filter changes nobody measures',
+  title: 'Days between filter changes without pressure readings',
   value: 92,
   unit: 'days',
   basis: houseRule('once a quarter'),
   house: { min: 14, max: 365 },
-  means: 'Where the pressure over them is read, it speaks instead.',
+  means: 'Where the pressure drop is read, the reading decides instead.',
 }

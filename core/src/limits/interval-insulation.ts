@@ -7,5 +7,5 @@ export const intervalInsulation: Limit = {
   unit: 'days',
   basis: houseRule('once a year'),
   house: { min: 30, max: 1500 },
-  means: 'After this the windings are to be tested again.',
+  means: 'After this an insulation test is due.',
 }

@@ -2,10 +2,10 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const intervalStretch: Limit = {
   id: 'interval-stretch',
-  title: 'How far good evidence may push a day back, of its interval',
+  title: 'How far good readings may extend an interval',
   value: 1.5,
   unit: 'ratio',
-  basis: houseRule('half as long again where three readings in a row say so'),
+  basis: houseRule('1.5 times, after three steady readings in a row'),
   house: { min: 1, max: 2 },
-  means: 'One means never: the interval holds whatever was read.',
+  means: '1 means never extended.',
 }

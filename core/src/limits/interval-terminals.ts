@@ -2,10 +2,10 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const intervalTerminals: Limit = {
   id: 'interval-terminals',
-  title: 'Days between rounds of the lugs and contacts',
+  title: 'Days between checks of lugs and contacts',
   value: 365,
   unit: 'days',
   basis: houseRule('once a year'),
   house: { min: 30, max: 1500 },
-  means: 'After this lugs, contacts and capacitors are to be gone through, locked out.',
+  means: 'After this lugs, contacts and capacitors are due for a check under lockout.',
 }

@@ -7,5 +7,5 @@ export const intervalVibration: Limit = {
   unit: 'days',
   basis: houseRule('once a year'),
   house: { min: 30, max: 1500 },
-  means: 'After this vibration is to be read again.',
+  means: 'After this a vibration reading is due.',
 }

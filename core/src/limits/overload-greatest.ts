@@ -7,5 +7,5 @@ export const overloadGreatest: Limit = {
   unit: 'ratio',
   basis: standard('NEC 430.32(C): 140 % with service factor 1.15 or more, else 130 %'),
   house: null,
-  means: 'Nothing may be set higher: whatever should trip did not.',
+  means: 'The dial must never be set higher.',
 }

@@ -2,10 +2,10 @@ import { standard, type Limit } from './limit.ts'
 
 export const overloadSetting: Limit = {
   id: 'overload-setting',
-  title: 'Overload relay, greatest setting over the plate amps',
+  title: 'Overload relay, maximum setting over the nameplate amps',
   value: 1.25,
   unit: 'ratio',
   basis: standard('NEC 430.32(A)(1): 125 % with service factor 1.15 or more, else 115 %'),
   house: null,
-  means: 'A relay set right trips above it.',
+  means: 'A relay set correctly trips above it.',
 }

@@ -2,10 +2,10 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const returnFix: Limit = {
   id: 'return-fix',
-  title: 'Days to go back to a machine to fix',
+  title: 'Days until a return visit at level Fix',
   value: 7,
   unit: 'days',
   basis: houseRule('within the week'),
   house: { min: 1, max: 60 },
-  means: 'A machine judged Fix is due again after this.',
+  means: 'A machine at level Fix is due again after this.',
 }

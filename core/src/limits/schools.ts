@@ -18,113 +18,111 @@ const school = <K extends SchoolKey>(s: School<K>): School<K> => s
 export const schools: readonly School[] = [
   school({
     key: 'overAmp',
-    title: 'How much current is too much',
+    title: 'Overcurrent policy',
     options: [
       {
         id: 'plate',
-        holds:
-          'The plate is the limit. Default: the plate is what the maker stands behind at any air temperature it names.',
+        holds: 'The nameplate is the limit. Default: the maker guarantees it at the air temperature on the nameplate.',
         basis: practice('the motor plate'),
       },
       {
         id: 'service factor',
         holds:
-          'The service factor may carry it for a while: inside it is a watch, never OK, and not on an unbalanced supply.',
+          'The service factor may be used for a short time: inside it the level is Watch, never OK, and not on an unbalanced supply.',
         basis: practice(),
       },
       {
         id: 'trim below plate',
-        holds: 'Trim a few per cent below the plate, so that a low supply or a clean filter does not put it over.',
+        holds: 'A few percent below the nameplate, so that low volts or a clean filter do not push it over.',
         basis: practice(),
       },
     ],
-    fixed:
-      'Nobody raises a limit quietly: the column of the connection counts as printed, and of motor plate and unit plate the lower.',
+    fixed: 'The amps printed for the connected volts apply, and the lower of motor and unit nameplate.',
   }),
   school({
     key: 'insulation',
-    title: 'How much insulation is enough',
+    title: 'Insulation policy',
     options: [
       {
         id: 'random-wound 5',
-        holds: '5 MΩ at 40 °C. Default: the standard’s floor for random-wound motors below 1 kV, which fan motors are.',
+        holds: '5 MΩ at 40 °C. Default: the standard’s minimum for random-wound motors below 1 kV, such as fan motors.',
         basis: standard('IEEE 43'),
       },
       {
         id: 'kV plus 1',
-        holds: '1 MΩ and one more for each kV: the older rule, for windings of before about 1970.',
+        holds: '1 MΩ plus 1 MΩ per kV: the older rule, for windings made before about 1970.',
         basis: standard('IEEE 43'),
       },
       { id: 'form-wound 100', holds: '100 MΩ, for form-wound coils.', basis: standard('IEEE 43') },
       {
         id: 'lamp 30',
-        holds: '30 MΩ, where the lamp of a portable tester changes. The number is kept, not the lamp.',
+        holds: '30 MΩ, where the lamp of a portable tester changes. Record the number, not the lamp.',
         basis: practice(),
       },
     ],
     fixed:
-      'A fall against the motor’s own past is a finding above every floor; an ohmmeter is never an insulation test.',
+      'A fall against the motor’s own history is a finding even above the minimum. An ohmmeter is never an insulation test.',
   }),
   school({
     key: 'insulationSystem',
-    title: 'How readings are taken to 40 °C',
+    title: 'Correction of insulation readings to 40 °C',
     options: [
       {
         id: 'thermosetting',
-        holds: 'As today’s resins. Default: every motor of the last sixty years.',
+        holds: 'As for modern resins. Default: motors of the last sixty years.',
         basis: standard('IEEE 43', 'from memory'),
       },
       {
         id: 'thermoplastic',
-        holds: 'Halving every 10 K, as the asphalt and shellac of before about 1960.',
+        holds: 'Halving every 10 °C, as for asphalt and shellac before about 1960.',
         basis: standard('IEEE 43'),
       },
     ],
-    fixed: 'Below 10 and above 85 °C nothing is corrected.',
+    fixed: 'Readings below 10 °C and above 85 °C are not corrected.',
   }),
   school({
     key: 'capacitor',
-    title: 'The capacitor when a motor is changed',
+    title: 'Capacitor at motor replacement',
     options: [
       {
         id: 'new with the motor',
-        holds: 'A new one with every motor. Default: it has aged as much as the motor it served.',
+        holds: 'A new one with every motor. Default: the old one has aged as much as the motor.',
         basis: practice(),
       },
       { id: 'keep if it measures', holds: 'Keep it when it measures well and its value fits.', basis: practice() },
     ],
-    fixed: 'The value always follows the plate of the motor that is in, never the old can.',
+    fixed: 'The value always follows the nameplate of the installed motor, never the old capacitor.',
   }),
   school({
     key: 'beltTension',
-    title: 'How belt tension is measured',
+    title: 'Belt tension method',
     options: [
       {
         id: 'deflection and force',
-        holds: 'A 64th of the span, with the force that does it. Default: it knows span, power and belt.',
+        holds: 'Deflect the belt 1/64 of the span and read the force. Default: it uses span, power and belt.',
         basis: practice('belt makers’ deflection method'),
       },
       {
         id: 'span note',
-        holds: 'The note of the plucked span: the exact one, where a meter or microphone is at hand.',
+        holds: 'Frequency of the plucked span: the most exact, with a meter or microphone.',
         basis: practice('T = 4 m t² f²'),
       },
       {
         id: 'half an inch',
-        holds: 'Half an inch of play by thumb: right on one span, drum-tight or slack on others. It says which.',
+        holds: 'Half an inch of play by thumb: right for one span only, too tight or too slack on others.',
         basis: practice(),
       },
-      { id: 'firm by hand', holds: 'Tight, not bouncing. Nothing to hold a reading against.', basis: practice() },
+      { id: 'firm by hand', holds: 'Tight, not bouncing. Gives no value to compare.', basis: practice() },
     ],
-    fixed: 'Tension is set by the motor base, never by the sheave: the sheave sets the speed.',
+    fixed: 'Tension is set with the motor base, never with the sheave: the sheave sets the speed.',
   }),
   school({
     key: 'temperature',
-    title: 'Temperatures are read and shown in',
+    title: 'Temperature scale',
     options: [
-      { id: 'F', holds: 'Degrees Fahrenheit. Default: what the spot meters on the roof show.', basis: practice() },
+      { id: 'F', holds: 'Degrees Fahrenheit. Default: as most spot meters show.', basis: practice() },
       { id: 'C', holds: 'Degrees Celsius.', basis: practice() },
     ],
-    fixed: 'Kept in degrees Celsius either way.',
+    fixed: 'Stored in degrees Celsius either way.',
   }),
 ]

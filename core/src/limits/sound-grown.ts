@@ -7,5 +7,5 @@ export const soundGrown: Limit = {
   unit: 'dB',
   basis: practice('common practice: 3 dB is just noticed, 5 dB is plain'),
   house: { min: 2, max: 12 },
-  means: 'Something rubs, hums or howls that did not.',
+  means: 'A new rub, hum or howl.',
 }

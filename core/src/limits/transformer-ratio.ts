@@ -2,7 +2,7 @@ import { practice, type Limit } from './limit.ts'
 
 export const transformerRatio: Limit = {
   id: 'transformer-ratio',
-  title: 'Transformer ratio, stray at most',
+  title: 'Transformer ratio, deviation at most',
   value: 0.1,
   unit: 'ratio',
   basis: practice(),

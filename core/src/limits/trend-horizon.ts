@@ -2,7 +2,7 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const trendHorizon: Limit = {
   id: 'trend-horizon',
-  title: 'Tell of a trend that meets the plate within',
+  title: 'Warn of a trend that reaches the nameplate within',
   value: 365,
   unit: 'days',
   basis: houseRule('a year ahead'),

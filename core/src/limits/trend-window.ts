@@ -7,5 +7,5 @@ export const trendWindow: Limit = {
   unit: 'days',
   basis: houseRule('two years'),
   house: { min: 120, max: 3650 },
-  means: 'Older stops of the epoch are shown but not fitted, so that what begins late is seen in time.',
+  means: 'Older visits of the baseline are shown but not used for the trend, so a late change is seen in time.',
 }

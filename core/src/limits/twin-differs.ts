@@ -2,7 +2,7 @@ import { practice, type Limit } from './limit.ts'
 
 export const twinDiffers: Limit = {
   id: 'twin-differs',
-  title: 'Load against the sister fan, watch above',
+  title: 'Load against the twin fan, watch above',
   value: 0.15,
   unit: 'ratio',
   basis: practice(),

@@ -2,7 +2,7 @@ import { houseRule, type Limit } from './limit.ts'
 
 export const visitInterval: Limit = {
   id: 'visit-interval',
-  title: 'Days between stops at a healthy machine',
+  title: 'Days between visits to a healthy machine',
   value: 92,
   unit: 'days',
   basis: houseRule('once a quarter'),

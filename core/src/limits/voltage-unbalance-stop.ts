@@ -7,5 +7,5 @@ export const voltageUnbalanceStop: Limit = {
   unit: 'ratio',
   basis: standard('NEMA MG 1, 14.36'),
   house: null,
-  means: 'Above it a motor burns; there is no derating that saves it.',
+  means: 'Above it the motor overheats at any load.',
 }

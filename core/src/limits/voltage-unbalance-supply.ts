@@ -7,5 +7,5 @@ export const voltageUnbalanceSupply: Limit = {
   unit: 'ratio',
   basis: standard('ANSI C84.1, informative annex', 'from memory'),
   house: { min: 0.01, max: 0.05 },
-  means: 'Above it the supply itself wants mending.',
+  means: 'Above it the supply needs repair.',
 }

@@ -2,7 +2,7 @@ import { practice, type Limit } from './limit.ts'
 
 export const windingEven: Limit = {
   id: 'winding-even',
-  title: 'Winding ohms, even within',
+  title: 'Winding ohms, balanced within',
   value: 0.02,
   unit: 'ratio',
   basis: practice(),

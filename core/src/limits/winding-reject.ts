@@ -2,10 +2,10 @@ import { practice, type Limit } from './limit.ts'
 
 export const windingReject: Limit = {
   id: 'winding-reject',
-  title: 'Winding ohms, uneven above',
+  title: 'Winding ohms, unbalanced above',
   value: 0.05,
   unit: 'ratio',
   basis: practice(),
   house: { min: 0.03, max: 0.1 },
-  means: 'Connections first, then the winding is doubted.',
+  means: 'Check the connections first, then suspect the winding.',
 }

@@ -4,7 +4,7 @@ import type { Rig } from './rig.ts'
 /** What can be wrong with a simulated unit: the classic patterns of the trade. */
 export const unitPatterns = [
   { id: 'healthy', words: 'Healthy' },
-  { id: 'as-found', words: 'As the book has it, with what was changed since' },
+  { id: 'as-found', words: 'As recorded, with changes since' },
   { id: 'lost-leg', words: 'A leg lost ahead of the starter' },
   { id: 'winding-open', words: 'Winding open, nothing to ground' },
   { id: 'winding-to-ground', words: 'Winding to ground, breaker tripped' },

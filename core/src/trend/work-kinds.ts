@@ -29,7 +29,7 @@ export const workKinds = [
   { id: 'speed-set', words: 'speed setting', breaks: ['amps', 'rpm', 'hz'] },
   { id: 'wheel-cleaned', words: 'wheel cleaning', breaks: ['amps'] },
   { id: 'wheel-balanced', words: 'wheel balancing', breaks: [] },
-  { id: 'hub-secured', words: 'keys and set screws secured', breaks: [] },
+  { id: 'hub-secured', words: 'securing of keys and set screws', breaks: [] },
   { id: 'wheel-replaced', words: 'wheel change', breaks: ['amps', 'rpm'] },
   { id: 'sheaves-aligned', words: 'alignment of the sheaves', breaks: [] },
   { id: 'shaft-renewed', words: 'new shaft', breaks: ['amps'] },

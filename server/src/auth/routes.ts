@@ -50,12 +50,12 @@ export function authRoutes(router: Router, deps: Deps): void {
     const name = `${login} ${req.ip ?? ''}`
     const used = await Promise.all([byName.get(name), byAddress.get(req.ip ?? '')])
     if (used.some((u, i) => u !== null && u.consumedPoints >= (i === 0 ? 8 : 60)))
-      throw new HttpProblem(429, 'Too many tries. Wait a quarter of an hour, or ask a lead for a new link.')
+      throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes, or ask a lead for a new link.')
     const [row] = await deps.db.select().from(people).where(eq(people.login, login))
     const good = await fits(row?.disabledAt === null ? row.passwordHash : null, body.password)
     if (!good || !row) {
       await Promise.all([byName.penalty(name), byAddress.penalty(req.ip ?? '')])
-      throw new HttpProblem(401, 'Name or password is not right.')
+      throw new HttpProblem(401, 'Wrong name or password.')
     }
     await byName.delete(name)
     return enter(req, asPerson(row))
@@ -87,7 +87,7 @@ export function authRoutes(router: Router, deps: Deps): void {
         return asPerson(row)
       }
       if (body.login === undefined) throw fieldProblem('login', 'choose a sign-in name')
-      if (body.name === undefined) throw fieldProblem('name', 'say your name')
+      if (body.name === undefined) throw fieldProblem('name', 'enter your name')
       const [row] = await tx
         .insert(people)
         .values({ id: uuid(), login: body.login, name: body.name, role: found.role, passwordHash })

@@ -62,5 +62,5 @@ export function checkToken(req: Request): void {
   const sent = Buffer.from(req.get('x-csrf-token') ?? '')
   const own = Buffer.from(req.session.csrf ?? '')
   if (own.length === 0 || sent.length !== own.length || !timingSafeEqual(sent, own))
-    throw new HttpProblem(403, 'The page is out of date: load it again.')
+    throw new HttpProblem(403, 'This page is out of date: reload it.')
 }

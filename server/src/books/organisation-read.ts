@@ -81,7 +81,7 @@ export function readOrganisation(text: string, errors: Errors): OrganisationFile
     (s, i) =>
       s.supersedes === null ||
       stopIds.has(s.supersedes) ||
-      errors.add(0, `stops.${i}.supersedes`, 'no such stop in the file'),
+      errors.add(0, `stops.${i}.supersedes`, 'no such visit in the file'),
   )
   return errors.count > 0 ? null : file
 }

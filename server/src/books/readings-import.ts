@@ -82,7 +82,7 @@ export async function checkReadings(
       ...read,
       status: 'needs zone',
       zones: zones.map((z) => z.zone),
-      message: `${checker.zoneless} dates carry no time zone. Which clock were they read on?`,
+      message: `${checker.zoneless} dates carry no time zone. Choose the time zone they were read in.`,
     }
   }
   if (errors.count === 0 && count === 0) errors.add(1, 'row', 'there are no rows below the header')
@@ -95,7 +95,7 @@ export async function checkReadings(
     errors: errors.list,
     already,
     added: errors.count > 0 ? 0 : count - already,
-    message: errors.count > 0 ? 'Nothing of this file is kept. Mend these lines and send it again.' : '',
+    message: errors.count > 0 ? 'Nothing was imported. Correct these lines and import the file again.' : '',
   }
 }
 

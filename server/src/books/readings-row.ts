@@ -174,8 +174,7 @@ export class ReadingsRows {
     let unit = this.unitOf.get(spelling)
     if (unit === undefined) this.unitOf.set(spelling, (unit = findUnit(spelling) ?? null))
     if (!unit) {
-      const told =
-        spelling.trim() === '' ? 'is empty; a figure without its unit is not kept' : `unknown unit "${spelling}"`
+      const told = spelling.trim() === '' ? 'is empty; a value needs its unit' : `unknown unit "${spelling}"`
       this.errors.add(line, 'unit_of_measure', told)
       return null
     }
@@ -245,7 +244,8 @@ export class ReadingsRows {
     const note = this.noteOf(this.cell(row, 10))
     if (by.length > 60) this.errors.add(line, 'by', 'is longer than 60 characters')
     if (note.length > 1000) this.errors.add(line, 'note', 'is longer than 1000 characters')
-    if (by.includes('\0') || note.includes('\0')) this.errors.add(line, 'note', 'holds a character that cannot be kept')
+    if (by.includes('\0') || note.includes('\0'))
+      this.errors.add(line, 'note', 'contains a character that cannot be stored')
     if (this.errors.count > before || taken.kind !== 'instant') return ''
     if (!machine || value === null || settled === undefined || !quantity || mark === undefined) return ''
     const opens = this.opens(machine, taken.ms, mark) ? 't' : 'f'

@@ -64,7 +64,7 @@ export async function readRegister(
     const key = machineKey(row.site, row.unit, row.machine.tag)
     const first = seen.get(key)
     if (first !== undefined)
-      errors.add(line, 'machine', `${row.unit} / ${row.machine.tag} stands on line ${first} already`)
+      errors.add(line, 'machine', `${row.unit} / ${row.machine.tag} is already on line ${first} already`)
     else seen.set(key, line)
     const site = zones.get(row.site.toLowerCase())
     if (!site) zones.set(row.site.toLowerCase(), { zone: row.zone, line })

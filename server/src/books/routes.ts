@@ -33,7 +33,7 @@ async function readText(source: Readable): Promise<string> {
     const buffer = Buffer.from(part as Buffer)
     size += buffer.length
     if (size > largestDocument)
-      throw new FileProblem(1, '', 'An organisation file may hold at most 256 MB; send readings as CSV.')
+      throw new FileProblem(1, '', 'An organization file can be 256 MB at most; import readings as CSV.')
     parts.push(buffer)
   }
   try {
@@ -48,7 +48,7 @@ const settle = (state: ImportState, errors: Errors): ImportState => ({
   status: errors.count > 0 ? 'refused' : 'ready',
   errorCount: errors.count,
   errors: errors.list,
-  message: errors.count > 0 ? 'Nothing of this file is kept. Mend these places and send it again.' : '',
+  message: errors.count > 0 ? 'Nothing was imported. Correct these places and import the file again.' : '',
 })
 
 async function stage(client: pg.ClientBase, id: string, documents: readonly [number, string][]): Promise<void> {
@@ -104,7 +104,7 @@ async function receive(deps: Deps, source: Readable, start: ImportState, zone: s
     try {
       state = await check(deps, client, source, start, zone)
     } catch (e) {
-      if (e instanceof Cancelled) state = { ...start, status: 'cancelled', message: 'Called off; nothing was kept.' }
+      if (e instanceof Cancelled) state = { ...start, status: 'cancelled', message: 'Canceled; nothing was imported.' }
       else if (e instanceof FileProblem) {
         const errors = new Errors()
         errors.add(e.line, e.column, e.message)
@@ -118,7 +118,7 @@ async function receive(deps: Deps, source: Readable, start: ImportState, zone: s
         await saveImport(deps.db, {
           ...start,
           status: 'failed',
-          message: 'The file did not arrive whole; nothing was kept.',
+          message: 'The upload was cut off; nothing was imported.',
         })
         throw e
       }
@@ -145,7 +145,7 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
       const state = await loadImport(tx, id, true)
       if (state.status === 'done') return state
       if (state.status !== 'ready')
-        throw new HttpProblem(409, `This import is ${state.status}; there is nothing to keep.`)
+        throw new HttpProblem(409, `This import is ${state.status}; there is nothing to import.`)
       // The staging table does not survive a crash of the database: then the file is asked for again.
       const staged = await client.query<{ there: boolean }>(`select to_regclass($1) is not null as there`, [
         stagingTable(id),
@@ -157,7 +157,7 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
         const lost: ImportState = {
           ...state,
           status: 'failed',
-          message: 'The checked rows were lost when the database stopped. Send the file again.',
+          message: 'The checked rows were lost when the database stopped. Import the file again.',
         }
         await saveImport(tx, lost)
         return lost
@@ -170,7 +170,7 @@ async function keep(deps: Deps, id: string, person: Person): Promise<ImportState
         if (errors.count > 0)
           throw new HttpProblem(
             409,
-            'Readings of these machines were added in the meantime and contradict the file. Send it again.',
+            'Readings of these machines were added in the meantime and conflict with the file. Import it again.',
           )
         const kept = await keepReadings(client, id, person.name, against.fresh && against.twice === 0)
         touched = kept.machines
@@ -250,8 +250,8 @@ export function bookRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const state = await loadImport(tx, params.id, true)
       if (state.status === 'done')
-        throw new HttpProblem(409, 'It is kept already; readings are corrected, not taken back.')
-      const cancelled: ImportState = { ...state, status: 'cancelled', message: 'Called off; nothing was kept.' }
+        throw new HttpProblem(409, 'It is already imported; correct readings at the machine.')
+      const cancelled: ImportState = { ...state, status: 'cancelled', message: 'Canceled; nothing was imported.' }
       if (state.status === 'ready') await tx.execute(sql.raw(`drop table if exists ${stagingTable(state.id)}`))
       await saveImport(tx, cancelled)
       return cancelled
@@ -302,6 +302,10 @@ export async function sweepImports(deps: Deps): Promise<void> {
     if (!old) continue
     await dropStaging(deps.pool, id)
     if (state && state.status !== 'done')
-      await saveImport(deps.db, { ...state, status: 'cancelled', message: 'Left lying for a week; send it again.' })
+      await saveImport(deps.db, {
+        ...state,
+        status: 'cancelled',
+        message: 'The checked file expired after a week; import it again.',
+      })
   }
 }

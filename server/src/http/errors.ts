@@ -16,7 +16,7 @@ const taken: Record<string, [string, string]> = {
   units_tag: ['tag', 'that site has a unit of that tag'],
   machines_tag: ['tag', 'that unit has a machine of that tag'],
   people_login_unique: ['login', 'that sign-in name is taken'],
-  components_one_in_place: ['fittedAt', 'another part was fitted there in the meantime; look again'],
+  components_one_in_place: ['fittedAt', 'another part was installed there in the meantime; reload'],
 }
 
 function cause(e: unknown): unknown {
@@ -28,13 +28,13 @@ function fromDatabase(e: PgError): HttpProblem | null {
     const [path, message] = taken[e.constraint ?? ''] ?? ['id', 'that id is in use']
     return new HttpProblem(409, `${path}: ${message}`, { errors: [{ path, message }] })
   }
-  if (e.code === '23503') return new HttpProblem(422, 'It names something that is not there.')
+  if (e.code === '23503') return new HttpProblem(422, 'It refers to something that does not exist.')
   if (e.code === '22P05' || e.code === '22021')
-    return new HttpProblem(422, 'Text holds a character that cannot be kept.')
+    return new HttpProblem(422, 'The text contains a character that cannot be stored.')
   // Whatever else of the data cannot be kept: it is the entry's fault, and must not hold back the others.
-  if (/^2[23]/.test(e.code)) return new HttpProblem(422, 'A figure, a date or a text in it cannot be kept.')
+  if (/^2[23]/.test(e.code)) return new HttpProblem(422, 'A number, date or text in it cannot be stored.')
   if (/^(08|57P|53)/.test(e.code))
-    return new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
+    return new HttpProblem(503, 'The database does not answer. Nothing was saved; retry.')
   return null
 }
 
@@ -59,7 +59,7 @@ export function foreseen(error: unknown): HttpProblem | null {
   if (e instanceof HttpProblem) return e
   if (e instanceof URIError) return new HttpProblem(400, 'The address cannot be read.')
   if (isPg(e)) return fromDatabase(e)
-  if (unreachable(e)) return new HttpProblem(503, 'The database does not answer. Nothing was kept; try again.')
+  if (unreachable(e)) return new HttpProblem(503, 'The database does not answer. Nothing was saved; retry.')
   return fromBody(e)
 }
 
@@ -74,9 +74,9 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
     }
     const problem = known?.problem ?? {
       type: 'about:blank',
-      title: 'Our mistake',
+      title: 'Server error',
       status: 500,
-      detail: 'Something went wrong here. It has been noted.',
+      detail: 'Something went wrong on the server. It has been logged.',
     }
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
   }

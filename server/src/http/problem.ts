@@ -2,15 +2,15 @@ import type { Problem } from '@motor-round/contract'
 import type { z } from 'zod'
 
 const titles: Record<number, string> = {
-  400: 'That cannot be read',
+  400: 'The request cannot be read',
   401: 'Sign in first',
-  403: 'Not yours to change',
+  403: 'Not allowed',
   404: 'Not found',
   409: 'Changed in the meantime',
   413: 'Too large',
-  415: 'Wrong kind of content',
-  422: 'Something in it is not right',
-  429: 'Too many tries',
+  415: 'Wrong content type',
+  422: 'Some entries are not valid',
+  429: 'Too many attempts',
   503: 'The database does not answer',
 }
 

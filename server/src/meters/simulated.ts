@@ -65,10 +65,10 @@ function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 
 /** The machine as its simulation needs it; a message when it cannot be simulated. @param now ms since 1970 */
 export function simulatedOf(known: Known, now: number): SimulatedMachine | string {
   const motor = known.motors.find((m) => m.removedAt === null)
-  if (!motor) return 'No motor is in the book for this machine: enter its plate first.'
+  if (!motor) return 'No motor is entered for this machine: enter its nameplate first.'
   const { machine } = known
   const allowed = allowedCurrent(motor.plate, null, machine.serviceVolts, motor.connectionVolts ?? undefined)
-  if (!allowed) return 'The plate gives no amps for this supply: the simulated meter knows no motor to read.'
+  if (!allowed) return 'The nameplate gives no amps for this supply, so the motor cannot be simulated.'
   return {
     plate: motor.plate,
     plateVolts: allowed.columnVolts,

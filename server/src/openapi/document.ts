@@ -39,7 +39,11 @@ export function openApiDocument(): object {
   }
   return createDocument({
     openapi: '3.1.0',
-    info: { title: 'Motor Round', version: '1', description: 'Register, stops, judgements and books of Motor Round.' },
+    info: {
+      title: 'Motor Round',
+      version: '1',
+      description: 'Machines, visits, results, rounds and files of Motor Round.',
+    },
     paths,
   })
 }

@@ -44,7 +44,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
           .from(people)
           .where(and(eq(people.role, 'lead'), isNull(people.disabledAt), ne(people.id, params.id)))
           .for('update')
-        if (others.length === 0) throw new HttpProblem(422, 'This is the last lead. Make another one first.')
+        if (others.length === 0) throw new HttpProblem(422, 'This is the last lead. Make another user a lead first.')
       }
       const [row] = await tx
         .update(people)

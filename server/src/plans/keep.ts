@@ -36,16 +36,16 @@ export async function keepPlan(
   const [again] = await tx.select().from(plans).where(eq(plans.id, body.id))
   const known = await knownOf(tx, machine.id)
   if (again) {
-    if (again.machineId !== machine.id) throw fieldProblem('id', 'that id is a plan of another machine', 409)
+    if (again.machineId !== machine.id) throw fieldProblem('id', 'that id belongs to another machine', 409)
     return { row: again, known, fresh: false }
   }
   const { change } = body
   const sheaves = sheavesAt(known.parts.map(corePart), workOf(known), now.getTime())
   if (change.kind === 'turns' && sheaves.turns === null)
-    throw fieldProblem('change.turns', 'no adjustable sheave is in the book of this machine')
+    throw fieldProblem('change.turns', 'this machine has no adjustable sheave')
   if (change.kind === 'hertz' && !machine.hasDrive) throw fieldProblem('change.hz', 'this machine has no drive')
   if (change.kind !== 'turns' && change.kind !== 'hertz' && (sheaves.driver === null || sheaves.driven === null))
-    throw fieldProblem('change.pitch', 'its sheaves are not in the book')
+    throw fieldProblem('change.pitch', 'its sheaves are not entered')
   const [row] = await tx
     .insert(plans)
     .values({ ...body, madeAt: new Date(body.madeAt), siteId: machine.siteId, by })
@@ -88,7 +88,7 @@ async function carryOut(tx: Tx, known: Known, plan: Row, how: Doing, by: string,
   await record(tx, {
     by,
     at: now,
-    what: 'machine changed: a planned change of speed was done',
+    what: 'machine changed: planned speed change done',
     entity: 'machine',
     entityId: machine.id,
     before: { centre: machine.layout.centre },
@@ -117,10 +117,10 @@ export async function keepPlanDone(
   if (!row) throw notFound('plan')
   const known = await knownOf(tx, row.machineId)
   if (row.doneAt) return { row, known, fresh: false }
-  if (row.droppedAt) throw new HttpProblem(409, 'That plan was dropped.')
+  if (row.droppedAt) throw new HttpProblem(409, 'That speed change was canceled.')
   const doneAt = new Date(how.doneAt)
   if (doneAt < row.madeAt) throw fieldProblem('doneAt', 'it was planned after that')
-  if (doneAt.getTime() > now.getTime() + 86_400_000) throw fieldProblem('doneAt', 'lies in the future')
+  if (doneAt.getTime() > now.getTime() + 86_400_000) throw fieldProblem('doneAt', 'is in the future')
   await carryOut(tx, known, row, how, by, now)
   const [after] = await tx.update(plans).set({ doneAt }).where(eq(plans.id, row.id)).returning()
   if (!after) throw notFound('plan')

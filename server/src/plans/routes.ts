@@ -33,7 +33,7 @@ export function planRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const row = await lockPlan(tx, params.id)
       if (!row) throw notFound('plan')
-      if (row.doneAt) throw new HttpProblem(409, 'That plan was done.')
+      if (row.doneAt) throw new HttpProblem(409, 'That speed change was done.')
       const [after] = await tx
         .update(plans)
         .set({ droppedAt: deps.now(), droppedWhy: body.why })

@@ -27,7 +27,7 @@ async function refuseOther(tx: Tx, body: Fitted): Promise<void> {
     409,
     inPlace
       ? `${inPlace.fittedBy} entered another motor there in the meantime.`
-      : 'The motor that was there was taken out in the meantime.',
+      : 'The motor that was there was removed in the meantime.',
     inPlace ? { current: asMotor(inPlace) } : {},
   )
 }
@@ -103,7 +103,7 @@ export async function keepPlate(
   if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { row: before, fresh: false }
   await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))
   const fittedAt = new Date(body.fittedAt)
-  if (before.removedAt && fittedAt >= before.removedAt) throw fieldProblem('fittedAt', 'it was taken out before that')
+  if (before.removedAt && fittedAt >= before.removedAt) throw fieldProblem('fittedAt', 'it was removed before that')
   const spec: MotorSpec = { plate: body.plate, connectionVolts: body.connectionVolts }
   const [row] = await tx
     .update(components)

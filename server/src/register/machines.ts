@@ -118,8 +118,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       const before = await lockMachine(tx, params.id)
       await refuseStale(tx, 'machine', before.id, before.version, body.version, before)
       const unit = await unitOf(tx, body.unitId)
-      if (unit.siteId !== before.siteId)
-        throw fieldProblem('unitId', 'a machine stays on its site, its readings with it')
+      if (unit.siteId !== before.siteId) throw fieldProblem('unitId', 'a machine cannot move to another site')
       const { id: _id, version, ...set } = body
       const [row] = await tx
         .update(machines)

@@ -77,11 +77,9 @@ export function partRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const before = await lockPart(tx, params.id)
       await refuseStale(tx, 'part', before.id, before.version, body.version, asPart(before))
-      if (body.part.slot !== before.slot)
-        throw fieldProblem('part.slot', 'a part stays in its slot; take it out instead')
+      if (body.part.slot !== before.slot) throw fieldProblem('part.slot', 'a part stays in its slot; remove it instead')
       const fittedAt = new Date(body.fittedAt)
-      if (before.removedAt && fittedAt >= before.removedAt)
-        throw fieldProblem('fittedAt', 'it was taken out before that')
+      if (before.removedAt && fittedAt >= before.removedAt) throw fieldProblem('fittedAt', 'it was removed before that')
       const [row] = await tx
         .update(components)
         .set({ spec: body.part.spec, fittedAt, why: body.why, standIn: body.standIn, version: before.version + 1 })
@@ -106,9 +104,9 @@ export function partRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const before = await lockPart(tx, params.id)
       await refuseStale(tx, 'part', before.id, before.version, body.version, asPart(before))
-      if (before.removedAt) throw new HttpProblem(409, 'It is out already.')
+      if (before.removedAt) throw new HttpProblem(409, 'It is already removed.')
       const removedAt = new Date(body.removedAt)
-      if (removedAt <= before.fittedAt) throw fieldProblem('removedAt', 'it was fitted after that')
+      if (removedAt <= before.fittedAt) throw fieldProblem('removedAt', 'it was installed after that')
       const [row] = await tx
         .update(components)
         .set({ removedAt, removedFor: body.removedFor, removedWhy: body.removedWhy, version: before.version + 1 })
@@ -118,7 +116,7 @@ export function partRoutes(router: Router, deps: Deps): void {
       await record(tx, {
         by: person.name,
         at: deps.now(),
-        what: `${row.slot} taken out`,
+        what: `${row.slot} removed`,
         entity: 'part',
         entityId: row.id,
         why: body.removedWhy,

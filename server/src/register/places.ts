@@ -98,7 +98,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
       const [before] = await tx.select().from(areas).where(eq(areas.id, params.id)).for('update')
       if (!before) throw notFound('area')
       await refuseStale(tx, 'area', before.id, before.version, body.version, before)
-      if (body.siteId !== before.siteId) throw fieldProblem('siteId', 'an area stays on its site')
+      if (body.siteId !== before.siteId) throw fieldProblem('siteId', 'an area cannot move to another site')
       const [row] = await tx
         .update(areas)
         .set({ name: body.name, kind: body.kind, version: before.version + 1 })
@@ -145,7 +145,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
       if (!before) throw notFound('unit')
       await refuseStale(tx, 'unit', before.id, before.version, body.version, before)
       const area = await areaOf(tx, body.areaId)
-      if (area.siteId !== before.siteId) throw fieldProblem('areaId', 'a unit stays on its site')
+      if (area.siteId !== before.siteId) throw fieldProblem('areaId', 'a unit cannot move to another site')
       const [row] = await tx
         .update(units)
         .set({

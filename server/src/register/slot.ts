@@ -33,7 +33,7 @@ export async function fitInSlot(
   if (old && part.fittedAt <= old.fittedAt)
     throw fieldProblem(
       'fittedAt',
-      `what is in place was fitted on ${dayIn(old.fittedAt, await zoneOfSites(tx, [machine.siteId]))}; the new one comes after it`,
+      `the present one was installed on ${dayIn(old.fittedAt, await zoneOfSites(tx, [machine.siteId]))}; the new one must be later`,
     )
   if (old) {
     await tx
@@ -43,7 +43,7 @@ export async function fitInSlot(
     await record(tx, {
       by: part.fittedBy,
       at: now,
-      what: `${old.slot} taken out`,
+      what: `${old.slot} removed`,
       entity: old.slot === 'motor' ? 'motor' : 'part',
       entityId: old.id,
       why: out.removedWhy,

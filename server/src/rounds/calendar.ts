@@ -85,7 +85,7 @@ function eventsOf(page: RoundPage, zone: string, origin: string): EventAttribute
       uid: `${head.id}-${day}@motor-round`,
       start: utc(instantOf(day, from, zone)),
       end: utc(instantOf(day, to, zone)),
-      description: 'Comes again; its stops follow from what is due then.',
+      description: 'Recurring round; its visits are planned from what is due then.',
     })),
   ]
 }

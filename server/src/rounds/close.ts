@@ -57,12 +57,12 @@ export async function closeRound(tx: Tx, row: RoundRow, reason: string, by: stri
   if (reason.trim() === '' && page.away.length > 0)
     throw fieldProblem(
       'reason',
-      `${page.away.map((d) => d.by).join(' and ')} still ${page.away.length === 1 ? 'has' : 'have'} this round on a phone; say why it is closed before that is home`,
+      `${page.away.map((d) => d.by).join(' and ')} still ${page.away.length === 1 ? 'has' : 'have'} this round on a phone; enter why it is closed before those entries are synced`,
     )
   if (reason.trim() === '' && page.head.left > 0)
     throw fieldProblem(
       'reason',
-      `${page.head.left} ${page.head.left === 1 ? 'stop is' : 'stops are'} neither done nor skipped; say why`,
+      `${page.head.left} ${page.head.left === 1 ? 'stop is' : 'stops are'} neither done nor skipped; enter why`,
     )
   const next = await again(
     tx,

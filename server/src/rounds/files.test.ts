@@ -95,11 +95,11 @@ describe('the files of a closed round', () => {
     for (const e of page.events.filter((x) => x.kind === 'skipped')) expect(pages[0]).toContain(e.note)
     const found = page.findings.filter((f) => f.roundId === walked.id)
     expect(found.map((f) => f.text)).toEqual(['Flexible connection torn at the discharge'])
-    expect(pages[0]).toContain('Found on the way')
+    expect(pages[0]).toContain('Findings')
     expect(pages[0]).toContain(found[0]?.text)
     // What is open there from before is no finding of this round, and still stands at its machine.
     expect(page.findings.length).toBeGreaterThan(1)
-    expect(pages[0]?.split('Found on the way')[1]).not.toContain('Grease runs from the curb')
+    expect(pages[0]?.split('Findings')[1]).not.toContain('Grease runs from the curb')
   })
   it('the report stays one page however much was found, and says how much more the full record has', async () => {
     const record = (await viewer.get(`/rounds/${walked.id}/record.json`)).body as RoundRecord
@@ -170,7 +170,7 @@ describe('the files of a closed round', () => {
   })
   it('of a round on which nothing was done say so', async () => {
     const text = (await pagesOf(await binary(`/rounds/${today.head.id}/record.pdf`))).join(' ')
-    expect(text).toContain('No stop was taken on this round.')
+    expect(text).toContain('No readings were taken on this round.')
     expect((await viewer.get(`/rounds/${randomUUID()}/report.pdf`)).status).toBe(404)
   })
 })

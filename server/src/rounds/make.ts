@@ -27,7 +27,7 @@ export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): 
     if (!wanted.siteIds.includes(own.siteId)) throw fieldProblem(`stops.${i}.machineId`, 'is on none of these sites')
     const tasks = s.tasks.map((id, t) => {
       const task = own.tasks.find((x) => x.task === id)
-      if (!task) throw fieldProblem(`stops.${i}.tasks.${t}`, `${own.unitTag} / ${own.tag} asks for no such task`)
+      if (!task) throw fieldProblem(`stops.${i}.tasks.${t}`, `${own.unitTag} / ${own.tag} has no such task`)
       return task
     })
     const { minutes, learnt } = minutesHere(usualMinutes(tasks), taken.get(s.machineId) ?? [])

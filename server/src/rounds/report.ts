@@ -77,7 +77,7 @@ function foundOn(page: RoundPage, most = Infinity): Content[] {
   }
   if (told.length === 0) return []
   const words = told.map((f) => `${tagOf(f.machineId)}: ${f.text}${f.owner === '' ? '' : ` (${f.owner})`}`)
-  return [heading('Found on the way'), { ul: shortened(words, most) }]
+  return [heading('Findings'), { ul: shortened(words, most) }]
 }
 
 const isPressing = (l: Level | null): boolean => l === 'stop' || l === 'fix'
@@ -132,13 +132,13 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
       margin: [0, 2, 0, 8],
     },
     {
-      text: `${head.done} of ${head.stops} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'None of the machines needs anything.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
+      text: `${head.done} of ${head.stops} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'No machine needs work.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
       fontSize: 11,
     },
     ...(found.length === 0
       ? []
       : [
-          heading('What needs something'),
+          heading('Machines that need work'),
           {
             layout: lines,
             table: {
@@ -167,7 +167,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
     ...(skipped.length + left.length === 0
       ? []
       : [
-          heading('Not done, and why'),
+          heading('Not done, with reason'),
           {
             ul: shortened(
               [
@@ -205,7 +205,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
           } as Content,
         ]),
     {
-      text: 'Judged by the nameplate, the standards named in the full record and the rules of the house. Work on live parts is for licensed people, by local code.',
+      text: 'Results are based on the nameplate, the standards named in the full record and your organization’s limits. Work on energized parts is for qualified people under local code.',
       fontSize: 7.5,
       color: '#3a464d',
       margin: [0, 10, 0, 0],
@@ -265,7 +265,7 @@ export function recordPdf(r: RoundRecord): Promise<Buffer> {
             : [cell(`${taken.length} ${taken.length === 1 ? 'picture' : 'pictures'} in the book`)]),
         ]
       }),
-      ...(r.stops.length === 0 ? [cell('No stop was taken on this round.')] : []),
+      ...(r.stops.length === 0 ? [cell('No readings were taken on this round.')] : []),
       ...foundOn(r.page),
       ...standing(r.page, r.zone),
     ]),

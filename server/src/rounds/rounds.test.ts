@@ -135,7 +135,7 @@ describe('a round', () => {
     const close = (reason = '') => lead.post(`/rounds/${page.head.id}/close`, { version: 1, reason })
     const reasonOf = (r: Awaited<ReturnType<typeof close>>) =>
       (r.body as { errors: { message: string }[] }).errors[0]?.message
-    expect(reasonOf(await close())).toBe('2 stops are neither done nor skipped; say why')
+    expect(reasonOf(await close())).toBe('2 stops are neither done nor skipped; enter why')
     await hand.post('/devices', { device: 'phone', roundId: page.head.id, holds: 3 })
     expect(reasonOf(await close())).toContain('Mosi Okonjo still has this round on a phone')
     await send([

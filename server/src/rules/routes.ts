@@ -31,7 +31,7 @@ export function rulesRoutes(router: Router, deps: Deps): void {
       const [before] = await tx.select().from(organisation).for('update')
       if (!before) throw notFound('organisation')
       if (before.rulesVersion !== body.version)
-        throw new HttpProblem(409, `${before.rulesBy ?? 'Someone'} changed the house rules in the meantime.`, {
+        throw new HttpProblem(409, `${before.rulesBy ?? 'Someone'} changed the limits in the meantime.`, {
           current: asInForce(before),
         })
       const [after] = await tx
@@ -47,7 +47,7 @@ export function rulesRoutes(router: Router, deps: Deps): void {
       await record(tx, {
         by: person.name,
         at: deps.now(),
-        what: 'house rules changed',
+        what: 'limits changed',
         entity: 'rules',
         entityId: null,
         why: body.why,

@@ -31,7 +31,7 @@ async function refuseTurns(tx: Tx, machineId: string, at: Date, after: number): 
   const [known] = await loadKnown(tx, [machineId])
   const sheave = partAt((known?.parts ?? []).map(corePart), 'motor-sheave', at.getTime())
   if (sheave?.type !== 'adjustable') throw fieldProblem('turns.after', 'no adjustable sheave was on this motor then')
-  if (after > sheave.most) throw fieldProblem('turns.after', `this sheave opens ${sheave.most} turns at most`)
+  if (after > sheave.most) throw fieldProblem('turns.after', `this sheave opens at most ${sheave.most} turns at most`)
 }
 
 /** A stop as it is kept, how it is judged, and who else was at the machine about then. */
@@ -68,18 +68,17 @@ export async function keepStop(
   await lockId(tx, body.id)
   const [again] = await tx.select({ machineId: stops.machineId }).from(stops).where(eq(stops.id, body.id))
   if (again) {
-    if (again.machineId !== body.machineId) throw fieldProblem('id', 'that id is a stop of another machine', 409)
+    if (again.machineId !== body.machineId) throw fieldProblem('id', 'that id belongs to another machine', 409)
     return told(tx, body.machineId, body.id, true)
   }
   const takenAt = new Date(body.takenAt)
-  if (takenAt.getTime() > now.getTime() + dayMs)
-    throw fieldProblem('takenAt', 'lies in the future; is the clock right?')
+  if (takenAt.getTime() > now.getTime() + dayMs) throw fieldProblem('takenAt', 'is in the future; check the clock')
   const machine = await lockMachine(tx, body.machineId)
   if (body.supersedes !== null) {
     const [old] = await tx.select().from(stops).where(eq(stops.id, body.supersedes))
-    if (!old || old.machineId !== machine.id) throw fieldProblem('supersedes', 'no such stop of this machine')
+    if (!old || old.machineId !== machine.id) throw fieldProblem('supersedes', 'no such visit of this machine')
     const [replaced] = await tx.select().from(supersessions).where(eq(supersessions.oldStopId, old.id))
-    if (replaced) throw new HttpProblem(409, 'That stop has been corrected already; correct the newer one.')
+    if (replaced) throw new HttpProblem(409, 'That visit has already been corrected; correct the newer one.')
   }
   await tx.insert(stops).values({
     id: body.id,
@@ -112,7 +111,7 @@ export async function keepStop(
     await record(tx, {
       by: person.name,
       at: now,
-      what: 'stop corrected',
+      what: 'visit corrected',
       entity: 'stop',
       entityId: machine.id,
       why: body.reason,
@@ -135,7 +134,7 @@ export async function keepWork(
   const [again] = await tx.select().from(work).where(eq(work.id, body.id))
   if (again) return { work: asWork(again), already: true }
   const doneAt = new Date(body.doneAt)
-  if (doneAt.getTime() > now.getTime() + dayMs) throw fieldProblem('doneAt', 'lies in the future')
+  if (doneAt.getTime() > now.getTime() + dayMs) throw fieldProblem('doneAt', 'is in the future')
   const machine = await lockMachine(tx, body.machineId)
   if (body.turns) await refuseTurns(tx, machine.id, doneAt, body.turns.after)
   const [row] = await tx

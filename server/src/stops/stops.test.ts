@@ -102,7 +102,7 @@ describe('a stop', () => {
     const again = await mechanic.post('/stops', stopOf(id, [3, 3, 3], { supersedes: wrong.id, reason: 'again' }))
     expect(again.status).toBe(409)
     expect((await mechanic.get(`/audit?id=${id}`)).body[0]).toMatchObject({
-      what: 'stop corrected',
+      what: 'visit corrected',
       why: 'decimal point',
     })
   })

@@ -30,7 +30,7 @@ export async function keepEvent(
 /** A visit that was not kept leaves its machine to be visited: nothing is done by it. */
 async function refuseWithoutStop(tx: Tx, stopId: string, machineId: string | null): Promise<void> {
   const [stop] = await tx.select({ machineId: stops.machineId }).from(stops).where(eq(stops.id, stopId))
-  if (!stop) throw fieldProblem('stopId', 'that visit is not in the book')
+  if (!stop) throw fieldProblem('stopId', 'that visit does not exist')
   if (stop.machineId !== machineId) throw fieldProblem('stopId', 'that visit is of another machine')
 }
 

@@ -56,7 +56,7 @@ describe('a finding', () => {
       lead,
     )
     expect(closed.map((r) => r.outcome)).toEqual(['refused', 'kept'])
-    expect(closed[0]?.problem?.errors).toMatchObject([{ path: 'body.note', message: 'say why' }])
+    expect(closed[0]?.problem?.errors).toMatchObject([{ path: 'body.note', message: 'enter the reason' }])
     expect((await of(machineId)).findings).toMatchObject([{ state: 'closed', steps: [{ by: 'Tamsin Vale' }] }])
     expect((await amps())?.why).not.toContain('belt guard')
   })

@@ -6,26 +6,26 @@ import { verdict, type Check } from '../check.ts'
 /** Work that should leave the amps about where they were, and what it means when they are not. */
 const keeps: Partial<Record<WorkKindId, { readonly down: string; readonly up: string }>> = {
   'belts-renewed': {
-    down: 'The new belts slip: tension, and grooves under a gauge.',
-    up: 'Tighter than the old ones, or those slipped: tension by the figure for this span.',
+    down: 'The new belts slip: check the tension, and the grooves with a gauge.',
+    up: 'Tighter than the old ones, or the old ones slipped: set the tension calculated for this span.',
   },
   'belts-tensioned': {
-    down: 'It slips still: grooves and belt, not more tension.',
-    up: 'It slipped before, or it is drum-tight now: measure the tension.',
+    down: 'It still slips: check grooves and belt; more tension will not help.',
+    up: 'It slipped before, or it is too tight now: measure the tension.',
   },
   'wheel-replaced': {
-    down: 'Is the wheel in the right way round? A backward one moves some air on fewer amps. Hand against the arrow on the scroll.',
-    up: 'Another wheel than the old one, or it rubs: diameter, blades, pitch, gap.',
+    down: 'Check that the wheel is installed the right way around: a backward wheel moves some air at fewer amps. Compare its hand with the arrow on the scroll.',
+    up: 'The wheel differs from the old one, or it rubs: compare diameter and blades, then check the gap.',
   },
   'shaft-renewed': {
-    down: 'Is the wheel in the right way round, and its hub tight?',
-    up: 'It drags: centre it by the gap all round.',
+    down: 'Check that the wheel is the right way around and its hub tight.',
+    up: 'It drags: center the wheel by the gap all around.',
   },
   'bearings-renewed': {
-    down: 'Belt back to its tension? The wheel the right way round?',
-    up: 'It drags: collar, alignment of the housings, too much grease.',
+    down: 'Check belt tension, and that the wheel is the right way around.',
+    up: 'It drags: check the alignment of the housings and the amount of grease.',
   },
-  'sheaves-aligned': { down: 'Belt back to its tension?', up: 'Measure the tension.' },
+  'sheaves-aligned': { down: 'Check the belt tension.', up: 'Measure the tension.' },
 }
 
 /** Amps after work that should have left them alone, against the usual before it. */
@@ -49,7 +49,7 @@ export const afterWork: Check = {
     const by = point.normal / before.middle - 1
     const limit = c.limit('change-fix')
     const when = c.epoch.from === null ? '' : ` of ${show.day(c.epoch.from, c.stop.at, c.machine.zone)}`
-    const basis = [history(`${before.n} comparable stops before the ${workWords(kind)}${when}`), limit.basis]
+    const basis = [history(`${before.n} comparable visits before the ${workWords(kind)}${when}`), limit.basis]
     const told = `${show.amps(point.normal)} A since the ${workWords(kind)}${when}, ${show.amps(before.middle)} A before it`
     if (Math.abs(by) <= limit.value)
       return verdict(this, {
@@ -64,7 +64,7 @@ export const afterWork: Check = {
       level: 'fix',
       value: point.normal,
       limit: before.middle,
-      basis: [...basis, practice('that work should leave the amps about where they were')],
+      basis: [...basis, practice('this work should not change the amps much')],
       because: `${told}: ${by < 0 ? 'down' : 'up'} ${show.percent(Math.abs(by))}.`,
       next: keeps[kind]?.[by < 0 ? 'down' : 'up'] ?? '',
     })

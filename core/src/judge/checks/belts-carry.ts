@@ -17,7 +17,7 @@ function facts(c: Context): { carry: number; plate: number } | null {
 /** Under-belted: the set wears out early, whatever its tension. */
 export const beltsCarryCheck: Check = {
   id: 'belts-carry',
-  title: 'What the belts carry',
+  title: 'Belt capacity',
   subject: 'belts',
   from: 'register',
   informs: true,
@@ -37,7 +37,7 @@ export const beltsCarryCheck: Check = {
       ],
       because: under ? `Under-belted: ${told}.` : short ? `${told}: little to spare.` : `${told}.`,
       next: under
-        ? 'Another belt, a larger section or larger sheaves of the same ratio; until then look at the belts each time.'
+        ? 'Add a belt, or use a larger section or larger sheaves of the same ratio. Until then check the belts at each visit.'
         : 'Nothing to do.',
       confidence: 'low',
     })

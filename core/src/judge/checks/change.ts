@@ -37,7 +37,7 @@ export const change: Check = {
           : Math.abs(by) < 0.005
             ? `As on ${when}.`
             : `${show.signed(by * 100, 0)} % since ${when}.`,
-        next: gross ? 'Read it again in the same state; then look for what changed.' : 'Nothing to do.',
+        next: gross ? 'Re-read in the same state, then find what changed.' : 'Nothing to do.',
         confidence: 'low',
       })
     }
@@ -62,7 +62,7 @@ export const change: Check = {
       limit: usual.middle,
       basis: [...basis, serious ? fix.basis : watch.basis],
       because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.stop.at, c.machine.zone)}${stepped}; no work recorded that explains it.`,
-      next: `${by < 0 ? fewerAmpsNext(c) : moreAmpsNext(c)} Record what it was, or close it with the reason.`,
+      next: `${by < 0 ? fewerAmpsNext(c) : moreAmpsNext(c)} Record the cause, or close it with a reason.`,
       confidence: c.wheel === null ? 'low' : 'full',
     })
   },

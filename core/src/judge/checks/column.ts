@@ -49,10 +49,10 @@ export const column: Check = {
       limit: service,
       basis,
       because: wrong
-        ? `A ${show.volts(volts)} V motor on a ${show.volts(service)} V service: the wrong column or the wrong motor, ${show.percent(Math.abs(off))} ${off < 0 ? 'under' : 'over'} its nameplate before any drop.`
+        ? `A ${show.volts(volts)} V motor on a ${show.volts(service)} V service: wrong column or wrong motor, ${show.percent(Math.abs(off))} ${off < 0 ? 'under' : 'over'} its nameplate before any drop.`
         : `${show.volts(volts)} V nameplate on a ${show.volts(service)} V service.`,
       next: wrong
-        ? 'Read the nameplate and the connection again. If they are right, it needs a motor for this service, or a transformer.'
+        ? 'Re-read the nameplate and the connection. If they are right, it needs a motor for this service, or a transformer.'
         : 'Nothing to do.',
     })
   },

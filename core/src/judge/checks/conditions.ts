@@ -34,8 +34,8 @@ export const conditions: Check = {
     if (serious.length === 0 && minor.length === 0)
       return verdict(this, {
         level: 'ok',
-        basis: [practice('unlike readings are not compared')],
-        because: 'Read settled, in its usual state.',
+        basis: [practice('readings in different states are not compared')],
+        because: 'Read settled, in the usual state.',
         next: 'Nothing to do.',
       })
     const parts = [
@@ -44,8 +44,8 @@ export const conditions: Check = {
     ].filter(Boolean)
     return verdict(this, {
       level: serious.length > 0 ? 'watch' : 'ok',
-      basis: [practice('unlike readings are not compared')],
-      because: `${parts.join('; ')}.${state.sister === 'off' ? ' This one may be moving all the air.' : ''}`,
+      basis: [practice('readings in different states are not compared')],
+      because: `${parts.join('; ')}.${state.sister === 'off' ? ' This fan may be moving all the air.' : ''}`,
       next:
         serious.length > 0
           ? 'Read again, all legs, settled, panels on, the twin fan in its usual state.'

@@ -13,7 +13,7 @@ export const contradiction: Check = {
       verdict(this, {
         level: 'watch',
         positions: [k.id],
-        basis: [practice('two readings that cannot both be true are both read again')],
+        basis: [practice('two readings that cannot both be true are both repeated')],
         because: k.because,
         next: k.next,
         confidence: 'low',

@@ -39,7 +39,7 @@ export const currentUnbalanceCheck: Check = {
     const basis = [level === 'stop' ? stop.basis : level === 'fix' ? fix.basis : watch.basis]
     if (level !== 'ok') {
       if (u === null) {
-        because = `${told}; no volts read, so the supply is neither blamed nor cleared.`
+        because = `${told}; volts not read, so the supply is not ruled out.`
         next = 'Read the three volts in the same state.'
       } else {
         const model = byCircuit(c)
@@ -50,11 +50,11 @@ export const currentUnbalanceCheck: Check = {
         const supply = model ? model.left <= left.value * (bySize ? 2 : 1) : bySize
         const rule = times === null ? '' : `, ${times.toFixed(0)} times`
         const circuit = model
-          ? ` By the motor’s own circuit the supply makes ${show.percent(model.expectedUnbalance)} of it and leaves ${show.percent(model.left)}.`
+          ? ` By the motor model the supply causes ${show.percent(model.expectedUnbalance)} of it; unexplained: ${show.percent(model.left)}.`
           : ''
         because = `${told} on ${show.percent(u)} voltage unbalance${rule}: ${supply ? 'the supply explains it' : 'look at the motor and its lugs, not the supply'}.${circuit}`
         next = supply
-          ? 'Mend the supply; the motor is not the cause.'
+          ? 'Repair the supply; the motor is not the cause.'
           : 'Roll the leads: a high leg that stays with the line is the supply, one that moves with the lead is the motor.'
         basis.push(model ? standard('equivalent circuit, symmetrical components') : ratio.basis)
       }

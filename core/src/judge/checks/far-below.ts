@@ -4,7 +4,7 @@ import { verdict, type Check } from '../check.ts'
 /** Amps far below the plate are information too, unless that is how this machine has always run. */
 export const farBelow: Check = {
   id: 'far-below',
-  title: 'Far below the plate',
+  title: 'Far below the nameplate',
   subject: 'motor',
   from: 'history',
   applies: (c) => {
@@ -28,8 +28,8 @@ export const farBelow: Check = {
       limit: limit.value * plate,
       basis: [limit.basis],
       because: usual
-        ? `Only ${show.percent(amps / plate)} of plate, as always on this machine.`
-        : `Only ${show.percent(amps / plate)} of plate. Slipping belt, blocked air or lost load look like this.`,
+        ? `Only ${show.percent(amps / plate)} of nameplate, as usual on this machine.`
+        : `Only ${show.percent(amps / plate)} of nameplate. Typical of a slipping belt, blocked air or a lost load.`,
       next: usual
         ? 'Nothing to do; there is room to speed the fan up.'
         : 'Look at the belt, the wheel and the air path.',

@@ -20,7 +20,7 @@ function dragging(c: Context): string | null {
   for (const [end, name] of Object.entries(ends)) {
     const celsius = c.value('temperature', `bearing-${end}`)
     if (celsius !== undefined && (celsius > hot || (air !== undefined && celsius > air + hotter)))
-      return `The ${name} bearing is at ${show.temperature(celsius, c.rules.temperature)}: it drags. Grease or new ones, after a look at the belt tension.`
+      return `The ${name} bearing is at ${show.temperature(celsius, c.rules.temperature)}: it drags. Check belt tension, then grease or replace it.`
     const heard = c.answer(`bearing.${end}`)
     if (heard === 'growls' || heard === 'rough')
       return `The ${name} bearing ${heard === 'rough' ? 'is rough' : 'growls'}: it drags. Put that right first.`
@@ -63,30 +63,28 @@ function sinceWork(c: Context): string | null {
   const { startedBy } = c.epoch
   if (!c.point || !c.before || startedBy === null || c.point.normal / c.before.middle < 1.02) return null
   if (startedBy === 'sheave-turned' || startedBy === 'sheave-changed' || startedBy === 'speed-set')
-    return 'It came with that change of speed: go back part of the way. The speed bench says how far.'
-  if (startedBy === 'belts-renewed') return 'It came with the new belts: check their tension against their force first.'
+    return 'It came with that speed change: go back part of the way. Speed change calculates how far.'
+  if (startedBy === 'belts-renewed') return 'It came with the new belts: measure their tension first.'
   return null
 }
 
 /** What the wheel leaves open, and what tells it apart. @source trade: the power curve of the wheel */
 const readUp: Readonly<Record<WheelType, string>> = {
   'forward-curved':
-    'Read the pressure across the fan and its rpm: pressure down is more air (filters out, a door open), rpm up is the sheave, both as before is drag.',
-  'backward-inclined':
-    'Read the rpm of the fan: up is the sheave or the Hz, as before is drag: bearings, belt tension.',
-  propeller: 'Look behind it first, a blocked coil loads this wheel; rpm as before and a free way is drag.',
+    'Read the pressure across the fan and its rpm: lower pressure means more air (filters out, a door open), higher rpm is the sheave, both unchanged is drag.',
+  'backward-inclined': 'Read the fan rpm: higher is the sheave or the Hz; unchanged is drag.',
+  propeller: 'Check for a blocked coil first: it loads this wheel. Free airway and unchanged rpm mean drag.',
 }
 const readDown: Readonly<Record<WheelType, string>> = {
   'forward-curved':
-    'Read the pressure across the fan and its rpm: rpm down is the belt, pressure up is filters or a damper.',
-  'backward-inclined':
-    'Read the rpm of the fan: down is belt or sheave; as before, look for a wheel loose on its shaft.',
-  propeller: 'Read the rpm of the fan: down is the belt; as before, look for an open door or a broken blade.',
+    'Read the pressure across the fan and its rpm: lower rpm is the belt, higher pressure is filters or a damper.',
+  'backward-inclined': 'Read the fan rpm: lower is belt or sheave; unchanged, check for a wheel loose on its shaft.',
+  propeller: 'Read the fan rpm: lower is the belt; unchanged, look for an open door or a broken blade.',
 }
 
 /** More amps than the plate or the past allows: what the readings of this visit point to, or what to read to tell it. */
 export function moreAmpsNext(c: Context): string {
-  if (c.stop.state.panels === 'off') return 'Put the panels on and read again: open, some wheels take more.'
+  if (c.stop.state.panels === 'off') return 'Put the panels on and re-read: some wheels load up with panels off.'
   const bearing = dragging(c)
   if (bearing !== null) return bearing
   const work = sinceWork(c)
@@ -96,15 +94,15 @@ export function moreAmpsNext(c: Context): string {
     return `The fan turns ${show.percent(speed.by)} faster than ${speed.than}: measure the sheaves and count the turns open.`
   const air = airMoved(c)
   if (air !== null && air.says === 'opening')
-    return 'Less pressure with more amps: more air. Look for filters left out or a door or duct open.'
+    return 'Lower pressure with more amps: more air. Look for missing filters or an open door or duct.'
   if (air !== null && air.says === 'restriction')
-    return 'More pressure with more amps on this wheel: something shuts the air off. Find it.'
+    return 'Higher pressure with more amps on this wheel: the air is restricted. Find where.'
   if (air !== null && air.says === 'faster')
-    return 'More pressure with more amps: it runs faster. Read its rpm and count the turns open.'
+    return 'Higher pressure with more amps: it runs faster. Read its rpm and count the turns open.'
   if ((air !== null && air.still) || (speed !== null && Math.abs(speed.by) <= small))
     return c.machine.drive === 'belt'
-      ? `${air?.still ? 'The pressure' : 'The speed'} is as before, so something drags: belt tension first, then the bearings by hand, locked out.`
-      : `${air?.still ? 'The pressure' : 'The speed'} is as before, so something drags: bearings by hand, locked out, and the wheel for a rub.`
+      ? `${air?.still ? 'The pressure' : 'The speed'} is unchanged, so something drags: check belt tension, then turn the bearings by hand, locked out.`
+      : `${air?.still ? 'The pressure' : 'The speed'} is unchanged, so something drags: turn the bearings by hand, locked out, and check the wheel for a rub.`
   return readUp[c.wheel?.type ?? 'forward-curved']
 }
 
@@ -112,13 +110,13 @@ export function moreAmpsNext(c: Context): string {
 export function fewerAmpsNext(c: Context): string {
   const speed = speedMoved(c)
   if (speed !== null && speed.by < -small)
-    return `The fan turns ${show.percent(-speed.by)} slower than ${speed.than}: the belt slips. Tension by the base, grooves under a gauge.`
+    return `The fan turns ${show.percent(-speed.by)} slower than ${speed.than}: the belt slips. Set the tension on the base; check the grooves with a gauge.`
   const air = airMoved(c)
   if (air !== null && air.says === 'restriction')
-    return 'More pressure with fewer amps: less air. Filters first, then dampers.'
+    return 'Higher pressure with fewer amps: less air. Check filters, then dampers.'
   if (air !== null && air.says === 'opening')
-    return 'Less pressure with fewer amps on this wheel: the way is freer. Look for an open door or duct.'
+    return 'Lower pressure with fewer amps on this wheel: less restriction. Look for an open door or duct.'
   if (air !== null && air.says === 'slower')
-    return 'Less pressure with fewer amps: it runs slower, or the wheel makes less. Read its rpm, then look for dirt on the wheel.'
+    return 'Lower pressure with fewer amps: it runs slower, or the wheel is dirty. Read its rpm, then check the wheel.'
   return readDown[c.wheel?.type ?? 'forward-curved']
 }

@@ -10,7 +10,7 @@ const name = (leg: number) => `L${leg + 1}`
 /** A leg that is gone, told by its currents or its volts. */
 export const lostLeg: Omit<Check, 'judge'> & { judge(c: Context): Verdict } = {
   id: 'lost-leg',
-  title: 'All three legs there',
+  title: 'Lost leg',
   subject: 'supply',
   from: 'visit',
   running: true,
@@ -27,15 +27,15 @@ export const lostLeg: Omit<Check, 'judge'> & { judge(c: Context): Verdict } = {
         level: 'stop',
         basis,
         because: `${name(pattern.leg)} has almost no current (${show.amps(c.threeAmps[pattern.leg] ?? 0)} A) while ${names.join(' and ')} carry ${others.map(show.amps).join(' and ')} A${times}. One leg is lost.`,
-        next: 'Switch off at the source. Read the volts ahead of the starter: a low pair is the feed; all good, ohm the contactor poles and the winding. A voltmeter at the motor is fooled; the clamp is not.',
+        next: 'Switch off at the source. Read the volts ahead of the starter: a low pair is the feed; all good, ohm the contactor poles and the winding. Trust the clamp: the motor backfeeds volts to the lost leg.',
       })
     }
     if (pattern?.kind === 'open primary')
       return verdict(this, {
         level: 'stop',
         basis: [standard('symmetrical components: an open primary line gives 2 : 1 : 1')],
-        because: `${name(pattern.leg)} carries twice the other two. That is a line lost ahead of the supply transformer.`,
-        next: 'Switch off at the source. Check the primary fuses of the transformer that feeds this board.',
+        because: `${name(pattern.leg)} carries twice the other two. A line is lost ahead of the supply transformer.`,
+        next: 'Switch off at the source. Check the primary fuses of the transformer that feeds this panel.',
       })
     if (line !== null && c.threeVolts)
       return verdict(this, {

@@ -13,12 +13,12 @@ export const noPlate: Check = {
     return verdict(this, {
       level: 'watch',
       because: mismatch
-        ? `No column of the plate (${c.motor?.plate.volts ?? ''} V) fits a ${c.machine.serviceVolts} V supply: no limit, so no verdict on amps.`
-        : 'No plate amps in the book: no limit, so no verdict on amps.',
+        ? `No voltage on the nameplate (${c.motor?.plate.volts ?? ''} V) fits a ${c.machine.serviceVolts} V supply: no limit, so amps are not judged.`
+        : 'Nameplate amps not entered: no limit, so amps are not judged.',
       next: mismatch
-        ? 'Read the plate and the supply again.'
-        : 'Read the motor plate, or the unit plate for the installed fan motor.',
-      basis: [practice('a limit comes from a plate, not from memory')],
+        ? 'Re-read the nameplate and the supply.'
+        : 'Enter the motor nameplate, or the unit nameplate for the installed fan motor.',
+      basis: [practice('a limit needs a nameplate')],
     })
   },
 }

@@ -15,7 +15,7 @@ export function bounds(c: Context): { ok: number; watch: number; school: string 
     return {
       ok: plate * (1 - c.rules.trim),
       watch: plate,
-      school: `house rule: trim ${show.percent(c.rules.trim)} below the plate`,
+      school: `our limit: trim ${show.percent(c.rules.trim)} below the nameplate`,
     }
   const unbalanced =
     c.threeVolts !== null &&
@@ -25,15 +25,15 @@ export function bounds(c: Context): { ok: number; watch: number; school: string 
     return {
       ok: plate,
       watch: Math.max(plate, c.allowed.sfa),
-      school: 'house rule: the service factor may carry it for a while',
+      school: 'our limit: service factor allowed for a short time',
     }
   return {
     ok: plate,
     watch: plate,
     school:
       c.rules.overAmp === 'service factor' && unbalanced
-        ? 'house rule: no service factor on an unbalanced supply'
-        : 'house rule: the plate is the limit',
+        ? 'our limit: no service factor on an unbalanced supply'
+        : 'our limit: nameplate amps',
   }
 }
 
@@ -92,7 +92,7 @@ const looksLikeVolts = (c: Context, value: number) =>
 /** Amps of each leg against the allowed current, by the house's school. */
 export const overAmp: Check = {
   id: 'over-amp',
-  title: 'Amps against the plate',
+  title: 'Amps against nameplate',
   subject: 'motor',
   from: 'visit',
   running: true,
@@ -113,7 +113,7 @@ export const overAmp: Check = {
         value: top.amps,
         limit: impossible * allowed.amps,
         basis: [practice('no motor draws more than its locked current')],
-        because: `${show.amps(top.amps)} A on a ${show.amps(allowed.amps)} A nameplate: no motor draws that. ${looksLikeVolts(c, top.amps) ? 'Is the meter on volts?' : 'Is the decimal point right, and the clamp around one conductor?'}`,
+        because: `${show.amps(top.amps)} A on a ${show.amps(allowed.amps)} A nameplate: not possible for this motor. ${looksLikeVolts(c, top.amps) ? 'Is the meter on volts?' : 'Is the decimal point right, and the clamp around one conductor?'}`,
         next: 'Check the function of the meter and read the amps again.',
         confidence: 'low',
         settles: false,
@@ -151,10 +151,10 @@ export const overAmp: Check = {
       watch: unsettled
         ? 'Read again when it has settled.'
         : c.rules.overAmp === 'trim below plate'
-          ? 'Trim the load: a little slower, or find what drags.'
-          : 'Only for a while: set an end date, find why, read again.',
-      fix: isLow(c) ? 'The low volts explain it: get the volts right, then read again.' : moreAmpsNext(c),
-      stop: `Switch it off in order. ${c.machine.phases === 1 ? 'Its protector should have opened' : 'No overload relay may be set this high'}: find out why it did not trip.`,
+          ? 'Reduce the load: run a little slower, or find the drag.'
+          : 'For a short time only: set an end date, find the cause, re-read.',
+      fix: isLow(c) ? 'The low volts explain it: correct the volts, then re-read.' : moreAmpsNext(c),
+      stop: `Shut it down. ${c.machine.phases === 1 ? 'Its thermal protector should have opened' : 'No overload relay may be set this high'}: find out why it did not trip.`,
     }
     return verdict(this, {
       level,

@@ -19,7 +19,7 @@ const among = (c: Context) => {
  */
 export const peers: Check = {
   id: 'peers',
-  title: 'Against others of its kind',
+  title: 'Against similar machines',
   subject: 'motor',
   from: 'history',
   informs: true,
@@ -34,8 +34,8 @@ export const peers: Check = {
       value: a.own,
       limit: a.middle,
       basis: [standard('median and median absolute deviation of the others')],
-      because: `${show.percent(a.own)} of what it may draw; ${a.n} others of its kind carry ${show.percent(Math.min(...loads))} to ${show.percent(Math.max(...loads))}, half of them above ${show.percent(a.middle)}${odd ? `: far ${a.off > 0 ? 'above' : 'below'} them` : ''}.`,
-      next: odd ? 'Is its duty the same as theirs? If it is: sheave, wheel, filters, supply.' : 'Nothing to do.',
+      because: `${show.percent(a.own)} of allowed amps; ${a.n} similar machines carry ${show.percent(Math.min(...loads))} to ${show.percent(Math.max(...loads))}, median ${show.percent(a.middle)}${odd ? `: far ${a.off > 0 ? 'above' : 'below'} them` : ''}.`,
+      next: odd ? 'Compare its duty. If it is the same, check the sheave setting first.' : 'Nothing to do.',
       confidence: 'low',
     })
   },

@@ -20,22 +20,21 @@ export const phaseMonitor: Check = {
       return verdict(this, {
         level: 'watch',
         basis,
-        because:
-          'A leg is lost and no phase monitor is recorded here: only the overload stands between that and the winding.',
-        next: 'Look whether one is fitted and record it; if not, quote one.',
+        because: 'A leg is lost and no phase monitor is recorded: only the overload protects the winding.',
+        next: 'Check whether one is installed and record it; if not, quote one.',
       })
     if (!draws)
       return verdict(this, {
         level: 'ok',
         basis,
-        because: 'A leg is lost and the motor draws nothing: the phase monitor has done its work.',
-        next: 'Do not bridge it. Find the lost leg first.',
+        because: 'A leg is lost and the motor draws no current: the phase monitor worked.',
+        next: 'Do not bypass it. Find the lost leg first.',
       })
     return verdict(this, {
       level: 'fix',
       basis,
-      because: 'A phase monitor is fitted, a leg is lost, and the motor still draws current: it did not switch off.',
-      next: 'Power locked out, look for a jumper across it, its setting and its relay; test it before it is trusted.',
+      because: 'A phase monitor is installed, a leg is lost, and the motor still draws current: it did not trip.',
+      next: 'Lock out, look for a jumper across it and check its setting; test it before you rely on it.',
     })
   },
 }

@@ -30,10 +30,10 @@ export const serviceVoltage: Check = {
         because:
           Math.abs(away) > 0.3
             ? `${told}. Is the right nameplate column recorded, or the right supply?`
-            : `${told}; a motor works within ${show.percent(window.value)}.`,
+            : `${told}; the motor’s range is ${show.percent(window.value)}.`,
         next:
           away < 0
-            ? 'Measure at the board: is it the supply, or drop on the way?'
+            ? 'Read the volts at the panel: low there is the supply, good there is drop on the way.'
             : 'Do not run it on this. Check the transformer taps and the connection of the motor.',
       })
     const outside = c.volts.filter((v) => Math.abs(v.volts / nominal - 1) > service.value + 1e-9)
@@ -45,8 +45,8 @@ export const serviceVoltage: Check = {
         value: first.volts,
         limit: nominal * (1 + Math.sign(first.volts - nominal) * service.value),
         basis: [service.basis],
-        because: `${first.name} ${show.volts(first.volts)} V on a ${nominal} V service, outside its ${show.percent(service.value)}; still inside what the motor stands.`,
-        next: 'Read it at another hour; if it stays, tell whoever looks after the supply.',
+        because: `${first.name} ${show.volts(first.volts)} V on a ${nominal} V service, outside its ${show.percent(service.value)}; still inside the motor’s range.`,
+        next: 'Re-read at another time of day; if it stays, notify whoever maintains the supply.',
       })
     return verdict(this, {
       level: 'ok',
@@ -54,7 +54,7 @@ export const serviceVoltage: Check = {
       value: worst.volts,
       limit: reference * (1 + window.value),
       basis: [window.basis, service.basis],
-      because: `Volts as they should be: ${told}.`,
+      because: `Volts in range: ${told}.`,
       next: 'Nothing to do.',
     })
   },

@@ -48,8 +48,8 @@ export const shaftLoad: Check = {
       ],
       because:
         both.circuit === null
-          ? `These amps lie at or below what the motor draws with nothing on its shaft; amps over plate say ${show.percent(both.ratio)}.`
-          : `Shaft load ${show.percent(both.circuit)} by the motor’s own circuit, ${show.percent(both.ratio)} by amps over plate.`,
+          ? `These amps are at or below the no-load amps; amps over nameplate give ${show.percent(both.ratio)}.`
+          : `Shaft load ${show.percent(both.circuit)} by the motor model, ${show.percent(both.ratio)} by amps over nameplate.`,
       next: 'Nothing to do.',
     })
   },

@@ -47,14 +47,14 @@ describe('the fan against its sheaves (110 to 220 mm, 1 % creep; more than 5 % i
     [826, 'ok', /by the sheaves\.$/],
     [824, 'fix', /the belt slips 5\.1 %/],
     [911, 'ok', /by the sheaves\.$/],
-    [913, 'watch', /other sheaves than recorded/],
+    [913, 'watch', /differ from the record/],
   ] as const)('%d rpm: %s', (rpm, level, because) => {
     const v = beltLevel(1755, rpm)
     expect([v?.level, v?.because]).toEqual([level, expect.stringMatching(because)])
     expect(v?.limit).toBeCloseTo(868.725, 3)
   })
   it('says what to do of each', () => {
-    expect(beltLevel(1755, 800)?.next).toMatch(/^Tension by the base/)
+    expect(beltLevel(1755, 800)?.next).toMatch(/^Set the tension on the base/)
     expect(beltLevel(1755, 950)?.next).toMatch(/^Measure both sheaves/)
     expect(beltLevel(1755, 868)?.next).toBe('Nothing to do.')
     expect(beltLevel(0, 868)).toBeUndefined()

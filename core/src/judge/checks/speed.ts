@@ -64,9 +64,9 @@ export const speed: Check = {
             level: slow ? 'fix' : 'ok',
             basis: [...basis, plateBasis(`nameplate ${plate.toFixed(0)} rpm`)],
             because: slow
-              ? `Motor ${motor.toFixed(0)} rpm, ${show.percent(slip)} below synchronous: it is dragged down, or on low volts or two legs.`
+              ? `Motor ${motor.toFixed(0)} rpm, ${show.percent(slip)} below synchronous: dragged down, low volts or a lost leg.`
               : `Motor ${motor.toFixed(0)} rpm.`,
-            next: slow ? 'Amps and volts on every leg; then spin by hand locked out.' : 'Nothing to do.',
+            next: slow ? 'Read amps and volts on every leg; then lock out and spin it by hand.' : 'Nothing to do.',
           }),
         )
       }
@@ -83,11 +83,11 @@ export const speed: Check = {
           basis: [practice('speed by the sheaves, 1 % creep; more than 5 % is slip')],
           because:
             Math.abs(off) > 0.05
-              ? `Fan ${fan.toFixed(0)} rpm, ${expected.toFixed(0)} by the sheaves: ${off < 0 ? `the belt slips ${show.percent(-off)}` : 'other sheaves than recorded, or other turns open'}.`
+              ? `Fan ${fan.toFixed(0)} rpm, ${expected.toFixed(0)} by the sheaves: ${off < 0 ? `the belt slips ${show.percent(-off)}` : 'the sheaves or the turns open differ from the record'}.`
               : `Fan ${fan.toFixed(0)} rpm, ${expected.toFixed(0)} by the sheaves.`,
           next:
             off < -0.05
-              ? 'Tension by the base, grooves under a gauge; then read speed and amps again.'
+              ? 'Set the tension on the base and check the grooves with a gauge; then re-read speed and amps.'
               : off > 0.05
                 ? 'Measure both sheaves and count the turns open.'
                 : 'Nothing to do.',

@@ -21,15 +21,15 @@ export const trend: Check = {
     const perYear = `${show.signed(d.fit.perYear, 2)} A a year (${show.signed(d.fit.low, 2)} to ${show.signed(d.fit.high, 2)})`
     const basis = [
       method,
-      history(`${d.fit.n} stops since ${show.month(d.fit.from.at)}`),
-      ...(c.season ? [standard(`a yearly swing of ± ${show.percent(c.season.half)} taken out`)] : []),
+      history(`${d.fit.n} visits since ${show.month(d.fit.from.at)}`),
+      ...(c.season ? [standard(`a yearly swing of ± ${show.percent(c.season.half)} removed`)] : []),
     ]
     if (d.kind === 'none')
       return verdict(this, {
         level: 'ok',
         value: d.fit.perYear,
         basis,
-        because: `No trend that matters: ${perYear}.`,
+        because: `No significant trend: ${perYear}.`,
         next: 'Nothing to do.',
       })
     if (d.kind === 'falling') {
@@ -40,7 +40,7 @@ export const trend: Check = {
         value: d.fit.perYear,
         basis,
         because: `Falling ${perYear}, ${show.percent(lost)} since ${show.month(d.fit.from.at)}.`,
-        next: bad ? `It came slowly, so it is wear or dirt. ${fewerAmpsNext(c)}` : 'Nothing to do yet.',
+        next: bad ? `A slow change: wear or dirt. ${fewerAmpsNext(c)}` : 'Nothing to do yet.',
       })
     }
     const horizon = c.limit('trend-horizon')
@@ -49,7 +49,7 @@ export const trend: Check = {
         level: 'watch',
         value: d.fit.perYear,
         basis,
-        because: `Rising ${perYear}, and the fit is already at the limit.`,
+        because: `Rising ${perYear}, and already at the limit.`,
         next: moreAmpsNext(c),
       })
     const days = (d.meets.at - c.stop.at) / dayMs
@@ -66,11 +66,11 @@ export const trend: Check = {
       value: d.fit.perYear,
       limit: c.allowed?.amps ?? null,
       basis: [...basis, horizon.basis],
-      because: `Rising ${perYear}, ${show.percent(gained)} since ${show.month(d.fit.from.at)}; meets the plate in about ${Math.max(0, Math.round(days))} days (${window}).`,
+      because: `Rising ${perYear}, ${show.percent(gained)} since ${show.month(d.fit.from.at)}; reaches the nameplate in about ${Math.max(0, Math.round(days))} days (${window}).`,
       next: soon
         ? `Plan the work before then. ${moreAmpsNext(c)}`
         : bad
-          ? `It came slowly, so it is wear or drag. ${moreAmpsNext(c)}`
+          ? `A slow change: wear or drag. ${moreAmpsNext(c)}`
           : 'Nothing to do yet.',
     })
   },

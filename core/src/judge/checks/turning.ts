@@ -12,12 +12,12 @@ const share = (c: Context): number =>
 /** Current is no proof of turning: a burnt winding can hold its nameplate amps and stand still. */
 export const turning: Check = {
   id: 'turning',
-  title: 'Turning, the right way',
+  title: 'Turning',
   subject: 'motor',
   from: 'visit',
   applies: (c) => c.stop.state.turning !== null || share(c) >= nameplateLevel,
   judge(c) {
-    const basis = [practice('a good figure needs "turning, the right way" beside it')]
+    const basis = [practice('a good reading needs “turning, right way” with it')]
     const drawing = c.legsRead.some((l) => l.amps > 0.05)
     switch (c.stop.state.turning) {
       case 'not turning':
@@ -25,8 +25,8 @@ export const turning: Check = {
           return verdict(this, {
             level: 'stop',
             basis,
-            because: 'It draws current and does not turn. A stalled or burnt motor heats until something gives.',
-            next: 'Switch it off. Spin by hand with it locked out, then test the winding to ground.',
+            because: 'It draws current and does not turn. A stalled motor overheats until it fails.',
+            next: 'Shut it off. Lock out, spin it by hand, then test the winding to ground.',
           })
         return verdict(this, {
           level: c.answer('look.call') === 'no' ? 'watch' : 'fix',
@@ -39,13 +39,13 @@ export const turning: Check = {
           return verdict(this, {
             level: 'watch',
             basis,
-            because: `It turns backward and draws nothing: it windmills${c.machine.hasSister ? ', driven by its twin or the wind' : ''}.`,
-            next: 'Hold or chock the wheel before hands go in. A start against it trips a drive and breaks belts: look at the backdraft damper, then start it and see it turn the right way.',
+            because: `Turning backward with no current: it is windmilling${c.machine.hasSister ? ', driven by its twin or the wind' : ''}.`,
+            next: 'Hold or chock the wheel before hands go in. Starting against it trips a drive and breaks belts: check the backdraft damper, then start it and confirm the direction.',
           })
         return verdict(this, {
           level: 'fix',
           basis,
-          because: 'It turns backward. A backward wheel still moves some air, and its amps mislead.',
+          because: 'It turns backward. A backward wheel still moves some air, so its amps are misleading.',
           next:
             c.machine.phases === 1
               ? 'Lock out. Swapping the line leads does nothing on a single-phase motor: change its rotation pair by the diagram, if it has one.'
@@ -57,8 +57,8 @@ export const turning: Check = {
         return verdict(this, {
           level: 'watch',
           basis,
-          because: `${show.percent(share(c))} of the nameplate, and nobody entered that it turns. A stalled or burnt motor can draw the same.`,
-          next: 'Look at the wheel: turning, and the right way?',
+          because: `${show.percent(share(c))} of the nameplate, but turning was not confirmed. A stalled motor can draw the same.`,
+          next: 'Look at the wheel and enter whether it turns the right way.',
           confidence: 'low',
           settles: false,
         })

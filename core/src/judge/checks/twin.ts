@@ -39,7 +39,7 @@ function sisterOf(c: Context): Sister | null {
 /** Load against the sister fan in the same unit. */
 export const twin: Check = {
   id: 'twin',
-  title: 'Against its sister',
+  title: 'Against its twin fan',
   subject: 'motor',
   from: 'history',
   applies: (c) =>
@@ -54,14 +54,14 @@ export const twin: Check = {
     const other = sister?.load ?? own
     const limit = c.limit('twin-differs')
     const off = Math.abs(own - other) / Math.max(own, other, 1e-9)
-    const told = `${show.percent(own)} of its plate, its sister ${sister?.tag ?? ''} ${show.percent(other)}`
+    const told = `${show.percent(own)} of nameplate, its twin ${sister?.tag ?? ''} ${show.percent(other)}`
     if (off > limit.value)
       return verdict(this, {
         level: 'watch',
         value: off,
         limit: limit.value,
         basis: [limit.basis],
-        because: `It carries ${told}: twins on one duct should carry alike.`,
+        because: `It carries ${told}: twin fans on one duct should carry the same load.`,
         next: `Look at the ${own < other ? 'lower one, this' : 'lower one, the twin'}: turning the right way and at the same Hz? Then read its rpm: low is the belt, right is its wheel or damper.`,
         confidence: c.stop.state.sister === null ? 'low' : 'full',
       })
@@ -70,7 +70,7 @@ export const twin: Check = {
       value: off,
       limit: limit.value,
       basis: [limit.basis],
-      because: `It carries ${told}: alike.`,
+      because: `It carries ${told}: the same.`,
       next: 'Nothing to do.',
     })
   },

@@ -41,7 +41,7 @@ export const voltageUnbalanceCheck: Check = {
         limit: stop.value,
         basis: [stop.basis],
         because: `${told}. Above ${show.percent(stop.value)} no motor should run.`,
-        next: 'Switch off. Find the fault in the supply or its transformer before anything on this board runs.',
+        next: 'Shut it off. Find the fault in the supply or its transformer before anything on this panel runs.',
       })
     if (u <= clean.value)
       return verdict(this, {
@@ -71,8 +71,8 @@ export const voltageUnbalanceCheck: Check = {
       basis: [standard('NEMA MG 1, 14.36, derating curve', 'from memory'), ...(u > supply.value ? [supply.basis] : [])],
       because: `${told}: the motor may carry ${show.percent(derate)} of its load${over ? `, and carries ${show.percent(loaded)}` : ''}. The winding runs about ${show.percent(2 * u * u * 100)} hotter.`,
       next: bad
-        ? 'Find the uneven load or bad joint in the supply; until then slow the fan below the derated load.'
-        : 'Read the volts at the board too: is it the supply or this branch?',
+        ? 'Find the uneven load or bad connection in the supply; until then run the fan below the derated load.'
+        : 'Read the volts at the panel too: unbalanced there is the supply, balanced there is this branch.',
     })
   },
 }

@@ -40,8 +40,8 @@ export const wheelSpeed: Check = {
         value: speed.rpm,
         limit: most,
         basis,
-        because: `${told}: blades and hub are not made for it.`,
-        next: 'Open the motor sheave until it is under the limit, tension, measure; nobody in line with the wheel meanwhile.',
+        because: `${told}: more than blades and hub are rated for.`,
+        next: 'Open the motor sheave until it is under the limit, set the tension and measure. Nobody stands in line with the wheel.',
       })
     const rim = c.driveTrain
       ? Math.max(
@@ -55,8 +55,8 @@ export const wheelSpeed: Check = {
         value: rim,
         limit: rimSpeedLimit,
         basis: [practice('6500 ft/min for stock cast-iron sheaves')],
-        because: `The rim of a sheave runs at ${convert(rim, 'm/s', 'ft/min').toFixed(0)} ft/min: stock cast iron is good for 6500.`,
-        next: 'Smaller sheaves of the same ratio, or ductile iron.',
+        because: `Sheave rim speed ${convert(rim, 'm/s', 'ft/min').toFixed(0)} ft/min: stock cast iron is limited to 6,500.`,
+        next: 'Use smaller sheaves of the same ratio, or ductile iron.',
       })
     return verdict(this, {
       level: 'ok',

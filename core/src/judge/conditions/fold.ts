@@ -210,7 +210,7 @@ const retestsOf = (check: string): readonly RetestId[] =>
   retestsInstead[check] ?? (Object.keys(retests) as RetestId[]).filter((id) => retests[id].by.includes(check))
 
 const common = [
-  { kind: 'common practice', text: 'a repair that is not read again is not proven', sure: 'common practice' },
+  { kind: 'common practice', text: 'a repair counts as proven only after a re-test', sure: 'common practice' },
 ] as const
 
 function asCondition(a: Asked, now: number): Condition {

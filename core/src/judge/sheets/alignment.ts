@@ -39,7 +39,7 @@ const inLine: Check = {
         level: 'watch',
         settles: false,
         basis: [limit.basis],
-        because: 'Read, but the sheaves are not recorded: a gap means nothing without their size.',
+        because: 'The sheaves are not entered: a gap cannot be judged without their size.',
         next: 'Enter both sheaves and the center distance on the machine’s page.',
         confidence: 'low',
       })
@@ -48,12 +48,12 @@ const inLine: Check = {
     const found = [
       {
         off: Math.abs(m.motorAngle),
-        words: `the motor is turned ${deg(m.motorAngle)}`,
+        words: `the motor is skewed ${deg(m.motorAngle)}`,
         next: 'Turn the motor on its base',
       },
       {
         off: Math.abs(m.fanAngle),
-        words: `the fan’s sheave stands ${deg(m.fanAngle)} askew`,
+        words: `the fan sheave is ${deg(m.fanAngle)} askew`,
         next: 'Look at the fan shaft and its hub',
       },
       ...(across === null
@@ -61,7 +61,7 @@ const inLine: Check = {
         : [
             {
               off: across,
-              words: `one sheave stands ${convert(Math.abs(m.offset), 'mm', 'in').toFixed(2)} in beside the other`,
+              words: `one sheave is offset ${convert(Math.abs(m.offset), 'mm', 'in').toFixed(2)} in from the other`,
               next: 'Slide a sheave on its shaft',
             },
           ]),
@@ -83,7 +83,7 @@ const inLine: Check = {
         limit: limit.value,
         basis: [limit.basis],
         because: `${sentence(bad)}${may}`,
-        next: `${bad[0]?.next ?? ''}, tension, and lay the straightedge on again.`,
+        next: `${bad[0]?.next ?? ''}, set the tension, and check with the straightedge again.`,
       })
     return verdict(this, {
       level: 'ok',
@@ -103,7 +103,7 @@ export const alignmentSheet: SheetCheck = {
   part: 'drive',
   title: 'Sheaves in line',
   how: 'Straightedge over both faces, feeler at four edges; 0 where it touches.',
-  caution: 'Locked out. After every change of turns or tension the line is gone: lay it on last.',
+  caution: 'Locked out. Every change of turns or tension changes the alignment: check it last.',
   for: (m) => m.drive === 'belt',
   groups: () => [
     {

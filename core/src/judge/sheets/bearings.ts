@@ -5,17 +5,17 @@ const ear = (where: string): Readonly<Record<string, Meaning>> => ({
   rough: [
     'watch',
     `The ${where} bearing is rough by hand.`,
-    'Grease it if it takes grease; listen again in a month, temperature and vibration beside it.',
+    'Grease it if it is greasable; listen again in a month and read temperature and vibration.',
   ],
   growls: [
     'fix',
     `The ${where} bearing growls.`,
-    'New ones are due, both ends together; look at the shaft under them before parts are ordered.',
+    'Replace both bearings; inspect the shaft under them before ordering parts.',
   ],
   play: [
     'fix',
     `There is play in the ${where} bearing.`,
-    'Look whether it turns on the shaft: a scored shaft means both.',
+    'Check whether it turns on the shaft: a scored shaft means replacing both.',
   ],
 })
 
@@ -49,12 +49,12 @@ const heard = byWord({
       ],
       over: [
         'watch',
-        'Grease is pushed out: too much runs hot and bursts the seals.',
+        'Grease is pushed out: too much grease runs hot and damages the seals.',
         'Wipe it off and add none this time. A sealed bearing gets none at all.',
       ],
     },
   },
-  fine: 'Bearings and shaft as they should be.',
+  fine: 'Bearings and shaft good.',
   rule: 'belt off, turned by hand, an ear on each housing',
 })
 
@@ -64,8 +64,8 @@ export const bearings: SheetCheck = {
   phase: 'dead',
   part: 'drive',
   title: 'Bearings and shaft',
-  how: 'Belt off: turn it slowly, an ear on each housing; rock the shaft; locks, shaft, grease.',
-  caution: 'Hold the wheel: wind or a sister fan can start it while a hand is on the shaft.',
+  how: 'Belt off: turn it slowly and listen at each housing; rock the shaft; check locks, shaft and grease.',
+  caution: 'Hold the wheel: wind or the twin fan can turn it while a hand is on the shaft.',
   for: always,
   groups() {
     const ends = [

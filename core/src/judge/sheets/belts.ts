@@ -11,55 +11,51 @@ const belt = byWord({
       glazed: [
         'watch',
         'The belt is glazed: it has slipped and run hot.',
-        'Tension and sheaves first, then a new set.',
+        'Check tension and sheaves first, then replace the set.',
       ],
-      cracked: ['fix', 'The belt is cracked.', 'A new set, all belts of it together.'],
-      frayed: [
-        'fix',
-        'The belt is frayed: something rubs, or it was levered on.',
-        'Find what rubs, then fit a new set.',
-      ],
+      cracked: ['fix', 'The belt is cracked.', 'Replace all belts of the set together.'],
+      frayed: ['fix', 'The belt is frayed: something rubs, or it was pried on.', 'Find what rubs, then fit a new set.'],
       gone: [
         'fix',
-        'No belt on it: no air, and the motor runs at no load.',
-        'Spin fan and motor apart before a new one goes on: a belt breaks for a reason.',
+        'No belt on: no air, and the motor runs at no load.',
+        'Spin fan and motor by hand before a new belt goes on: a belt breaks for a reason.',
       ],
     },
     'belt.tension': {
       slack: [
         'fix',
-        'The belt is slack: it slips, and amps taken on it say nothing of the fan.',
-        'Tension by the base, then read the amps again.',
+        'The belt is slack: it slips, so the amps do not show the fan load.',
+        'Set the tension on the base, then re-read the amps.',
       ],
       drum: [
         'fix',
-        'The belt is drum-tight: twice the pull leaves an eighth of the bearings’ life.',
+        'The belt is too tight: twice the pull leaves one eighth of the bearing life.',
         'Slacken to what the tension calculator gives for this span, and listen to both bearings.',
       ],
     },
     'belt.set': {
       mixed: [
         'watch',
-        'The belts of the set differ: the shorter one carries it all.',
+        'The belts of the set do not match: the shortest one carries the load.',
         'Replace them all together, as a matched set.',
       ],
     },
     'belt.grooves': {
       dished: [
         'fix',
-        'A groove is dished or shines at its bottom: a new belt will not last in it.',
-        'New sheave with the belts; a gauge tells how far it is gone.',
+        'A groove is worn hollow or shiny at the bottom: a new belt will not last in it.',
+        'Replace the sheave with the belts; check the wear with a groove gauge.',
       ],
     },
     'belt.line': {
       off: [
         'fix',
         'The sheaves are out of line.',
-        'Straightedge over both faces, four points; turn the motor first, then slide a sheave.',
+        'Straightedge across both faces, four points: square the motor first, then slide a sheave.',
       ],
     },
   },
-  fine: 'Belt and sheaves as they should be.',
+  fine: 'Belt and sheaves good.',
   rule: 'belts in sets, tension by the base, sheaves within half a degree',
 })
 
@@ -69,8 +65,8 @@ export const belts: SheetCheck = {
   phase: 'dead',
   part: 'drive',
   title: 'Belts and sheaves',
-  how: 'Guard off: wear, tension on the longest span, grooves, a straightedge over both faces.',
-  caution: 'Fingers stay out of the nip: turn it by the wheel, not by the belt. Guard back on before power.',
+  how: 'Guard off: check wear, tension on the longest span, grooves, and alignment with a straightedge.',
+  caution: 'Keep fingers out of the pinch point: turn it by the wheel, not by the belt. Guard back on before power.',
   for: (m) => m.drive === 'belt',
   groups: () => [
     {

@@ -58,7 +58,7 @@ export const byWord = ({ id, title, subject, subjects = {}, meanings, fine, rule
         level: 'ok',
         positions: good,
         basis,
-        because: bad.length === 0 ? fine : 'The rest is as it should be.',
+        because: bad.length === 0 ? fine : 'The rest is good.',
         next: 'Nothing to do.',
       }),
     ]

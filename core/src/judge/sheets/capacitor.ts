@@ -46,7 +46,7 @@ const capacitorHealth: Check = {
           value: x.uf,
           basis: [practice()],
           because: `${x.words}${show.microfarads(x.uf)}, but neither its marking nor the nameplate’s value is recorded.`,
-          next: 'Read the can and enter the marking under Edit.',
+          next: 'Read the capacitor and enter its marking under Edit.',
           confidence: 'low',
           settles: false,
         })
@@ -58,14 +58,14 @@ const capacitorHealth: Check = {
         return verdict(this, {
           ...given,
           level: 'fix',
-          because: `${told}: weak. The motor starts badly and its winding runs hot.`,
+          because: `${told}: weak. The motor starts hard and its winding runs hot.`,
           next: 'Discharge it and replace it; same microfarads, voltage rating as high or higher.',
         })
       if (off < floor + x.unsure && off < 0)
         return verdict(this, {
           ...given,
           level: off < floor ? 'fix' : 'watch',
-          because: `${told}: on the edge of its tolerance${x.underLoad ? ', within what clamp and meter can tell' : ''}.`,
+          because: `${told}: on the edge of its tolerance${x.underLoad ? ', within meter accuracy' : ''}.`,
           next: 'Measure it off the circuit; replace it if it stays.',
           confidence: 'low',
         })
@@ -74,7 +74,7 @@ const capacitorHealth: Check = {
           ...given,
           limit: high.value,
           level: 'fix',
-          because: `${told}: far more than it should be. Not the can that is recorded, or shorted, or misread.`,
+          because: `${told}: far too high. Not the recorded capacitor, or misread.`,
           next: 'Read the marking, check the meter’s range, and install the value the motor’s nameplate calls for.',
           settles: true,
         })
@@ -83,7 +83,7 @@ const capacitorHealth: Check = {
           ...given,
           limit: high.value,
           level: 'watch',
-          because: `${told}: more than it should be. Misread, or not the can that is recorded.`,
+          because: `${told}: too high. Misread, or not the recorded capacitor.`,
           next: 'Read the marking again.',
         })
       return verdict(this, { ...given, level: 'ok', because: `${told}: good.`, next: 'Nothing to do.' })
@@ -101,7 +101,7 @@ const capacitorFits: Check = {
   judge(c) {
     const wanted = c.motor?.plate.capacitorUf ?? 0
     const fitted = marked(c, 'run') ?? 0
-    const basis = [plateBasis('the motor plate'), houseRule(`house rule: capacitor, ${c.rules.capacitor}`)]
+    const basis = [plateBasis('the motor plate'), houseRule(`our limit: capacitor, ${c.rules.capacitor}`)]
     const volts = c.machine.controls.capacitor?.volts ?? null
     const wantedVolts = c.motor?.plate.capacitorVolts ?? null
     const off = fitted / wanted - 1
@@ -111,8 +111,8 @@ const capacitorFits: Check = {
         value: fitted,
         limit: wanted,
         basis,
-        because: `A ${show.microfarads(fitted)} can on a motor that calls for ${show.microfarads(wanted)}: healthy or not, it is the wrong one.`,
-        next: 'Replace it by the value on the motor’s nameplate; the old can says nothing.',
+        because: `A ${show.microfarads(fitted)} capacitor on a motor that calls for ${show.microfarads(wanted)}: wrong value, even if it is good.`,
+        next: 'Replace it with the value on the motor nameplate, not the value of the old capacitor.',
       })
     if (volts !== null && wantedVolts !== null && volts < wantedVolts)
       return verdict(this, {
@@ -120,7 +120,7 @@ const capacitorFits: Check = {
         value: volts,
         limit: wantedVolts,
         basis,
-        because: `The can is rated ${show.volts(volts)} V, the motor calls for ${show.volts(wantedVolts)} V.`,
+        because: `The capacitor is rated ${show.volts(volts)} V, the motor calls for ${show.volts(wantedVolts)} V.`,
         next: 'Replace it: voltage equal or higher, never lower.',
       })
     return verdict(this, {
@@ -139,7 +139,7 @@ export const capacitor: SheetCheck = {
   phase: 'dead',
   part: 'electric',
   title: 'Capacitor',
-  how: 'Discharged and off the circuit on the meter; or its amps and volts while it runs.',
+  how: 'Discharged and disconnected, on the meter; or read its amps and volts while running.',
   caution: 'Discharge through a resistor, then prove. It can hold its charge for minutes.',
   for: singlePhase,
   groups: (m) => {

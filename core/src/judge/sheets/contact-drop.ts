@@ -68,7 +68,7 @@ export const contactDrop: SheetCheck = {
   part: 'electric',
   title: 'Drop across contacts',
   how: 'Meter across each closed pole while it runs.',
-  caution: 'Full volts if the pole is open: start on the highest range.',
+  caution: 'An open pole shows full volts: start on the highest range.',
   for: (m) => threePhase(m) && !m.hasDrive,
   groups: () => [{ title: 'Each pole', asks: cells('contact_drop', legPositions) }],
   judges: [drop],

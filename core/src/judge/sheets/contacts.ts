@@ -68,9 +68,9 @@ const poles = contact({
   title: 'Contactor poles',
   subject: 'controls',
   level: 'fix',
-  open: (words) => `Closed poles read ${words}: they do not make.`,
-  next: () => 'Pressed by hand they may sit crooked: close it by its coil and read again, then replace it.',
-  good: (names, all) => (all ? 'Every pole read makes.' : `${names.join(' and ')} make.`),
+  open: (words) => `Closed poles read ${words}: no contact.`,
+  next: () => 'Pressed by hand the poles can sit crooked: close it with its coil and re-read, then replace it.',
+  good: (names, all) => (all ? 'Every pole read closes.' : `${names.join(' and ')} make.`),
 })
 
 const fuses = contact({
@@ -79,7 +79,7 @@ const fuses = contact({
   title: 'Fuses',
   subject: 'protection',
   level: 'stop',
-  open: (words, c) => `Fuse ${words}: blown.${c.machine.phases === 3 ? ' A motor on two legs burns.' : ''}`,
+  open: (words, c) => `Fuse ${words}: blown.${c.machine.phases === 3 ? ' A motor on two legs burns out.' : ''}`,
   next: (c) =>
     `Find the load that blew it before a new one goes in: each load to ground, one by one. Then replace ${c.machine.phases === 3 ? 'all three' : 'all of them'}.`,
   good: (names) => `Fuses ${names.join(', ')} good.`,
@@ -104,9 +104,9 @@ const polesOpened: Check = {
       level: 'watch',
       value: n,
       limit: linesOf(c),
-      basis: [practice('off at the contactor is not dead')],
-      because: `A ${n === 1 ? 'single' : 'two'}-pole contactor: with it off, a leg stays hot at the motor.`,
-      next: 'Off at the contactor is not dead: open the disconnect and prove each leg to ground, always.',
+      basis: [practice('off at the contactor is not de-energized')],
+      because: `A ${n === 1 ? 'single' : 'two'}-pole contactor: with it off, one leg stays live at the motor.`,
+      next: 'Off at the contactor is not de-energized: always open the disconnect and test each leg to ground.',
     })
   },
 }

@@ -50,7 +50,7 @@ const controlPower: Check = {
           value: r.off,
           limit: stray.value,
           basis: [ratioBasis, stray.basis],
-          because: `${told} is not the ratio of a ${show.volts(tap)}/${show.volts(rated)} V transformer: it, its fuse or its tap is at fault.`,
+          because: `${told} is not the ratio of a ${show.volts(tap)}/${show.volts(rated)} V transformer: the transformer, its fuse or its tap is at fault.`,
           next: 'Check the secondary fuse and the taps, then replace the transformer.',
         })
       if (r.fault === 'upstream' || away > high.value || away < -window.value)
@@ -59,7 +59,7 @@ const controlPower: Check = {
           value: r.supply - 1,
           limit: away > 0 ? high.value : window.value,
           basis: [ratioBasis, away > 0 ? high.basis : window.basis],
-          because: `${told} is the ratio of a healthy ${show.volts(tap)}/${show.volts(rated)} V transformer. The fault is in what feeds it${r.supply > 1.15 ? ', and what hangs below is being destroyed' : ''}.`,
+          because: `${told} is the ratio of a healthy ${show.volts(tap)}/${show.volts(rated)} V transformer. The fault is in what feeds it${r.supply > 1.15 ? ', and the controls on it are being damaged' : ''}.`,
           next:
             r.supply > 1.15
               ? 'Switch off what it feeds, then read the three volts ahead of it.'

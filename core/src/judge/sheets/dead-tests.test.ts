@@ -7,14 +7,14 @@ describe('winding ohms', () => {
   it('even and steady is OK and does not clear the insulation', () => {
     const v = told('winding-ohms', goodWinding)
     expect(v.level).toBe('ok')
-    expect(v.because).toContain('do not clear the insulation')
+    expect(v.because).toContain('do not prove the insulation')
   })
   it.each([
     ['all open, no ground', ['OL', 'OL', 'OL'], 'stop', 'burnt out'],
     ['one lead open', ['OL', 'OL', 1.3], 'stop', 'open at T2'],
     ['a delta branch open', [2.0, 1.0, 1.0], 'stop', 'delta'],
-    ['shorted turns', [1.31, 1.1, 1.32], 'fix', 'turns are shorted'],
-    ['a bad joint', [1.31, 1.31, 1.6], 'fix', 'bad joint'],
+    ['shorted turns', [1.31, 1.1, 1.32], 'fix', 'shorted turns'],
+    ['a bad joint', [1.31, 1.31, 1.6], 'fix', 'bad connection'],
     ['a little uneven', [1.31, 1.31, 1.36], 'watch', 'unbalance'],
   ] as const)('%s', (_name, pairs, level, words) => {
     const v = told('winding-ohms', at('winding_ohms', terminalPairs, pairs))
@@ -118,8 +118,8 @@ describe('insulation', () => {
     expect(v.level).toBe('ok')
   })
   it('says when they mean nothing: over range, above 5000 MΩ', () => {
-    expect(told('polarisation', curve([6000, 6500, 7000, 8000, 9000, 9900])).because).toContain('mean nothing')
-    expect(told('polarisation', curve(['OL', 'OL', 'OL', 'OL', 'OL', 'OL'])).because).toContain('mean nothing')
+    expect(told('polarisation', curve([6000, 6500, 7000, 8000, 9000, 9900])).because).toContain('not meaningful')
+    expect(told('polarisation', curve(['OL', 'OL', 'OL', 'OL', 'OL', 'OL'])).because).toContain('not meaningful')
   })
   it('does not fail a small motor on PI alone, but watches a falling or a low flat curve', () => {
     expect(told('polarisation', curve([900, 950, 980, 990, 1000, 1010])).level).toBe('ok')
@@ -167,7 +167,7 @@ describe('contacts, fuses, lugs', () => {
   })
   it('a single-pole contactor leaves a leg hot, always said', () =>
     expect(told('contactor-kind', [], { controls: { starter: 'contactor', poles: 1 } }).because).toContain(
-      'leg stays hot',
+      'leg stays live',
     ))
   it('the drop across a contact: a watch, a fix, an open pole', () => {
     expect(told('contact-drop', at('contact_drop', legPositions, [0.04, 0.05, 0.15])).level).toBe('watch')

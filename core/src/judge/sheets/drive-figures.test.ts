@@ -84,12 +84,12 @@ describe('belt tension on its span', () => {
         }),
       ) ?? ''
     expect(says('deflection and force')).toMatch(
-      /^Press 0\.34 in: \d+\.\d lbf used, \d+\.\d lbf new; by note \d+ to \d+ Hz\.$/,
+      /^Press 0\.34 in: \d+\.\d lbf used, \d+\.\d lbf new; by frequency \d+ to \d+ Hz\.$/,
     )
-    expect(says('span note')).toMatch(/^Note of this span/)
+    expect(says('span note')).toMatch(/^Frequency of this span/)
     expect(says('half an inch')).toMatch(/on this span is about right/)
-    expect(says('firm by hand')).toMatch(/In figures/)
-    expect(says('span note', {})).toMatch(/not in the book/)
+    expect(says('firm by hand')).toMatch(/In numbers/)
+    expect(says('span note', {})).toMatch(/not entered/)
   })
 })
 
@@ -101,10 +101,10 @@ describe('sheaves in line', () => {
     // 0.06 in over a 4.33 in sheave is 0.79°; half a degree over 22.05 in is 0.19 in.
     const v = told('alignment', gaps(0, 0.06, 0, 0), onDrive)
     expect(v).toMatchObject({ level: 'fix' })
-    expect(v.because).toContain('The motor is turned 0.8°')
+    expect(v.because).toContain('The motor is skewed 0.8°')
     expect(v.because.toLowerCase()).toContain('0.19 in is the limit at this center distance')
-    expect(told('alignment', gaps(0, 0, 0, 0.12), onDrive).because).toContain('fan’s sheave stands 0.8° askew')
-    expect(told('alignment', gaps(0, 0, 0.25, 0.25), onDrive).because).toContain('0.25 in beside the other')
+    expect(told('alignment', gaps(0, 0, 0, 0.12), onDrive).because).toContain('fan sheave is 0.8° askew')
+    expect(told('alignment', gaps(0, 0, 0.25, 0.25), onDrive).because).toContain('0.25 in from the other')
   })
   it('says nothing until all four gaps are read, and little without the sheaves', () => {
     expect(told('alignment', gaps(0, 0.2), onDrive)).toMatchObject({ level: 'watch', settles: false })
@@ -124,19 +124,19 @@ describe('the air path by pressure, amps and wheel', () => {
   it('asks for the amps where there are none', () =>
     expect(
       told('air-path', at('static_pressure', ['supply', 'return'], [0.9, 0.6]), { ...onDrive, history: last }).because,
-    ).toContain('With the amps'))
+    ).toContain('Read amps too'))
   it('unchanged is said to be', () =>
     expect(told('air-path', read(0.92, 0.6, 11.1), { ...onDrive, history: last }).because).toContain('as on'))
   it('more pressure on fewer amps is a restriction on a forward-curved wheel (common practice)', () => {
     const v = told('air-path', read(1.1, 0.8, 9), { ...onDrive, history: last })
     expect(v).toMatchObject({ level: 'watch' })
-    expect(v.because).toContain('shuts the air off')
-    expect(told('air-path', read(0.6, 0.4, 12.6), { ...onDrive, history: last }).because).toContain('shorter way')
+    expect(v.because).toContain('the air is restricted')
+    expect(told('air-path', read(0.6, 0.4, 12.6), { ...onDrive, history: last }).because).toContain('bypasses')
     expect(told('air-path', read(1.1, 0.7, 12.6), { ...onDrive, history: last }).because).toContain('runs faster')
   })
   it('is not held against a reading from before the speed was changed', () => {
     const work = [{ at: now - 20 * dayMs, kind: 'sheave-turned' as const, note: '' }]
-    expect(told('air-path', read(1.1, 0.8, 9), { ...onDrive, history: last, work }).because).toContain('first to hold')
+    expect(told('air-path', read(1.1, 0.8, 9), { ...onDrive, history: last, work }).because).toContain('first reading')
   })
 })
 
@@ -171,7 +171,7 @@ describe('what shakes', () => {
     expect(peak(6.14)).toContain('once a turn of the belt')
     expect(peak(608)).toContain('blades passing')
     expect(peak(120)).toContain('twice the supply')
-    expect(peak(77)).toContain('none of fan, motor, belt')
+    expect(peak(77)).toContain('neither fan, motor, belt')
   })
   it('is not named where nothing of the speeds is known', () => expect(peak(14.5, {})).toContain('cannot be named'))
 })
@@ -198,7 +198,7 @@ describe('the wheel’s own limit', () => {
           : p,
     )
     expect(told('wheel-speed', running(), { parts: big, layout: driveLayout }).because).toMatch(
-      /rim of a sheave runs at \d{4} ft\/min/,
+      /Sheave rim speed \d{4} ft\/min/,
     )
   })
 })
@@ -208,10 +208,10 @@ describe('amps after work that should leave them alone', () => {
   const done = (kind: 'wheel-replaced' | 'belts-renewed' | 'sheave-turned') => [
     { at: now - 30 * dayMs, kind, note: '' },
   ]
-  it('far fewer since a new wheel: is it in the right way round?', () => {
+  it('far fewer since a new wheel: is it in the right way around?', () => {
     const v = told('after-work', [...volts, ...amps(6.5)], { history: before, work: done('wheel-replaced') })
     expect(v).toMatchObject({ level: 'fix' })
-    expect(v.next).toContain('right way round')
+    expect(v.next).toContain('right way around')
   })
   it('about the same is fine, and a turned sheave is meant to move them', () => {
     expect(told('after-work', [...volts, ...amps(11.4)], { history: before, work: done('belts-renewed') }).level).toBe(

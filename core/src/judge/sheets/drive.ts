@@ -7,24 +7,28 @@ const families: readonly (readonly [id: string, words: string, first: string])[]
   [
     'over-current',
     'Over-current',
-    'At the start: stuck or back-spinning fan, starts too fast. At any time: shorted motor or cable, tested with the drive off the wires.',
+    'At start: check for a stuck or windmilling fan. While running: test motor and cable with the drive disconnected.',
   ],
-  ['over-voltage', 'Bus too high', 'Stops too fast, a fan driven by wind or its sister, a high line.'],
+  ['over-voltage', 'Bus too high', 'Lengthen the deceleration time; check for a windmilling fan or high line volts.'],
   [
     'under-voltage',
     'Bus too low',
     'Read all three line volts at the drive under load: a low pair is the feed, all good is the drive’s input.',
   ],
-  ['ground', 'Ground fault', 'Wet motor, cable or box: each lead to ground with the drive off the wires.'],
-  ['input-phase', 'Input phase lost', 'Three input volts under load, fuses, lugs, unbalance.'],
+  ['ground', 'Ground fault', 'Test each lead to ground with the drive disconnected: wet motor, cable or box.'],
+  ['input-phase', 'Input phase lost', 'Read the three input volts under load: a low pair is the feed.'],
   [
     'output-phase',
     'Output phase lost',
     'Lock out and read ohms at the drive’s output, then at the motor: open at both is the motor, open at the drive alone is the leads.',
   ],
-  ['hot', 'Drive too hot', 'Its own fan and filter, dirt on the fins, air around it.'],
-  ['motor-overload', 'Motor overload', 'Amps entered against the plate, real amps, bearing, sheave, open door.'],
-  ['reference', 'No command', 'Control wires, bus address, freeze, smoke or safety interlock open.'],
+  ['hot', 'Drive too hot', 'Check the drive’s cooling fan and filter, and the air around it.'],
+  [
+    'motor-overload',
+    'Motor overload',
+    'Compare the amps entered in the drive with the nameplate, then read the real amps.',
+  ],
+  ['reference', 'No command', 'Check the control wires, then for an open freeze, smoke or safety interlock.'],
 ]
 
 /** What the drive itself says. */
@@ -35,11 +39,11 @@ const display: Check = {
   from: 'visit',
   applies: (c) => c.machine.hasDrive && c.answer('drive.display') !== undefined,
   judge(c) {
-    const basis = [practice('read the display and its fault first; line in, then out')]
+    const basis = [practice('read the display and its fault first; then line volts in, then out')]
     const code = (c.answer('drive.code') ?? '').trim()
     const family = families.find(([id]) => id === c.answer('drive.family'))
     const twinRuns = c.machine.hasSister && c.stop.state.sister === 'running'
-    const permit = twinRuns ? ' Running on one fan meanwhile: set limits, an end date and the next reading.' : ''
+    const permit = twinRuns ? ' Until then on one fan: set limits, an end date and the next reading.' : ''
     const named = [code === '' ? '' : `code ${code}`, family ? family[1].toLowerCase() : ''].filter(Boolean).join(', ')
     switch (c.answer('drive.display')) {
       case 'fault':
@@ -47,7 +51,7 @@ const display: Check = {
           level: 'fix',
           basis,
           because: `The drive has tripped${named === '' ? ', and its code was not written down' : `: ${named}`}.`,
-          next: `${family ? family[2] : 'Write the code down before it is reset.'} Reset once, not again and again.${permit}`,
+          next: `${family ? family[2] : 'Write the code down before it is reset.'} Reset once only.${permit}`,
           confidence: named === '' ? 'low' : 'full',
         })
       case 'warning':
@@ -55,7 +59,7 @@ const display: Check = {
           level: 'watch',
           basis,
           because: `The drive warns${named === '' ? '' : `: ${named}`}.`,
-          next: family ? family[2] : 'Write the code down; look it up in the drive’s own book.',
+          next: family ? family[2] : 'Write the code down; look it up in the drive manual.',
         })
       case 'dark':
         return verdict(this, {
@@ -75,8 +79,8 @@ export const drive: SheetCheck = {
   phase: 'look',
   part: 'electric',
   title: 'Drive',
-  how: 'Display and code first, before anything is reset.',
-  caution: 'Never a line on its motor terminals. Its bus stays charged for minutes.',
+  how: 'Read display and code before any reset.',
+  caution: 'Never connect line volts to its motor terminals. The bus stays charged for minutes.',
   for: (m) => m.hasDrive,
   groups: () => [
     {

@@ -23,8 +23,8 @@ const drop: Check = {
         value: p,
         limit: change.value,
         basis: [change.basis],
-        because: `${told}: plugged. Amps read now are of a starved fan.`,
-        next: 'Change them, then read the amps again: speed is not judged before filters and belt are.',
+        because: `${told}: plugged. Amps are low for lack of air.`,
+        next: 'Change the filters, then re-read the amps.',
       })
     if (p > soon.value)
       return verdict(this, {
@@ -41,7 +41,7 @@ const drop: Check = {
         value: p,
         limit: none.value,
         basis: [none.basis],
-        because: `${told}: next to nothing. No air, a torn or missing filter, or a tap that is plugged.`,
+        because: `${told}: too low. No air, a torn or missing filter, or a plugged tap.`,
         next: 'Look for a gap in the filter bank and a slipping belt; blow the tube out and read again.',
       })
     return verdict(this, {
@@ -61,9 +61,9 @@ export const filterDrop: SheetCheck = {
   phase: 'live',
   part: 'drive',
   title: 'Filters',
-  how: 'Manometer before and behind the bank, doors shut, fan at its usual speed.',
+  how: 'Manometer before and after the bank, doors shut, fan at usual speed.',
   caution: null,
   for: always,
-  groups: () => [{ title: 'Pressure drop', asks: cells('filter_drop', ['filter'], ['Over the filters']) }],
+  groups: () => [{ title: 'Pressure drop', asks: cells('filter_drop', ['filter'], ['Across the filters']) }],
   judges: [drop],
 }

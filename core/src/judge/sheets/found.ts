@@ -28,9 +28,8 @@ const running: Check = {
           level: 'stop',
           positions: turns,
           basis,
-          because:
-            'Hums and does not turn: a lost leg, an open winding, a dead capacitor or a seized shaft. The winding burns while it hums.',
-          next: 'Switch it off at the source now. Then read the volts, and test the winding with it locked out.',
+          because: 'Hums and does not turn: the winding overheats while it hums.',
+          next: 'Shut it off at the source now. Read the volts; then lock out and test the winding.',
         })
       case 'runs though off':
         return verdict(this, {
@@ -40,7 +39,7 @@ const running: Check = {
           basis,
           because:
             'Turns though it should be off: a welded contactor, a second feed, or one leg returning through the ground wire.',
-          next: 'Touch nothing on the cabinet. Clamp the lines and the grounding conductor, then isolate at the source.',
+          next: 'Do not touch the cabinet. Clamp the lines and the grounding conductor, then isolate at the source.',
         })
       case 'still':
         if (call === 'no')
@@ -48,7 +47,7 @@ const running: Check = {
             level: 'ok',
             positions: off,
             basis,
-            because: 'Stands still with no call, as it should.',
+            because: 'Not running and no call: normal.',
             next: 'Nothing to do.',
           })
         return verdict(this, {
@@ -58,7 +57,7 @@ const running: Check = {
           because:
             call === 'yes'
               ? 'Called for and not running.'
-              : 'Not running, and nobody knows whether it is called for. A clock, a delay or a purge may hold it.',
+              : 'Not running, call unknown. A clock, delay or purge may hold it off.',
           next: 'Check for a call first. Then read volts from the outside in until they stop: disconnect, breaker, fuses, control transformer.',
         })
       default:
@@ -111,7 +110,7 @@ const breaker: Check = {
   from: 'visit',
   applies: (c) => c.answer('look.breaker') !== undefined,
   judge(c) {
-    const basis = [practice('a trip is evidence, not the fault')]
+    const basis = [practice('a trip is a symptom, not the fault')]
     const found = c.answer('look.breaker') ?? ''
     if (found === 'closed') {
       const before = foundBefore(c, { check: this.id, subject: this.subject }, 'look.breaker', Object.keys(opened))
@@ -132,10 +131,10 @@ const breaker: Check = {
       basis,
       because: tested
         ? `Found ${how}; every winding pair and every lead to ground was tested.`
-        : `Found ${how}. It opened for a reason, and nothing on it has been tested yet.`,
+        : `Found ${how}. It opened for a reason, and nothing has been tested yet.`,
       next: tested
-        ? 'If the tests are good: inhibit the controls, stand aside, one attempt.'
-        : 'Do not close it. Ask who opened it and look for locks; then ohms and insulation of every load on it.',
+        ? 'If the tests are good: inhibit the controls, stand aside, close it once.'
+        : 'Do not close it. Ask who opened it and look for locks; then test ohms and insulation of every load on it.',
     })
   },
 }
@@ -148,7 +147,7 @@ const smell: Check = {
   from: 'visit',
   applies: (c) => c.answer('look.smell') !== undefined,
   judge(c) {
-    const basis = [practice('smell and soot suggest; a test tells')]
+    const basis = [practice('a smell is a hint; a test decides')]
     switch (c.answer('look.smell')) {
       case 'burnt winding':
         return verdict(this, {
@@ -198,7 +197,7 @@ export const found: SheetCheck = {
   phase: 'look',
   title: 'As found',
   how: 'Look, listen and smell before anything is touched.',
-  caution: 'A spinning fan is proof of power, a still one proof of nothing.',
+  caution: 'A turning fan proves power; a stopped fan proves nothing.',
   for: always,
   groups: () => [
     {

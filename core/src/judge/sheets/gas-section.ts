@@ -11,7 +11,7 @@ const gas: Check = {
   applies: (c) =>
     c.machine.controls.gasSection && (c.answer('gas.cutout') !== undefined || c.answer('gas.tested') !== undefined),
   judge(c) {
-    const basis = [practice('cut-outs reconnected, nothing fallen in; work on it ends with a combustion test')]
+    const basis = [practice('reconnect cut-outs, remove debris; work on it ends with a combustion test')]
     const cutout = c.answer('gas.cutout')
     const tested = c.answer('gas.tested')
     return [
@@ -24,11 +24,11 @@ const gas: Check = {
               basis,
               because:
                 cutout === 'no'
-                  ? 'A cut-out or roll-out lead of the gas section is off: it fires without its safeguard, or not at all.'
+                  ? 'A cut-out or roll-out lead of the gas section is off: it fires without its safety, or not at all.'
                   : 'Every cut-out lead of the gas section is on.',
               next:
                 cutout === 'no'
-                  ? 'Put it back before the unit is left. Licensed work, by local code.'
+                  ? 'Reconnect it before you leave the unit. Licensed work under local code.'
                   : 'Nothing to do.',
             }),
           ]),
@@ -58,8 +58,8 @@ export const gasSection: SheetCheck = {
   phase: 'leave',
   part: 'electric',
   title: 'Gas section',
-  how: 'Look that every cut-out lead is on and nothing fell in from the fan deck; tested if it was worked on.',
-  caution: 'Gas work is for licensed people, by local code. Smell gas: out, and call.',
+  how: 'Check that every cut-out lead is on and nothing fell in from the fan deck; test it if it was worked on.',
+  caution: 'Gas work is for licensed people under local code. If you smell gas, leave and call.',
   for: (m) => m.controls.gasSection,
   groups: () => [
     {

@@ -72,7 +72,7 @@ describe('proof of dead and the gate to the dead tests', () => {
     [
       'one leg',
       [...at('dead_ll', linePositions, [277, 0, 277]), ...at('dead_lg', legPositions, [277, 0, 0])],
-      'L1 is alive',
+      'L1 is live',
     ],
     [
       'all of it',

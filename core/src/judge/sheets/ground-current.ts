@@ -29,15 +29,15 @@ const groundCurrent: Check = {
         ? (() => {
             const back = groundReturn(out, wire)
             return back.share < -0.05
-              ? ' More comes back than goes out: another circuit uses this conductor.'
+              ? ' More current returns than goes out: another circuit uses this conductor.'
               : back.otherLow > 0.05 * out
-                ? ` At least ${show.amps(back.otherLow)} A returns another way, by pipe, duct or steel.`
+                ? ` At least ${show.amps(back.otherLow)} A returns through pipe, duct or steel.`
                 : ''
           })()
         : ''
     const told = [
       wire === undefined ? '' : `${show.amps(wire)} A in the grounding conductor`,
-      lines === undefined ? '' : `${show.amps(lines)} A left over on the lines together`,
+      lines === undefined ? '' : `${show.amps(lines)} A net on all lines together`,
     ]
       .filter(Boolean)
       .join(', ')
@@ -60,8 +60,8 @@ const groundCurrent: Check = {
               value: worst,
               limit: stop.value,
               basis: [stop.basis],
-              because: `${told}. A winding or a wire has broken through to the frame.${another} Cut or lift that conductor and the cabinet is live.`,
-              next: 'Touch nothing, lift nothing. Isolate at the source, then test each lead to ground.',
+              because: `${told}. A winding or a wire is grounded to the frame.${another} If that conductor is cut or lifted the cabinet becomes live.`,
+              next: 'Touch nothing and disconnect nothing. Isolate at the source, then test each lead to ground.',
             }),
           ]),
       ...(some.length === 0
@@ -73,7 +73,7 @@ const groundCurrent: Check = {
               value: worst,
               limit: watch.value,
               basis: [watch.basis],
-              because: `${told}: more than nothing.${c.machine.hasDrive ? ' A drive leaks by design.' : ''}${another}`,
+              because: `${told}: above the limit.${c.machine.hasDrive ? ' A drive leaks some current by design.' : ''}${another}`,
               next: c.machine.hasDrive
                 ? 'Read again with the drive stopped.'
                 : 'Test the insulation of each lead, then read the ground wire again.',
@@ -89,7 +89,7 @@ const groundCurrent: Check = {
               value: worst,
               limit: watch.value,
               basis: [watch.basis],
-              because: `${told}: ${c.machine.hasDrive && worst > c.limit('ground-amps-watch').value ? 'what a drive leaks by design' : 'next to nothing'}.`,
+              because: `${told}: ${c.machine.hasDrive && worst > c.limit('ground-amps-watch').value ? 'normal for a drive' : 'negligible'}.`,
               next: 'Nothing to do.',
             }),
           ]),
@@ -121,8 +121,8 @@ const offAmps: Check = {
               basis: [limit.basis],
               because: `${live.map((l) => `${l.p} carries ${show.amps(l.amps)} A`).join(', ')} though the fan should be off. ${
                 live.length === 1
-                  ? 'On one leg alone the current goes to ground: half the motor runs on that leg and the ground wire.'
-                  : 'Off at the contactor is not off.'
+                  ? 'Current on one leg only goes to ground: half the motor runs on that leg and the ground wire.'
+                  : 'Off at the contactor is not de-energized.'
               }`,
               next: 'Isolate at the source. Check the contactor poles, then each lead to ground.',
             }),

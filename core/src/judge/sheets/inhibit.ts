@@ -11,7 +11,7 @@ const inhibits: Check = {
   needs: ['restore.call', 'leave.call'],
   applies: (c) => c.answer('restore.call') === 'broken' || c.answer('leave.call') !== undefined,
   judge(c) {
-    const basis = [practice('what was lifted is put back')]
+    const basis = [practice('what was lifted is restored')]
     const how = (c.answer('restore.how') ?? '').trim()
     const what = how === '' ? 'The control call' : how.replace(/^./, (t) => t.toUpperCase())
     if (c.answer('leave.call') === 'yes')
@@ -19,7 +19,7 @@ const inhibits: Check = {
         level: 'ok',
         basis,
         because:
-          c.answer('restore.call') === 'broken' ? `${what}: inhibited, and put back.` : 'Controls back in automatic.',
+          c.answer('restore.call') === 'broken' ? `${what}: inhibited and restored.` : 'Controls back in automatic.',
         next: 'Nothing to do.',
       })
     return verdict(this, {
@@ -27,9 +27,9 @@ const inhibits: Check = {
       basis,
       because:
         c.answer('restore.call') === 'broken'
-          ? `${what} was inhibited and not entered as put back. A lifted wire that is forgotten is a building without air.`
+          ? `${what} was inhibited and is not entered as restored. A forgotten wire leaves the building without air.`
           : 'Controls were left out of automatic.',
-      next: 'Put it back, see it start on its own call, and enter it under Close up.',
+      next: 'Restore it, see it start on its own call, and enter it under Close up.',
     })
   },
 }
@@ -38,8 +38,8 @@ export const inhibit: SheetCheck = {
   id: 'inhibit',
   phase: 'restore',
   title: 'Before power',
-  how: 'Inhibit the control call, clear tools and people, then close and watch: a trip now is line-side.',
-  caution: 'Stand aside, face away, one attempt. Somebody below knows air is coming.',
+  how: 'Inhibit the control call, clear tools and people, then close and watch: a trip now is on the line side.',
+  caution: 'Stand aside, face away, close once. People below are notified.',
   for: always,
   groups: () => [
     {
@@ -54,13 +54,13 @@ export const inhibit: SheetCheck = {
     },
     {
       title: 'People',
-      asks: [yesNo('restore.told', 'Tools out, people told'), yesNo('restore.guards', 'Guards and panels on')],
+      asks: [yesNo('restore.told', 'Tools out, people notified'), yesNo('restore.guards', 'Guards and panels on')],
     },
     {
       title: 'If it was found open',
       asks: [
         line('restore.who', 'Who opened it, and why'),
-        line('restore.instead', 'Test made instead, to go on without winding and insulation'),
+        line('restore.instead', 'Test done instead of winding and insulation tests'),
       ],
       also: true,
     },

@@ -32,10 +32,10 @@ const inrushCheck: Check = {
         limit,
         basis: [
           standard('NEC Table 430.7(B)'),
-          practice('a clamp’s peak stands up to 1.4 times above the locked current'),
+          practice('a clamp’s peak reads up to 1.4 times the locked-rotor current'),
         ],
         because: `${times}: more than code letter ${letter?.letter ?? ''} gives (${show.amps(locked ?? 0)} A locked).`,
-        next: 'Does it start against a back-spinning wheel, on low volts, with shorted turns? Time the start.',
+        next: 'Time the start: long is a windmilling wheel or low volts, short is shorted turns.',
       })
     if (top < low.value * plate)
       return verdict(this, {
@@ -43,7 +43,7 @@ const inrushCheck: Check = {
         value: top,
         limit: low.value * plate,
         basis: [low.basis],
-        because: `${times}: soft for a start across the line${c.machine.hasDrive ? ', as a drive makes it' : ''}.`,
+        because: `${times}: low for an across-the-line start${c.machine.hasDrive ? ', normal on a drive' : ''}.`,
         next: c.machine.hasDrive ? 'Nothing to do.' : 'Was the clamp on before it started?',
         confidence: c.machine.hasDrive ? 'full' : 'low',
       })
@@ -76,7 +76,7 @@ export const startTime: Check = {
         level: 'stop',
         value: s ?? null,
         basis,
-        because: `It did not turn${retried || ' when it was started'}: locked current in a winding that stands still.`,
+        because: `It did not turn${retried || ' when it was started'}: locked-rotor current in the winding.`,
         next:
           c.machine.phases === 1
             ? 'Do not try again. Lock out and spin it by hand: stiff is mechanical; free, test the capacitor.'
@@ -88,7 +88,7 @@ export const startTime: Check = {
         value: tries,
         limit: 1,
         basis,
-        because: `It started${retried || ' only sometimes'}: it will fail to start when nobody looks.`,
+        because: `It started${retried || ' only sometimes'}: it will fail to start one day.`,
         next: `Read the volts while it starts, then ${c.machine.phases === 1 ? 'test the capacitor' : 'see whether the wheel spins backward before it starts'}. Let it cool between tries.`,
       })
     if (s === undefined)
@@ -101,7 +101,7 @@ export const startTime: Check = {
       value: s,
       limit: 10,
       basis,
-      because: `${s.toFixed(0)} s to speed${long ? ': the overload and the winding feel every one of them' : ''}.`,
+      because: `${s.toFixed(0)} s to speed${long ? ': each second heats the overload and the winding' : ''}.`,
       next: long
         ? `Read the volts while it starts, then ${c.machine.phases === 1 ? 'test the capacitor' : 'spin it by hand, locked out'}.`
         : 'Nothing to do.',
@@ -128,7 +128,7 @@ export const inrush: SheetCheck = {
   part: 'electric',
   title: 'Start',
   how: 'Clamp on peak, then start it; seconds until it is at speed.',
-  caution: 'Not again and again: each start heats the winding. Let it cool between.',
+  caution: 'Do not start repeatedly: each start heats the winding. Let it cool between starts.',
   for: (m) => m.phases === 3,
   groups: () => [
     { title: 'Peak', asks: cells('inrush', legPositions) },

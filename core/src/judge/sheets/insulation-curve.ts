@@ -36,8 +36,8 @@ const polarisation: Check = {
         basis,
         because:
           meaningless.why === 'zero'
-            ? 'No insulation to speak of: a ratio of nothing means nothing.'
-            : `The one-minute value is ${meaningless.why === 'over range' ? 'beyond the tester' : 'above 5000 MΩ'}: the ratios mean nothing here, and need not.`,
+            ? 'Almost no insulation: the ratios are not meaningful.'
+            : `The one-minute value is ${meaningless.why === 'over range' ? 'above the tester’s range' : 'above 5000 MΩ'}: the ratios are not meaningful at this value.`,
         next: 'Judge by the one-minute value.',
       })
     const darRatio = dar?.kind === 'ratio' ? dar.ratio : null
@@ -57,7 +57,7 @@ const polarisation: Check = {
         value: piRatio ?? darRatio,
         limit: 1,
         basis,
-        because: `${parts.join(', ')}: it falls while the voltage stands. Wet or dirty, whatever the one-minute value says.`,
+        because: `${parts.join(', ')}: it falls while the voltage is on. Wet or dirty, whatever the one-minute value.`,
         next: 'Dry it, clean it, test again.',
       })
     if (flat && !high)
@@ -66,7 +66,7 @@ const polarisation: Check = {
         value: piRatio,
         limit: least,
         basis,
-        because: `${parts.join(', ')}, under ${least.toFixed(1)} at ${show.megohms(at40)}: it hardly absorbs. Damp or dirt look like this.`,
+        because: `${parts.join(', ')}, under ${least.toFixed(1)} at ${show.megohms(at40)}: low absorption. Typical of damp or dirt.`,
         next: 'Compare with last time; dry and test again.',
         confidence: 'low',
       })
@@ -75,7 +75,7 @@ const polarisation: Check = {
       value: piRatio ?? darRatio,
       limit: piRatio === null ? null : least,
       basis,
-      because: `${parts.join(', ')}.${flat ? ' A small random winding absorbs little; at this value that is no fault.' : ''}`,
+      because: `${parts.join(', ')}.${flat ? ' Normal for a small random-wound motor at this value.' : ''}`,
       next: 'Nothing to do.',
     })
   },
@@ -87,7 +87,7 @@ export const insulationCurve: SheetCheck = {
   phase: 'dead',
   part: 'electric',
   title: 'Insulation over time',
-  how: 'All leads together, voltage standing: write each point when the clock asks for it, from 15 s to 10 min.',
+  how: 'All leads together, voltage on: enter each point when the timer shows it, from 15 s to 10 min.',
   caution: insulation.caution,
   for: threePhase,
   groups: () => [

@@ -31,12 +31,12 @@ const insulationResistance: Check = {
     const bottom = Math.min(floor, insulationFloor('kV plus 1', volts))
     const basis = [
       c.rules.insulation === 'lamp 30' ? practice('common practice: the 30 MΩ lamp') : standard('IEEE 43'),
-      houseRule(`house rule: insulation, ${c.rules.insulation}`),
+      houseRule(`our limit: insulation, ${c.rules.insulation}`),
     ]
     const place = figures[0]?.place ?? null
     const away = place !== null && place !== 'motor'
     const subject = away ? ('wiring' as const) : ('motor' as const)
-    const split = away ? ` Read at the ${place}: through wires that may be the wet part.` : ''
+    const split = away ? ` Read at the ${place}: wires may be the wet part.` : ''
     const unsure = figures.every((f) => f.corrected) ? '' : ' No temperature, so not corrected to 40 °C.'
     const sure = figures.every((f) => f.corrected) && !away ? ('full' as const) : ('low' as const)
     const at = (leads: readonly string[]) => leads.map((lead) => `${lead}/${place ?? 'motor'}`)
@@ -86,7 +86,7 @@ const insulationResistance: Check = {
               subject,
               positions: at(['all']),
               basis,
-              because: 'Insulation was read without its one-minute value: nothing to hold against the minimum.',
+              because: 'Insulation was read without its one-minute value: cannot be compared with the minimum.',
               next: 'Read it at one minute.',
               confidence: 'low',
               settles: false,
@@ -111,7 +111,7 @@ const insulationResistance: Check = {
               )}: above ${show.megohms(floor)}${weak ? `, but tested at ${show.volts(tested)} V: too little for a ${show.volts(volts)} V winding` : ''}.${split}${unsure}`,
               next: weak
                 ? `Test it at ${show.volts(least)} V.`
-                : 'Keep the number: its fall over the years is what tells.',
+                : 'Record the value: the trend over the years matters most.',
             }),
           ]),
     ]
@@ -167,7 +167,7 @@ const insulationTrend: Check = {
           value: share,
           limit: share < fix.value ? fix.value : watch.value,
           basis: [share < fix.value ? fix.basis : watch.basis, ...basis],
-          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.stop.at, c.machine.zone)}, both at 40 °C. The winding takes up water or dirt, even where it is still above the minimum.`,
+          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.stop.at, c.machine.zone)}, both at 40 °C. The winding takes up moisture or dirt, even if still above the minimum.`,
           next: 'Dry and clean it, find where the water comes from, test again before the next wet season.',
           confidence: sure(year),
         })
@@ -191,7 +191,7 @@ const insulationTrend: Check = {
         value: now.at40 / first.at40,
         limit: null,
         basis,
-        because: `Four tests in a row each lower: ${last.map(value).join(', ')} at 40 °C.`,
+        because: `Falling in four tests in a row: ${last.map(value).join(', ')} at 40 °C.`,
         next: 'Keep it dry and clean; test twice a year.',
         confidence: sure(first),
       })
@@ -199,7 +199,7 @@ const insulationTrend: Check = {
       level: 'ok',
       value: now.at40,
       basis,
-      because: `Insulation holds: ${all.slice(-3).map(value).join(', ')} over the last tests.`,
+      because: `Insulation steady: ${all.slice(-3).map(value).join(', ')} over the last tests.`,
       next: 'Nothing to do.',
       confidence: sure(first ?? null),
     })
@@ -230,7 +230,7 @@ export function insulationAdvice(ratedLineVolts: number): {
     before: [
       'Drive, soft starter, phase monitor and surge parts disconnected',
       'At the motor’s own terminals, leads apart and clean',
-      'Afterwards to ground, four times as long as it was tested',
+      'Afterwards discharged to ground, four times as long as the test',
     ],
   }
 }
@@ -240,9 +240,9 @@ export const insulation: SheetCheck = {
   phase: 'dead',
   part: 'electric',
   title: 'Insulation',
-  how: 'Each lead to the frame for one minute, or all together; write the winding’s temperature beside it.',
+  how: 'Each lead to the frame for one minute, or all together; enter the winding temperature with it.',
   caution:
-    'The tester puts 500 V or more on the leads. Drive and electronics off the wires first; nobody touching; discharge after.',
+    'The tester puts 500 V or more on the leads. Disconnect drive and electronics first; keep people clear; discharge after.',
   for: threePhase,
   groups: () => [
     { title: 'After one minute', asks: cells('megohms', [...terminalPositions, 'all'], [...terminalPositions, 'All']) },

@@ -10,7 +10,7 @@ const seen = byWord({
     'key.length': {
       short: [
         'fix',
-        'The key does not lie under every screw: it walks out, and the hub with it.',
+        'The key is not under every screw: it works out, and the hub with it.',
         'Fit a key the full length of the hub, so that the screw over it bears on metal.',
       ],
       missing: [
@@ -22,7 +22,7 @@ const seen = byWord({
     'key.flat': {
       round: [
         'watch',
-        'A screw stands on the round shaft: it scores it and lets go.',
+        'A screw bears on the round shaft: it scores the shaft and lets go.',
         'File a flat, or turn the hub to the flat that is there; mark it before it moves.',
       ],
     },
@@ -34,26 +34,26 @@ const seen = byWord({
       ],
       once: [
         'watch',
-        'The screws were tightened once: the key settles and they are loose by the next visit.',
+        'The screws were tightened only once: they loosen as the key seats.',
         'Loosen each and tighten it to torque; tighten again after the first day and record both.',
       ],
     },
     'hub.side': {
       backward: [
         'watch',
-        'The sheave sits hub the wrong way: its grooves are out of line or hang over.',
+        'The sheave hub faces the wrong way: the grooves are out of line.',
         'Set the hub beside the old witness mark; measure how far it stands out before it comes off.',
       ],
     },
     'hub.stand': {
       moved: [
         'fix',
-        'A hub has moved on its shaft: the marks no longer meet.',
+        'A hub has moved on its shaft: the marks do not line up.',
         'Find why it let go: look at the key and the flat first. Set it back to the mark, then align and tension the belts.',
       ],
     },
   },
-  fine: 'Keys, screws and hubs as they should be.',
+  fine: 'Keys, screws and hubs good.',
   rule: 'a key under every screw, the screw on a flat, tightened twice',
 })
 
@@ -63,8 +63,8 @@ export const keys: SheetCheck = {
   phase: 'dead',
   part: 'drive',
   title: 'Keys, screws and hubs',
-  how: 'Both sheaves and the wheel: key end to end, each screw on its flat, tight, slack, tight; the mark across hub and shaft.',
-  caution: 'A hub that lets go throws what it holds. Nobody in line with it at the first start.',
+  how: 'Both sheaves and the wheel: key full length, each screw on its flat, tightened twice; check the mark across hub and shaft.',
+  caution: 'A hub that lets go throws its wheel or sheave. Nobody stands in line at the first start.',
   for: always,
   groups: () => [
     {

@@ -46,7 +46,7 @@ const roll: Check = {
       next:
         r.blames === 'supply'
           ? 'The motor is cleared. Read the volts on both sides of the contactor on that line.'
-          : 'Lugs and splice of that lead, then the winding.',
+          : 'Check lugs and splice of that lead, then the winding.',
       confidence: both ? 'low' : 'full',
     })
   },
@@ -57,8 +57,8 @@ export const leadRollSheet: SheetCheck = {
   phase: 'live',
   part: 'electric',
   title: 'Roll the leads',
-  how: 'Lock out, move all three leads on by one, run, read; twice. The turning stays the same.',
-  caution: 'Each move is a lock-out of its own: prove dead every time.',
+  how: 'Lock out, move all three leads over by one, run and read; do it twice. The rotation stays the same.',
+  caution: 'Lock out and prove de-energized for every move.',
   for: (m) => m.phases === 3 && !m.hasDrive,
   groups: () => [
     {

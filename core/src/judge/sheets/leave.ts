@@ -22,7 +22,7 @@ const left: Check = {
   from: 'visit',
   applies: (c) => judged.some(([id]) => c.answer(id) !== undefined),
   judge(c) {
-    const basis = [practice('leave it as you would find it')]
+    const basis = [practice('leave it as you want to find it')]
     const not = judged.filter(([id]) => c.answer(id) === 'no')
     const done = judged.filter(([id]) => c.answer(id) === 'yes')
     return [
@@ -32,8 +32,8 @@ const left: Check = {
           subject,
           positions: [id],
           basis,
-          because: `Left without: ${words.toLowerCase()}.`,
-          next: 'Enter who comes back for it, and when.',
+          because: `Not restored: ${words.toLowerCase()}.`,
+          next: 'Enter who comes back to restore it, and when.',
         }),
       ),
       ...(done.length === 0
@@ -43,7 +43,7 @@ const left: Check = {
               level: 'ok',
               positions: done.map(([id]) => id),
               basis,
-              because: not.length === 0 ? 'Left as it should be.' : 'The rest was left as it should be.',
+              because: not.length === 0 ? 'Everything restored.' : 'The rest is restored.',
               next: 'Nothing to do.',
             }),
           ]),
@@ -55,12 +55,12 @@ export const leave: SheetCheck = {
   id: 'leave',
   phase: 'leave',
   title: 'Leave',
-  how: 'Back in automatic, panels on, tools counted, the person who pays told.',
+  how: 'Controls in automatic, panels on, tools counted, customer notified.',
   caution: null,
   for: always,
   groups: () => [
     { title: 'Left', asks: asks.map(([id, words]) => yesNo(id, words)) },
-    { title: 'Told', asks: [line('leave.told', 'Who was told what')], also: true },
+    { title: 'Told', asks: [line('leave.told', 'Who was notified of what')], also: true },
   ],
   judges: [left],
 }

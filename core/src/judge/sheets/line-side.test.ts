@@ -23,7 +23,7 @@ describe('the supply ahead of the starter (nameplate 460 V, ± 10 % by NEMA MG 1
     [[460, 460, 482.5], 'fix', /3\.2 % unbalance/],
     [[460, 460, 495], 'fix', /4\.9 % unbalance/],
     [[460, 460, 500], 'stop', /5\.6 % unbalance\. This supply/],
-    [[460, 480, 530], 'stop', /unbalance, and one pair over what the motor stands/],
+    [[460, 480, 530], 'stop', /unbalance, and one pair over the motor’s limit/],
     [[430, 530, 535], 'stop', /and 2 pairs over/],
     // A line gone, a misread, nothing at all, a pair not read.
     [[230, 230, 460], 'stop', /is lost ahead of the starter/],

@@ -39,8 +39,8 @@ const lineSide: Check = {
         return verdict(this, {
           level: 'stop',
           basis: [standard('one leg reaches the other through the winding')],
-          because: `0 V across and ${legs.map((r) => `${r.position} ${show.volts(r.value)} V`).join(', ')} to ground: one leg is lost, and the other comes back through the winding.`,
-          next: 'Do not start it. Breaker, fuse and lug of each leg, back to the board.',
+          because: `0 V across and ${legs.map((r) => `${r.position} ${show.volts(r.value)} V`).join(', ')} to ground: one leg is lost, and the other feeds back through the winding.`,
+          next: 'Do not start it. Check breaker, fuse and lug of each leg back to the panel.',
         })
       return verdict(this, {
         level: 'watch',
@@ -77,8 +77,8 @@ const lineSide: Check = {
           value: u,
           limit: stop.value,
           basis: [stop.basis, window.basis],
-          because: `${shown}: ${show.percent(u)} unbalance${high > 0 ? `, and ${high === 1 ? 'one pair' : `${high} pairs`} over what the motor stands` : ''}. This supply destroys what hangs on it: the transformer or its taps.`,
-          next: 'Switch off everything on this supply: motors, boards, compressor. Then the transformer ahead of it, ratio by ratio.',
+          because: `${shown}: ${show.percent(u)} unbalance${high > 0 ? `, and ${high === 1 ? 'one pair' : `${high} pairs`} over the motor’s limit` : ''}. This supply damages everything on it. Suspect the transformer or its taps.`,
+          next: 'Shut off everything on this supply. Then read the transformer ahead of it, each pair in and out.',
         })
       }
     }
@@ -97,12 +97,12 @@ const lineSide: Check = {
         next:
           away > 0
             ? 'Start nothing on it. Check the taps of the transformer ahead of it.'
-            : 'Read it again under load and at the board.',
+            : 'Re-read under load, and at the panel.',
       })
     if (missing.length > 0)
       return verdict(this, {
         level: 'watch',
-        basis: [practice('every pair before anything is started')],
+        basis: [practice('read every pair before any start')],
         because: `${read.length === 0 ? 'No pair' : `Only ${read.map((r) => r.p).join(' and ')}`} read on the line side.`,
         next: `Read ${missing.join(' and ')} before any bump.`,
         confidence: 'low',
@@ -114,8 +114,8 @@ const lineSide: Check = {
         level: 'watch',
         value: Math.max(...legs),
         basis: [practice('to ground the three should agree')],
-        because: `${shown}, but ${legs.map(show.volts).join(', ')} V to ground: a corner or a mid-point is grounded, or a leg leaks to ground.`,
-        next: 'Know the service before you go on: an open delta reads so by design, a faulted leg does too.',
+        because: `${shown}, but ${legs.map(show.volts).join(', ')} V to ground: a corner or center-grounded service, or a ground fault.`,
+        next: 'Find out which service this is before you continue: an open delta reads like this, a grounded leg too.',
       })
     if (!volts)
       return verdict(this, {
@@ -136,7 +136,7 @@ const lineSide: Check = {
         limit: clean.value,
         basis: [u > supply.value ? supply.basis : clean.basis],
         because: `${shown}: ${show.percent(u)} unbalance at the supply itself, not the branch.`,
-        next: 'Tell whoever looks after the supply; until then less load.',
+        next: 'Notify whoever maintains the supply; reduce the load until then.',
       })
     return verdict(this, {
       level: 'ok',
@@ -182,7 +182,7 @@ export const lineSideSheet: SheetCheck = {
   phase: 'restore',
   title: 'Line-side volts',
   how: 'Line side of the starter or drive: every pair, then each leg to ground. Before any bump.',
-  caution: 'Live panel: qualified people, by local code. Insulated probes, one hand, nothing metal worn.',
+  caution: 'Energized panel: qualified people only, under local code. Insulated probes, one hand, no metal worn.',
   for: always,
   groups: (m) => [
     {

@@ -9,7 +9,7 @@ describe('the line side and its transformers', () => {
     const v = told('line-side', at('line_ll', linePositions, [460, 560, 560]))
     expect(v.level).toBe('stop')
     expect(v.because).toContain('13 %')
-    expect(v.next).toContain('Switch off everything on this supply')
+    expect(v.next).toContain('Shut off everything on this supply')
     expect(gate('live', at('line_ll', linePositions, [460, 560, 560])).bars).not.toBeNull()
   })
   it('7 V out of 137 V in clears the transformer; 32 V out of 569 V condemns what hangs below (common practice)', () => {
@@ -48,13 +48,13 @@ describe('the phase monitor', () => {
   it('that let a motor run on with a leg lost is to fix', () => {
     const v = told('phase-monitor', lost, { controls: { phaseMonitor: true } })
     expect(v).toMatchObject({ level: 'fix' })
-    expect(v.because).toContain('did not switch off')
+    expect(v.because).toContain('did not trip')
   })
   it('that opened has done its work', () => {
     const dropped = [...at('volts_ll', linePositions, [480, 240, 240]), ...at('amps', legPositions, [0, 0, 0])]
     expect(told('phase-monitor', dropped, { controls: { phaseMonitor: true } })).toMatchObject({
       level: 'ok',
-      next: 'Do not bridge it. Find the lost leg first.',
+      next: 'Do not bypass it. Find the lost leg first.',
     })
   })
   it('is not asked of a drive, which watches its own line', () =>
@@ -66,7 +66,7 @@ describe('live tests', () => {
     const readings = [...at('off_amps', ['L1'], [2.37]), ...at('ground_amps', ['ground-wire'], [1.73])]
     const v = told('ground-current', readings)
     expect(v.level).toBe('stop')
-    expect(v.because).toContain('0.64 A returns another way')
+    expect(v.because).toContain('0.64 A returns through pipe')
     expect(told('off-amps', readings).because).toContain('ground wire')
   })
   it('a drive leaks by design: watched up to its own limit', () => {
@@ -119,7 +119,7 @@ describe('drive and gas section', () => {
     expect(drive({ 'drive.display': 'fault' })).toMatchObject({ level: 'fix', confidence: 'low' })
     const ground = drive({ 'drive.display': 'fault', 'drive.code': '12', 'drive.family': 'ground' })
     expect(ground.because).toContain('code 12, ground fault')
-    expect(ground.next).toContain('each lead to ground with the drive off the wires')
+    expect(ground.next).toContain('each lead to ground with the drive disconnected')
     expect(drive({ 'drive.display': 'warning' }).level).toBe('watch')
     expect(drive({ 'drive.display': 'dark' }).level).toBe('fix')
     expect(drive({ 'drive.display': 'run' }).level).toBe('ok')

@@ -19,8 +19,8 @@ const over = (more: readonly Reading[] = [], given: Given = onDrive) =>
 describe('more amps than the plate: next is what the readings point to (power curve of the wheel, common practice)', () => {
   it('nothing read besides: it names what tells the causes apart, by the wheel, and lists none', () => {
     expect(over()).toMatch(/^Read the pressure across the fan and its rpm/)
-    expect(over([], wheelOf('backward-inclined'))).toMatch(/^Read the rpm of the fan: up is/)
-    expect(over([], wheelOf('propeller'))).toMatch(/^Look behind it first/)
+    expect(over([], wheelOf('backward-inclined'))).toMatch(/^Read the fan rpm: higher is/)
+    expect(over([], wheelOf('propeller'))).toMatch(/^Check for a blocked coil first/)
   })
   it('heat at a housing is that bearing', () => {
     expect(over(at('temperature', ['bearing-de'], [82]))).toContain('The drive-end bearing is at 180 °F: it drags')
@@ -31,15 +31,15 @@ describe('more amps than the plate: next is what the readings point to (power cu
   })
   it('speed against the sheaves: faster is the sheaves, as they say is drag', () => {
     expect(over(rpm(930))).toMatch(/^The fan turns 7.1 % faster than by its sheaves/)
-    expect(over(rpm(869))).toMatch(/^The speed is as before, so something drags: belt tension first/)
+    expect(over(rpm(869))).toMatch(/^The speed is unchanged, so something drags: check belt tension/)
   })
   it('pressure against the last time', () => {
     const history = [stopOf([...volts, ...amps(11), ...pressure(0.8, 0.4)], -30)]
     const since = (more: readonly Reading[], given: Given = onDrive) => over(more, { ...given, history })
-    expect(since(pressure(0.81, 0.4))).toMatch(/^The pressure is as before, so something drags/)
-    expect(since(pressure(0.6, 0.3))).toMatch(/^Less pressure with more amps: more air/)
-    expect(since(pressure(1, 0.5))).toMatch(/^More pressure with more amps: it runs faster/)
-    expect(since(pressure(1, 0.5), wheelOf('propeller'))).toMatch(/^More pressure with more amps on this wheel/)
+    expect(since(pressure(0.81, 0.4))).toMatch(/^The pressure is unchanged, so something drags/)
+    expect(since(pressure(0.6, 0.3))).toMatch(/^Lower pressure with more amps: more air/)
+    expect(since(pressure(1, 0.5))).toMatch(/^Higher pressure with more amps: it runs faster/)
+    expect(since(pressure(1, 0.5), wheelOf('propeller'))).toMatch(/^Higher pressure with more amps on this wheel/)
   })
   it('what was done to the speed or the belts, where the amps went up with it', () => {
     const history = [-200, -170, -140, -110].map((day) => stopOf([...volts, ...amps(12)], day))
@@ -47,7 +47,7 @@ describe('more amps than the plate: next is what the readings point to (power cu
       { at: now + day * dayMs, kind, note: '' },
     ]
     expect(over([], { ...onDrive, history, work: work('sheave-turned', -60) })).toMatch(
-      /^It came with that change of speed/,
+      /^It came with that speed change/,
     )
     expect(over([], { ...onDrive, history, work: work('belts-renewed', -60) })).toMatch(/^It came with the new belts/)
     // It was as high before.
@@ -72,12 +72,12 @@ describe('fewer amps than usual', () => {
   const fewer = (more: readonly Reading[] = [], given: Given = onDrive) =>
     told('change', [...volts, ...amps(9), ...more], { ...given, history }).next
   it('names what to read, or what the readings say', () => {
-    expect(fewer()).toMatch(/^Read the pressure across the fan and its rpm: rpm down is the belt/)
-    expect(fewer([], wheelOf('backward-inclined'))).toMatch(/^Read the rpm of the fan: down is belt or sheave/)
+    expect(fewer()).toMatch(/^Read the pressure across the fan and its rpm: lower rpm is the belt/)
+    expect(fewer([], wheelOf('backward-inclined'))).toMatch(/^Read the fan rpm: lower is belt or sheave/)
     expect(fewer([], wheelOf('propeller'))).toMatch(/an open door or a broken blade/)
     expect(fewer(rpm(790))).toMatch(/^The fan turns 9.1 % slower than by its sheaves: the belt slips/)
-    expect(fewer(pressure(1, 0.5))).toMatch(/^More pressure with fewer amps: less air. Filters first/)
-    expect(fewer(pressure(0.6, 0.3))).toMatch(/^Less pressure with fewer amps: it runs slower/)
-    expect(fewer(pressure(0.6, 0.3), wheelOf('propeller'))).toMatch(/the way is freer/)
+    expect(fewer(pressure(1, 0.5))).toMatch(/^Higher pressure with fewer amps: less air. Check filters/)
+    expect(fewer(pressure(0.6, 0.3))).toMatch(/^Lower pressure with fewer amps: it runs slower/)
+    expect(fewer(pressure(0.6, 0.3), wheelOf('propeller'))).toMatch(/less restriction/)
   })
 })

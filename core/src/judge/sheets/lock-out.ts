@@ -4,8 +4,8 @@ export const lockOut: SheetCheck = {
   id: 'lock-out',
   phase: 'safe',
   title: 'Stop, open, lock',
-  how: 'Let it stop in order, open the disconnect, your own lock and tag on it, the key with you.',
-  caution: 'By the site’s own lock-out procedure and qualified people. This page records; it permits nothing.',
+  how: 'Shut it down, open the disconnect, put your own lock and tag on it, keep the key.',
+  caution: 'Follow the site’s lockout procedure; qualified people only. This page is a record, not a permit.',
   for: always,
   groups: (m) => [
     {
@@ -32,11 +32,11 @@ export const lockOut: SheetCheck = {
         choice('windmill', 'The wheel is', [
           ['still', 'Still'],
           ['held', 'Held or chocked'],
-          ['turning', 'Turning in the wind'],
+          ['turning', 'Windmilling'],
         ]),
       ],
     },
-    ...(m.hasDrive ? [{ title: 'Drive', asks: [line('lock.wait', 'Minutes waited, by the label')] }] : []),
+    ...(m.hasDrive ? [{ title: 'Drive', asks: [line('lock.wait', 'Minutes waited, per label')] }] : []),
   ],
   judges: [],
 }

@@ -53,7 +53,7 @@ const powerTransformer: Check = {
         value: worst.r.off,
         limit: stray.value / 2,
         basis: [ratioBasis, stray.basis],
-        because: `${told}: ${broken.map((x) => `${x.p} ${show.signed(x.r.off * 100, 0)} %`).join(', ')} off the ${show.volts(rated.ratedIn)}/${show.volts(rated.ratedOut)} V ratio. A winding or its neutral is broken${over.length > 0 ? ', and what hangs on the high pairs burns' : ''}.`,
+        because: `${told}: ${broken.map((x) => `${x.p} ${show.signed(x.r.off * 100, 0)} %`).join(', ')} off the ${show.volts(rated.ratedIn)}/${show.volts(rated.ratedOut)} V ratio. A winding or its neutral is open${over.length > 0 ? ', and loads on the high pairs burn out' : ''}.`,
         next: 'Switch off everything this transformer feeds, then the transformer itself at its primary.',
       })
     if (pairs.some((x) => x.r.fault === 'upstream'))
@@ -61,8 +61,8 @@ const powerTransformer: Check = {
         level: 'fix',
         value: worst.r.supply - 1,
         basis: [ratioBasis],
-        because: `${told}: its ratio is right. What comes in is not.`,
-        next: 'Leave the transformer alone; read the board that feeds it.',
+        because: `${told}: its ratio is right, the input is wrong.`,
+        next: 'The transformer is good; read the volts at the panel that feeds it.',
       })
     if (unread.length > 0)
       return verdict(this, {
@@ -91,7 +91,7 @@ export const powerTransformerSheet: SheetCheck = {
   part: 'electric',
   title: 'Power transformer',
   how: 'Each pair in, each pair out. The ratio tells which side the fault is on.',
-  caution: 'Full supply behind the covers: qualified people, by local code.',
+  caution: 'Full supply voltage behind the covers: qualified people only, under local code.',
   for: (m) => m.controls.transformer !== null,
   groups: () => [
     { title: 'In', asks: cells('transformer_in', linePositions) },

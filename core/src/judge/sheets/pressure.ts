@@ -9,22 +9,22 @@ import { always, cells, type SheetCheck } from './sheet.ts'
 const told = {
   restriction: {
     level: 'watch',
-    because: 'something shuts the air off',
-    next: 'Filters, coil, dampers, vanes above the grille: find what is shut or full.',
+    because: 'the air is restricted',
+    next: 'Check filters and coil, then dampers.',
   },
   opening: {
     level: 'watch',
-    because: 'the air found a shorter way',
+    because: 'the air bypasses',
     next: 'Look for missing filters and an open door or duct; read the pressure again after each.',
   },
   faster: {
     level: 'watch',
     because: 'the fan runs faster',
-    next: 'Sheave, Hz or a belt that gripped: was anything changed that is not in the book?',
+    next: 'Check sheave setting and Hz: was a change not recorded?',
   },
   slower: {
     level: 'watch',
-    because: 'the fan runs slower, or its wheel makes less',
+    because: 'the fan runs slower, or the wheel is dirty',
     next: 'Check the belt and the sheave first, then the wheel for dirt.',
   },
   mixed: { level: 'watch', because: 'the two do not agree', next: 'Read both again, doors shut, same spots.' },
@@ -51,15 +51,15 @@ const path: Check = {
         value: now,
         basis,
         because: !amps
-          ? `${figure}. With the amps it tells a restriction from a fast fan.`
-          : `${figure}: the first to hold others against.`,
-        next: amps ? 'Same spots next time.' : 'Read volts and amps at this stop too.',
+          ? `${figure}. Read amps too to tell a restriction from a fast fan.`
+          : `${figure}: first reading.`,
+        next: amps ? 'Use the same holes next time.' : 'Read volts and amps at this visit too.',
       })
     const wheel = c.wheel?.type ?? null
     const change = { pressure: now / pressure - 1, amps: amps.normal / then.normal - 1 }
     const says = airPathSays(wheel ?? 'forward-curved', change, 0.08)
     const since = `${show.signed(change.pressure * 100, 0)} % pressure and ${show.signed(change.amps * 100, 0)} % amps since ${show.day(last.at, c.stop.at, c.machine.zone)}`
-    const own = [history(`the stop of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...basis]
+    const own = [history(`the visit of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...basis]
     const sure = { confidence: wheel === null ? 'low' : 'full' } as const
     if (says === 'no change')
       return verdict(this, {

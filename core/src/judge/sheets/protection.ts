@@ -15,8 +15,8 @@ const missing: Check = {
     return verdict(this, {
       level: 'fix',
       basis: [standard('NEC 430.32')],
-      because: 'A three-phase motor with no overload protection: nothing opens before it burns.',
-      next: 'Treat it as a fire risk: quote a starter with a relay set to the plate.',
+      because: 'A three-phase motor with no overload protection: nothing trips before it burns out.',
+      next: 'Treat it as a fire risk: quote a starter with an overload relay set to the nameplate.',
     })
   },
 }
@@ -41,7 +41,7 @@ const setting: Check = {
         value: dial,
         limit: most,
         basis,
-        because: `${told}: above ${show.amps(most)} A${dial > greatest ? `, above even the ${show.amps(greatest)} A of a hard start` : ''}. It trips after the winding is gone.`,
+        because: `${told}: above ${show.amps(most)} A${dial > greatest ? `, above even the ${show.amps(greatest)} A of a hard start` : ''}. It trips too late to save the winding.`,
         next: `Set it to ${show.amps(plate)} A, ${show.amps(most)} A at the most.`,
       })
     if (dial < 0.95 * plate)
@@ -50,8 +50,8 @@ const setting: Check = {
         value: dial,
         limit: plate,
         basis,
-        because: `${told}: below the plate. It will trip on a sound motor at full load.`,
-        next: `Set it to ${show.amps(plate)} A unless somebody had a reason.`,
+        because: `${told}: below the nameplate. It will trip on a good motor at full load.`,
+        next: `Set it to ${show.amps(plate)} A unless there is a reason on record.`,
       })
     return verdict(this, {
       level: 'ok',
@@ -101,7 +101,7 @@ const branch: Check = {
         limit,
         basis,
         because: `${told}: more than the ${show.amps(limit)} A the code allows.`,
-        next: 'The right size, and ask why it was raised. A unit with its own plate goes by that.',
+        next: 'Install the right size, and ask why it was raised. If the unit nameplate gives a size, use that.',
       })
     if (rating > limit)
       return verdict(this, {
@@ -110,7 +110,7 @@ const branch: Check = {
         limit,
         basis,
         because: `${told}: above ${show.amps(limit)} A, allowed only where the motor will not start otherwise.`,
-        next: 'Is there a reason in the book?',
+        next: 'Check the record for a reason.',
       })
     return verdict(this, {
       level: 'ok',

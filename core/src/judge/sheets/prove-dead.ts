@@ -25,7 +25,7 @@ const deadProof: Check = {
     // Of tests that were read in from a file nobody can say how they were made safe.
     (Object.keys(c.stop.answers ?? {}).length > 0 && c.has(...deadTests)),
   judge(c) {
-    const basis = [practice('every pair and every leg to ground, the meter proven before and after')]
+    const basis = [practice('every pair and every leg to ground, meter proven before and after')]
     const alive = aliveBecause(c)
     if (alive)
       return verdict(this, {
@@ -34,7 +34,7 @@ const deadProof: Check = {
         limit: c.limit('dead-volts').value,
         basis: [c.limit('dead-volts').basis, ...basis],
         because: alive,
-        next: 'Keep hands out. Find the feed, open and lock it, and prove dead again from the start.',
+        next: 'Keep hands out. Find the feed, open and lock it, and repeat the dead tests from the start.',
       })
     const gate = deadGate(c)
     const missing = gate.steps.filter((s) => !s.met)
@@ -53,8 +53,8 @@ const deadProof: Check = {
       positions: ['alive'],
       limit: c.limit('dead-volts').value,
       basis,
-      because: 'Measured: nothing on any pair or leg, the meter proven before and after.',
-      next: 'Dead then, not now: prove it again when anything has changed.',
+      because: 'Measured: no volts on any pair or leg, meter proven before and after.',
+      next: 'Valid at that time only: test again when anything has changed.',
     })
   },
 }
@@ -64,7 +64,7 @@ export const proveDead: SheetCheck = {
   phase: 'safe',
   title: 'Prove dead',
   how: 'Meter on a known live source; every pair; every leg to ground; the known source again.',
-  caution: 'Line to line zero is not dead: a leg can reach the others through the winding. Read each leg to ground.',
+  caution: '0 V line to line is not proof: a leg can feed the others through the winding. Read each leg to ground.',
   for: always,
   groups(m) {
     const { pairs, legs } = deadPositions(m.phases)
@@ -102,7 +102,7 @@ export const proveDead: SheetCheck = {
             id: 'bus',
             words: 'Drive bus draining',
             seconds: limitInForce('drive-wait', rules).value * 60,
-            then: 'Measure the bus: the meter says whether it is drained, not the clock. A longer time on the label rules.',
+            then: 'Measure the bus: the meter decides, not the timer. A longer time on the label governs.',
           },
         ]
       : [],

@@ -40,7 +40,7 @@ const pscWinding: Check = {
       return verdict(this, {
         level: given.some((r) => r.how === 'over-range') ? 'fix' : 'watch',
         basis: [practice('three pairs, each once')],
-        because: `Only ${given.map((r) => r.position).join(' and ')} read. Two pairs of a winding say nothing of the third.`,
+        because: `Only ${given.map((r) => r.position).join(' and ')} read. Two pairs do not prove the third.`,
         next: 'Read the missing pair.',
         confidence: 'low',
         settles: false,
@@ -66,7 +66,7 @@ const pscWinding: Check = {
       return verdict(this, {
         level: 'fix',
         basis,
-        because: `${shown}: more than a motor of this nameplate can have. A bad contact, the wrong range, or another load in the way.`,
+        because: `${shown}: more than a motor of this nameplate can have. Bad contact, wrong range, or another load in the circuit.`,
         next: 'Disconnect everything else, check the range and read again.',
         confidence: 'low',
         settles: false,
@@ -79,7 +79,7 @@ const pscWinding: Check = {
           value: said.misfit,
           basis,
           because: `${shown}: ${names[said.common] ?? ''} is common, ${names[said.run] ?? ''} run (${show.ohms(said.runOhms)}), ${names[said.start] ?? ''} start (${show.ohms(said.startOhms)}); they add up.`,
-          next: 'Write the colours down before anything is moved.',
+          next: 'Write down the wire colors before you move anything.',
         })
       case 'one lead open': {
         const hot = c.answer('psc.body') === 'hot'
@@ -88,18 +88,18 @@ const pscWinding: Check = {
           return verdict(this, {
             level: 'stop',
             basis,
-            because: `${shown}: ${lead} is open and the pair left is one winding, as it read when whole. The other winding is burnt through.`,
-            next: 'Leave it locked out. It holds a little current and does not turn: it wants a motor.',
+            because: `${shown}: ${lead} is open and the pair left is one winding, as it read when whole. The other winding is open.`,
+            next: 'Leave it locked out. Replace the motor.',
           })
         return verdict(this, {
           level: 'fix',
           basis,
           because: `${shown}: ${lead} is open to both. ${
             said.says === 'protector'
-              ? 'The pair left is run and start together, so common is open: the protector inside, or for good.'
-              : 'A hot protector and a burnt winding read the same until it is cool.'
-          }${hot ? ' The body is hot, which speaks for the protector.' : ''}`,
-          next: 'Let it cool for an hour, hand on the shell, power locked out; read again. A protector that closes means overload or no air: find why.',
+              ? 'The pair left is run and start together, so common is open: the internal protector, or the winding.'
+              : 'A tripped protector and a burnt winding read the same until cool.'
+          }${hot ? ' The shell is hot: likely the protector.' : ''}`,
+          next: 'Let it cool for an hour, hand on the shell, power locked out; read again. If the protector closes, the cause is overload or no air.',
           confidence: 'low',
         })
       }
@@ -107,7 +107,7 @@ const pscWinding: Check = {
         return verdict(this, {
           level: 'stop',
           basis,
-          because: `${shown}: nothing reads. Burnt out, or the wires are off.`,
+          because: `${shown}: all open. Burnt out, or the wires are off.`,
           next: 'Leave it locked out; read at the motor’s own leads once more.',
         })
       case 'do not add up':
@@ -129,7 +129,7 @@ export const psc: SheetCheck = {
   part: 'electric',
   title: 'Single-phase winding',
   how: 'Capacitor discharged and off; three readings between the three wires, then one to the shell.',
-  caution: 'Discharge the capacitor through a resistor first. A body too hot to touch is an overload.',
+  caution: 'Discharge the capacitor through a resistor first. A shell too hot to touch means overload.',
   for: singlePhase,
   groups: () => [
     { title: 'Wire to wire', asks: cells('winding_ohms', wirePairs) },
@@ -150,7 +150,7 @@ export const psc: SheetCheck = {
       id: 'protector',
       words: 'Protector cooling',
       seconds: 3600,
-      then: 'Read all three pairs again. Closed now: it had opened from heat, find why. Open still: the common lead.',
+      then: 'Read all three pairs again. Closed now: it tripped on heat, find the cause. Still open: the common lead.',
     },
   ],
   judges: [pscWinding],

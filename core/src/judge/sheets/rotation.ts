@@ -11,7 +11,7 @@ const rotationCheck: Check = {
   from: 'visit',
   applies: (c) => c.answer('rotation.seen') !== undefined || c.answer('rotation.meter') !== undefined,
   judge(c) {
-    const basis = [practice('meter, then bump; a drive’s output is bumped by itself')]
+    const basis = [practice('phase meter, then bump; on a drive, bump from the drive')]
     const seen = c.answer('rotation.seen')
     const end = c.answer('rotation.end')
     const from = end === undefined ? '' : `, seen from the ${end}`
@@ -23,7 +23,7 @@ const rotationCheck: Check = {
       return verdict(this, {
         level: 'fix',
         basis,
-        because: `It turns the wrong way${from}. A wheel that runs backward moves some air and its amps mislead.`,
+        because: `It turns the wrong way${from}. A backward wheel moves some air, so its amps are misleading.`,
         next: single
           ? singlePhaseReversal(c)
           : `Lock out, swap two leads at ${c.machine.hasDrive ? 'the output of the drive, or set the direction there' : 'the motor'}. Bump again.`,
@@ -32,17 +32,17 @@ const rotationCheck: Check = {
       return verdict(this, {
         level: 'stop',
         basis,
-        because: 'Bumped, and nothing moved.',
+        because: 'Bumped, no movement.',
         next: single
-          ? 'Do not try again. Volts at the motor, the capacitor, then the winding and the protector.'
-          : 'Do not try again. Back to the three volts and the winding.',
+          ? 'Do not try again. Read the volts at the motor; good volts, test the capacitor and the winding.'
+          : 'Do not try again. Read the three volts; all good, test the winding.',
       })
     if (seen === undefined)
       return verdict(this, {
         level: 'watch',
         basis,
-        because: `Line side in sequence ${reversed ? 'L3-L2-L1: reversed' : 'L1-L2-L3'}. The turning itself was not seen.`,
-        next: reversed ? 'Find who swapped two lines ahead; then bump and look.' : 'Bump it and look at the wheel.',
+        because: `Line side in sequence ${reversed ? 'L3-L2-L1: reversed' : 'L1-L2-L3'}. Rotation was not seen.`,
+        next: reversed ? 'Find where two lines are swapped; then bump and look.' : 'Bump it and look at the wheel.',
         settles: false,
       })
     const plate =
@@ -54,14 +54,14 @@ const rotationCheck: Check = {
       return verdict(this, {
         level: 'watch',
         basis,
-        because: 'Told by phase meter alone: it shows the order of the lines, not which way the wheel turns.',
+        because: 'Phase meter only: it shows the line sequence, not which way the wheel turns.',
         next: 'Bump it and look at the wheel.',
         settles: false,
       })
     return verdict(this, {
       level: reversed && !single ? 'watch' : 'ok',
       basis,
-      because: `Turns the right way${from}, by ${by}.${plate}${reversed && !single ? ' The line side reads L3-L2-L1: somebody swapped two leads at the motor, and anything else on this line may run backward.' : ''}`,
+      because: `Turns the right way${from}, by ${by}.${plate}${reversed && !single ? ' The line side reads L3-L2-L1: two leads are swapped at the motor, and other motors on this line may run backward.' : ''}`,
       next: reversed && !single ? 'Check every other three-phase motor and compressor on this line.' : 'Nothing to do.',
       confidence: end === undefined ? 'low' : 'full',
     })
@@ -75,9 +75,9 @@ const singlePhaseReversal = (c: Context): string => {
       return 'Lock out and change the rotation pair by its diagram (plug or two leads). Swapping the line leads does nothing. Bump again.'
     case 'clockwise':
     case 'counter-clockwise':
-      return 'The nameplate gives one rotation: it cannot be reversed. Is the motor in the wrong way around, or the wrong motor?'
+      return 'The nameplate gives one rotation: it cannot be reversed. Check whether the motor is mounted the wrong way around or is the wrong motor.'
     default:
-      return 'Swapping the line leads does nothing. Look on the diagram for a rotation pair; a shaded-pole motor cannot be reversed but by turning it around.'
+      return 'Swapping the line leads does nothing. Look on the diagram for a rotation pair; a shaded-pole motor is reversed only by turning it around.'
   }
 }
 
@@ -85,9 +85,8 @@ export const rotation: SheetCheck = {
   id: 'rotation',
   phase: 'restore',
   title: 'Rotation',
-  how: 'Line-side volts first. Phase meter at the leads, then a bump of a second by the test mode, someone watching the wheel.',
-  caution:
-    'Guards on, hands off. Read the volts at the last switch before any bump: a wrong supply is found there, not at the motor.',
+  how: 'Line-side volts first. Phase meter at the leads, then a bump of a second by the test mode, with someone watching the wheel.',
+  caution: 'Guards on, hands off. Read the volts ahead of the starter before any bump: a wrong supply shows there.',
   for: always,
   groups: (m) => [
     ...(m.phases === 1

@@ -26,12 +26,12 @@ const creeping: Check = {
         basis: [limit.basis],
         because:
           then === undefined
-            ? `${show.amps(first)} A while it starts; what it settles at was not read.`
-            : `${show.amps(first)} A and it does not turn: open winding, dead capacitor or stuck shaft.`,
+            ? `${show.amps(first)} A while it starts; settled amps were not read.`
+            : `${show.amps(first)} A and not turning.`,
         next:
           then === undefined
             ? 'Let it settle and read again.'
-            : 'Switch off, spin by hand locked out, capacitor, winding.',
+            : 'Shut it off, lock out and spin it by hand: stiff is mechanical; free, test the capacitor.',
         confidence: 'low',
       })
     const plate = c.allowed?.amps ?? null
@@ -42,8 +42,8 @@ const creeping: Check = {
         value: ratio,
         limit: limit.value,
         basis: [limit.basis],
-        because: `It draws ${show.amps(first)} A${took} before it settles at ${show.amps(then)} A${plate === null ? '' : ` on a ${show.amps(plate)} A plate`}: it creeps. Too small for its blade, or a weak capacitor.`,
-        next: `${weak ? '' : 'Measure the capacitor first. '}If that is good: the next size by plate amps, not by the horsepower printed.`,
+        because: `It draws ${show.amps(first)} A${took} before it settles at ${show.amps(then)} A${plate === null ? '' : ` on a ${show.amps(plate)} A plate`}: slow to start. Motor too small for its blade, or a weak capacitor.`,
+        next: `${weak ? '' : 'Measure the capacitor first. '}If it is good, use the next size by nameplate amps, not by horsepower.`,
       })
     }
     return verdict(this, {
@@ -51,7 +51,7 @@ const creeping: Check = {
       value: ratio,
       limit: limit.value,
       basis: [limit.basis],
-      because: `It starts briskly: ${show.amps(first)} A${took}, then ${show.amps(then)} A.`,
+      because: `Normal start: ${show.amps(first)} A${took}, then ${show.amps(then)} A.`,
       next: 'Nothing to do.',
     })
   },

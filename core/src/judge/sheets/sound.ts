@@ -10,7 +10,7 @@ const usualFeet = 3
 /** dBA, slow. */
 const neverUnprotected = 115
 
-/** The fan's own level at three feet, the background taken out where it was read; null where it cannot be told. */
+/** The fan's own level at three feet, the background subtracted where it was read; null where it cannot be told. */
 function own(readings: readonly Reading[]): { level: number; exact: boolean } | null {
   const at = (q: string, p: string) => readings.find((r) => r.quantity === q && r.position === p)?.value
   const fan = at('sound', 'fan')
@@ -35,7 +35,7 @@ const louder: Check = {
     const grown = c.limit('sound-grown')
     const ears =
       read >= 85
-        ? ` Ears on: ${hoursAllowed(read, 'NIOSH') >= 1 ? `${hoursAllowed(read, 'NIOSH').toFixed(1)} h` : `${(hoursAllowed(read, 'NIOSH') * 60).toFixed(0)} min`} a day is what unprotected ears stand.`
+        ? ` Wear ear protection: ${hoursAllowed(read, 'NIOSH') >= 1 ? `${hoursAllowed(read, 'NIOSH').toFixed(1)} h` : `${(hoursAllowed(read, 'NIOSH') * 60).toFixed(0)} min`} a day is the limit without ear protection.`
         : ''
     const exposure = read >= 85 ? [standard('NIOSH recommended exposure limit, 85 dBA for 8 h')] : []
     if (read >= neverUnprotected)
@@ -44,16 +44,16 @@ const louder: Check = {
         value: read,
         limit: neverUnprotected,
         basis: [standard('OSHA 1910.95: no exposure above 115 dBA'), ...exposure],
-        because: `${read.toFixed(0)} dBA: nobody stands here without ear protection.`,
-        next: 'Ears on, or was the meter misread? Then find what is so loud: belt, bearing, rub, loose panel.',
+        because: `${read.toFixed(0)} dBA: no one may stay here without ear protection.`,
+        next: 'Wear ear protection. Re-read, then say what kind of sound it is.',
       })
     if (!now)
       return verdict(this, {
         level: 'ok',
         value: read,
-        basis: [practice('less than 3 dB over the background is not told'), ...exposure],
-        because: `${read.toFixed(0)} dBA, hardly above the background: the fan’s own cannot be told.${ears}`,
-        next: 'Closer, or with the neighbours off.',
+        basis: [practice('less than 3 dB over the background cannot be separated'), ...exposure],
+        because: `${read.toFixed(0)} dBA, barely above the background: the fan alone cannot be separated.${ears}`,
+        next: 'Measure closer, or with neighboring machines off.',
         confidence: 'low',
       })
     const last = c.history
@@ -62,13 +62,13 @@ const louder: Check = {
       .map((s) => ({ at: s.at, level: own(s.readings)?.level }))
       .find((s) => s.level !== undefined)
     const more = last?.level === undefined ? 0 : now.level - last.level
-    const at3 = `${now.level.toFixed(0)} dBA of its own at ${usualFeet} ft`
+    const at3 = `${now.level.toFixed(0)} dBA from the fan at ${usualFeet} ft`
     if (last && more > grown.value)
       return verdict(this, {
         level: 'watch',
         value: now.level,
         limit: (last.level ?? 0) + grown.value,
-        basis: [grown.basis, history(`the stop of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...exposure],
+        basis: [grown.basis, history(`the visit of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...exposure],
         because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.stop.at, c.machine.zone)}.${ears}`,
         next: 'Say what kind of sound it is: a squeal is the belt, a growl a bearing, a scrape a rub.',
         confidence: now.exact ? 'full' : 'low',
@@ -76,7 +76,7 @@ const louder: Check = {
     return verdict(this, {
       level: 'ok',
       value: now.level,
-      basis: [practice('same place, same distance, background taken out'), ...exposure],
+      basis: [practice('same place, same distance, background subtracted'), ...exposure],
       because: `${last ? `${at3}, ${show.signed(more, 0)} dB since ${show.day(last.at, c.stop.at, c.machine.zone)}` : at3}.${ears}`,
       next: 'Nothing to do.',
       confidence: now.exact ? 'full' : 'low',
@@ -91,7 +91,7 @@ export const soundSheet: SheetCheck = {
   part: 'drive',
   title: 'Sound',
   how: 'dB(A), slow, same place and distance each time; the background with the fan off or from the far side.',
-  caution: 'At 85 dBA and above ears are covered before the meter is read.',
+  caution: 'At 85 dBA and above put on ear protection before you read the meter.',
   for: always,
   groups: () => [
     {

@@ -11,7 +11,7 @@ const spinByHand: Check = {
   applies: (c) =>
     c.answer('spin.all') !== undefined || c.answer('spin.motor') !== undefined || c.answer('spin.fan') !== undefined,
   judge(c) {
-    const basis = [practice('belt off tells motor from fan')]
+    const basis = [practice('belt off separates motor from fan')]
     const answered = (
       [
         ['spin.motor', 'Motor', 'motor'],
@@ -35,7 +35,7 @@ const spinByHand: Check = {
             how === 'seized'
               ? `${who} is seized: it does not turn by hand.`
               : how === 'stops at once'
-                ? `${who} stops at once when it is spun by hand.`
+                ? `${who} stops at once when spun by hand.`
                 : `${who} turns ${how} by hand.`,
           next:
             how === 'seized'
@@ -74,8 +74,8 @@ export const spin: SheetCheck = {
   id: 'spin',
   phase: 'dead',
   title: 'Spin by hand',
-  how: 'Free, rough, tight; then with the belt off, motor and fan apart.',
-  caution: 'Hold the wheel first: wind or a sister fan can start it.',
+  how: 'Free, rough or tight; then with the belt off, motor and fan separately.',
+  caution: 'Hold the wheel first: wind or the twin fan can turn it.',
   for: always,
   groups: (m) => [
     { title: 'By hand', asks: [how('spin.all', 'As it is')] },

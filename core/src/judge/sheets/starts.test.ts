@@ -12,7 +12,7 @@ const start = (seconds: number, tries?: number) => [
 describe('a start (common practice: up to about 10 s across the line)', () => {
   it.each([
     [10, 'ok', /^10 s to speed\.$/],
-    [11, 'watch', /^11 s to speed: the overload/],
+    [11, 'watch', /^11 s to speed: each second heats/],
     [30, 'watch', /^30 s/],
     [31, 'fix', /^31 s/],
   ] as const)('%d s: %s', (seconds, level, because) => {
@@ -51,7 +51,7 @@ describe('inrush against the code letter (NEC Table 430.7(B): H is 7.09 kVA/hp a
     [128, 'ok', /10\.0 times the plate; its code letter gives up to 89\.0 A/],
     [130, 'watch', /more than code letter H gives \(89\.0 A locked\)/],
     [39, 'ok', /3\.0 times the plate; its code letter/],
-    [38, 'ok', /soft for a start across the line\.$/],
+    [38, 'ok', /low for an across-the-line start\.$/],
   ] as const)('a peak of %d A: %s', (amps, level, because) => {
     const v = peak(amps)
     expect([v.level, v.because, v.value]).toEqual([level, expect.stringMatching(because), amps])
@@ -61,7 +61,7 @@ describe('inrush against the code letter (NEC Table 430.7(B): H is 7.09 kVA/hp a
     expect(peak(20, driven)).toMatchObject({
       confidence: 'full',
       next: 'Nothing to do.',
-      because: expect.stringContaining('as a drive makes it'),
+      because: expect.stringContaining('normal on a drive'),
     })
   })
   it('without a letter or a power there is no bound above', () => {

@@ -102,10 +102,8 @@ function shellVerdict(c: Context, check: Check, shell: number): Verdict {
   const touch = c.limit('surface-hot')
   const basis = [practice('the hot spot lies about 25 K above the shell'), standard(`${named}: ${most} °C`)]
   const degrees = c.rules.temperature === 'F' ? '°F' : 'K'
-  const rise =
-    ambient === undefined
-      ? ''
-      : `, ${((shell - ambient) * (c.rules.temperature === 'F' ? 1.8 : 1)).toFixed(0)} ${degrees} over the air`
+  const over = ambient === undefined ? null : (shell - ambient) * (c.rules.temperature === 'F' ? 1.8 : 1)
+  const rise = over === null ? '' : `, ${Math.abs(over).toFixed(0)} ${degrees} ${over < 0 ? 'below' : 'above'} the air`
   const given = {
     positions: ['motor'],
     value: shell,

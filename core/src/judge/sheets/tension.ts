@@ -61,20 +61,20 @@ const tension: Check = {
         level: 'watch',
         settles: false,
         basis,
-        because: 'Read, but sheaves, belts or centers are not recorded: there is nothing to hold it against.',
+        because: 'Sheaves, belts or center distance are not entered: tension cannot be judged.',
         next: 'Enter sheaves, belts and center distance on the machine’s page.',
         confidence: 'low',
       })
     const overtight = c.limit('belt-overtight')
-    const told = `${read.told}: ${pounds(read.tension)} a belt, ${pounds(a.used)} to ${pounds(a.fresh)} asked for`
+    const told = `${read.told}: ${pounds(read.tension)} a belt, ${pounds(a.used)} to ${pounds(a.fresh)} required`
     if (read.tension > overtight.value * a.fresh)
       return verdict(this, {
         level: 'fix',
         value: read.tension,
         limit: overtight.value * a.fresh,
         basis: [overtight.basis, ...basis],
-        because: `${told}. Drum-tight: on this pull the bearings keep ${show.percent(lifeRatio(a.fresh, read.tension))} of their life.`,
-        next: 'Slacken by the motor base, spin it a few turns, measure again.',
+        because: `${told}. Too tight: at this pull the bearings keep ${show.percent(lifeRatio(a.fresh, read.tension))} of their life.`,
+        next: 'Slacken with the motor base, spin it a few turns, measure again.',
       })
     if (read.tension < 0.7 * a.used)
       return verdict(this, {
@@ -82,8 +82,8 @@ const tension: Check = {
         value: read.tension,
         limit: 0.7 * a.used,
         basis,
-        because: `${told}. Slack: it slips under load, and amps read on it say nothing of the fan.`,
-        next: 'Tighten by the motor base, never by the sheave; then read the amps again.',
+        because: `${told}. Slack: it slips under load, so the amps do not show the fan load.`,
+        next: 'Tighten with the motor base, never with the sheave; then re-read the amps.',
       })
     return verdict(this, {
       level: 'ok',
@@ -91,7 +91,7 @@ const tension: Check = {
       limit: a.fresh,
       basis,
       because: `${told}.`,
-      next: 'A new belt gives way in its first day: measure again after 24 to 48 hours.',
+      next: 'A new belt stretches in its first day: measure again after 24 to 48 hours.',
     })
   },
 }
@@ -102,8 +102,8 @@ export const tensionSheet: SheetCheck = {
   phase: 'dead',
   part: 'drive',
   title: 'Belt tension',
-  how: 'Mid-span of the longest span, square to it; or pluck it and read the note.',
-  caution: 'Locked out, hands out of the nip. Tension is set by the base, never by the sheave.',
+  how: 'Press at mid-span of the longest span, square to it; or pluck it and read the frequency.',
+  caution: 'Locked out, hands out of the pinch point. Set tension with the base, never with the sheave.',
   for: (m) => m.drive === 'belt',
   listens: { quantity: 'belt_note', position: 'span' },
   groups: () => [
@@ -115,7 +115,7 @@ export const tensionSheet: SheetCheck = {
   ],
   advice(c) {
     const a = asked(c)
-    if (!a) return 'Its sheaves, belts or centre distance are not in the book: nothing can be asked of this span.'
+    if (!a) return 'Sheaves, belts or center distance are not entered: no tension can be calculated for this span.'
     const p = pressing(a)
     const byForce = `Press ${inches(p.far)}: ${pounds(p.least)} used, ${pounds(p.greatest)} new`
     const byNote = `${hertzFromTension(a.used, a.span, a.mass).toFixed(0)} to ${hertzFromTension(a.fresh, a.span, a.mass).toFixed(0)} Hz`
@@ -123,13 +123,13 @@ export const tensionSheet: SheetCheck = {
     const halfMeans = half > 1.3 * a.fresh ? 'drum-tight' : half < 0.7 * a.used ? 'slack' : 'about right'
     switch (c.rules.beltTension) {
       case 'span note':
-        return `Note of this span: ${byNote}. ${byForce}.`
+        return `Frequency of this span: ${byNote}. ${byForce}.`
       case 'half an inch':
         return `Half an inch by thumb on this span is ${halfMeans}: ${pounds(half)} a belt. ${byForce}.`
       case 'firm by hand':
-        return `Tight, not bouncing. In figures: ${byForce}.`
+        return `Tight, not bouncing. In numbers: ${byForce}.`
       case 'deflection and force':
-        return `${byForce}; by note ${byNote}.`
+        return `${byForce}; by frequency ${byNote}.`
     }
   },
   judges: [tension],

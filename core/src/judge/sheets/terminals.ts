@@ -9,7 +9,7 @@ const terminals: Check = {
   from: 'visit',
   applies: (c) => c.answer('lugs') !== undefined || c.answer('wires') !== undefined,
   judge(c) {
-    const basis = [practice('a loose terminal burns a drive and a motor')]
+    const basis = [practice('a loose terminal destroys drive and motor')]
     const meanings: Readonly<
       Record<string, Readonly<Record<string, readonly [level: 'watch' | 'fix', because: string]>>>
     > = {
@@ -33,7 +33,7 @@ const terminals: Check = {
               next:
                 meaning[0] === 'fix'
                   ? 'Cut back to clean copper, fit a new lug, and find what it touched.'
-                  : 'Tighten to the marked torque and enter it; bush the edge, tie the wire.',
+                  : 'Tighten to the marked torque and enter it; add a bushing at the edge and tie the wire.',
             })
           : verdict(this, {
               level: 'ok',
@@ -52,7 +52,7 @@ export const terminalsSheet: SheetCheck = {
   phase: 'dead',
   part: 'electric',
   title: 'Terminals and wires',
-  how: 'Every screw, every edge a wire passes.',
+  how: 'Check every screw and every edge a wire passes.',
   caution: null,
   for: always,
   groups: () => [

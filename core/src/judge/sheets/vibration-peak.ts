@@ -26,7 +26,7 @@ export const vibrationPeak: Check = {
   applies: (c) => c.value('vibration_hz', 'dominant') !== undefined,
   judge(c) {
     const hz = c.value('vibration_hz', 'dominant') ?? 0
-    const basis = [standard('what turns gives its own frequency and its multiples')]
+    const basis = [standard('a turning part vibrates at its own frequency and multiples')]
     const turning = speeds(c)
     if (!turning || hz <= 0)
       return verdict(this, {
@@ -54,8 +54,10 @@ export const vibrationPeak: Check = {
       basis,
       because: found
         ? `${hz.toFixed(1)} Hz is ${found.words}.`
-        : `${hz.toFixed(1)} Hz is none of fan, motor, belt, blades or supply: a bearing, the duct, a neighbour.`,
-      next: found ? 'Look there first.' : 'Bearing by ear and heat; the bench knows its tones by its balls.',
+        : `${hz.toFixed(1)} Hz matches neither fan, motor, belt, blades nor supply: a bearing, the duct or another machine.`,
+      next: found
+        ? 'Check that part first.'
+        : 'Check the bearings by sound and temperature; the bearing calculator gives their frequencies.',
     })
   },
 }

@@ -17,7 +17,7 @@ const felt = byWord({
   subject: 'bearings',
   meanings: {
     'vibration.felt': {
-      rough: ['watch', 'Shakes more than it should.', 'Measure it. Look for dirt and missing clips first.'],
+      rough: ['watch', 'Shakes more than normal.', 'Measure it. Look for dirt and missing clips first.'],
       violent: [
         'stop',
         'Shakes violently.',
@@ -25,8 +25,8 @@ const felt = byWord({
       ],
     },
   },
-  fine: 'Runs smooth by hand.',
-  rule: 'a fan that shakes violently is taken off',
+  fine: 'Runs smooth.',
+  rule: 'a fan that shakes violently is shut down',
 })
 
 /** Velocity on the bearing housings against the limits of a fan in its place, and against its own last, each spot by itself. */
@@ -48,9 +48,7 @@ const velocity: Check = {
     const startUp = inchPeakFromRms(limits.startUp)
     const alarm = inchPeakFromRms(limits.alarm)
     const off = inchPeakFromRms(takenOffAt(category, mounting))
-    const basis = [
-      standard(`ISO 14694, ${category} on a ${mounting} mount, and ISO 20816 for taking it off`, 'from memory'),
-    ]
+    const basis = [standard(`ISO 14694, ${category} on a ${mounting} mount, and ISO 20816 for shutdown`, 'from memory')]
     const grown = c.limit('vibration-grown')
     const confidence = mount === undefined || power === undefined ? ('low' as const) : ('full' as const)
     const read = c
@@ -80,7 +78,7 @@ const velocity: Check = {
             ...given,
             level: 'stop',
             limit: off,
-            because: `${told}: over the ${inch(off)} in/s at which a fan is taken off.`,
+            because: `${told}: over the ${inch(off)} in/s shutdown limit.`,
             next: 'Shut it down, nobody in line with the wheel. Lock out and look at blades and hub before anything else.',
           })
         case 'fix':
@@ -97,15 +95,15 @@ const velocity: Check = {
             level: 'watch',
             limit: grown.value * (worst.last ?? 0),
             basis: [grown.basis, history('its last reading'), ...basis],
-            because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${inch(worst.last ?? 0)} in/s of last time, still below the alarm.`,
-            next: 'What changed since? Read again within the month.',
+            because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${inch(worst.last ?? 0)} in/s of the last reading, still below the alarm.`,
+            next: 'Find what changed; re-read within a month.',
           })
         case 'watch':
           return verdict(this, {
             ...given,
             level: 'watch',
             limit: startUp,
-            because: `${told}: over the ${inch(startUp)} in/s of a fan as new, below the alarm of ${inch(alarm)}.`,
+            because: `${told}: over the ${inch(startUp)} in/s for a new fan, below the alarm of ${inch(alarm)}.`,
             next: 'Read again at the next visit, same spot, same direction.',
           })
         case 'ok':
@@ -113,7 +111,7 @@ const velocity: Check = {
             ...given,
             level: 'ok',
             limit: startUp,
-            because: `${told}: within the ${inch(startUp)} in/s of a fan as new.`,
+            because: `${told}: within the ${inch(startUp)} in/s for a new fan.`,
             next: 'Nothing to do.',
           })
       }
@@ -139,7 +137,7 @@ export const vibrationSheet: SheetCheck = {
   part: 'drive',
   title: 'Vibration',
   how: 'On bare metal of each bearing housing, always the same spot: horizontal, vertical, axial.',
-  caution: 'The guard stays on; reach the housings from outside or with a stick. Nobody in line with the wheel.',
+  caution: 'Leave the guard on; reach the housings from outside or with a probe. Nobody stands in line with the wheel.',
   for: always,
   groups: () => [
     {

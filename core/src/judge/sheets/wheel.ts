@@ -9,7 +9,7 @@ const seen = byWord({
     'wheel.blades': {
       cracked: [
         'stop',
-        'A blade or the hub is cracked: it can fly.',
+        'A blade or the hub is cracked: it can come apart.',
         'Do not run it before it is replaced. Nobody stands in line with it.',
       ],
       bent: ['fix', 'A blade is bent.', 'Replace the wheel: a straightened blade cracks.'],
@@ -29,15 +29,15 @@ const seen = byWord({
     'wheel.hand': {
       backward: [
         'fix',
-        'The wheel is in backward for this rotation: it moves some air, and its amps lie.',
+        'The wheel is in backward for this rotation: it moves some air, so its amps are misleading.',
         'Hold the hand of the wheel against the arrow on the scroll; turn the wheel around, not the motor.',
       ],
     },
     'wheel.dirt': {
       caked: [
         'watch',
-        'The blades are caked: less air, fewer amps, out of balance.',
-        'Clean the whole wheel, never half of it. Read amps before and after, and mend the filter that let the dirt through.',
+        'The blades are dirty: less air, fewer amps, out of balance.',
+        'Clean the whole wheel, never half of it. Read amps before and after, and repair the filter bank that let the dirt through.',
       ],
     },
     'wheel.gap': {
@@ -48,7 +48,7 @@ const seen = byWord({
       ],
     },
   },
-  fine: 'Wheel as it should be.',
+  fine: 'Wheel good.',
   rule: 'look at every blade, count the clips, turn it by hand',
 })
 
@@ -58,8 +58,8 @@ export const wheel: SheetCheck = {
   phase: 'dead',
   part: 'drive',
   title: 'Wheel',
-  how: 'Every blade, hub and clip; hand against rotation; the gap all round while it is turned.',
-  caution: 'Chock it before a hand goes in: wind or a sister fan can start it.',
+  how: 'Check every blade, hub and clip; hand against rotation; the gap all around while you turn it.',
+  caution: 'Chock it before a hand goes in: wind or the twin fan can turn it.',
   for: always,
   groups: () => [
     {

@@ -78,7 +78,7 @@ const windingOhms: Check = {
         positions,
         subject,
         basis: [practice('three pairs, each once')],
-        because: `Only ${given.map((r) => r.position).join(' and ')} read${opens.length > 0 ? `, ${opens.map((r) => r.position).join(' and ')} open` : ''}. Two pairs of a winding say nothing of the third.`,
+        because: `Only ${given.map((r) => r.position).join(' and ')} read${opens.length > 0 ? `, ${opens.map((r) => r.position).join(' and ')} open` : ''}. Two pairs do not prove the third.`,
         next: 'Read the missing pair; make sure that no pair was read twice.',
         confidence: 'low',
         settles: false,
@@ -107,7 +107,7 @@ const windingOhms: Check = {
         positions,
         subject,
         limit: reject.value,
-        basis: [practice('an impossible set is read again')],
+        basis: [practice('an impossible set is repeated')],
         because: `${shown}: ${because}${clear}`,
         next,
         confidence: 'low',
@@ -115,7 +115,7 @@ const windingOhms: Check = {
       })
     const burnt = c.answer('lugs') === 'burnt'
     const locked =
-      'Leave it locked out: on two legs it hums and burns. Check the lugs once more; if it stays open, replace the motor.'
+      'Leave it locked out: on two legs it hums and burns out. Check the lugs once more; if it stays open, replace the motor.'
     if (pattern.kind === 'all open')
       return condemned('all three open. The winding is burnt out, or the leads are off.', locked)
     if (pattern.kind === 'lead open')
@@ -125,15 +125,15 @@ const windingOhms: Check = {
             positions,
             subject: 'wiring',
             basis: [standard('circuit theory of wye and delta windings')],
-            because: `${shown}: open at ${T(pattern.lead)}, and a lug is burnt. The lug comes before the winding.`,
+            because: `${shown}: open at ${T(pattern.lead)}, and a lug is burnt. Repair the lug before you judge the winding.`,
             next: 'Cut back to clean copper, new lug, and read again at the motor’s own leads before the motor is condemned.',
           })
-        : condemned(`open at ${T(pattern.lead)}. That phase or its lead is burnt through.`, locked)
+        : condemned(`open at ${T(pattern.lead)}. That phase or its lead is open.`, locked)
     if (pattern.kind === 'delta branch open')
       return condemned(`two to one to one: the branch across ${pairName(pattern.pair)} of a delta is open.`, locked)
     if (opens.length > 0)
       return again(
-        `${opens.map((r) => r.position).join(' and ')} open while both other pairs read: no winding does that, so one was misread, or a lug makes and breaks.`,
+        `${opens.map((r) => r.position).join(' and ')} open while both other pairs read: not possible for a winding. One was misread, or a lug is intermittent.`,
         burnt || away(c) ? toSplit : 'Clean the leads and read all three pairs again, each once.',
       )
     if (wandering.length > 0)
@@ -142,8 +142,8 @@ const windingOhms: Check = {
         positions,
         subject,
         basis: [wander.basis],
-        because: `${wandering.map((r) => r.position).join(' and ')} will not settle${wandering[0]?.spread === undefined ? '' : ` (±${show.ohms(wandering[0].spread)})`}. A reading that wanders is as bad as an open one.`,
-        next: 'Clean the contact, hold the rotor still, read again; if it still wanders, the joint or the winding is failing.',
+        because: `${wandering.map((r) => r.position).join(' and ')} does not settle${wandering[0]?.spread === undefined ? '' : ` (±${show.ohms(wandering[0].spread)})`}. An unsteady reading is as bad as an open circuit.`,
+        next: 'Clean the contact, hold the rotor still, re-read; if it still drifts, the connection or the winding is failing.',
         settles: false,
       })
     const possible = possibleOhms(c)
@@ -155,7 +155,7 @@ const windingOhms: Check = {
       )
     if (possible && top > possible.most)
       return again(
-        `more than a motor of this nameplate can have (${show.ohms(possible.most)} at most). A bad contact, the wrong range, or through a coil or a drive.`,
+        `more than a motor of this nameplate can have (${show.ohms(possible.most)} at most). A bad contact, the wrong range, or measured through a coil or a drive.`,
         'Check the range, clean the leads, disconnect everything else and read again.',
       )
     const u = windingUnbalance(pairs)
@@ -175,9 +175,9 @@ const windingOhms: Check = {
         level: 'fix',
         limit: reject.value,
         basis: [reject.basis],
-        because: `${shown}: ${show.percent(u)} unbalance, ${where} ${low ? 'low: turns are shorted there' : 'high: a bad joint or a broken strand'}.${compare}`,
+        because: `${shown}: ${show.percent(u)} unbalance, ${where} ${low ? 'low: shorted turns' : 'high: bad connection or broken strand'}.${compare}`,
         next: low
-          ? 'Clean and read again with the leads off; if it stays, it will burn: plan the motor.'
+          ? 'Clean and read again with the leads off; if it stays, plan a motor replacement.'
           : 'Check lugs and splices first, then read again.',
       })
     }
@@ -186,7 +186,7 @@ const windingOhms: Check = {
         ...told,
         level: 'watch',
         because: `${shown}: balanced within ${show.percent(u)}.${compare}`,
-        next: 'Another motor than recorded, another connection, a warm winding, or the leads of the meter: find out which.',
+        next: 'Check the meter leads and the winding temperature first, then the motor and its connection.',
         confidence: t === undefined ? 'low' : 'full',
       })
     if (u > even.value)
@@ -194,12 +194,12 @@ const windingOhms: Check = {
         ...told,
         level: 'watch',
         because: `${shown}: ${show.percent(u)} unbalance.${per}${compare}`,
-        next: 'Connections first; read again. Some windings are made so: compare with last time.',
+        next: 'Check the connections and re-read. Some windings are made this way: compare with the last reading.',
       })
     return verdict(this, {
       ...told,
       level: 'ok',
-      because: `${shown}: balanced within ${show.percent(u)}.${clear}${compare} Good ohms do not clear the insulation.`,
+      because: `${shown}: balanced within ${show.percent(u)}.${clear}${compare} Good ohms do not prove the insulation.`,
       next: 'Go on to insulation.',
     })
   },
@@ -248,7 +248,7 @@ const toGround: Check = {
               limit: insulated,
               basis: [limit.basis, practice('an ohmmeter that sees anything under 1 MΩ sees failed insulation')],
               because: `${leaky.map((r) => `${r.position} ${show.ohms(r.value)}`).join(', ')} to the frame on the ohm scale: under 1 MΩ the insulation has failed, wet or burnt.`,
-              next: 'Read it with the insulation tester, then dry it or replace the motor. No power on it before.',
+              next: 'Read it with the insulation tester, then dry it or replace the motor. No power before that.',
             }),
           ]),
       ...(clear.length === 0
@@ -259,7 +259,7 @@ const toGround: Check = {
               positions: clear.map((r) => r.position),
               limit: limit.value,
               basis: [limit.basis],
-              because: `${clear.length === 3 ? 'Nothing' : `${clear.map((r) => r.position).join(' and ')}: nothing`} to ground on the ohm scale: that rules out a solid fault only, not wet or carbonized insulation.`,
+              because: `${clear.length === 3 ? 'Nothing' : `${clear.map((r) => r.position).join(' and ')}: nothing`} to ground on the ohm scale: no solid fault; wet or carbonized insulation is not ruled out.`,
               next: 'Test the insulation with an insulation tester.',
             }),
           ]),
@@ -272,8 +272,8 @@ export const winding: SheetCheck = {
   phase: 'dead',
   part: 'electric',
   title: 'Winding ohms',
-  how: 'Leads off; three different pairs, let each settle; then each lead to the bare frame.',
-  caution: 'Only on a proven dead, disconnected motor. Never through a connected drive.',
+  how: 'Leads disconnected: read three pairs, let each settle; then each lead to the bare frame.',
+  caution: 'Only on a disconnected motor proven de-energized. Never through a connected drive.',
   for: threePhase,
   groups: () => [
     { title: 'Pair to pair', asks: cells('winding_ohms', terminalPairs) },

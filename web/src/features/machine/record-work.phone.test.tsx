@@ -55,12 +55,12 @@ describe('work without a signal', () => {
     ])
   })
   it('is not taken for kept where the server answers that it is wrong', async () => {
-    const problem = { type: 'about:blank', title: 'Not valid', status: 422, detail: 'lies in the future', errors: [] }
+    const problem = { type: 'about:blank', title: 'Not valid', status: 422, detail: 'is in the future', errors: [] }
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(problem), { status: 422 })))
     const done = vi.fn()
     const { user } = await showAs('mechanic', <RecordWork page={pageOf()} now={now} done={done} />)
     await user.click(screen.getByRole('button', { name: 'Save work' }))
-    await screen.findByText(/lies in the future/)
+    await screen.findByText(/is in the future/)
     expect(done).not.toHaveBeenCalled()
     expect(await store.line.count()).toBe(0)
   })

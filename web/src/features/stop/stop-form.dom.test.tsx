@@ -167,7 +167,7 @@ describe('the walk of everything', () => {
     await user.click(phase(/^Lock out/))
     await user.click(check(/^Prove dead/))
     for (const v of ['478', '0', '0', '0', '0', '277', '0', '478']) await user.keyboard(`${v}{Enter}`)
-    expect(judged()).toContain('L2 is alive')
+    expect(judged()).toContain('L2 is live')
     await user.click(phase(/^Dead tests/))
     expect(within(screen.getByRole('region', { name: 'Gate' })).getByRole('alert').textContent).toContain('L2')
     expect(screen.queryByRole('button', { name: 'Override' })).toBeNull()
@@ -221,7 +221,7 @@ describe('the walk of everything', () => {
     await again.user.click(phase(/^Lock out/))
     await again.user.click(check(/^Prove dead/))
     expect(screen.getByRole('group', { name: 'Drive bus draining' }).textContent).toContain(
-      'the meter says whether it is drained',
+      'the meter decides, not the timer',
     )
   })
 
@@ -267,9 +267,9 @@ describe('a stop of drive and bearings', () => {
     await passed(user)
     await user.click(check(/^Belts and sheaves/))
     await user.click(choice('Tension', 'Slack'))
-    expect(told()).toContain('amps taken on it say nothing of the fan')
+    expect(told()).toContain('so the amps do not show the fan load')
     await user.click(choice('Tension', 'Right'))
-    expect(told()).toContain('Belt and sheaves as they should be.')
+    expect(told()).toContain('Belt and sheaves good.')
     expect(draft()).toMatchObject({ plan: 'drive', answers: { 'belt.tension': 'right' } })
   })
 
@@ -278,7 +278,7 @@ describe('a stop of drive and bearings', () => {
     await passed(user)
     await user.click(check(/^Wheel/))
     await user.click(choice('Blades, hub', 'Cracked'))
-    expect(told()).toContain('it can fly')
+    expect(told()).toContain('it can come apart')
     expect(judged()).toContain('Stop')
   })
 
@@ -306,7 +306,7 @@ describe('a stop of drive and bearings', () => {
     await user.keyboard('0.3{Enter}2')
     expect(told()).toContain('Slack')
     await user.keyboard('8')
-    expect(told()).toContain('Drum-tight')
+    expect(told()).toContain('Too tight')
   })
 
   it('a direct drive is not asked for its belt', async () => {
