@@ -59,10 +59,10 @@ test('a lead brings in 10,000 rows and finds the three machines that need a pers
   await page.goto('/books')
   const file = { name: 'a-year.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) }
   await page.locator('input[type=file]').setInputFiles(file)
-  await expect(page.getByRole('heading', { name: 'a-year.csv is in order' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'a-year.csv is ready to import' })).toBeVisible()
   await expect(page.getByText('10,000 readings would be added')).toBeVisible()
-  await page.getByRole('button', { name: 'Import' }).click()
-  await expect(page.getByRole('heading', { name: 'a-year.csv is in the book' })).toBeVisible()
+  await page.getByRole('button', { name: 'Import', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'a-year.csv is imported' })).toBeVisible()
   await page.getByRole('link', { name: 'Show machines that need work' }).click()
   await page.goto('/roof?level=stop,fix')
   await expect(page.locator('.roof-row').first()).toBeVisible()
@@ -86,12 +86,12 @@ test('a file with faults names line and column and keeps nothing; dates without 
   const send = (name: string, text: string) =>
     page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
   await send('faulty.csv', `${head}\nSlipway Workshop,AHU-7,SF,2026-11-20T10:00:00Z,amps,L1,nine,A`)
-  await expect(page.getByRole('heading', { name: '1 thing to mend in faulty.csv' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: '1 error in faulty.csv' })).toBeVisible()
   await expect(page.getByRole('row', { name: '2 value "nine" is not a number' })).toBeVisible()
   await send('zoneless.csv', `${head}\nSlipway Workshop,AHU-7,SF,2026-07-20 10:00,amps,L1,9.1,A`)
   await expect(page.getByText('1 dates carry no time zone')).toBeVisible()
-  await page.getByRole('button', { name: /^Read them as / }).click()
-  await expect(page.getByRole('heading', { name: 'zoneless.csv is in order' })).toBeVisible()
+  await page.getByRole('button', { name: /^Use / }).click()
+  await expect(page.getByRole('heading', { name: 'zoneless.csv is ready to import' })).toBeVisible()
 })
 
 test('register and readings go out as files', async ({ open }) => {

@@ -54,7 +54,7 @@ test('a plate corrected on the roof and at home: both side by side, and a person
   await expect(roof.getByText('1 conflict between this phone and the server.')).toBeVisible({ timeout: 30_000 })
   await roof.getByRole('link', { name: 'Resolve' }).click()
   const two = roof.locator('.two-versions')
-  await expect(two.getByRole('link', { name: /, its plate$/ })).toBeVisible()
+  await expect(two.getByRole('link', { name: /, its nameplate$/ })).toBeVisible()
   await expect(two).toContainText('Tamsin Vale changed this motor in the meantime.')
   await expect(two.getByRole('row', { name: /Frame/ })).toContainText('80M')
   await expect(two.getByRole('row', { name: /Frame/ })).toContainText('80L')
@@ -88,7 +88,7 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   await typePlate(page, { 'Volts as printed': '460', 'Full-load amps': '3.1' })
   await page.getByRole('button', { name: 'Save nameplate' }).click()
   // Back at the stop it was asked for at, with a limit.
-  await expect(page.getByText('Plate 3.1 A at 460 V')).toBeVisible()
+  await expect(page.getByText('Nameplate 3.1 A at 460 V')).toBeVisible()
   const plan = page.getByRole('button', { name: 'Running amps' })
   if (await plan.isVisible()) await plan.click()
   await page
@@ -124,7 +124,7 @@ test('a plan drawn without a signal goes home by itself', async ({ open }) => {
   await page.context().setOffline(true)
   await page.goto(`/areas/${area}/plan`)
   await page.getByRole('button', { name: 'Edit map' }).click()
-  await page.getByLabel('Width, m').fill('61')
+  await page.getByLabel('Width, m', { exact: true }).fill('61')
   await page.getByRole('button', { name: 'Save map' }).click()
   await expect(page.getByRole('img', { name: /61 by/ }).or(page.getByLabel(/61 by/)).first()).toBeVisible()
   await home(page)
@@ -178,7 +178,7 @@ test('half a turn without a signal: the bench says it, it is done, read again an
     .getByRole('button', { name: /^Results/ })
     .click()
   await page.getByRole('button', { name: 'Save visit' }).click()
-  await expect(bench).toContainText(/12 A as said|12\.0 A as said/)
+  await expect(bench).toContainText(/12 A as predicted|12\.0 A as predicted/)
   await expect(page.locator('.signal-line').first()).toContainText('No signal')
   await home(page)
   await expect(async () => {

@@ -118,7 +118,7 @@ for (const viewport of [desktop, phone])
     const machine = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { area: { id: string } }
     await page.goto(`/areas/${machine.area.id}/plan`)
     await page.getByRole('button', { name: 'Edit map' }).click()
-    await page.getByLabel('Width, m').fill('wide')
+    await page.getByLabel('Width, m', { exact: true }).fill('wide')
     await expect(page.getByRole('alert')).toHaveText('2 to 2000 m')
     expect(await findings(page)).toEqual([])
     await expectUpright(page)

@@ -12,7 +12,7 @@ test('a machine is added with its place and its plate; an impossible plate is as
   await page.getByLabel('Area', { exact: true }).fill('Depot roof')
   await page.getByLabel('Serves').fill('Depot supply')
   await page.getByRole('button', { name: 'Add machine' }).click()
-  await expect(page.getByRole('heading', { name: 'Motor plate of RTU-61 / SF' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Motor nameplate of RTU-61 / SF' })).toBeVisible()
   await typePlate(page, {
     'Rated power': '3.25',
     'Full-load speed': '1750',
@@ -104,7 +104,7 @@ test('work is recorded and starts a new epoch; the machine retires and comes bac
   const id = await machineId(page, 'EF-11/EF')
   await page.goto(`/machines/${id}`)
   await page.getByRole('button', { name: 'Record work' }).click()
-  await expect(page.getByText('This starts a new epoch')).toBeVisible()
+  await expect(page.getByText('This starts a new baseline')).toBeVisible()
   await page.getByLabel('Notes').fill('half an inch of slack')
   await page.getByRole('button', { name: 'Save work' }).click()
   await expect(page.getByText('belt tensioning: half an inch of slack')).toBeVisible()
@@ -118,5 +118,5 @@ test('work is recorded and starts a new epoch; the machine retires and comes bac
   await page.getByRole('button', { name: 'Return to service' }).click()
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await page.getByRole('button', { name: 'Show', exact: true }).click()
-  await expect(page.getByText('machine back in service: open again')).toBeVisible()
+  await expect(page.getByText('machine back in service: reopened')).toBeVisible()
 })

@@ -56,7 +56,7 @@ const goTo = (page: Page, tag: string | undefined) =>
 
 /** Take the stop that is asked for as a quick one: volts and amps. */
 async function quickStop(page: Page, values: readonly string[]) {
-  await page.getByRole('button', { name: /^(Take this stop|Go on with this stop)/ }).click()
+  await page.getByRole('button', { name: /^(Take readings|Continue visit)/ }).click()
   await page.waitForURL(/\/stop\?round=/)
   await page.getByRole('navigation', { name: 'Phases' }).waitFor()
   const plan = page.getByRole('button', { name: 'Running amps' })
@@ -94,7 +94,7 @@ test('a lead plans a round from what is due, moves a stop, and is told what it c
   await page.keyboard.press('Escape')
   await page.getByLabel('Person 1', { exact: true }).fill('Mosi Okonjo')
   await page.getByLabel('Name').fill('Slipway and reach')
-  await page.getByRole('button', { name: /^Plan \d+ stops/ }).click()
+  await page.getByRole('button', { name: /^Plan \d+ visits/ }).click()
   await expect(page.getByRole('heading', { name: 'Slipway and reach' })).toBeVisible({ timeout: 20_000 })
   const list = page.locator('.plan-list').first()
   const order = () => list.locator('li b').allTextContents()
@@ -149,7 +149,7 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     await expect(held(page)).toContainText('No signal')
     await goTo(page, tags[0])
     await quickStop(page, amps)
-    await page.getByLabel(/^Picture for/).setInputFiles({
+    await page.getByLabel(/^Photo for/).setInputFiles({
       name: 'plate.png',
       mimeType: 'image/png',
       buffer: Buffer.from(
@@ -157,12 +157,12 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
         'base64',
       ),
     })
-    await expect(page.getByRole('button', { name: 'Picture 1' })).toBeVisible()
+    await expect(page.getByRole('button', { name: 'Photo 1' })).toBeVisible()
     await save(page)
-    await expect(held(page)).toContainText('6 readings, 1 picture on this phone')
+    await expect(held(page)).toContainText('6 readings, 1 photo on this phone')
     await goTo(page, tags[0])
     await page.getByRole('button', { name: 'Add finding' }).click()
-    await page.getByLabel('Finding').fill('Guard screw missing')
+    await page.getByRole('textbox', { name: 'Finding' }).fill('Guard screw missing')
     await page.getByRole('group', { name: 'Level' }).getByRole('button', { name: 'Watch' }).click()
     await page.getByRole('button', { name: 'Save finding' }).click()
     await expect(page.getByText('Found: Guard screw missing')).toBeVisible()
@@ -191,7 +191,7 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     await page.getByRole('button', { name: 'Skip', exact: true }).click()
     await page.getByLabel(/^Why .* is skipped/).fill('locked by others')
     await page.getByRole('button', { name: 'Skip' }).click()
-    await expect(held(page)).toContainText('No signal · 18 readings, 1 picture on this phone')
+    await expect(held(page)).toContainText('No signal · 18 readings, 1 photo on this phone')
     await expect(page.locator('.walk-count')).toContainText('4 of')
 
     // Home: the first answer never arrives though the server has kept what it speaks of; the second time the server is
@@ -268,7 +268,7 @@ test('a roof is drawn: a unit is moved, a hatch put on; who is late sees both pl
   await expect(late.getByRole('alert')).toContainText('Tamsin Vale changed this plan in the meantime')
   await expect(late.getByRole('row', { name: /^AHU-3/ })).toBeVisible()
   await late.getByRole('button', { name: 'Keep theirs' }).click()
-  await expect(late.getByLabel('Way in 2, name')).toBeVisible()
+  await expect(late.getByLabel('Access point 2, name')).toBeVisible()
 })
 
 test('a roof is drawn over a picture that is brought to scale by two spots', async ({ open }) => {
@@ -355,7 +355,7 @@ test('a newer version of the app waits until it is wanted', async ({ browser }) 
     await page.getByRole('button', { name: 'Download for offline' }).click()
     await expect(page.getByText('Downloaded for offline')).toBeVisible({ timeout: 60_000 })
     await page.reload()
-    const note = page.getByText(/A newer version of the app is here/)
+    const note = page.getByText(/A new version is ready/)
     await expect(page.getByRole('heading', { name: 'Freight shed and crew house' })).toBeVisible()
     await expect(note).toHaveCount(0)
     appendFileSync(join(web, 'sw.js'), '\n// newer\n')

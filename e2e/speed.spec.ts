@@ -17,7 +17,7 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   await expect(does.getByRole('heading')).toHaveText('Open the motor sheave ½ turn, to 3 open')
   await expect(does.getByRole('row', { name: /Motor base/ })).toContainText('away from the fan')
   await expect(section(page, 'Earlier changes here')).toContainText(/from 3½ turns to 2½ turns open/)
-  await expect(section(page, 'Accuracy of predictions')).toContainText(/Of \d+ changes \d+ came out inside/)
+  await expect(section(page, 'Accuracy of predictions')).toContainText(/Of \d+ changes \d+ were inside/)
   // What may not be done is named, and is not planned so.
   const ways = page.getByRole('list', { name: 'Options' })
   await page.getByRole('button', { name: /^All \d+, with those not allowed/ }).click()

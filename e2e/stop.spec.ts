@@ -22,7 +22,7 @@ test('a stop at phone width with keys only: find, type, see the verdict and the 
   await expect(page.locator('.stop-told')).toContainText(
     '103 % of the 460 V nameplate on all three legs: 9.7 of 9.4 A.',
   )
-  await expect(page.getByRole('img', { name: /L1 9.6, L2 9.5, L3 9.7 ampere, 103 % of plate/ })).toBeVisible()
+  await expect(page.getByRole('img', { name: /L1 9.6, L2 9.5, L3 9.7 ampere, 103 % of nameplate/ })).toBeVisible()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('button', { name: 'Save visit' })).toBeFocused()
   await page.keyboard.press('Enter')
@@ -153,5 +153,5 @@ test('a viewer can look and not write', async ({ open }) => {
   await expect(page.getByRole('heading', { name: 'RTU-12 / SF' })).toBeVisible()
   await expect(page.getByRole('button', { name: 'Take readings' })).toHaveCount(0)
   await page.goto(`/machines/${id}/stop`)
-  await expect(page.getByText('You are signed in to look, not to write.')).toBeVisible()
+  await expect(page.getByText('You are signed in as a viewer.')).toBeVisible()
 })

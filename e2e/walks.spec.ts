@@ -204,7 +204,7 @@ test('half-dead motor on one leg and the ground wire with the contactor open', a
   await take(page, 1)
   const judge = page.locator('.part-judge')
   await expect(judge).toContainText('A winding or a wire is grounded to the frame.')
-  await expect(judge).toContainText('the cabinet is live')
+  await expect(judge).toContainText('the cabinet becomes live')
   await expect(judge).toContainText('half the motor runs on that leg and the ground wire')
   await expect(judge).toContainText('Isolate at the source')
 })
@@ -226,9 +226,9 @@ test('a transformer a quarter high on two pairs: everything on it off, Live stay
   await check(page, 'Power transformer')
   await take(page, 6)
   const judge = page.locator('.part-judge')
-  await expect(judge).toContainText('This supply destroys what hangs on it')
+  await expect(judge).toContainText('This supply damages everything on it')
   await expect(judge).toContainText('A winding or its neutral is open')
-  await expect(judge).toContainText('Switch off everything')
+  await expect(judge).toContainText('Shut off everything')
   await phase(page, 'Live tests')
   await expect(page.getByRole('region', { name: 'Gate' }).getByRole('alert')).toContainText('unbalance')
 })
@@ -242,7 +242,7 @@ test('a half-pulled disconnect keeps Dead shut and says which leg and why', asyn
   await take(page, 8)
   await phase(page, 'Dead tests')
   const gate = page.getByRole('region', { name: 'Gate' })
-  await expect(gate.getByRole('alert')).toContainText('reaches the others through the winding')
+  await expect(gate.getByRole('alert')).toContainText('feeds the others through the winding')
   await expect(page.getByRole('button', { name: 'Override' })).toHaveCount(0)
 })
 
@@ -271,7 +271,7 @@ test('a gate is passed by name and reason, and that stays in the record', async 
   await page.getByRole('button', { name: 'Save visit' }).click()
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await openSaved(page)
-  await expect(page.getByText('Gate passed: dead')).toBeVisible()
+  await expect(page.getByText('Override: dead')).toBeVisible()
 })
 
 test('a winding that wanders is taken as unsteady and told as bad as open', async ({ open }) => {

@@ -136,7 +136,7 @@ export function findQuantity(code: string): Quantity | undefined {
 export interface Reading {
   readonly quantity: QuantityCode
   readonly position: string
-  /** Over range the top of the quantity's own range: a lower bound, not a figure. */
+  /** Over range the top of the quantity's own range: a lower bound, not a number. */
   readonly value: number
   readonly how?: ReadingHow | undefined
   /** Half the width in which an unsteady reading moved. */

@@ -86,7 +86,7 @@ export interface Way {
 /**
  * The shortest way between two spots that goes round every obstacle and every place to keep clear of.
  * @returns the straight way where one of the spots lies inside an obstacle, or none leads round
- * @throws RangeError when a coordinate is not a figure
+ * @throws RangeError when a coordinate is not a number
  * @source shortest path over the corners that see each other
  */
 export function walkIn(plan: Pick<AreaPlan, 'obstacles'>, a: Spot, b: Spot): Way {

@@ -167,7 +167,7 @@ export class ReadingsRows {
     const quick = text.trim() === '' ? NaN : Number(text)
     const raw = Number.isNaN(quick) ? parseFigure(text, this.decimalComma ? true : undefined) : quick
     if (raw === null) {
-      this.errors.add(line, 'value', text.trim() === '' ? 'is empty' : `"${text}" is not a figure`)
+      this.errors.add(line, 'value', text.trim() === '' ? 'is empty' : `"${text}" is not a number`)
       return null
     }
     const spelling = this.cell(row, 7)

@@ -105,7 +105,7 @@ export function readRegisterRow(
     const share = t.endsWith('%')
     const value = parseFigure(share ? t.slice(0, -1) : t, decimalComma ? true : undefined)
     if (value === null) {
-      errors.add(line, c, `"${t}" is not a figure`)
+      errors.add(line, c, `"${t}" is not a number`)
       return undefined
     }
     return share ? value / 100 : value

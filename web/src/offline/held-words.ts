@@ -24,7 +24,7 @@ const some = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
 export function heldWords(h: Held): string {
   const parts = [
     h.readings > 0 ? some(h.readings, 'reading') : '',
-    h.pictures > 0 ? some(h.pictures, 'picture') : '',
+    h.pictures > 0 ? some(h.pictures, 'photo') : '',
     h.entries > 0 && h.readings === 0 && h.pictures === 0 ? some(h.entries, 'entry').replace('entrys', 'entries') : '',
   ].filter(Boolean)
   return parts.length === 0 ? '' : `${parts.join(', ')} on this phone`

@@ -54,7 +54,7 @@ describe('what waits on this phone', () => {
     const held = heldOf(await allWaiting())
     expect(held.entries).toBe(2)
     expect(heldWords(held)).toBe('1 reading on this phone')
-    expect(heldWords({ entries: 1, readings: 1, pictures: 2, refused: 0 })).toBe('1 reading, 2 pictures on this phone')
+    expect(heldWords({ entries: 1, readings: 1, pictures: 2, refused: 0 })).toBe('1 reading, 2 photos on this phone')
     expect(heldWords({ entries: 3, readings: 0, pictures: 0, refused: 0 })).toBe('3 entries on this phone')
     expect(heldWords({ entries: 0, readings: 0, pictures: 0, refused: 1 })).toBe('')
   })

@@ -53,11 +53,11 @@ describe('what went wrong, where the person looks', () => {
   it('stands below its field as an alert', () => {
     expect(
       html(
-        <Field label="Volts" error="not a figure">
+        <Field label="Volts" error="not a number">
           <input />
         </Field>,
       ),
-    ).toMatch(/role="alert"[^>]*>not a figure/)
+    ).toMatch(/role="alert"[^>]*>not a number/)
     expect(
       html(
         <Field label="Volts">
@@ -73,11 +73,11 @@ describe('what went wrong, where the person looks', () => {
   })
   it('lists every field when there are several', () => {
     const errors = [
-      { path: 'volts', message: 'not a figure' },
+      { path: 'volts', message: 'not a number' },
       { path: 'amps', message: 'too few' },
     ]
     const h = html(<FailureNote failure={failure({ errors })} kept="x" />)
-    expect(h).toContain('volts: not a figure')
+    expect(h).toContain('volts: not a number')
     expect(h).toContain('amps: too few')
   })
   it('puts mine beside theirs when somebody saved first', () => {
@@ -97,7 +97,7 @@ describe('what went wrong, where the person looks', () => {
 describe('the spark of the latest loads', () => {
   it('is nothing to see with fewer than two', () => expect(html(<Spark values={[0.9]} />)).not.toContain('svg'))
   it('says the last one to a reader and marks it when it is over the plate', () => {
-    expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('last 3 stops, now 106 % of plate')
+    expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('last 3 visits, now 106 % of nameplate')
     expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('spark-over')
     expect(html(<Spark values={[0.9, 0.92, 0.94]} />)).toContain('spark-end')
   })

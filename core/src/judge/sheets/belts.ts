@@ -82,7 +82,7 @@ export const belts: SheetCheck = {
         choice('belt.tension', 'Tension', [
           ['right', 'Right'],
           ['slack', 'Slack'],
-          ['drum', 'Drum-tight'],
+          ['drum', 'Too tight'],
         ]),
         choice('belt.set', 'Set', [
           ['one', 'Single'],

@@ -120,7 +120,7 @@ export const tensionSheet: SheetCheck = {
     const byForce = `Press ${inches(p.far)}: ${pounds(p.least)} used, ${pounds(p.greatest)} new`
     const byNote = `${hertzFromTension(a.used, a.span, a.mass).toFixed(0)} to ${hertzFromTension(a.fresh, a.span, a.mass).toFixed(0)} Hz`
     const half = tensionByPlay(a.span)
-    const halfMeans = half > 1.3 * a.fresh ? 'drum-tight' : half < 0.7 * a.used ? 'slack' : 'about right'
+    const halfMeans = half > 1.3 * a.fresh ? 'too tight' : half < 0.7 * a.used ? 'slack' : 'about right'
     switch (c.rules.beltTension) {
       case 'span note':
         return `Frequency of this span: ${byNote}. ${byForce}.`

@@ -138,7 +138,7 @@ export function Importer() {
       ) : null}
       {state?.status === 'ready' ? (
         <div className="stack import-ready">
-          <h3>{state.name} is in order</h3>
+          <h3>{state.name} is ready to import</h3>
           <ImportWords state={state} />
           <div className="row">
             <Button
@@ -161,7 +161,7 @@ export function Importer() {
       ) : null}
       {state?.status === 'done' ? (
         <div className="stack import-ready" role="status">
-          <h3>{state.name} is in the book</h3>
+          <h3>{state.name} is imported</h3>
           <ImportWords state={state} />
           <AfterImport />
         </div>

@@ -111,7 +111,7 @@ describe('the drive train on a machine’s page', () => {
       `/bench/speed?machine=${machineId}`,
     )
   })
-  it('says what is missing where no sheave is in the book', async () => {
+  it('says what is missing where no sheave is imported', async () => {
     await showAs('mechanic', <DrivePanel page={pageOf()} now={now} mayEdit />)
     expect(screen.getByText(/The sheaves are not entered/)).toBeTruthy()
     expect(screen.queryByRole('link', { name: 'Speed change' })).toBeNull()

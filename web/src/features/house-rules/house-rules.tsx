@@ -39,7 +39,7 @@ function LimitRow({
     text.trim() === '' || limit.house === null
       ? null
       : value === null
-        ? 'not a figure'
+        ? 'not a number'
         : value < limit.house.min || value > limit.house.max
           ? `between ${shownLimit(limit, limit.house.min)} and ${shownLimit(limit, limit.house.max)}`
           : null

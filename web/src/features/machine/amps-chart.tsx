@@ -119,7 +119,7 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
       borderWidth: 3,
       label: {
         display: true,
-        content: `${judgement.rail.source === 'unit plate' ? 'unit plate' : 'plate'} ${show.amps(judgement.rail.allowed)} A${judgement.rail.columnVolts === null ? '' : `, ${show.volts(judgement.rail.columnVolts)} V column`}`,
+        content: `${judgement.rail.source === 'unit plate' ? 'unit nameplate' : 'nameplate'} ${show.amps(judgement.rail.allowed)} A${judgement.rail.columnVolts === null ? '' : `, ${show.volts(judgement.rail.columnVolts)} V column`}`,
         position: 'start',
         yAdjust: 12,
         backgroundColor: 'transparent',
@@ -211,7 +211,7 @@ export function AmpsChart(props: Props) {
     <div className="amps-chart">
       <Line
         key={theme}
-        aria-label={`Amps over time, ${history.points.length} stops`}
+        aria-label={`Amps over time, ${history.points.length} visits`}
         options={options}
         data={{ datasets: [...legSets(history, allowed), ...fitSets(judgement)] }}
       />

@@ -8,15 +8,15 @@ import { tryHome, usePhone } from '../../offline/use-phone.ts'
 import { TwoVersions } from './two-versions.tsx'
 
 const kindWords: Readonly<Record<string, string>> = {
-  stop: 'A stop',
+  stop: 'A visit',
   work: 'Work',
-  picture: 'A picture',
+  picture: 'A photo',
   event: 'A round event',
   found: 'A new unit',
   finding: 'A finding',
   'finding-step': 'A finding update',
   motor: 'A motor',
-  plate: 'A plate',
+  plate: 'A nameplate',
   part: 'A part',
   'area-plan': 'A roof map',
   plan: 'A planned speed change',

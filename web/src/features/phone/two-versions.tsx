@@ -27,7 +27,7 @@ function Subject({ conflict }: { conflict: Conflict }) {
   return (
     <Link to={`/machines/${machineId}`}>
       {page ? `${page.unit.tag} / ${page.machine.tag}` : 'A machine'},{' '}
-      {conflict.about === 'plate' ? 'its plate' : 'its motor'}
+      {conflict.about === 'plate' ? 'its nameplate' : 'its motor'}
     </Link>
   )
 }

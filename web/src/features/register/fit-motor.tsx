@@ -66,7 +66,7 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
   return (
     <div className="page stack">
       <h1>
-        {motor ? 'Replace the motor of' : 'Motor plate of'} {page.unit.tag} / {machine.tag}
+        {motor ? 'Replace the motor of' : 'Motor nameplate of'} {page.unit.tag} / {machine.tag}
       </h1>
       {motor ? (
         <p>

@@ -45,7 +45,7 @@ export function Things({
       {plan.hatches.map((h, i) => (
         <li key={h.id}>
           <b>Access point</b>
-          {named(h.name, `Way in ${i + 1}, name`, (name) => ({
+          {named(h.name, `Access point ${i + 1}, name`, (name) => ({
             ...plan,
             hatches: plan.hatches.map((x) => (x.id === h.id ? { ...x, name } : x)),
           }))}

@@ -301,7 +301,7 @@ export function NewRound() {
             disabled={stops.length === 0 || wrong}
             onClick={send}
           >
-            Plan {stops.length} {stops.length === 1 ? 'stop' : 'stops'}, about{' '}
+            Plan {stops.length} {stops.length === 1 ? 'visit' : 'visits'}, about{' '}
             {clockOf(Math.min(1440, minutes)).replace(/^0/, '')} h of work
           </Button>
           {wrong ? <p role="status">Correct the marked time to plan the round.</p> : null}

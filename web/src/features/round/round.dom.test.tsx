@@ -223,7 +223,7 @@ describe('planning a round', () => {
     const { user } = await open()
     await screen.findByText('1 of 2 machines selected')
     expect(text()).toContain('Never done, every 92 days.')
-    expect(screen.getByRole('button', { name: /^Plan 1 stop, / })).toBeTruthy()
+    expect(screen.getByRole('button', { name: /^Plan 1 visit, / })).toBeTruthy()
     await user.click(screen.getByRole('checkbox', { name: /RTU-12 \/ SF/ }))
     expect(screen.getByRole('button', { name: /^Plan 2 stops, / })).toBeTruthy()
     await user.click(screen.getByRole('checkbox', { name: /RTU-11 \/ SF/ }))

@@ -93,7 +93,7 @@ describe('the speed bench on a machine', () => {
     const { user } = await open(whole(12.7))
     await user.click(screen.getByRole('button', { name: /with those not allowed/ }))
     await user.click(screen.getByRole('button', { name: /Close the motor sheave 1 turn/ }))
-    expect(within(does()).getByText(/^Over the plate/)).toBeTruthy()
+    expect(within(does()).getByText(/^Over the nameplate/)).toBeTruthy()
     expect(screen.getByRole('button', { name: 'Plan this work' }).hasAttribute('disabled')).toBe(true)
   })
   it('tells what is missing and where to enter it', async () => {

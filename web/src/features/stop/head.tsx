@@ -52,7 +52,7 @@ export function Head({
           <p>
             {/* What it may draw comes first: a narrow head cuts off the rest. */}
             {allowed ? (
-              `Plate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V`
+              `Nameplate ${show.amps(allowed.amps)} A at ${show.volts(allowed.columnVolts)} V`
             ) : motor ? (
               'No nameplate limit'
             ) : (

@@ -46,14 +46,14 @@ export function PictureButton({ of }: { of: PictureOf }) {
   return (
     <>
       <button type="button" onClick={() => input.current?.click()}>
-        Picture{count > 0 ? ` ${count}` : ''}
+        Photo{count > 0 ? ` ${count}` : ''}
       </button>
       <input
         ref={input}
         type="file"
         accept="image/*"
         capture="environment"
-        aria-label={`Picture for ${of.check}`}
+        aria-label={`Photo for ${of.check}`}
         className="visually-hidden"
         tabIndex={-1}
         onChange={(e) => {

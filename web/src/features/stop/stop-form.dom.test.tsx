@@ -32,7 +32,7 @@ describe('a stop of running amps', () => {
     // 13.6 of 12.8 A is 106 %.
     expect(readColumns('460', '12.8')[0]?.amps).toBe(12.8)
     expect(told()).toContain('106 % of the 460 V nameplate on all three legs: 13.6 of 12.8 A.')
-    expect(screen.getByRole('img', { name: /L1 13.4, L2 13.5, L3 13.6 ampere, 106 % of plate/ })).toBeTruthy()
+    expect(screen.getByRole('img', { name: /L1 13.4, L2 13.5, L3 13.6 ampere, 106 % of nameplate/ })).toBeTruthy()
   })
 
   it('keeps every key on the device, and finds it again', async () => {

@@ -23,7 +23,7 @@ export function Told({
       <p>
         {whole && judgement.level === 'ok' ? judgement.headline : worst.because}
         {whole && judgement.level !== 'ok' && share !== null && worst.check !== 'over-amp'
-          ? ` Load ${show.percent(share)} of plate.`
+          ? ` Load ${show.percent(share)} of nameplate.`
           : ''}
       </p>
       {worst.level === 'ok' ? null : <p className="told-next">{worst.next}</p>}

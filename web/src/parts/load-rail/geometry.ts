@@ -35,5 +35,5 @@ export function railWords(rail: Rail): string {
   const legs = rail.legs.map((l) => `${l.name} ${show.amps(l.amps)}`).join(', ')
   if (rail.allowed === null) return `${legs} ampere, no limit known`
   const top = Math.max(...rail.legs.map((l) => l.amps))
-  return `${legs} ampere, ${show.percent(top / rail.allowed)} of plate`
+  return `${legs} ampere, ${show.percent(top / rail.allowed)} of nameplate`
 }

@@ -14,7 +14,7 @@ const rail = (amps: number[], allowed: number | null = 12.8) => ({
 
 describe('the load rail', () => {
   it('says in words what it draws', () => {
-    expect(railWords(rail([13.6, 13.2, 13.4]))).toBe('L1 13.6, L2 13.2, L3 13.4 ampere, 106 % of plate')
+    expect(railWords(rail([13.6, 13.2, 13.4]))).toBe('L1 13.6, L2 13.2, L3 13.4 ampere, 106 % of nameplate')
     expect(railWords(rail([9], null))).toBe('L1 9.0 ampere, no limit known')
     expect(railWords(rail([]))).toBe('no amps read')
   })

@@ -13,7 +13,7 @@ export function Spark({ values }: { values: readonly number[] }) {
       className="spark"
       viewBox="0 0 80 34"
       role="img"
-      aria-label={`last ${values.length} stops, now ${Math.round(last * 100)} % of plate`}
+      aria-label={`last ${values.length} visits, now ${Math.round(last * 100)} % of nameplate`}
     >
       <line x1="0" x2="80" y1={y(1)} y2={y(1)} className="spark-plate" />
       <polyline
