@@ -17,6 +17,24 @@ async function findings(page: Page): Promise<string[]> {
     .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(' | ')}`)
 }
 
+/** What a gloved thumb has to hit and cannot: under 44 px either way. A link inside of a sentence is read, not aimed at. */
+const smallTargets = (page: Page): Promise<string[]> =>
+  page.evaluate(() => {
+    const inText = (e: Element) =>
+      e.matches('a') && getComputedStyle(e).display === 'inline' && e.parentElement?.textContent !== e.textContent
+    const reached = (e: Element): Element => e.closest('label, .ant-select, .ant-picker, .ant-input-affix-wrapper') ?? e
+    return [
+      ...document.querySelectorAll('a[href], button, input, select, textarea, summary, [role=button], [role=checkbox]'),
+    ]
+      .filter((e) => e.checkVisibility() && !inText(e) && !e.closest('.visually-hidden, [aria-hidden=true]'))
+      .map((e) => [e, reached(e).getBoundingClientRect()] as const)
+      .filter(([, box]) => box.width > 0 && box.height > 0 && (box.height < 43.5 || box.width < 43.5))
+      .map(
+        ([e, box]) =>
+          `${e.tagName} ${e.className.toString().slice(0, 40)} "${(e.textContent || e.getAttribute('aria-label') || '').slice(0, 24)}" ${Math.round(box.width)}×${Math.round(box.height)}`,
+      )
+  })
+
 /** The round of today. */
 async function roundOf(page: Page): Promise<string> {
   const list = (await (await page.context().request.get('/api/v1/rounds')).json()) as { id: string; state: string }[]
@@ -88,6 +106,7 @@ for (const [look, viewport] of [
       await page.locator(ready).first().waitFor()
       if (viewport !== phone || roofSide.includes(name)) expect([name, await findings(page)]).toEqual([name, []])
       if (viewport === phone) await expectUpright(page)
+      if (viewport === phone && roofSide.includes(name)) expect([name, await smallTargets(page)]).toEqual([name, []])
     }
   })
 

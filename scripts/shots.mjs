@@ -187,7 +187,7 @@ main(async () => {
   const { base, end } = await demoServer()
   const browser = await openBrowser()
   try {
-    const signedIn = await browser.newContext({ locale: 'en-GB', timezoneId: 'America/Halifax' })
+    const signedIn = await browser.newContext({ locale: 'en-US', timezoneId: 'America/Halifax' })
     const entry = await signedIn.newPage()
     await entry.goto(`${base}/sign-in`)
     await entry.getByLabel('Sign-in name').fill('vale')
@@ -199,7 +199,7 @@ main(async () => {
       if (only.length > 0 && !only.includes(name)) continue
       const context = await browser.newContext({
         viewport,
-        locale: 'en-GB',
+        locale: 'en-US',
         timezoneId: 'America/Halifax',
         ...(where ? { storageState: state } : {}),
       })

@@ -84,7 +84,7 @@ export function pastOf(
   if (belts.length === 0) belts.push(built)
   belts.push(lastBelts)
   const bearings = random.next() < 0.25 ? Math.round(random.between(1500, built - 300)) : null
-  const filters = !quiet && spec.kind === 'AHU' ? Math.round(random.between(280, 330)) : null
+  const filters = !quiet && spec.kind === 'AHU' ? Math.round(random.between(40, 88)) : null
   for (const part of drive.first) {
     if (part.slot === 'belts')
       belts.forEach((d, i) =>
@@ -94,9 +94,10 @@ export function pastOf(
       fit(part, built, bearings, '', 'growled')
       fit(part, bearings, null, 'both ends together')
     } else if (part.slot === 'filters' && filters !== null) {
-      fit(part, filters + 190, filters, '', 'loaded')
+      fit(part, filters + 91, filters, '', 'loaded')
       fit(part, filters, null)
-    } else if (part.slot === 'wheel' && told.wheel !== undefined) {
+    } else if (part.slot === 'filters') fit(part, 30 + (built % 58), null)
+    else if (part.slot === 'wheel' && told.wheel !== undefined) {
       fit(part, built, told.wheel, '', 'blades worn through')
       fit(part, told.wheel, null, 'new wheel from stock')
     } else fit(part, built, null)

@@ -85,7 +85,7 @@ export function careOfDemo(tag: string): Care | null {
       ...noCare,
       people: 2,
       hazards: 'Access door without a hinge.',
-      lift: 'the access door, 40 kg, by two',
+      lift: 'the access door, 90 lb, by two',
     }
   if (tag === 'AHU-3')
     return {

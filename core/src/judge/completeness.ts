@@ -67,6 +67,6 @@ export function completeness(
     summary:
       on.length === 0
         ? 'Nothing was read that could be judged.'
-        : `${level === 'ok' ? 'OK on' : 'Good:'} ${list(on)}${missing.length === 0 ? '' : `; ${missing.join('; ')}`}.`,
+        : `${level === 'ok' ? 'OK on' : 'Checked good:'} ${list(on)}${missing.length === 0 ? '' : `; ${missing.join('; ')}`}.`,
   }
 }

@@ -2,6 +2,7 @@ import { ConfigProvider, theme as antdTheme } from 'antd'
 import type { ReactNode } from 'react'
 import { useSelector } from 'react-redux'
 import type { RootState } from './store.ts'
+import { useNarrow } from './use-narrow.ts'
 
 const day = {
   colorPrimary: '#0A5468',
@@ -34,6 +35,8 @@ const plant = {
 /** Our look, told to Ant Design by its tokens and to our own drawings by CSS variables. */
 export function Themed({ children }: { children: ReactNode }) {
   const theme = useSelector((s: RootState) => s.look.theme)
+  // A gloved thumb hits 44 pixels.
+  const phone = useNarrow()
   return (
     <ConfigProvider
       theme={{
@@ -45,7 +48,7 @@ export function Themed({ children }: { children: ReactNode }) {
           borderRadiusSM: 0,
           fontFamily: "'Barlow', sans-serif",
           fontSize: 16,
-          controlHeight: 40,
+          controlHeight: phone ? 44 : 40,
           controlHeightLG: 48,
           motion: false,
           boxShadow: 'none',

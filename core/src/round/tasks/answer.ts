@@ -19,7 +19,7 @@ export const answerTask: TaskKind = {
     return {
       lastAt: null,
       days: 0,
-      because: 'what stops a machine is answered first',
+      because: 'a machine at level Stop comes first',
       pulls: stops(f).map((k) => ({
         at: k.since,
         because: `since ${show.day(k.since, f.now, f.machine.zone)}: ${k.verdict.because.replace(/\.$/, '')}. ${k.verdict.next}`,

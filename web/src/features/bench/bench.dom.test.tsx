@@ -11,6 +11,11 @@ const open = async (id: string) => {
   const shown = await showAs('mechanic', <CalculatorScreen />, { path: '/bench/:id', at: `/bench/${id}` })
   return shown.user
 }
+const openEmpty = async (id: string) => {
+  const user = await open(id)
+  await user.click(screen.getByText('Clear'))
+  return user
+}
 
 describe('the bench', () => {
   it('lists every calculator once, in its group', async () => {
@@ -24,7 +29,7 @@ describe('the bench', () => {
 
 describe('a calculator’s page', () => {
   it('answers as soon as all is there, key by key', async () => {
-    const user = await open('bearing-life')
+    const user = await openEmpty('bearing-life')
     expect(result()).toContain('the answer updates as you type')
     await user.type(screen.getByLabelText('Rating C, kN'), '14')
     await user.type(screen.getByLabelText('Load P, kN'), '1.8')
@@ -37,7 +42,7 @@ describe('a calculator’s page', () => {
   })
 
   it('names the field of what cannot be, and keeps what was typed', async () => {
-    const user = await open('belt-length')
+    const user = await openEmpty('belt-length')
     await user.type(screen.getByLabelText('Smaller pitch diameter, in'), '4.2')
     await user.type(screen.getByLabelText('Larger pitch diameter, in'), '9.4')
     await user.type(screen.getByLabelText('Center distance, in'), '5')
@@ -49,15 +54,20 @@ describe('a calculator’s page', () => {
   })
 
   it('a word where a figure belongs is told', async () => {
-    const user = await open('belt-note')
+    const user = await openEmpty('belt-note')
     await user.type(screen.getByLabelText('Note of the span, Hz'), 'fourty')
     await user.type(screen.getByLabelText('Free span, in'), '21.65')
     expect(result()).toContain('Correct the marked fields.')
     expect(screen.getAllByRole('alert').length).toBeGreaterThan(0)
   })
 
-  it('fills in its worked example and clears it', async () => {
+  it('opens with its worked example, which what is typed replaces, and clears it', async () => {
     const user = await open('grease')
+    expect(result()).toContain('10.35 g')
+    expect(screen.getByText(/worked example/)).toBeTruthy()
+    await user.type(screen.getByLabelText('Bore, mm'), '50')
+    expect(screen.getByLabelText<HTMLInputElement>('Bore, mm').value).toBe('50')
+    expect(screen.queryByText(/worked example/)).toBeNull()
     await user.click(screen.getByRole('button', { name: 'Worked example' }))
     expect(result()).toContain('10.35 g')
     await user.click(screen.getByText('Clear'))

@@ -53,6 +53,8 @@ function Cell({
       value={value}
       inputMode={field.kind === 'text' ? 'text' : 'decimal'}
       suffix={field.unit}
+      // What stands there is replaced by what is typed: the example as much as the last value.
+      onFocus={(e) => e.target.select()}
       onChange={(e) => set(field.name, index, e.target.value)}
     />
   )
@@ -75,6 +77,7 @@ function Form({
   const inputs = useMemo(() => fieldsOf(d.input, metric), [d, metric])
   const outputs = useMemo(() => fieldsOf(d.output, metric), [d, metric])
   const input = inputOf(inputs, cells)
+  const isExample = JSON.stringify(cells) === JSON.stringify(cellsOf(inputs, calculator.example))
   const complete = inputs.every((f) => !f.required || (cells[f.name] ?? []).every((t) => t.trim() !== ''))
   const answer = complete ? calculator.run(input) : null
   const problems = answer && !answer.ok ? answer.problems : []
@@ -90,8 +93,8 @@ function Form({
     <div className="bench-page">
       <section className="sheet stack">
         <header>
-          <h2>In</h2>
-          {from ? <span className="quiet">from {from}</span> : null}
+          <h2>Input</h2>
+          <span className="quiet">{from ? `from ${from}` : isExample ? 'worked example: enter your own values' : ''}</span>
         </header>
         <div className="bench-in">
           {inputs.map((f) => (
@@ -200,7 +203,7 @@ function CalculatorPage({
   const all = [...inputs, ...fieldsOf(schema.output, true)]
   // Where nothing is in inches, pounds or horsepower there is nothing to choose.
   const choice = both.some((f) => all.some((m) => m.name === f.name && m.unit !== f.unit))
-  const [cells, setCells] = useState(() => cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : {}))
+  const [cells, setCells] = useState(() => cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : calculator.example))
   const otherUnits = () => {
     setCells((old) => convertCells(inputs, fieldsOf(schema.input, !metric), old))
     setMetric(!metric)

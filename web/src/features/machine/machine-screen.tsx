@@ -141,7 +141,7 @@ function Facts({ page }: { page: MachinePage }) {
             <dt>Same unit</dt>
             <dd>
               {page.siblings.map((s) => (
-                <Link key={s.id} to={`/machines/${s.id}`}>
+                <Link key={s.id} className="link-tall" to={`/machines/${s.id}`}>
                   {s.unitTag} / {s.tag}{' '}
                 </Link>
               ))}

@@ -67,15 +67,20 @@ function Counts({
     'not judged': 'not judged',
   }
   return (
-    <div className="roof-counts" role="group" aria-label="Show only a level">
+    <div className="roof-counts" role="group" aria-label="Filter by level">
       {tellOrder
         .filter((l) => counts[l] > 0 || l === 'ok')
         .map((l) => (
-          <button key={l} type="button" aria-pressed={chosen.includes(l)} onClick={() => toggle(l)}>
+          <button
+            key={l}
+            type="button"
+            title={chosen.includes(l) ? 'Show all levels' : `Show only ${levelWords[l]}`}
+            aria-pressed={chosen.includes(l)}
+            onClick={() => toggle(l)}
+          >
             <LevelMark level={l} word={`${counts[l]} ${words[l]}`} />
           </button>
         ))}
-      {counts.overdue > 0 ? <span className="quiet">{counts.overdue} overdue</span> : null}
     </div>
   )
 }
@@ -151,7 +156,7 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
           'Level',
           'Machine',
           'Load, 0 to 125 % of nameplate',
-          'L1 L2 L3, % of nameplate',
+          'Amps, L1 L2 L3',
           'Result',
           'Trend',
           'Last visit',
@@ -238,7 +243,8 @@ export function Roof() {
   return (
     <div className="page">
       <div className="roof-top">
-        <h1>{all === null ? 'Roof' : `${all} ${all === 1 ? 'machine' : 'machines'}`}</h1>
+        <h1>{all === null ? 'Machines' : `${all} ${all === 1 ? 'machine' : 'machines'}`}</h1>
+        {counts && counts.overdue > 0 ? <span className="quiet">{counts.overdue} overdue</span> : null}
         {counts ? (
           <Counts
             counts={counts}
@@ -260,7 +266,9 @@ export function Roof() {
           ) : null}
           {mayAdd ? (
             <Link to="/machines/new">
-              <Button>Add a machine</Button>
+              <Button aria-label="Add a machine">
+                Add<span className="roof-add"> a machine</span>
+              </Button>
             </Link>
           ) : null}
         </div>

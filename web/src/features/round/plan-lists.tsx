@@ -29,7 +29,7 @@ import { costWords, gaveWay, leftOut, tagOf, visitName } from './words.ts'
 
 const stateWords = { open: '', began: 'there now', done: 'done', skipped: 'skipped' } as const
 
-const counted = (n: number) => `${n} ${n === 1 ? 'stop' : 'stops'}`
+const counted = (n: number) => `${n} ${n === 1 ? 'visit' : 'visits'}`
 
 /** What is done on a visit and why it stands by itself. */
 function told(stop: RoundStop, part: VisitPart): string {

@@ -214,7 +214,7 @@ export function PrepareScreen() {
           <h1>Prepare: {page.head.name}</h1>
           <p className="quiet">
             {shortDay(`${page.head.day}T12:00:00Z`, now)} · {page.head.people.map((p) => p.name).join(', ')} ·{' '}
-            {stops.length} stops
+            {stops.length} visits
           </p>
         </div>
         <div className="row no-print">

@@ -55,7 +55,9 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
           <section key={area.id} className="sheet">
             <header>
               <h2>{area.name}</h2>
-              <Link to={`/areas/${area.id}/plan`}>its plan</Link>
+              <Link className="link-tall" to={`/areas/${area.id}/plan`}>
+                Roof map
+              </Link>
             </header>
             <RoofPlan
               plan={area.plan}
@@ -171,7 +173,9 @@ export function RoundScreen() {
           <Link to={`/round/${id}/prepare`}>
             <Button size="large">Prepare</Button>
           </Link>
-          <a href={`/api/v1/rounds/${id}/round.ics`}>Calendar</a>
+          <a className="link-tall" href={`/api/v1/rounds/${id}/round.ics`}>
+            Add to calendar
+          </a>
         </div>
       </div>
       {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}

@@ -79,7 +79,7 @@ describe('the plan of a round', () => {
     expect(rows[1]).toContain('8:20 AMRTU-11 / SF, read again')
     expect(rows[1]).toContain('Belts seat first, 20 min after')
     expect(rows[2]).toContain('RTU-12 / SF')
-    expect(text()).toContain('1 stop, done about')
+    expect(text()).toContain('1 visit, done about')
   })
   it('is no mechanic’s to move, nor anybody’s once it is closed', async () => {
     await showAs('mechanic', <PlanLists page={roundOf()} />)
@@ -225,7 +225,7 @@ describe('planning a round', () => {
     expect(text()).toContain('Never done, every 92 days.')
     expect(screen.getByRole('button', { name: /^Plan 1 visit, / })).toBeTruthy()
     await user.click(screen.getByRole('checkbox', { name: /RTU-12 \/ SF/ }))
-    expect(screen.getByRole('button', { name: /^Plan 2 stops, / })).toBeTruthy()
+    expect(screen.getByRole('button', { name: /^Plan 2 visits, / })).toBeTruthy()
     await user.click(screen.getByRole('checkbox', { name: /RTU-11 \/ SF/ }))
     expect(screen.getByText('1 of 2 machines selected')).toBeTruthy()
   })

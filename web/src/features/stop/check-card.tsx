@@ -77,6 +77,11 @@ export function CheckCard({
   const cells = cellsOf(groups, scale)
   const inputs = useRef<(HTMLInputElement | null)[]>([])
   useEffect(() => inputs.current[at]?.focus(), [at, check.id, called])
+  // A figure that is asked about is replaced by what is typed next, not added to.
+  const doubted = asking !== null
+  useEffect(() => {
+    if (doubted) inputs.current[at]?.select()
+  }, [doubted, at])
   const heard = mayListen()
     ? cells.find((c) => c.quantity === check.listens?.quantity && c.position === check.listens.position)
     : undefined
@@ -165,7 +170,7 @@ export function CheckCard({
       )}
       {cells.length > 0 ? (
         <Keypad
-          onKey={(k) => cell && type(cell, `${text}${k}`)}
+          onKey={(k) => cell && type(cell, asking ? k : `${text}${k}`)}
           onErase={() => cell && type(cell, text.toLowerCase() === 'ol' ? '' : text.slice(0, -1))}
           onPrevious={previous}
           onNext={next}

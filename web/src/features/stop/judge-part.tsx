@@ -30,7 +30,7 @@ const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgem
         </section>
       ) : null}
       {good.length > 0 ? (
-        <details open={bad.length + before.length === 0}>
+        <details>
           <summary>
             {good.length} {good.length === 1 ? 'check' : 'checks'} OK
           </summary>
@@ -112,6 +112,9 @@ export function JudgePart({
           </p>
         )}
         <TroubleNote words={trouble} />
+      </div>
+      {/* In reach however long the list is. */}
+      <div className="save-bar">
         <Button
           ref={button}
           type="primary"

@@ -25,7 +25,7 @@ function Code({ text }: { text: string }) {
 
 /** One label a machine, to be printed on A4 or Letter and stuck on: scanned, it opens the stop of its machine. */
 export function TagsScreen() {
-  const [params] = useSearchParams()
+  const [params, setParams] = useSearchParams()
   const area = params.get('area')
   const round = params.get('round')
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4')
@@ -38,6 +38,7 @@ export function TagsScreen() {
     ) ??
     ofRound.currentData?.stops.map((s) => ({ id: s.machineId, unitTag: s.unitTag, tag: s.tag, words: s.areaName })) ??
     []
+  const places = api.usePlacesQuery({}, { skip: area !== null || round !== null }).data
   const failure = (ofArea.error ?? ofRound.error) as Failure | undefined
   return (
     <div className="page stack">
@@ -61,6 +62,23 @@ export function TagsScreen() {
         Scan a tag with a phone’s camera to take readings on its machine. Put it near the nameplate, out of the sun.
       </p>
       <FailureNote failure={failure} kept="The tags cannot be created." />
+      {places ? (
+        <section className="sheet stack" aria-label="Choose an area">
+          <p>Choose the roof or room to print tags for.</p>
+          <Select
+            aria-label="Roof or room"
+            className="whole-width"
+            placeholder="Choose"
+            showSearch={{ optionFilterProp: 'label' }}
+            options={places.sites.map((s) => ({
+              label: s.name,
+              title: s.name,
+              options: places.areas.filter((a) => a.siteId === s.id).map((a) => ({ value: a.id, label: a.name })),
+            }))}
+            onChange={(id: string) => setParams({ area: id })}
+          />
+        </section>
+      ) : null}
       <ul className={`tag-sheet tag-${paper}`} aria-label="Tags">
         {tags.map((t) => (
           <li key={t.id}>

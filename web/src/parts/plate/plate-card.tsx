@@ -140,19 +140,25 @@ export function PlateCard(props: Props) {
       <div className="plate-cells">
         {cells.map((cell) => (
           <div key={cell.field} className={cell.wide ? 'plate-cell plate-wide' : 'plate-cell'} title={cell.title}>
-            <small>{headOf(cell, plate)}</small>
-            {onChange && editing === cell.field ? (
-              <Editor key={cell.field} props={props} cell={cell} close={(next) => setEditing(next ?? null)} />
-            ) : onChange ? (
+            {onChange && editing !== cell.field ? (
+              // The whole cell is hit, its heading too.
               <button
                 type="button"
                 aria-label={`${cell.title}: ${readCell(plate, cell.field) || 'blank'}`}
                 onClick={() => setEditing(cell.field)}
               >
+                <small>{headOf(cell, plate)}</small>
                 {value(cell)}
               </button>
             ) : (
-              <span>{value(cell)}</span>
+              <div>
+                <small>{headOf(cell, plate)}</small>
+                {onChange ? (
+                  <Editor key={cell.field} props={props} cell={cell} close={(next) => setEditing(next ?? null)} />
+                ) : (
+                  <span>{value(cell)}</span>
+                )}
+              </div>
             )}
           </div>
         ))}
