@@ -6,7 +6,7 @@ test('a calculator is filled from a machine, answers each key, and names what is
   await page.goto(`/machines/${await machineId(page, 'EF-16/EF')}`)
   await page.getByRole('link', { name: 'Open in calculators' }).click()
   await expect(page.getByText('Filled in from')).toContainText('EF-16 / EF')
-  await page.getByRole('link', { name: 'Voltage unbalance and what it leaves of the load' }).click()
+  await page.getByRole('link', { name: 'Voltage unbalance and derating' }).click()
   const result = page.getByRole('region', { name: 'Result' })
   await expect(result).toContainText(/Unbalance by NEMA\s*[23]\.\d+ %/)
   await expect(page.locator('canvas')).toBeVisible()

@@ -215,11 +215,35 @@ export function alittleOff(): string {
   }).join('\n')
 }
 
+/** A machine with a past of good visits, and one thing wrong at the newest. */
+function befallen(r: Random): JudgeInput {
+  const m = anyMachine(r)
+  let d = r.one(dangers)
+  while (!d.fits(m)) d = r.one(dangers)
+  const history = Array.from({ length: r.below(8) }, (_, k) =>
+    stopOf(r.chance(0.5) ? whole(r, m, nothing) : running(r, m, nothing), start - (k + 1) * 60 * dayMs),
+  )
+  const shown = r.chance(0.7)
+    ? d.show(r, m, running(r, m, nothing))
+    : running(r, { ...m, load: m.load * 1.12 }, nothing)
+  const stop = stopOf(shown, start)
+  return {
+    machine: m.facts,
+    motor: { plate: m.plate, connectionVolts: null, fittedAt: 0 },
+    stop,
+    history,
+    work: r.chance(0.3)
+      ? [{ at: start + dayMs, kind: r.one(['belts-renewed', 'motor-replaced', 'greased'] as const), note: '' }]
+      : [],
+    rules: defaultHouseRules,
+  }
+}
+
 /** When machines with some past want what, and what is taken along. */
 export function tasksDue(): string {
-  return Array.from({ length: 60 }, (_, i) => {
+  return Array.from({ length: 110 }, (_, i) => {
     const r = new Random(13_000 + i)
-    const input: JudgeInput = anything(r)
+    const input: JudgeInput = i % 2 === 0 ? anything(r) : befallen(r)
     const now = input.stop.at + r.below(400) * dayMs
     const stops = [input.stop, ...input.history].sort((a, b) => b.at - a.at)
     const tasks = dueTasks({

@@ -214,9 +214,13 @@ function days(): string[] {
     })
     const urgent = { ...p, visits: p.visits.map((v, k) => (k % 4 === 1 ? { ...v, urgency: 2 } : v)) }
     const plan = planRoute(urgent, seeded(i), 20)
-    const moved = p.visits
-      .slice(0, 4)
-      .map((v) => attempt(() => moveVisit(urgent, plan, { visit: v.id, walker: 'w0', position: 1 })))
+    const moved = p.visits.slice(0, 7).map((v, k) =>
+      attempt(() => {
+        const walker = `w${k % p.walkers.length}`
+        const { plan: then, by } = moveVisit(urgent, plan, { visit: v.id, walker, position: k % 5 })
+        return [v.id, v.people, walker, then.order, then.left, by]
+      }),
+    )
     return `day ${i}: ${figures(plan)}\n  nearest: ${figures(nearestFirst(urgent))}\n  moved: ${moved.map(figures).join('\n  moved: ')}`
   })
 }
@@ -242,7 +246,15 @@ function walks(): string[] {
       ],
       ladders: [{ id: 'l', name: 'Ladder', x: 38, y: 12, to: 'b', height: 4 }],
     }),
-    roof('b', { units: { u3: { x: 10, y: 10, w: 2, h: 2 } }, hatches: [{ id: 'h', name: 'Hatch', x: 20, y: 20 }] }),
+    roof('b', {
+      units: { u3: { x: 10, y: 10, w: 2, h: 2 } },
+      hatches: [{ id: 'h', name: 'Hatch', x: 20, y: 20 }],
+      ladders: [
+        { id: 'up', name: 'Ladder up', x: 2, y: 2, to: 'c', height: 6 },
+        { id: 'down', name: 'Ladder down', x: 9, y: 12, to: 'a', height: 4 },
+        { id: 'other', name: 'Second ladder up', x: 30, y: 20, to: 'c', height: 3 },
+      ],
+    }),
     roof('c', { units: { u4: { x: 5, y: 5, w: 2, h: 2 } } }),
     roof('far', { units: { u5: { x: 5, y: 5, w: 2, h: 2 } }, hatches: [{ id: 'h', name: 'Hatch', x: 0, y: 0 }] }),
   ]

@@ -109,7 +109,7 @@ export function pastOf(
   const turned =
     told.turned ??
     (byBench
-      ? ([Math.round(random.between(420, 860)), random.next() < 0.5 ? 0.5 : -0.5, 'set by the bench'] as const)
+      ? ([Math.round(random.between(420, 860)), random.next() < 0.5 ? 0.5 : -0.5, 'set by speed change'] as const)
       : null)
   if (turned && drive.turns !== null) {
     const [days, by, note] = turned

@@ -104,7 +104,7 @@ function addMotors(
       plate: small.plate,
       fittedAt: swap.toISOString(),
       standIn: true,
-      why: 'Stand-in from stock, next size down, until the right one is quoted.',
+      why: 'Temporary substitute from stock, next size down, until the right one is quoted.',
     },
   )
   return [
@@ -242,7 +242,7 @@ function addMachine(
       readings: [...running, ...(dead?.readings ?? []), ...(belts?.readings ?? [])],
       answers: { ...dead?.answers, ...belts?.answers },
       passes: [],
-      note: story === 'twin-off' && last ? 'Right wheel stood still, breaker off, nobody knows why.' : '',
+      note: story === 'twin-off' && last ? 'Right wheel stood still, breaker off, cause unknown.' : '',
       supersedes: null,
       reason: '',
     }

@@ -22,7 +22,7 @@ export const truth: readonly Story[] = [
   {
     id: 'sheave-closed',
     machine: 'AHU-2/SF',
-    tells: 'The motor sheave was closed one turn eleven weeks ago: a few per cent over the plate since.',
+    tells: 'The motor sheave was closed one turn eleven weeks ago: a few percent over the plate since.',
     check: 'over-amp',
     level: 'fix',
   },
@@ -36,7 +36,7 @@ export const truth: readonly Story[] = [
   {
     id: 'belt-slips',
     machine: 'RTU-4/SF',
-    tells: 'The belt began to slip between the last two stops; nothing is in the book.',
+    tells: 'The belt began to slip between the last two visits; nothing is recorded.',
     check: 'change',
     level: 'watch',
   },
@@ -57,21 +57,21 @@ export const truth: readonly Story[] = [
   {
     id: 'twin-off',
     machine: 'RTU-31/SF-1',
-    tells: 'The sister fan stood still at the last stop, so this one moved all the air.',
+    tells: 'The twin fan was off at the last visit, so this one moved all the air.',
     check: 'conditions',
     level: 'watch',
   },
   {
     id: 'supply-unbalance',
     machine: 'EF-16/EF',
-    tells: 'A tap on the gift hall board burns: one line sags by a few per cent.',
+    tells: 'A tap on the gift hall board burns: one line sags by a few percent.',
     check: 'voltage-unbalance',
     level: 'watch',
   },
   {
     id: 'stand-in',
     machine: 'EF-24/EF',
-    tells: 'A stand-in motor of the next smaller size was fitted in spring; its own plate is the limit now.',
+    tells: 'A temporary motor of the next smaller size was installed in spring; its own nameplate is the limit now.',
     check: 'over-amp',
     level: 'fix',
   },
@@ -106,14 +106,14 @@ export const truth: readonly Story[] = [
   {
     id: 'capacitor-fades',
     machine: 'EF-17/EF',
-    tells: 'The cloakroom fan’s capacitor loses a few per cent a year.',
+    tells: 'The cloakroom fan’s capacitor loses a few percent a year.',
     check: 'capacitor',
     level: 'fix',
   },
   {
     id: 'wrong-capacitor',
     machine: 'FCU-1/SF',
-    tells: 'The old motor’s 10 microfarad can was kept for a motor that asks for 7.5.',
+    tells: 'The old motor’s 10 µF capacitor was kept for a motor that calls for 7.5.',
     check: 'capacitor-fits',
     level: 'fix',
   },
@@ -134,7 +134,7 @@ export const truth: readonly Story[] = [
   {
     id: 'damper-shut',
     machine: 'RTU-42/SF',
-    tells: 'A damper linkage slipped last winter: less air and fewer amps ever since, and nothing in the book.',
+    tells: 'A damper linkage slipped last winter: less air and fewer amps ever since, and nothing recorded.',
     check: 'change',
     level: 'watch',
   },
@@ -169,7 +169,7 @@ export const truth: readonly Story[] = [
   {
     id: 'sheave-askew',
     machine: 'EF-5/EF',
-    tells: 'The motor was set down askew after its bracket was moved.',
+    tells: 'The motor is skewed since its bracket was moved.',
     check: 'alignment',
     level: 'fix',
   },
@@ -199,7 +199,7 @@ export const truth: readonly Story[] = [
   {
     id: 'cut-out-off',
     machine: 'MAU-5/SF',
-    tells: 'A roll-out lead of the gas section was found off and is not entered as put back.',
+    tells: 'A roll-out lead of the gas section was found off and is not entered as restored.',
     check: 'gas-section',
     level: 'fix',
     inWords: true,

@@ -35,7 +35,7 @@ export function leakPressure(flow: number, leak: number): number {
 /** The ledger after one fan changed speed: who must follow, and by how much. */
 export function afterSpeedChange(movers: readonly Mover[], name: string, speed: number) {
   requirePositive('speed', speed)
-  if (!movers.some((m) => m.name === name)) throw new RangeError(`name ${name} is not in the ledger`)
+  if (!movers.some((m) => m.name === name)) throw new RangeError(`name ${name} is not in the list`)
   const before = airLedger(movers)
   const after = airLedger(movers.map((m) => (m.name === name ? { ...m, flow: m.flow * speed } : m)))
   return { before: before.over, after: after.over, toMakeUp: before.over - after.over }

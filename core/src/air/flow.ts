@@ -76,7 +76,7 @@ export function airDensity(pressure: number, celsius: number): number {
 
 /**
  * Share of outside air by temperatures of return, outside and mix.
- * @returns null where return and outside lie too close for the share to mean anything
+ * @returns null where return and outside are too close for the share to mean anything
  * @throws RangeError when the mix lies outside both: one of the three is misread
  * @source (Tr − Tm)/(Tr − To); six kelvins at least: common practice
  */

@@ -7,11 +7,11 @@ import { amperes, inches, known, meanOf, rpm } from './fields.ts'
 
 const input = z.strictObject({
   closed: inches.meta({ unit: 'in', title: 'Pitch diameter, closed' }),
-  perTurn: inches.default(0.2).meta({ unit: 'in', title: 'Pitch diameter lost a turn' }),
-  most: z.number().min(1).max(12).default(5).meta({ unit: 'turns', title: 'Greatest turns open' }),
-  least: z.number().min(0).max(3).default(0.5).meta({ unit: 'turns', title: 'Least turns open' }),
+  perTurn: inches.default(0.2).meta({ unit: 'in', title: 'Pitch diameter change per turn' }),
+  most: z.number().min(1).max(12).default(5).meta({ unit: 'turns', title: 'Most turns open' }),
+  least: z.number().min(0).max(3).default(0.5).meta({ unit: 'turns', title: 'Fewest turns open' }),
   turns: z.number().min(0).max(12).meta({ unit: 'turns', title: 'Turns open now' }),
-  to: z.number().min(0).max(12).meta({ unit: 'turns', title: 'Turns open then' }),
+  to: z.number().min(0).max(12).meta({ unit: 'turns', title: 'Turns open after' }),
   motorRpm: rpm.meta({ unit: 'rpm', title: 'Motor speed' }),
   driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
   amps: amperes.positive().optional().meta({ unit: 'A', title: 'Amps now' }),
@@ -40,23 +40,26 @@ export const adjustableSheaveCalc = calculator({
   id: 'adjustable-sheave',
   title: 'What a turn of the motor sheave does',
   group: 'drive train',
-  formula: 'd = d closed − turns · Δd;  n2 = n1 d / D;  load ∝ n2³ on a duct that stays as it is',
+  formula: 'd = d closed − turns · Δd;  n2 = n1 d / D;  load ∝ n2³ on an unchanged duct',
   basis: [
-    practice(
-      '0.2 in a turn on A and B grooves, set in half turns, never closed to the stop; the maker’s table governs',
-    ),
-    practice('re-tension by the base after each change, then read the amps'),
+    practice('0.2 in a turn on A and B grooves, set in half turns, never fully closed; the maker’s table governs'),
+    practice('re-tension with the motor base after each change, then read the amps'),
   ],
   fill: (m) => known({ motorRpm: m.plate?.rpm, amps: meanOf(m.lineAmps), plateAmps: m.plateAmps }),
   input,
   output: z.object({
-    pitch: z.number().meta({ unit: 'in', title: 'Pitch diameter then' }),
+    pitch: z.number().meta({ unit: 'in', title: 'Pitch diameter after' }),
     fanRpm: z.number().meta({ unit: 'rpm', title: 'Fan speed now' }),
-    thenRpm: z.number().meta({ unit: 'rpm', title: 'Fan speed then' }),
-    flow: z.number().meta({ unit: '%', title: 'Air then, of today’s' }),
-    power: z.number().meta({ unit: '%', title: 'Shaft power then, of today’s' }),
-    amps: z.number().nullable().meta({ unit: 'A', title: 'Amps then', none: 'amps, plate and no-load amps not given' }),
-    may: z.enum(['yes', 'no: over the plate', 'no: not on a flat, or past its turns']).meta({ title: 'May be set so' }),
+    thenRpm: z.number().meta({ unit: 'rpm', title: 'Fan speed after' }),
+    flow: z.number().meta({ unit: '%', title: 'Airflow after, of present' }),
+    power: z.number().meta({ unit: '%', title: 'Shaft power after, of present' }),
+    amps: z
+      .number()
+      .nullable()
+      .meta({ unit: 'A', title: 'Amps after', none: 'amps, nameplate and no-load amps not entered' }),
+    may: z
+      .enum(['yes', 'no: over the nameplate', 'no: not on a flat, or outside its turns'])
+      .meta({ title: 'Allowed' }),
   }),
   example: {
     closed: 3.8,
@@ -84,9 +87,9 @@ export const adjustableSheaveCalc = calculator({
       power: (then / now) ** 3,
       amps,
       may: !settable(sheave, i.to)
-        ? ('no: not on a flat, or past its turns' as const)
+        ? ('no: not on a flat, or outside its turns' as const)
         : amps !== null && i.plateAmps !== undefined && amps > i.plateAmps
-          ? ('no: over the plate' as const)
+          ? ('no: over the nameplate' as const)
           : ('yes' as const),
     }
   },

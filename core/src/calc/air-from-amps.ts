@@ -11,14 +11,12 @@ const unsure = { efficiency: 0.15, meters: 0.04 } as const
 
 export const airFromAmpsCalc = calculator({
   id: 'air-from-amps',
-  title: 'Air from amps and static pressure, roughly',
+  title: 'Airflow from amps and static pressure, estimate',
   group: 'air',
   formula: 'shaft power from the motor’s circuit, less the belt’s 4 %;  Q = η P / Δp',
   basis: [
     standard('equivalent circuit estimated from the plate'),
-    practice(
-      'static efficiency 0.55 to 0.65 near the fan’s best point: a figure to check others against, no measurement',
-    ),
+    practice('static efficiency 0.55 to 0.65 near the fan’s best point: a plausibility check, not a measurement'),
   ],
   fill: (m) =>
     m.phases === 3
@@ -46,15 +44,15 @@ export const airFromAmpsCalc = calculator({
   output: z.object({
     power: z.number().meta({ unit: 'hp', title: 'Power at the fan shaft' }),
     flow: cfm.meta({ unit: 'cfm', title: 'Air' }),
-    least: cfm.meta({ unit: 'cfm', title: 'Hardly less than' }),
-    most: cfm.meta({ unit: 'cfm', title: 'Hardly more than' }),
+    least: cfm.meta({ unit: 'cfm', title: 'Probably not less than' }),
+    most: cfm.meta({ unit: 'cfm', title: 'Probably not more than' }),
   }),
   example: { amps: 11, volts: 472, hp: 10, plateVolts: 460, plateAmps: 12.8, plateRpm: 1755, pressure: 2.4 },
   compute(i) {
     const made = circuitOf(i)
     if (!made) throw new RangeError('plateRpm and power of this plate give no motor')
     const load = loadByCircuit(made.circuit, i.amps, i.volts, i.hz)
-    if (load === null) throw new RangeError('amps lie at or below what the motor draws with nothing on its shaft')
+    if (load === null) throw new RangeError('amps are at or below the no-load amps')
     const watts = 0.96 * load * made.circuit.watts
     const flow = convert((i.fanEfficiency * watts) / convert(i.pressure, 'inwg', 'Pa'), 'm3/s', 'cfm')
     const off = 2 * Math.hypot(unsure.efficiency, unsure.meters)

@@ -7,7 +7,7 @@ import { amperes, cfm, known, ratio, volts } from './fields.ts'
 
 export const airFromHeatCalc = calculator({
   id: 'air-from-heat',
-  title: 'Air from electric heat and its rise',
+  title: 'Airflow from electric heat and temperature rise',
   group: 'air',
   formula: 'cfm = 3412 kW / (1.08 ΔT °F);  kW = √3 V I',
   basis: [
@@ -19,11 +19,11 @@ export const airFromHeatCalc = calculator({
     volts: volts.meta({ unit: 'V', title: 'Heater volts' }),
     amps: amperes.positive().meta({ unit: 'A', title: 'Heater amps' }),
     phases: z.enum(['1', '3']).default('3').meta({ title: 'Phases' }),
-    rise: z.number().min(1).max(200).meta({ unit: '°F', title: 'Rise over the heater' }),
+    rise: z.number().min(1).max(200).meta({ unit: '°F', title: 'Temperature rise across the heater' }),
     density: z.number().min(0.3).max(1.5).default(1).meta({ title: 'Density over standard' }),
   }),
   output: z.object({
-    kilowatts: z.number().meta({ unit: 'kW', title: 'Heat put in' }),
+    kilowatts: z.number().meta({ unit: 'kW', title: 'Heat input' }),
     flow: cfm.meta({ unit: 'cfm', title: 'Air' }),
     unsure: ratio.meta({ unit: '%', title: 'Unsure, ±' }),
   }),

@@ -9,13 +9,13 @@ const words = {
   opening: 'the air bypasses',
   faster: 'the fan runs faster',
   slower: 'the fan runs slower, or the wheel is dirty',
-  'no change': 'as it was',
-  mixed: 'the two do not agree: read both again',
+  'no change': 'unchanged',
+  mixed: 'the two do not agree: re-read both',
 } as const
 
 export const airPathCalc = calculator({
   id: 'air-path',
-  title: 'Filter, open door or speed? By pressure, amps and wheel',
+  title: 'Filter, open door or speed: from pressure, amps and wheel',
   group: 'air',
   formula: 'more pressure on fewer amps is a restriction on a forward-curved wheel, both up is speed',
   basis: [practice('fan curves by kind of wheel')],
@@ -27,7 +27,7 @@ export const airPathCalc = calculator({
     amps: amperes.positive().meta({ unit: 'A', title: 'Amps now' }),
   }),
   output: z.object({
-    says: z.string().meta({ title: 'It says' }),
+    says: z.string().meta({ title: 'Result' }),
     pressureChange: ratio.meta({ unit: '%', title: 'Pressure' }),
     ampsChange: ratio.meta({ unit: '%', title: 'Amps' }),
   }),

@@ -8,9 +8,9 @@ const gap = z.number().min(0).max(10)
 
 export const alignmentCalc = calculator({
   id: 'sheave-alignment',
-  title: 'Sheaves in line: four gaps at a straightedge',
+  title: 'Sheave alignment: four gaps at a straightedge',
   group: 'drive train',
-  formula: 'angle = atan(Δgap / face);  limit ½° of the centres',
+  formula: 'angle = atan(Δgap / face);  limit ½° over the center distance',
   basis: [practice('V-belts ½°, about 1/10 in a foot; joined belts half of that')],
   input: z.strictObject({
     gaps: z.tuple([gap, gap, gap, gap]).meta({
@@ -23,10 +23,10 @@ export const alignmentCalc = calculator({
     centre: inches.meta({ unit: 'in', title: 'Center distance' }),
   }),
   output: z.object({
-    angle: z.number().meta({ unit: '°', title: 'Sheaves turned to each other' }),
-    offset: z.number().meta({ unit: 'in', title: 'Fan sheave set off by' }),
-    allowed: z.number().meta({ unit: 'in', title: 'Allowed over these centres' }),
-    first: z.enum(['turn the motor', 'slide a sheave', 'nothing']).meta({ title: 'Mend first' }),
+    angle: z.number().meta({ unit: '°', title: 'Angle between the sheaves' }),
+    offset: z.number().meta({ unit: 'in', title: 'Fan sheave offset' }),
+    allowed: z.number().meta({ unit: 'in', title: 'Limit at this center distance' }),
+    first: z.enum(['turn the motor', 'slide a sheave', 'nothing']).meta({ title: 'Correct first' }),
   }),
   example: { gaps: [0, 0, 0.05, 0.16], motorFace: 4, fanFace: 9, centre: 22 },
   compute(i) {

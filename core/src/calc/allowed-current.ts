@@ -8,7 +8,7 @@ export const allowedCurrentCalc = calculator({
   id: 'allowed-current',
   title: 'Allowed current at a supply voltage',
   group: 'load',
-  formula: 'the column of the connection as printed; the lower of motor and unit plate',
+  formula: 'the amps printed for the connected volts; the lower of motor and unit nameplate',
   fill: (m) =>
     known({
       plateVolts: m.plate?.volts,
@@ -16,7 +16,7 @@ export const allowedCurrentCalc = calculator({
       serviceFactor: m.plate?.sf,
       serviceVolts: m.serviceVolts,
     }),
-  basis: [plateBasis('the column in use, the lower of motor and unit plate'), practice()],
+  basis: [plateBasis('the connected volts, the lower of motor and unit nameplate'), practice()],
   input: z.strictObject({
     plateVolts: z.string().max(60).describe('as printed, e.g. 208-230/460'),
     plateAmps: z.string().max(60).describe('as printed, e.g. 27.0-25.6/12.8'),
@@ -26,7 +26,7 @@ export const allowedCurrentCalc = calculator({
     unitPlate: z.strictObject({ volts: z.string().max(60), amps: z.string().max(60) }).optional(),
   }),
   output: z.object({
-    allowedAmps: amperes.nullable().meta({ unit: 'A', none: 'no column fits this supply' }),
+    allowedAmps: amperes.nullable().meta({ unit: 'A', none: 'no nameplate volts fit this supply' }),
     columnVolts: z.number().nullable().meta({ unit: 'V' }),
     source: z.enum(['motor plate', 'unit plate']).nullable(),
     how: z.string().nullable(),

@@ -6,11 +6,11 @@ import { amperes, known, meanOf, ratio, rpm } from './fields.ts'
 
 export const ampsAtSpeedCalc = calculator({
   id: 'amps-at-speed',
-  title: 'Amps at another fan speed, before the sheave is bought',
+  title: 'Amps at another fan speed',
   group: 'load',
   formula: 'load = √[(I² − I0²)/(In² − I0²)];  load2 = load1 (n2/n1)³;  I2 = √[I0² + load2² (In² − I0²)]',
   basis: [
-    standard('fan laws, magnetising current apart'),
+    standard('fan laws, magnetizing current separated'),
     practice('no-load amps 0.3 to 0.5 of plate where not measured'),
   ],
   fill: (m) => known({ amps: meanOf(m.lineAmps), plateAmps: m.plateAmps }),
@@ -19,13 +19,13 @@ export const ampsAtSpeedCalc = calculator({
     plateAmps: amperes.positive().meta({ unit: 'A', title: 'Plate amps' }),
     noLoad: amperes.meta({ unit: 'A', title: 'No-load amps' }),
     rpm: rpm.meta({ unit: 'rpm', title: 'Fan speed now' }),
-    then: rpm.meta({ unit: 'rpm', title: 'Fan speed then' }),
+    then: rpm.meta({ unit: 'rpm', title: 'Fan speed after' }),
   }),
   output: z.object({
-    amps: z.number().meta({ unit: 'A', title: 'Amps then' }),
-    load: ratio.meta({ unit: '%', title: 'Shaft load then' }),
-    full: z.number().meta({ unit: 'rpm', title: 'Motor full at' }),
-    cubed: z.number().meta({ unit: 'A', title: 'Cubing the amps would have said' }),
+    amps: z.number().meta({ unit: 'A', title: 'Amps after' }),
+    load: ratio.meta({ unit: '%', title: 'Shaft load after' }),
+    full: z.number().meta({ unit: 'rpm', title: 'Motor fully loaded at' }),
+    cubed: z.number().meta({ unit: 'A', title: 'By cubing the amps (wrong)' }),
   }),
   example: { amps: 10, plateAmps: 12.8, noLoad: 5.4, rpm: 900, then: 1000 },
   compute(i) {

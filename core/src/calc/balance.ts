@@ -8,7 +8,7 @@ const degrees = z.number().min(-360).max(360).meta({ unit: '°' })
 
 export const balanceCalc = calculator({
   id: 'balance',
-  title: 'Balancing a wheel by one trial weight',
+  title: 'Balancing a wheel with one trial weight',
   group: 'vibration',
   formula: 'α = (V1 − V0)/W;  correction = −V0/α',
   basis: [standard('influence coefficient, one plane')],
@@ -21,9 +21,9 @@ export const balanceCalc = calculator({
     trialAt: degrees.meta({ unit: '°', title: 'put at' }),
   }),
   output: z.object({
-    weight: z.number().meta({ unit: 'g', title: 'Correction, the trial taken off' }),
+    weight: z.number().meta({ unit: 'g', title: 'Correction weight, trial weight removed' }),
     at: z.number().meta({ unit: '°', title: 'put at' }),
-    influence: z.number().meta({ unit: 'mm/s per g', title: 'Influence' }),
+    influence: z.number().meta({ unit: 'mm/s per g', title: 'Influence coefficient' }),
   }),
   example: { original: 6.2, originalAt: 40, withTrial: 4.1, withTrialAt: 95, trial: 15, trialAt: 120 },
   compute(i) {

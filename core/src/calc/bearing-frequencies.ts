@@ -9,7 +9,7 @@ const tone = z.number()
 
 export const bearingFrequenciesCalc = calculator({
   id: 'bearing-frequencies',
-  title: 'Tones of a damaged bearing',
+  title: 'Bearing defect frequencies',
   group: 'vibration',
   formula:
     'outer = N/2 (1 − γ) fr;  inner = N/2 (1 + γ) fr;  ball, twice its spin = D/d (1 − γ²) fr;  cage = ½ (1 − γ) fr;  γ = d cos φ/D, fr = n/60',

@@ -10,7 +10,7 @@ export const sectionField = z.enum(['A', 'B', 'C', 'D', '3V', '5V', '8V', '4L', 
 
 export const beltLengthCalc = calculator({
   id: 'belt-length',
-  title: 'Belt for two sheaves and their centres',
+  title: 'Belt length for two sheaves',
   group: 'drive train',
   formula: 'L = 2C cos α + π(D + d)/2 + α(D − d), sin α = (D − d)/2C',
   basis: [standard('geometry of an open belt'), standard('stock numbers; the belt shop’s list governs', 'from memory')],
@@ -22,11 +22,11 @@ export const beltLengthCalc = calculator({
   }),
   output: z.object({
     length: z.number().meta({ unit: 'in', title: 'Pitch length' }),
-    arc: z.number().meta({ unit: '°', title: 'Contact on the smaller sheave' }),
+    arc: z.number().meta({ unit: '°', title: 'Arc of contact, smaller sheave' }),
     span: z.number().meta({ unit: 'in', title: 'Free span' }),
     belt: z.string().meta({ title: 'Nearest stocked belt' }),
-    newCentre: z.number().meta({ unit: 'in', title: 'Center distance it gives' }),
-    travel: z.number().meta({ unit: 'in', title: 'Base moves by, out is more' }),
+    newCentre: z.number().meta({ unit: 'in', title: 'Resulting center distance' }),
+    travel: z.number().meta({ unit: 'in', title: 'Base movement, out positive' }),
   }),
   example: { small: 4.2, large: 9.4, centre: 22, section: 'A' },
   compute(i) {

@@ -8,7 +8,7 @@ import { horsepower, hpOf, inches, known, ratio, rpm } from './fields.ts'
 
 export const beltPowerCalc = calculator({
   id: 'belt-power',
-  title: 'What the belts carry against what the motor gives',
+  title: 'Belt capacity against motor power',
   group: 'drive train',
   formula: 'N = hp · service / (hp₁ · arc · length), hp₁ = (C₁ − C₂/d − C₃(r·d)² − C₄ log(r·d)) r·d + C₂ r (1 − 1/K)',
   basis: [
@@ -28,13 +28,15 @@ export const beltPowerCalc = calculator({
     belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
   }),
   output: z.object({
-    each: horsepower.nullable().meta({ unit: 'hp', title: 'One belt is good for', none: 'no rating for this sheave' }),
-    asked: horsepower.meta({ unit: 'hp', title: 'The drive asks for' }),
-    share: ratio.nullable().meta({ unit: '%', title: 'They carry of that', none: 'no rating for this sheave' }),
-    needed: z.number().int().nullable().meta({ title: 'Belts it takes', none: 'no rating for this sheave' }),
+    each: horsepower.nullable().meta({ unit: 'hp', title: 'Rating of one belt', none: 'no rating for this sheave' }),
+    asked: horsepower.meta({ unit: 'hp', title: 'Design power' }),
+    share: ratio
+      .nullable()
+      .meta({ unit: '%', title: 'Belt rating, % of design power', none: 'no rating for this sheave' }),
+    needed: z.number().int().nullable().meta({ title: 'Belts needed', none: 'no rating for this sheave' }),
     says: z
-      .enum(['enough', 'under-belted: another belt, a larger section or larger sheaves', 'ask the belt maker'])
-      .meta({ title: 'It says' }),
+      .enum(['enough', 'under-belted: add a belt, or use a larger section or larger sheaves', 'ask the belt maker'])
+      .meta({ title: 'Result' }),
   }),
   example: { hp: 10, service: 1.3, motorRpm: 1750, driver: 7.4, driven: 11, centre: 43, section: 'B', belts: 3 },
   compute(i) {
@@ -61,7 +63,7 @@ export const beltPowerCalc = calculator({
           ? ('ask the belt maker' as const)
           : carried >= asked
             ? ('enough' as const)
-            : ('under-belted: another belt, a larger section or larger sheaves' as const),
+            : ('under-belted: add a belt, or use a larger section or larger sheaves' as const),
     }
   },
 })

@@ -22,7 +22,7 @@ import { horsepower, hpOf, inches, known, pounds, ratio, rpm } from './fields.ts
 
 export const beltTensionCalc = calculator({
   id: 'belt-tension',
-  title: 'Belt tension three ways: push, note, and what half an inch of play means',
+  title: 'Belt tension: deflection, frequency and play',
   group: 'drive train',
   formula:
     'Ts = 16 500 (2.5 − Kθ)/Kθ · hp/(N V) + w (V/60)²/32.2;  q = t/64;  F = (Ts + Y)/16 to (1.5 Ts + Y)/16;  f = √(32.2 Ts/w)/2t; V in ft/min, w in lb/ft, t in ft for f',
@@ -44,13 +44,13 @@ export const beltTensionCalc = calculator({
   }),
   output: z.object({
     tension: pounds.meta({ unit: 'lbf', title: 'Static tension, each belt' }),
-    deflection: z.number().meta({ unit: 'in', title: 'Push mid-span by' }),
-    least: pounds.meta({ unit: 'lbf', title: 'With at least, run-in belt' }),
-    greatest: pounds.meta({ unit: 'lbf', title: 'With at most, new belt' }),
-    note: z.number().meta({ unit: 'Hz', title: 'Plucked span sounds at' }),
-    pull: pounds.meta({ unit: 'lbf', title: 'Pull across the shafts' }),
-    halfInch: ratio.meta({ unit: '%', title: 'Half an inch of play is, of that tension' }),
-    carries: ratio.meta({ unit: '%', title: 'Half an inch of play carries, of the design power' }),
+    deflection: z.number().meta({ unit: 'in', title: 'Deflection at mid-span' }),
+    least: pounds.meta({ unit: 'lbf', title: 'Force at least, run-in belt' }),
+    greatest: pounds.meta({ unit: 'lbf', title: 'Force at most, new belt' }),
+    note: z.number().meta({ unit: 'Hz', title: 'Frequency of the plucked span' }),
+    pull: pounds.meta({ unit: 'lbf', title: 'Shaft load from belts' }),
+    halfInch: ratio.meta({ unit: '%', title: 'Half an inch of play, % of that tension' }),
+    carries: ratio.meta({ unit: '%', title: 'Half an inch of play, % of design power' }),
   }),
   example: { hp: 10, service: 1.2, motorRpm: 1755, small: 4.6, large: 9.4, centre: 24, section: 'B', belts: 2 },
   compute(i) {

@@ -9,28 +9,28 @@ const degrees = z.number().min(5).max(55)
 
 export const bladeStandInCalc = calculator({
   id: 'blade-stand-in',
-  title: 'Another propeller blade on the same motor',
+  title: 'Substitute propeller blade',
   group: 'air',
   formula: 'load ∝ D⁵ · blades^0.7 · sin(pitch)^1.5',
-  basis: [standard('fan laws for the diameter'), practice('count and pitch: good to a fifth; the amps decide')],
+  basis: [standard('fan laws for the diameter'), practice('blade count and pitch: within about 20 %; the amps decide')],
   input: z.strictObject({
     oldDiameter: inches.meta({ unit: 'in', title: 'Old blade, diameter' }),
-    oldBlades: count.meta({ title: 'its blades' }),
-    oldPitch: degrees.meta({ unit: '°', title: 'its pitch' }),
-    diameter: inches.meta({ unit: 'in', title: 'Other blade, diameter' }),
-    blades: count.meta({ title: 'its blades' }),
-    pitch: degrees.meta({ unit: '°', title: 'its pitch' }),
-    load: ratio.positive().max(3).optional().meta({ unit: '%', title: 'Motor load with the old one' }),
+    oldBlades: count.meta({ title: 'number of blades' }),
+    oldPitch: degrees.meta({ unit: '°', title: 'pitch' }),
+    diameter: inches.meta({ unit: 'in', title: 'New blade, diameter' }),
+    blades: count.meta({ title: 'number of blades' }),
+    pitch: degrees.meta({ unit: '°', title: 'pitch' }),
+    load: ratio.positive().max(3).optional().meta({ unit: '%', title: 'Motor load with the old blade' }),
     plateAmps: amperes.positive().optional().meta({ unit: 'A', title: 'Plate amps' }),
   }),
   output: z.object({
-    power: ratio.meta({ unit: '%', title: 'Load, of the old one' }),
-    air: ratio.meta({ unit: '%', title: 'Air, of the old one' }),
-    load: ratio.nullable().meta({ unit: '%', title: 'Motor load then', none: 'no load given' }),
+    power: ratio.meta({ unit: '%', title: 'Load, % of old blade' }),
+    air: ratio.meta({ unit: '%', title: 'Airflow, % of old blade' }),
+    load: ratio.nullable().meta({ unit: '%', title: 'Motor load after', none: 'load not entered' }),
     may: z
-      .enum(['it may', 'not: over the motor', 'measure: too near'])
+      .enum(['yes', 'no: overloads the motor', 'marginal: measure amps'])
       .nullable()
-      .meta({ title: 'Stand in', none: 'no load given' }),
+      .meta({ title: 'Can be used', none: 'load not entered' }),
   }),
   example: { oldDiameter: 22, oldBlades: 3, oldPitch: 27, diameter: 22, blades: 4, pitch: 23, load: 0.9 },
   compute(i) {
@@ -46,10 +46,10 @@ export const bladeStandInCalc = calculator({
         load === null
           ? null
           : load > 1.1
-            ? ('not: over the motor' as const)
+            ? ('no: overloads the motor' as const)
             : load > 0.9
-              ? ('measure: too near' as const)
-              : ('it may' as const),
+              ? ('marginal: measure amps' as const)
+              : ('yes' as const),
     }
   },
 })

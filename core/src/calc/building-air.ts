@@ -7,21 +7,23 @@ import { cfm, inchesWater } from './fields.ts'
 
 export const buildingAirCalc = calculator({
   id: 'building-air',
-  title: 'A building’s air: what comes in, what goes out',
+  title: 'Building air balance',
   group: 'air',
   formula: 'outside air + make-up − exhaust − relief = over;  Q = 0.65 A √(2 Δp/ρ)',
-  basis: [standard('balance of air'), practice('usual target +0.02 to +0.05 in wg; 0.05 is a lot at a door')],
+  basis: [standard('air balance'), practice('usual target +0.02 to +0.05 in wg')],
   input: z.strictObject({
-    outside: cfm.meta({ unit: 'cfm', title: 'Outside air of the units' }),
+    outside: cfm.meta({ unit: 'cfm', title: 'Outside air, units' }),
     makeUp: cfm.default(0).meta({ unit: 'cfm', title: 'Make-up air' }),
     exhaust: cfm.meta({ unit: 'cfm', title: 'Exhaust' }),
     relief: cfm.default(0).meta({ unit: 'cfm', title: 'Relief' }),
-    leak: z.number().positive().max(1000).optional().meta({ unit: 'ft²', title: 'Leaks, together' }),
+    leak: z.number().positive().max(1000).optional().meta({ unit: 'ft²', title: 'Leakage area' }),
   }),
   output: z.object({
-    over: z.number().meta({ unit: 'cfm', title: 'In over out' }),
-    pressure: inchesWater.nullable().meta({ unit: 'in wg', title: 'Building against outside', none: 'no leaks given' }),
-    says: z.enum(['pressed out', 'even', 'drawn in']).meta({ title: 'Air at the doors is' }),
+    over: z.number().meta({ unit: 'cfm', title: 'Net' }),
+    pressure: inchesWater
+      .nullable()
+      .meta({ unit: 'in wg', title: 'Building pressure', none: 'leakage area not entered' }),
+    says: z.enum(['outward', 'even', 'inward']).meta({ title: 'Airflow at doors' }),
   }),
   example: { outside: 2400, makeUp: 1500, exhaust: 3300, leak: 0.8 },
   compute(i) {
@@ -40,7 +42,7 @@ export const buildingAirCalc = calculator({
     return {
       over: convert(over, 'm3/s', 'cfm'),
       pressure: pressure === null ? null : convert(pressure, 'Pa', 'inwg'),
-      says: share > 0.02 ? ('pressed out' as const) : share < -0.02 ? ('drawn in' as const) : ('even' as const),
+      says: share > 0.02 ? ('outward' as const) : share < -0.02 ? ('inward' as const) : ('even' as const),
     }
   },
 })

@@ -132,7 +132,7 @@ export function calculator<I extends z.ZodObject, O extends z.ZodObject>(d: Defi
         const result = d.output.safeParse(d.compute(parsed.data))
         return result.success
           ? { ok: true, result: result.data }
-          : { ok: false, problems: [{ field: '', message: 'Together these figures give no possible answer.' }] }
+          : { ok: false, problems: [{ field: '', message: 'These values together give no possible answer.' }] }
       } catch (e) {
         if (!(e instanceof RangeError)) throw e
         // What a step inside complains of may be no field of this page: then it belongs to all of it.

@@ -12,7 +12,7 @@ export const bleedCalc = calculator({
   basis: [standard('discharge of a capacitor'), practice('15 to 20 kΩ, 2 W; never a short')],
   input: z.strictObject({
     microfarads: microfarads.positive(),
-    volts: volts.meta({ unit: 'V', title: 'It worked at' }),
+    volts: volts.meta({ unit: 'V', title: 'Operating volts' }),
     ohms: ohms.positive(),
     endVolts: volts.default(50),
   }),

@@ -9,18 +9,18 @@ export const capacitorCalc = calculator({
   title: 'Run capacitor from its amps and volts',
   group: 'capacitor',
   formula: 'C = I · 10⁶ / (2π f V), V across the capacitor',
-  basis: [standard('capacitive reactance'), practice('±6 % where nothing is marked')],
+  basis: [standard('capacitive reactance'), practice('±6 % if not marked')],
   fill: (m) => known({ hz: m.hz, marked: m.plate?.capacitorUf }),
   input: z.strictObject({
-    amps: amperes.meta({ unit: 'A', title: 'In its lead' }),
-    volts: volts.meta({ unit: 'V', title: 'Across it' }),
+    amps: amperes.meta({ unit: 'A', title: 'Amps in its lead' }),
+    volts: volts.meta({ unit: 'V', title: 'Volts across it' }),
     hz: hertz.default(60),
     marked: microfarads.positive().optional().meta({ unit: 'µF', title: 'Marked' }),
   }),
   output: z.object({
     microfarads,
-    deviation: ratio.nullable().meta({ unit: '%', title: 'Off its marking', none: 'no marking given' }),
-    unsure: ratio.meta({ unit: '%', title: 'Unsure by clamp and meter, ±' }),
+    deviation: ratio.nullable().meta({ unit: '%', title: 'Deviation from marking', none: 'marking not entered' }),
+    unsure: ratio.meta({ unit: '%', title: 'Uncertainty, ±' }),
   }),
   example: { amps: 1.31, volts: 352, hz: 60, marked: 10 },
   compute(i) {

@@ -18,7 +18,7 @@ export const combustionCalc = calculator({
   basis: [
     standard('ANSI Z21.47: 400 ppm CO, air-free'),
     standard('constants of the fuels', 'from memory'),
-    practice('over 100 ppm air-free look into it; the unit’s plate and instructions govern; licensed gas work'),
+    practice('over 100 ppm air-free investigate; the unit’s label and instructions govern; licensed gas work'),
   ],
   input: z.strictObject({
     fuel: z.enum(['natural gas', 'propane']).default('natural gas').meta({ title: 'Fuel' }),
@@ -36,10 +36,10 @@ export const combustionCalc = calculator({
     says: z
       .enum([
         'within limits',
-        'over 100 ppm air-free: find out why before it is left running',
+        'over 100 ppm air-free: find the cause before leaving it in service',
         'over 400 ppm air-free: shut the burner down and lock it out',
       ])
-      .meta({ title: 'It says' }),
+      .meta({ title: 'Result' }),
   }),
   example: { fuel: 'natural gas', co: 28, oxygen: 7.5, flue: 415, air: 68 },
   compute(i) {
@@ -55,7 +55,7 @@ export const combustionCalc = calculator({
         c.airFree > never
           ? ('over 400 ppm air-free: shut the burner down and lock it out' as const)
           : c.airFree > look
-            ? ('over 100 ppm air-free: find out why before it is left running' as const)
+            ? ('over 100 ppm air-free: find the cause before leaving it in service' as const)
             : ('within limits' as const),
     }
   },

@@ -9,10 +9,10 @@ const money = z.number().nonnegative().max(1e9)
 
 export const energyCostCalc = calculator({
   id: 'energy-cost',
-  title: 'What a motor’s load costs a year, and what less of it saves',
+  title: 'Energy cost of a motor, and savings',
   group: 'energy',
   formula: 'kW = hp · 0.7457 · load/η;  cost = kW · h · price;  a slower fan takes (n2/n1)³ of it',
-  basis: [standard('definition'), standard('fan laws on a duct that goes with the square of the flow')],
+  basis: [standard('definition'), standard('fan laws with duct pressure proportional to flow squared')],
   fill: (m) => known({ hp: hpOf(m), efficiency: m.plate?.efficiency }),
   input: z.strictObject({
     hp: horsepower.meta({ unit: 'hp', title: 'Motor power' }),
@@ -21,17 +21,17 @@ export const energyCostCalc = calculator({
     hours: z.number().min(0).max(8784).meta({ unit: 'h', title: 'Hours a year' }),
     price: money.meta({ unit: '$/kWh', title: 'Price' }),
     better: share.optional().meta({ unit: '%', title: 'Efficiency of a better motor' }),
-    cost: money.optional().meta({ unit: '$', title: 'What the better motor costs more' }),
+    cost: money.optional().meta({ unit: '$', title: 'Extra cost of the better motor' }),
     fanRpm: rpm.optional().meta({ unit: 'rpm', title: 'Fan speed now' }),
-    neededRpm: rpm.optional().meta({ unit: 'rpm', title: 'Fan speed that would do' }),
+    neededRpm: rpm.optional().meta({ unit: 'rpm', title: 'Fan speed needed' }),
   }),
   output: z.object({
     kilowatts: z.number().meta({ unit: 'kW', title: 'Taken' }),
     energy: z.number().meta({ unit: 'kWh', title: 'A year' }),
-    yearly: money.meta({ unit: '$', title: 'Costs a year' }),
-    saved: z.number().nullable().meta({ unit: '$', title: 'Better motor saves a year', none: 'none given' }),
-    payback: z.number().nullable().meta({ unit: 'years', title: 'Pays for itself in', none: 'not at this price' }),
-    slower: z.number().nullable().meta({ unit: '$', title: 'The slower fan saves a year', none: 'no speeds given' }),
+    yearly: money.meta({ unit: '$', title: 'Cost a year' }),
+    saved: z.number().nullable().meta({ unit: '$', title: 'Better motor saves a year', none: 'not entered' }),
+    payback: z.number().nullable().meta({ unit: 'years', title: 'Payback', none: 'no payback at this price' }),
+    slower: z.number().nullable().meta({ unit: '$', title: 'Slower fan saves a year', none: 'speeds not entered' }),
   }),
   example: {
     hp: 10,

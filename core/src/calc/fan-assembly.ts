@@ -30,13 +30,13 @@ const input = z.strictObject({
   driver: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
   driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
   wheel: z.enum(['forward-curved', 'backward-inclined', 'propeller']).meta({ title: 'Wheel' }),
-  fanRpm: rpm.meta({ unit: 'rpm', title: 'Fan’s point: speed' }),
-  flow: cfm.positive().meta({ unit: 'cfm', title: 'Fan’s point: air' }),
-  pressure: inchesWater.positive().meta({ unit: 'in wg', title: 'Fan’s point: static pressure' }),
-  power: horsepower.meta({ unit: 'hp', title: 'Fan’s point: shaft power' }),
+  fanRpm: rpm.meta({ unit: 'rpm', title: 'Fan duty point: speed' }),
+  flow: cfm.positive().meta({ unit: 'cfm', title: 'Fan duty point: airflow' }),
+  pressure: inchesWater.positive().meta({ unit: 'in wg', title: 'Fan duty point: static pressure' }),
+  power: horsepower.meta({ unit: 'hp', title: 'Fan duty point: shaft power' }),
   thenDriver: inches.optional().meta({ unit: 'in', title: 'What if: motor sheave' }),
-  restriction: ratio.min(0.05).max(20).default(1).meta({ unit: '%', title: 'What if: the duct asks, of today’s' }),
-  dirt: ratio.min(0).max(0.6).default(0).meta({ unit: '%', title: 'What if: dirt takes off the wheel' }),
+  restriction: ratio.min(0.05).max(20).default(1).meta({ unit: '%', title: 'What if: duct resistance, % of present' }),
+  dirt: ratio.min(0).max(0.6).default(0).meta({ unit: '%', title: 'What if: loss from dirt on the wheel' }),
 })
 type Input = z.output<typeof input>
 
@@ -82,13 +82,13 @@ const then = (i: Input, rig: Rig): Rig => ({
 
 export const fanAssemblyCalc = calculator({
   id: 'fan-assembly',
-  title: 'A whole fan assembly: what a sheave, a filter or dirt does',
+  title: 'Fan assembly: effect of sheave, filter or dirt',
   group: 'air',
   formula: 'motor circuit → belt → fan laws on the wheel’s curve → p = k Q², solved together',
   basis: [
     standard('equivalent circuit estimated from the plate'),
     standard('fan laws'),
-    practice('wheel curves in the shape of their kind, belt at its right tension'),
+    practice('typical wheel curves, belt at correct tension'),
   ],
   fill: (m) =>
     m.phases === 3
@@ -104,13 +104,13 @@ export const fanAssemblyCalc = calculator({
   input,
   output: z.object({
     ampsNow: z.number().meta({ unit: 'A', title: 'Amps now' }),
-    ampsThen: z.number().meta({ unit: 'A', title: 'Amps then' }),
-    loadThen: ratio.meta({ unit: '%', title: 'Motor load then' }),
+    ampsThen: z.number().meta({ unit: 'A', title: 'Amps after' }),
+    loadThen: ratio.meta({ unit: '%', title: 'Motor load after' }),
     fanNow: z.number().meta({ unit: 'rpm', title: 'Fan speed now' }),
-    fanThen: z.number().meta({ unit: 'rpm', title: 'Fan speed then' }),
-    flowNow: cfm.meta({ unit: 'cfm', title: 'Air now' }),
-    flowThen: cfm.meta({ unit: 'cfm', title: 'Air then' }),
-    pressureThen: inchesWater.meta({ unit: 'in wg', title: 'Static pressure then' }),
+    fanThen: z.number().meta({ unit: 'rpm', title: 'Fan speed after' }),
+    flowNow: cfm.meta({ unit: 'cfm', title: 'Airflow now' }),
+    flowThen: cfm.meta({ unit: 'cfm', title: 'Airflow after' }),
+    pressureThen: inchesWater.meta({ unit: 'in wg', title: 'Static pressure after' }),
   }),
   example: {
     hp: 10,
@@ -154,7 +154,7 @@ export const fanAssemblyCalc = calculator({
       x: { title: 'Motor sheave', unit: 'in' },
       y: { title: 'Amps', unit: 'A' },
       lines: [
-        { name: 'amps then', points },
+        { name: 'amps after', points },
         { name: 'plate', points: points.map(([d]) => [d, i.plateAmps] as const) },
       ],
       marks: [{ name: 'now', x: i.driver, y: told(rig).amps }],

@@ -13,7 +13,7 @@ export const fanSpeedCalc = calculator({
   basis: [
     standard('ratio of pitch diameters'),
     practice('creep 0.5 to 2 %'),
-    practice('stock cast-iron rims to 6500 ft/min'),
+    practice('stock cast-iron sheaves to 6,500 ft/min'),
   ],
   fill: (m) => known({ motorRpm: m.plate?.rpm }),
   input: z.strictObject({
@@ -21,14 +21,14 @@ export const fanSpeedCalc = calculator({
     driver: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
     driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
     slip: ratio.min(0).max(0.5).default(0.01).meta({ unit: '%', title: 'Creep and slip' }),
-    wheelMost: rpm.optional().meta({ unit: 'rpm', title: 'Wheel’s greatest speed' }),
+    wheelMost: rpm.optional().meta({ unit: 'rpm', title: 'Wheel maximum speed' }),
   }),
   output: z.object({
     fanRpm: z.number().meta({ unit: 'rpm', title: 'Fan speed' }),
     ratio: z.number().meta({ title: 'Ratio' }),
     beltSpeed: z.number().meta({ unit: 'ft/min', title: 'Belt speed' }),
     rim: z.enum(['within', 'too fast']).meta({ title: 'Rim speed of the larger sheave' }),
-    wheel: z.enum(['within', 'too fast']).nullable().meta({ title: 'Wheel', none: 'no limit given' }),
+    wheel: z.enum(['within', 'too fast']).nullable().meta({ title: 'Wheel', none: 'limit not entered' }),
   }),
   example: { motorRpm: 1755, driver: 4.2, driven: 9.4, slip: 0.01, wheelMost: 1100 },
   compute(i) {

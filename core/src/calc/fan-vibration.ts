@@ -7,18 +7,18 @@ const velocity = z.number().nonnegative().max(200)
 
 export const fanVibrationCalc = calculator({
   id: 'fan-vibration',
-  title: 'Vibration of a fan against its limits',
+  title: 'Fan vibration limits',
   group: 'vibration',
   formula: 'in/s peak = mm/s r.m.s. · √2 / 25.4',
   basis: [standard('ISO 14694 and AMCA 204, limits in place', 'from memory')],
   input: z.strictObject({
-    velocity: velocity.meta({ title: 'Velocity on the bearing, worst direction' }),
-    unit: z.enum(['in/s peak', 'mm/s r.m.s.']).default('in/s peak').meta({ title: 'Read in' }),
+    velocity: velocity.meta({ title: 'Bearing velocity, worst direction' }),
+    unit: z.enum(['in/s peak', 'mm/s r.m.s.']).default('in/s peak').meta({ title: 'Unit of the reading' }),
     category: z.enum(fanCategories).default('BV-3').meta({ title: 'Category: BV-2 to 5 hp, BV-3 above' }),
     mounting: z.enum(['rigid', 'flexible']).default('flexible').meta({ title: 'Mounted' }),
   }),
   output: z.object({
-    stands: z.enum(['as new', 'above start-up', 'alarm', 'shutdown']).meta({ title: 'It stands' }),
+    stands: z.enum(['as new', 'above start-up', 'alarm', 'shutdown']).meta({ title: 'Result' }),
     rms: velocity.meta({ unit: 'mm/s', title: 'r.m.s.' }),
     peak: velocity.meta({ unit: 'in/s', title: 'Peak' }),
     startUp: velocity.meta({ unit: 'in/s', title: 'Start-up limit, peak' }),

@@ -8,22 +8,22 @@ const share = ratio.positive().max(1)
 
 export const filterCostCalc = calculator({
   id: 'filter-cost',
-  title: 'What a loaded filter costs a year at the same air',
+  title: 'Energy cost of a loaded filter',
   group: 'energy',
   formula: 'kW = cfm · Δp · 0.7457/(6356 η fan η belt η motor)',
   basis: [standard('air power')],
   input: z.strictObject({
     flow: cfm.positive().meta({ unit: 'cfm', title: 'Air' }),
-    pressure: inchesWater.positive().meta({ unit: 'in wg', title: 'Pressure over that of clean filters' }),
+    pressure: inchesWater.positive().meta({ unit: 'in wg', title: 'Pressure drop above clean filters' }),
     fan: share.default(0.6).meta({ unit: '%', title: 'Efficiency of the fan' }),
-    belt: share.default(0.95).meta({ unit: '%', title: 'of the belt' }),
-    motor: share.default(0.9).meta({ unit: '%', title: 'of the motor' }),
+    belt: share.default(0.95).meta({ unit: '%', title: 'Efficiency of the belt' }),
+    motor: share.default(0.9).meta({ unit: '%', title: 'Efficiency of the motor' }),
     hours: z.number().min(0).max(8784).meta({ unit: 'h', title: 'Hours a year' }),
     price: z.number().nonnegative().max(1000).meta({ unit: '$/kWh', title: 'Price' }),
   }),
   output: z.object({
-    kilowatts: z.number().meta({ unit: 'kW', title: 'Taken for it' }),
-    yearly: z.number().meta({ unit: '$', title: 'Costs a year' }),
+    kilowatts: z.number().meta({ unit: 'kW', title: 'Extra power' }),
+    yearly: z.number().meta({ unit: '$', title: 'Cost a year' }),
   }),
   example: { flow: 6000, pressure: 0.4, fan: 0.6, belt: 0.95, motor: 0.9, hours: 4200, price: 0.14 },
   compute(i) {

@@ -8,7 +8,7 @@ export const fullLoadCurrentCalc = calculator({
   id: 'full-load-current',
   title: 'Full-load current from the code tables (for conductors and fuses, not for judging a motor)',
   group: 'protection',
-  formula: 'printed table: the row of the power or the next larger, the column of the system; no interpolation',
+  formula: 'printed table: row of the hp or the next larger, column of the system volts; no interpolation',
   fill: (m) => known({ phases: m.phases, hp: hpOf(m), volts: m.serviceVolts }),
   basis: [
     standard('NEC Tables 430.250 and 430.248'),
@@ -16,7 +16,7 @@ export const fullLoadCurrentCalc = calculator({
   ],
   input: z.strictObject({ phases: phasesField, hp: horsepower, volts }),
   output: z.object({
-    amps: amperes.nullable().meta({ unit: 'A', none: 'no printed row or column serves: use the plate' }),
+    amps: amperes.nullable().meta({ unit: 'A', none: 'not in the tables: use the nameplate' }),
     rowHp: z.number().nullable().meta({ unit: 'hp', title: 'Row' }),
     columnVolts: z.number().nullable().meta({ unit: 'V', title: 'Column' }),
   }),

@@ -9,10 +9,10 @@ const millimetres = z.number().positive().max(2000).meta({ unit: 'mm' })
 
 export const greaseCalc = calculator({
   id: 'grease',
-  title: 'Grease: how often and how much',
+  title: 'Grease interval and amount',
   group: 'bearings',
   formula: 't = K [14·10⁶/(n √d) − 4 d] h;  G = 0.005 D B g',
-  basis: [standard('the formula of bearing handbooks'), practice('at most a year; a sealed bearing gets none')],
+  basis: [standard('bearing handbook formula'), practice('one year at most; never grease a sealed bearing')],
   fill: (m) => known({ rpm: m.plate?.rpm }),
   input: z.strictObject({
     bore: millimetres.meta({ unit: 'mm', title: 'Bore' }),
@@ -29,9 +29,12 @@ export const greaseCalc = calculator({
   }),
   output: z.object({
     hours: z.number().nullable().meta({ unit: 'h', title: 'Every', none: 'never: sealed' }),
-    months: z.number().nullable().meta({ unit: 'months', title: 'Running all day, every', none: 'never: sealed' }),
-    grams: z.number().nullable().meta({ unit: 'g', title: 'Each time', none: 'none: grease bursts its seals' }),
-    byFormula: z.number().nullable().meta({ unit: 'h', title: 'The formula alone', none: 'never: sealed' }),
+    months: z.number().nullable().meta({ unit: 'months', title: 'Interval, running all day', none: 'never: sealed' }),
+    grams: z.number().nullable().meta({ unit: 'g', title: 'Amount', none: 'none: grease damages the seals' }),
+    byFormula: z
+      .number()
+      .nullable()
+      .meta({ unit: 'h', title: 'By formula, before the one-year limit', none: 'never: sealed' }),
   }),
   example: { bore: 40, outside: 90, width: 23, rpm: 1750, dirt: 'light' },
   compute(i) {

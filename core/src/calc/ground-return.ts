@@ -6,18 +6,18 @@ import { amperes, ratio } from './fields.ts'
 
 export const groundReturnCalc = calculator({
   id: 'ground-return',
-  title: 'Ground fault: what returns another way',
+  title: 'Ground fault: current on other paths',
   group: 'faults',
   formula: '|I line − I ground| ≤ I other ≤ I line + I ground',
-  basis: [standard('phasor sum; magnitudes give bounds only')],
+  basis: [standard('phasor sum; magnitudes give limits only')],
   input: z.strictObject({
-    lineAmps: amperes.positive().meta({ unit: 'A', title: 'Out by the line' }),
-    groundWireAmps: amperes.meta({ unit: 'A', title: 'Back by the grounding conductor' }),
+    lineAmps: amperes.positive().meta({ unit: 'A', title: 'Line current' }),
+    groundWireAmps: amperes.meta({ unit: 'A', title: 'Grounding conductor current' }),
   }),
   output: z.object({
-    otherLow: amperes.meta({ unit: 'A', title: 'Another way, at least' }),
-    otherHigh: amperes.meta({ unit: 'A', title: 'at most' }),
-    share: ratio.meta({ unit: '%', title: 'Share another way, in phase' }),
+    otherLow: amperes.meta({ unit: 'A', title: 'Other paths, at least' }),
+    otherHigh: amperes.meta({ unit: 'A', title: 'Other paths, at most' }),
+    share: ratio.meta({ unit: '%', title: 'Share on other paths, if in phase' }),
   }),
   example: { lineAmps: 2.37, groundWireAmps: 1.73 },
   compute: (i) => groundReturn(i.lineAmps, i.groundWireAmps),

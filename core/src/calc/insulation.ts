@@ -10,7 +10,7 @@ const school = z.enum(['random-wound 5', 'kV plus 1', 'form-wound 100', 'lamp 30
 
 export const insulationCalc = calculator({
   id: 'insulation',
-  title: 'Insulation at 40 °C against its floor',
+  title: 'Insulation at 40 °C against the minimum',
   group: 'insulation',
   formula:
     'thermosetting K = exp[−4230 (1/(t+273) − 1/313)] above, 1245 below 40 °C;  thermoplastic K = 0.5^((40 − t)/10)',
@@ -24,9 +24,9 @@ export const insulationCalc = calculator({
     school: school.default('random-wound 5'),
   }),
   output: z.object({
-    at40: megohms.nullable().meta({ unit: 'MΩ', title: 'At 40 °C', none: 'not corrected below 10 or above 85 °C' }),
+    at40: megohms.nullable().meta({ unit: 'MΩ', title: 'At 40 °C', none: 'not corrected below 10 °C or above 85 °C' }),
     floor: megohms.meta({ unit: 'MΩ', title: 'Floor' }),
-    enough: z.boolean().nullable().meta({ title: 'Above the floor' }),
+    enough: z.boolean().nullable().meta({ title: 'Above the minimum' }),
     testVolts: z.tuple([z.number(), z.number()]).meta({ unit: 'V', title: 'Test voltage, from and to' }),
   }),
   example: { megohms: 9, celsius: 25, ratedVolts: 460 },

@@ -17,7 +17,7 @@ export const leadRollCalc = calculator({
   }),
   output: z.object({
     blames: z.enum(['supply', 'motor', 'neither']),
-    odd: z.string().nullable().meta({ title: 'The odd one', none: 'none' }),
+    odd: z.string().nullable().meta({ title: 'Odd line or lead', none: 'none' }),
     lineRange: ratio.meta({ unit: '%', title: 'Lines differ by' }),
     leadRange: ratio.meta({ unit: '%', title: 'Leads differ by' }),
   }),

@@ -8,7 +8,7 @@ import { amperes, hertz, horsepower, hpOf, known, meanOf, ratio, rpm, volts } fr
 
 export const loadFromAmpsCalc = calculator({
   id: 'load-from-amps',
-  title: 'Shaft load from amps: by the motor’s circuit and by three rules',
+  title: 'Shaft load from amps',
   group: 'load',
   formula:
     'ratio (I / In)(V / Vn);  root √[(I² − I0²) / (In² − I0²)];  line (2I − I0) / (2In − I0);  circuit: solved for I',
@@ -34,18 +34,18 @@ export const loadFromAmpsCalc = calculator({
     noLoadAmps: amperes.optional().meta({ unit: 'A', title: 'No-load amps, measured' }),
     volts,
     plateVolts: volts,
-    hp: horsepower.optional().meta({ unit: 'hp', title: 'Plate power, for the circuit' }),
+    hp: horsepower.optional().meta({ unit: 'hp', title: 'Nameplate power' }),
     plateRpm: rpm.optional().meta({ unit: 'rpm', title: 'Plate speed' }),
     efficiency: ratio.min(0.2).max(0.99).optional().meta({ unit: '%', title: 'Plate efficiency' }),
     hz: hertz.optional(),
   }),
   output: z.object({
-    byCircuit: ratio
+    byCircuit: ratio.nullable().meta({ unit: '%', title: 'By motor model', none: 'power not entered, or at no load' }),
+    byRatio: ratio.nullable().meta({ unit: '%', title: 'By amps over nameplate' }),
+    byRoot: ratio
       .nullable()
-      .meta({ unit: '%', title: 'By the motor’s circuit', none: 'no power given, or at no load' }),
-    byRatio: ratio.nullable().meta({ unit: '%', title: 'By amps over plate' }),
-    byRoot: ratio.nullable().meta({ unit: '%', title: 'By the root', none: 'no-load amps not given, or at no load' }),
-    byLine: ratio.nullable().meta({ unit: '%', title: 'By the straight line', none: 'no-load amps not given' }),
+      .meta({ unit: '%', title: 'By square root', none: 'no-load amps not entered, or at no load' }),
+    byLine: ratio.nullable().meta({ unit: '%', title: 'By straight line', none: 'no-load amps not entered' }),
     note: z.string().nullable(),
   }),
   example: {
@@ -70,9 +70,9 @@ export const loadFromAmpsCalc = calculator({
         i.noLoadAmps !== undefined && root === null
           ? 'At or below the no-load current.'
           : i.amps > 1.3 * i.plateAmps
-            ? 'Far over the plate: no load can be told from these amps.'
+            ? 'Far over the nameplate: load cannot be calculated from these amps.'
             : i.amps < 0.6 * i.plateAmps
-              ? 'The ratio overstates the load down here.'
+              ? 'The ratio overstates the load at low load.'
               : null,
     }
   },

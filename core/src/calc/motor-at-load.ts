@@ -7,7 +7,7 @@ import { amperes, hertz, horsepower, hpOf, known, meanOf, ratio, rpm, volts } fr
 
 export const motorAtLoadCalc = calculator({
   id: 'motor-at-load',
-  title: 'A motor at a load and a supply, by its circuit',
+  title: 'Motor at a given load and supply',
   group: 'load',
   formula: 'Z = R1 + jX1 + [jXm ‖ Rc ‖ (R2/s + jX2)];  the slip at which torque meets the fan’s',
   basis: [standard('equivalent circuit of the polyphase induction machine'), practice('loss split of the estimate')],
@@ -38,13 +38,13 @@ export const motorAtLoadCalc = calculator({
     powerFactor: z.number().meta({ title: 'Power factor' }),
     efficiency: ratio,
     inputKilowatts: z.number().meta({ unit: 'kW', title: 'Input' }),
-    assumed: z.array(z.string()).meta({ title: 'Assumed from ordinary motors' }),
+    assumed: z.array(z.string()).meta({ title: 'Assumed from typical motors' }),
   }),
   example: { hp: 10, plateVolts: 460, plateAmps: 12.8, plateRpm: 1755, efficiency: 0.902, volts: 460, slip: 0.025 },
   compute(i) {
     const made = circuitOf(i)
     if (!made)
-      throw new RangeError('plateAmps contradicts power, volts, speed and efficiency: no circuit gives this plate')
+      throw new RangeError('plateAmps contradicts power, volts, speed and efficiency: no motor fits this nameplate')
     const p = balancedAt(made.circuit, i.slip, i.volts, i.hz ?? 60)
     return {
       amps: p.amps,

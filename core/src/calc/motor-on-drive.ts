@@ -7,7 +7,7 @@ import { amperes, hertz, known, ratio, rpm, volts } from './fields.ts'
 
 export const motorOnDriveCalc = calculator({
   id: 'motor-on-drive',
-  title: 'A fan’s motor on a drive: speed and output amps',
+  title: 'Fan motor on a drive: speed and output amps',
   group: 'load',
   formula: 'ns = 120 f/p;  n = ns − slip · load · (n/nn)²;  I = √[I0² + (In² − I0²) (n/nn)⁴ load²];  P = load (n/nn)³',
   basis: [
@@ -16,12 +16,12 @@ export const motorOnDriveCalc = calculator({
   ],
   fill: (m) => known({ plateAmps: m.plateAmps, plateRpm: m.plate?.rpm, plateVolts: m.columnVolts, plateHz: m.hz }),
   input: z.strictObject({
-    hz: hertz.meta({ unit: 'Hz', title: 'Output of the drive' }),
+    hz: hertz.meta({ unit: 'Hz', title: 'Drive output' }),
     plateRpm: rpm.meta({ unit: 'rpm', title: 'Nameplate speed' }),
     plateAmps: amperes.positive().meta({ unit: 'A', title: 'Nameplate amps' }),
     noLoadAmps: amperes.meta({ unit: 'A', title: 'No-load amps' }),
     plateVolts: volts.default(460).meta({ unit: 'V', title: 'Nameplate volts' }),
-    plateHz: hertz.default(60).meta({ unit: 'Hz', title: 'Nameplate hertz' }),
+    plateHz: hertz.default(60).meta({ unit: 'Hz', title: 'Nameplate frequency' }),
     load: ratio.min(0).max(2).default(1).meta({ unit: '%', title: 'Load at the nameplate speed' }),
   }),
   output: z.object({
@@ -34,7 +34,7 @@ export const motorOnDriveCalc = calculator({
   example: { hz: 45, plateRpm: 1755, plateAmps: 12.8, noLoadAmps: 5.4, plateVolts: 460, plateHz: 60, load: 0.9 },
   compute({ hz, load, ...plate }) {
     const poles = polesOf(plate.plateHz, plate.plateRpm)
-    if (poles === null) throw new RangeError('plateRpm is no speed of a motor at those hertz')
+    if (poles === null) throw new RangeError('plateRpm is not possible at that frequency')
     return driveOutput({ ...plate, poles }, hz, load)
   },
 })

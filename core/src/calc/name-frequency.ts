@@ -6,7 +6,7 @@ import { inches, known, rpm } from './fields.ts'
 
 export const nameFrequencyCalc = calculator({
   id: 'name-frequency',
-  title: 'What a peak of vibration is',
+  title: 'Identify a vibration frequency',
   group: 'vibration',
   formula: 'fan n/60;  belt π d n/(60 L);  blades N n/60;  electrical 2 f',
   basis: [standard('a turning part vibrates at its own frequency and multiples')],
@@ -21,7 +21,7 @@ export const nameFrequencyCalc = calculator({
     blades: z.number().int().min(2).max(200).optional().meta({ title: 'Blades' }),
   }),
   output: z.object({
-    is: z.string().nullable().meta({ title: 'It is', none: 'none of these: bearings, the duct, a neighbour' }),
+    is: z.string().nullable().meta({ title: 'It is', none: 'none of these: a bearing, the duct or another machine' }),
     off: z.number().nullable().meta({ unit: 'Hz', title: 'Off by', none: '–' }),
   }),
   example: { peak: 11.1, fanRpm: 900, motorRpm: 1755, driver: 4.2, beltLength: 69.3, blades: 42 },

@@ -9,7 +9,7 @@ const hours = z.number().min(0).max(24)
 
 export const noiseDoseCalc = calculator({
   id: 'noise-dose',
-  title: 'A day’s noise for the ears',
+  title: 'Daily noise dose',
   group: 'vibration',
   formula:
     'D = Σ C/T, from 80 dBA (NIOSH, action level) or 90 dBA (OSHA);  T = 8/2^((L − 85)/3) h (NIOSH), 8/2^((L − 90)/5) h (OSHA)',
@@ -19,10 +19,10 @@ export const noiseDoseCalc = calculator({
     hours: z.tuple([hours, hours, hours]).meta({ unit: 'h', title: 'Hours at each', labels: ['1', '2', '3'] }),
   }),
   output: z.object({
-    niosh: ratio.meta({ unit: '%', title: 'Of a day’s dose, NIOSH' }),
-    osha: ratio.meta({ unit: '%', title: 'Of a day’s dose, OSHA' }),
-    action: ratio.meta({ unit: '%', title: 'OSHA, counted for the action level (50 %)' }),
-    average: z.number().meta({ unit: 'dBA', title: 'Eight-hour level, NIOSH' }),
+    niosh: ratio.meta({ unit: '%', title: 'Daily dose, NIOSH' }),
+    osha: ratio.meta({ unit: '%', title: 'Daily dose, OSHA' }),
+    action: ratio.meta({ unit: '%', title: 'Daily dose for the OSHA action level (50 %)' }),
+    average: z.number().meta({ unit: 'dBA', title: '8-hour average, NIOSH' }),
   }),
   example: { levels: [88, 93, 82], hours: [3, 2, 3] },
   compute(i) {

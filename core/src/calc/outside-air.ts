@@ -8,19 +8,19 @@ const degrees = z.number().min(-60).max(200)
 
 export const outsideAirCalc = calculator({
   id: 'outside-air',
-  title: 'Share of outside air by three temperatures',
+  title: 'Outside-air percentage from temperatures',
   group: 'air',
   formula: '(T return − T mixed) / (T return − T outside)',
-  basis: [standard('heat of mixing'), practice('means nothing within 11 °F between return and outside')],
+  basis: [standard('heat of mixing'), practice('not valid within 11 °F between return and outside')],
   input: z.strictObject({
     back: degrees.meta({ unit: '°F', title: 'Return' }),
     outside: degrees.meta({ unit: '°F', title: 'Outside' }),
     mixed: degrees.meta({ unit: '°F', title: 'Mixed, well stirred' }),
-    flow: cfm.positive().optional().meta({ unit: 'cfm', title: 'Air of the unit' }),
+    flow: cfm.positive().optional().meta({ unit: 'cfm', title: 'Unit airflow' }),
   }),
   output: z.object({
-    share: ratio.nullable().meta({ unit: '%', title: 'From outside', none: 'return and outside lie too close' }),
-    outsideFlow: cfm.nullable().meta({ unit: 'cfm', title: 'That is', none: 'no air given' }),
+    share: ratio.nullable().meta({ unit: '%', title: 'Outside air', none: 'return and outside are too close' }),
+    outsideFlow: cfm.nullable().meta({ unit: 'cfm', title: 'That is', none: 'airflow not entered' }),
   }),
   example: { back: 74, outside: 42, mixed: 66, flow: 4000 },
   compute(i) {

@@ -6,7 +6,7 @@ import { amperes, known } from './fields.ts'
 
 export const overloadCalc = calculator({
   id: 'overload-setting',
-  title: 'Overload relay: greatest setting',
+  title: 'Overload relay: maximum setting',
   group: 'protection',
   formula:
     '125 % of the nameplate amps with service factor 1.15 or more or a marked rise of 40 °C or less, else 115 %; 140 or 130 % where it will not start',
@@ -18,7 +18,7 @@ export const overloadCalc = calculator({
     rise: z.number().positive().max(200).optional().meta({ unit: '°C rise', title: 'Marked temperature rise' }),
   }),
   output: z.object({
-    setting: amperes.meta({ unit: 'A', title: 'Greatest setting' }),
+    setting: amperes.meta({ unit: 'A', title: 'Maximum setting' }),
     greatest: amperes.meta({ unit: 'A', title: 'Never above' }),
   }),
   example: { plateAmps: 12.8, serviceFactor: 1.15 },

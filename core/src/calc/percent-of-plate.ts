@@ -6,7 +6,7 @@ import { amperes, known, meanOf, ratio, volts } from './fields.ts'
 
 export const percentOfPlateCalc = calculator({
   id: 'percent-of-plate',
-  title: 'Amps as a share of the plate',
+  title: 'Percent of nameplate amps',
   group: 'load',
   formula: 'share = I / I plate;  I at plate volts = I · V / V plate',
   fill: (m) =>
@@ -19,8 +19,8 @@ export const percentOfPlateCalc = calculator({
     plateVolts: volts.optional().describe('of the column in use'),
   }),
   output: z.object({
-    share: ratio.meta({ unit: '%', title: 'Of the plate' }),
-    expectedAtPlateVolts: amperes.nullable().meta({ unit: 'A', title: 'The same load at plate volts' }),
+    share: ratio.meta({ unit: '%', title: '% of nameplate' }),
+    expectedAtPlateVolts: amperes.nullable().meta({ unit: 'A', title: 'Same load at nameplate volts' }),
   }),
   example: { amps: 13.6, plateAmps: 12.8, volts: 461, plateVolts: 460 },
   compute: (i) => ({

@@ -6,7 +6,7 @@ import { calculator } from './calculator.ts'
 
 export const polarisationCalc = calculator({
   id: 'polarisation',
-  title: 'DAR and polarisation index',
+  title: 'DAR and polarization index',
   group: 'insulation',
   formula: 'DAR = R(60 s) / R(30 s);  PI = R(10 min) / R(1 min);  both at one temperature, not corrected',
   basis: [standard('IEEE 43'), practice('words for DAR')],
@@ -16,8 +16,8 @@ export const polarisationCalc = calculator({
     at10min: megohms.optional().meta({ unit: 'MΩ', title: 'At 10 min' }),
   }),
   output: z.object({
-    dar: z.number().nullable().meta({ title: 'DAR', none: 'not to be told' }),
-    pi: z.number().nullable().meta({ title: 'PI', none: 'not to be told' }),
+    dar: z.number().nullable().meta({ title: 'DAR', none: 'not meaningful' }),
+    pi: z.number().nullable().meta({ title: 'PI', none: 'not meaningful' }),
     note: z.string().nullable(),
   }),
   example: { at30s: 240, at1min: 310, at10min: 780 },
@@ -31,7 +31,7 @@ export const polarisationCalc = calculator({
       dar: dar?.kind === 'ratio' ? dar.ratio : null,
       pi: pi?.kind === 'ratio' ? pi.ratio : null,
       note: clear
-        ? 'Above 5000 MΩ the ratios mean nothing.'
+        ? 'Above 5,000 MΩ the ratios are not meaningful.'
         : 'A small random-wound motor absorbs little: do not fail it on PI alone.',
     }
   },

@@ -66,7 +66,7 @@ export function issueWords(
     }
     return { message: boundWords(name, bound, (v) => figure(v, name.unit)), bound }
   }
-  if (issue.code === 'unrecognized_keys') return { message: `Not asked for here: ${issue.keys.join(', ')}.` }
+  if (issue.code === 'unrecognized_keys') return { message: `Unknown field: ${issue.keys.join(', ')}.` }
   if (value === undefined) return { message: `${name.title} is needed.` }
   if (typeof value === 'string' && issue.code === 'invalid_type')
     return { message: `${name.title}: “${value}” is not a number.` }

@@ -8,7 +8,7 @@ const wire = z.enum(['A', 'B', 'C'])
 
 export const pscLeadsCalc = calculator({
   id: 'psc-leads',
-  title: 'Common, run and start of a single-phase motor',
+  title: 'Single-phase motor: find common, run and start',
   group: 'winding',
   formula: 'the largest is run to start and the sum of the two others; the wire it leaves out is common',
   basis: [standard('two windings in series between run and start')],

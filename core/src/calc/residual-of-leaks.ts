@@ -7,14 +7,14 @@ const milliamperes = z.number().nonnegative().max(1e6)
 
 export const residualOfLeaksCalc = calculator({
   id: 'residual-of-leaks',
-  title: 'Three leaks to ground: what one jaw around all lines shows',
+  title: 'Net current of three leaks to ground',
   group: 'faults',
   formula: '√(a² + b² + c² − ab − bc − ca)',
   basis: [standard('phasor sum of resistive leaks at 120°')],
   input: z.strictObject({
     leaks: z.tuple([milliamperes, milliamperes, milliamperes]).meta({ unit: 'mA', labels: ['L1', 'L2', 'L3'] }),
   }),
-  output: z.object({ residual: milliamperes.meta({ unit: 'mA', title: 'Left over: equal leaks hide each other' }) }),
+  output: z.object({ residual: milliamperes.meta({ unit: 'mA', title: 'Net current (equal leaks cancel)' }) }),
   example: { leaks: [6, 6, 1.5] },
   compute: ({ leaks }) => ({ residual: residualOfLeaks(leaks) }),
 })

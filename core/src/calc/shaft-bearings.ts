@@ -7,13 +7,13 @@ import { inches, pounds, rpm } from './fields.ts'
 
 export const shaftBearingsCalc = calculator({
   id: 'shaft-bearings',
-  title: 'Both bearings of a fan shaft under belt and wheel',
+  title: 'Fan shaft bearing loads and life',
   group: 'bearings',
   formula: 'F de = P (1 + a/b) + W/2;  F ode = P a/b + W/2;  L = (L1^−10/9 + L2^−10/9)^−9/10',
   basis: [standard('equilibrium of a shaft on two supports'), standard('ISO 281')],
   input: z.strictObject({
     pull: pounds.positive().meta({ unit: 'lbf', title: 'Pull of all belts' }),
-    overhang: inches.meta({ unit: 'in', title: 'Belts outside of the bearing' }),
+    overhang: inches.meta({ unit: 'in', title: 'Belt overhang from the bearing' }),
     apart: inches.meta({ unit: 'in', title: 'Between the bearings' }),
     weight: pounds.meta({ unit: 'lbf', title: 'Weight of wheel and shaft' }),
     rpm: rpm.meta({ unit: 'rpm', title: 'Fan speed' }),
@@ -23,8 +23,8 @@ export const shaftBearingsCalc = calculator({
   output: z.object({
     driveEnd: pounds.meta({ unit: 'lbf', title: 'Load, drive end' }),
     otherEnd: pounds.meta({ unit: 'lbf', title: 'Load, opposite end' }),
-    driveHours: z.number().meta({ unit: 'h', title: 'Nine of ten live, drive end' }),
-    bothHours: z.number().meta({ unit: 'h', title: 'Nine of ten shafts, both bearings' }),
+    driveHours: z.number().meta({ unit: 'h', title: 'L10 life, drive end' }),
+    bothHours: z.number().meta({ unit: 'h', title: 'L10 life, both bearings' }),
   }),
   example: { pull: 310, overhang: 3.2, apart: 24, weight: 110, rpm: 784, capacity: 4400, kind: 'ball' },
   compute(i) {

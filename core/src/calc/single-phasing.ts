@@ -6,17 +6,17 @@ import { amperes, known, meanOf, threeAmps } from './fields.ts'
 
 export const singlePhasingCalc = calculator({
   id: 'single-phasing',
-  title: 'What a lost line puts on the others',
+  title: 'Single-phasing: current on the other lines',
   group: 'faults',
   formula: 'lines √3 · I;  delta 2/3 and 1/3 of the line;  behind a transformer 2 : 1 : 1',
   basis: [standard('constant shaft power; field values are higher')],
   fill: (m) => known({ amps: meanOf(m.lineAmps) }),
-  input: z.strictObject({ amps: amperes.positive().meta({ unit: 'A', title: 'Healthy, each line' }) }),
+  input: z.strictObject({ amps: amperes.positive().meta({ unit: 'A', title: 'Normal, each line' }) }),
   output: z.object({
-    lines: amperes.meta({ unit: 'A', title: 'The two lines left' }),
+    lines: amperes.meta({ unit: 'A', title: 'Remaining two lines' }),
     wyePhases: amperes.meta({ unit: 'A', title: 'Two phases of a wye' }),
     deltaPhase: amperes.meta({ unit: 'A', title: 'The delta phase across the live pair' }),
-    deltaNormal: amperes.meta({ unit: 'A', title: 'That phase when healthy' }),
+    deltaNormal: amperes.meta({ unit: 'A', title: 'That phase, normal' }),
     openPrimary: threeAmps.meta({ title: 'Lost ahead of a transformer' }),
   }),
   example: { amps: 14 },

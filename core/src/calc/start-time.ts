@@ -11,12 +11,12 @@ const long = 10
 
 export const startTimeCalc = calculator({
   id: 'start-time',
-  title: 'How long a fan takes to start',
+  title: 'Starting time of a fan',
   group: 'load',
   formula: 'WK² total = WK² motor + WK² fan (n fan/n motor)²;  t = WK² total · n/(308 T)',
   basis: [
     standard('equation of motion, lb·ft² and lb·ft'),
-    standard('NEMA MG 1, 12.54, greatest inertia for a normal start', 'from memory'),
+    standard('NEMA MG 1, 12.54, maximum inertia for a normal start', 'from memory'),
     practice('more than 10 to 15 s: look at the thermal limit and the overload class'),
   ],
   fill: (m) => known({ hp: hpOf(m), motorRpm: m.plate?.rpm }),
@@ -29,20 +29,20 @@ export const startTimeCalc = calculator({
     hp: horsepower.optional().meta({ unit: 'hp', title: 'Motor power' }),
   }),
   output: z.object({
-    referred: inertia.meta({ unit: 'lb·ft²', title: 'Fan, seen at the motor' }),
+    referred: inertia.meta({ unit: 'lb·ft²', title: 'Fan inertia at the motor shaft' }),
     total: inertia.meta({ unit: 'lb·ft²', title: 'In all' }),
-    seconds: z.number().meta({ unit: 's', title: 'Start takes' }),
+    seconds: z.number().meta({ unit: 's', title: 'Starting time' }),
     largest: z
       .number()
       .nullable()
-      .meta({ unit: 'lb·ft²', title: 'Greatest for a normal start', none: 'no motor power given' }),
+      .meta({ unit: 'lb·ft²', title: 'Maximum for a normal start', none: 'motor power not entered' }),
     says: z
       .enum([
         'a normal start',
-        'long: look at the overload class and the motor’s thermal limit',
-        'more inertia than this motor is made to start',
+        'long: check the overload class and the motor’s thermal limit',
+        'more inertia than this motor can start',
       ])
-      .meta({ title: 'It says' }),
+      .meta({ title: 'Result' }),
   }),
   example: { fanInertia: 85, fanRpm: 1250, motorInertia: 2.2, motorRpm: 1765, torque: 44, hp: 15 },
   compute(i) {
@@ -58,9 +58,9 @@ export const startTimeCalc = calculator({
       largest,
       says:
         largest !== null && referred > largest
-          ? ('more inertia than this motor is made to start' as const)
+          ? ('more inertia than this motor can start' as const)
           : seconds > long
-            ? ('long: look at the overload class and the motor’s thermal limit' as const)
+            ? ('long: check the overload class and the motor’s thermal limit' as const)
             : ('a normal start' as const),
     }
   },

@@ -6,7 +6,7 @@ import { amperes, hertz, horsepower, hpOf, known, ratio, rpm, threeAmps, threeVo
 
 export const supplyExplainsCalc = calculator({
   id: 'supply-explains',
-  title: 'What the supply explains of uneven amps',
+  title: 'Current unbalance explained by the supply',
   group: 'supply',
   formula: 'I1 = V1 / Z(s);  I2 = V2 / Z(2 − s);  expected legs against measured',
   basis: [standard('symmetrical components on the equivalent circuit')],
@@ -31,10 +31,10 @@ export const supplyExplainsCalc = calculator({
   }),
   output: z.object({
     load: ratio.meta({ unit: '%', title: 'Shaft load' }),
-    expected: threeAmps.meta({ title: 'A sound motor would draw' }),
-    expectedUnbalance: ratio.meta({ unit: '%', title: 'Unbalance the supply makes' }),
+    expected: threeAmps.meta({ title: 'Expected amps of a good motor' }),
+    expectedUnbalance: ratio.meta({ unit: '%', title: 'Unbalance from the supply' }),
     measuredUnbalance: ratio.meta({ unit: '%', title: 'Unbalance measured' }),
-    left: ratio.meta({ unit: '%', title: 'Left over for motor and joints' }),
+    left: ratio.meta({ unit: '%', title: 'Unexplained: motor or connections' }),
   }),
   example: {
     lineVolts: [462, 458, 471],
@@ -51,9 +51,9 @@ export const supplyExplainsCalc = calculator({
       { volts: i.plateVolts, amps: i.plateAmps },
       i.hz ?? 60,
     )
-    if (!made) throw new RangeError('plateAmps contradicts power and volts: no circuit gives this plate')
+    if (!made) throw new RangeError('plateAmps contradicts power and volts: no motor fits this nameplate')
     const e = explainUnbalance(made.circuit, i.lineVolts, i.lineAmps, i.hz ?? 60)
-    if (!e) throw new RangeError('lineAmps are at or below no load: nothing can be told')
+    if (!e) throw new RangeError('lineAmps are at or below no load: cannot be evaluated')
     return { ...e, expected: [e.expected[0], e.expected[1], e.expected[2]] as [number, number, number] }
   },
 })

@@ -6,7 +6,7 @@ import { ratio, volts } from './fields.ts'
 
 export const transformerCalc = calculator({
   id: 'transformer-ratio',
-  title: 'A transformer by its ratio',
+  title: 'Transformer ratio',
   group: 'faults',
   formula: 'out / in against rated out / rated in',
   basis: [standard('turns ratio'), practice('10 % stray')],
@@ -17,9 +17,9 @@ export const transformerCalc = calculator({
     ratedOut: volts.meta({ unit: 'V', title: 'Rated out' }),
   }),
   output: z.object({
-    fault: z.enum(['none', 'upstream', 'transformer']).meta({ title: 'The fault is' }),
-    off: ratio.meta({ unit: '%', title: 'Off its ratio' }),
-    supply: ratio.meta({ unit: '%', title: 'In, of rated' }),
+    fault: z.enum(['none', 'upstream', 'transformer']).meta({ title: 'Fault' }),
+    off: ratio.meta({ unit: '%', title: 'Deviation from ratio' }),
+    supply: ratio.meta({ unit: '%', title: 'Input, % of rated' }),
   }),
   example: { in: 137, out: 7, ratedIn: 460, ratedOut: 24 },
   compute(i) {

@@ -9,7 +9,7 @@ const point = inchesWater.min(0)
 
 export const traverseCalc = calculator({
   id: 'traverse',
-  title: 'Air from a traverse of the duct',
+  title: 'Airflow from a duct traverse',
   group: 'air',
   formula: 'V = √(2 p / ρ), the mean of the speeds, never of the pressures;  Q = V A',
   basis: [standard('pitot traverse'), standard('standard atmosphere; ideal gas')],
@@ -18,11 +18,11 @@ export const traverseCalc = calculator({
       .tuple([point, point, point, point, point, point])
       .meta({ unit: 'in wg', title: 'Velocity pressures', labels: ['1', '2', '3', '4', '5', '6'] }),
     area: z.number().positive().max(1000).meta({ unit: 'ft²', title: 'Duct, open area' }),
-    height: z.number().min(-1000).max(20000).default(0).meta({ unit: 'ft', title: 'Above the sea' }),
+    height: z.number().min(-1000).max(20000).default(0).meta({ unit: 'ft', title: 'Elevation' }),
     fahrenheit: z.number().min(-60).max(300).default(70).meta({ unit: '°F', title: 'Air in the duct' }),
   }),
   output: z.object({
-    speed: z.number().meta({ unit: 'ft/min', title: 'Mean speed' }),
+    speed: z.number().meta({ unit: 'ft/min', title: 'Mean velocity' }),
     flow: cfm.meta({ unit: 'cfm', title: 'Air' }),
     unsure: ratio.meta({ unit: '%', title: 'Unsure, ±' }),
     density: ratio.meta({ unit: '%', title: 'Density, of standard air' }),

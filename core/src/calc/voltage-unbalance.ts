@@ -12,7 +12,7 @@ import { horsepower, hpOf, known, ratio, threeVolts } from './fields.ts'
 
 export const voltageUnbalanceCalc = calculator({
   id: 'voltage-unbalance',
-  title: 'Voltage unbalance and what it leaves of the load',
+  title: 'Voltage unbalance and derating',
   group: 'supply',
   formula:
     'u = max |V − V mean| / V mean;  V2/V1 = √[(1 − √(3 − 6β)) / (1 + √(3 − 6β))], β = ΣV⁴/(ΣV²)²;  extra rise = 2 u² %, u in %',
@@ -26,7 +26,7 @@ export const voltageUnbalanceCalc = calculator({
     const at = u === null ? null : unbalanceDerating(u)
     return {
       x: { title: 'Voltage unbalance', unit: '%' },
-      y: { title: 'Share of the load it may carry', unit: '%' },
+      y: { title: 'Allowed load', unit: '%' },
       lines: [
         {
           name: 'derating curve',
@@ -38,7 +38,7 @@ export const voltageUnbalanceCalc = calculator({
   },
   basis: [
     standard('NEMA MG 1, 14.36'),
-    standard('its derating curve, read off a drawing', 'from memory'),
+    standard('derating curve, read from the figure', 'from memory'),
     practice('rise by 2 u²: a rule of thumb'),
     standard('IEC 61000-4-30 (negative over positive sequence)'),
   ],
@@ -50,10 +50,10 @@ export const voltageUnbalanceCalc = calculator({
     unbalance: ratio.meta({ unit: '%', title: 'Unbalance by NEMA' }),
     negativeSequence: ratio
       .nullable()
-      .meta({ unit: '%', title: 'Negative over positive sequence', none: 'the three close no triangle' }),
-    derating: ratio.nullable().meta({ unit: '%', title: 'Share of the load it may carry', none: 'do not run' }),
-    derated: horsepower.nullable().meta({ unit: 'hp', title: 'That is', none: 'no power given, or do not run' }),
-    rise: ratio.nullable().meta({ unit: '%', title: 'Temperature rise grows by about', none: 'a line is lost' }),
+      .meta({ unit: '%', title: 'Negative over positive sequence', none: 'the three volts are not possible' }),
+    derating: ratio.nullable().meta({ unit: '%', title: 'Allowed load', none: 'do not run' }),
+    derated: horsepower.nullable().meta({ unit: 'hp', title: 'That is', none: 'power not entered, or do not run' }),
+    rise: ratio.nullable().meta({ unit: '%', title: 'Temperature rise increases by about', none: 'a line is lost' }),
     lostLine: z.enum(['L1', 'L2', 'L3']).nullable().meta({ title: 'Line lost', none: 'none' }),
   }),
   example: { lineVolts: [460, 467, 450] },

@@ -8,16 +8,16 @@ const three = z.tuple([z.number(), z.number(), z.number()])
 
 export const windingOhmsCalc = calculator({
   id: 'winding-ohms',
-  title: 'Winding ohms: unbalance, phases, at 25 °C',
+  title: 'Winding ohms: unbalance and phase values',
   group: 'winding',
   formula: 'r = max |R − R mean| / R mean;  wye Ra = M − Rbc, M = ΣR / 2;  R25 = R (234.5 + 25) / (234.5 + t)',
   basis: [standard('circuit theory; copper 234.5 °C'), practice('2 % good, above 5 % reject')],
   input: z.strictObject({ pairs: threeOhms, celsius: celsius.optional().meta({ unit: '°C', title: 'Winding at' }) }),
   output: z.object({
     unbalance: ratio,
-    wye: three.nullable().meta({ unit: 'Ω', title: 'Phases of a wye', none: 'no wye gives these' }),
-    delta: three.nullable().meta({ unit: 'Ω', title: 'Branches of a delta', none: 'no delta gives these' }),
-    meanAt25: z.number().nullable().meta({ unit: 'Ω', title: 'Mean at 25 °C', none: 'no temperature given' }),
+    wye: three.nullable().meta({ unit: 'Ω', title: 'Phases of a wye', none: 'not possible for a wye' }),
+    delta: three.nullable().meta({ unit: 'Ω', title: 'Branches of a delta', none: 'not possible for a delta' }),
+    meanAt25: z.number().nullable().meta({ unit: 'Ω', title: 'Mean at 25 °C', none: 'temperature not entered' }),
   }),
   example: { pairs: [1.3, 1.32, 1.45], celsius: 18 },
   compute(i) {

@@ -106,14 +106,14 @@ describe('refused, in plain words with the field and its unit', () => {
   it.each([
     ['adjustable-sheave', { closed: 300000 }, 'closed', 'Pitch diameter, closed: 300,000 in is more than 10,000 in.'],
     ['adjustable-sheave', { closed: -1 }, 'closed', 'Pitch diameter, closed: -1 in is not above zero.'],
-    ['motor-on-drive', { hz: 0.2 }, 'hz', 'Output of the drive: 0.2 Hz is less than 1 Hz.'],
+    ['motor-on-drive', { hz: 0.2 }, 'hz', 'Drive output: 0.2 Hz is less than 1 Hz.'],
     ['energy-cost', { efficiency: 1.4 }, 'efficiency', 'Efficiency: 140 % is more than 100 %.'],
     ['voltage-unbalance', { lineVolts: [460, -3, 450] }, 'lineVolts.1', 'Line volts, L2-L3: -3 V is less than 0 V.'],
     ['overload-setting', { plateAmps: '12x' }, 'plateAmps', 'Plate amps: “12x” is not a number.'],
     ['overload-setting', { plateAmps: undefined }, 'plateAmps', 'Plate amps is needed.'],
     ['belt-power', { belts: 1.5 }, 'belts', 'Belts must be a whole number.'],
     ['belt-power', { section: 'Q' }, 'section', 'Section: choose one of A, B, C, D, 3V, 5V.'],
-    ['overload-setting', { colour: 3 }, '', 'Not asked for here: colour.'],
+    ['overload-setting', { colour: 3 }, '', 'Unknown field: colour.'],
     [
       'combustion',
       { oxygen: 15 },
@@ -135,7 +135,7 @@ describe('refused, in plain words with the field and its unit', () => {
       'energy-cost',
       { neededRpm: 990 },
       'neededRpm',
-      'Fan speed that would do, rpm, must not be above the fan speed now.',
+      'Fan speed needed, rpm, must not be above the fan speed now.',
     ],
   ] as const)('%s %j', (id, over, field, message) => expect(problem(id, over)).toMatchObject({ field, message }))
   it('an arc of contact beyond the printed factors', () =>

@@ -216,7 +216,7 @@ describe('negative over positive sequence (IEC 61000-4-30, magnitudes; worked ex
     [[212, 208, 203], 0.02505],
     [[460, 460, 460], 0],
   ] as const)('%j is %d', (volts, ratio) => expect(negativeSequenceRatio(volts) ?? NaN).toBeCloseTo(ratio, 5))
-  it('is none where the three close no triangle, and refuses three zeros', () => {
+  it('is none where the three volts are not possible, and refuses three zeros', () => {
     expect(negativeSequenceRatio([480, 480, 970])).toBeNull()
     expect(() => negativeSequenceRatio([0, 0, 0])).toThrow(/^lineVolts/)
     expect(() => negativeSequenceRatio([460, -1, 460])).toThrow(/^lineVolts/)

@@ -134,7 +134,7 @@ export function pluckListener(rate: number): PluckListener {
   }
 }
 
-/** How far plucks of one span may lie apart, as a share. @source common practice: within a few per cent */
+/** How far plucks of one span may lie apart, as a share. @source common practice: within a few percent */
 const together = 0.05
 
 /** The note that the last three plucks agree on; null while they do not. */

@@ -52,7 +52,7 @@ export function readColumns(volts: string, amps?: string, sfa?: string): PlateCo
   return v.flat().map((value, i) => ({ volts: value, amps: a?.[i] ?? null, sfa: s?.[i] ?? null }))
 }
 
-export type ColumnHow = 'connection on the books' | 'nearest the service' | 'only column'
+export type ColumnHow = 'recorded connection' | 'nearest to the supply' | 'only column'
 
 export interface ChosenColumn {
   readonly column: PlateColumn
@@ -71,10 +71,10 @@ export function chooseColumn(
 ): ChosenColumn | null {
   if (connectionVolts !== undefined) {
     const named = columns.find((c) => c.volts === connectionVolts)
-    if (named) return { column: named, how: 'connection on the books' }
+    if (named) return { column: named, how: 'recorded connection' }
   }
   const away = (c: PlateColumn) => Math.abs(Math.log(c.volts / serviceVolts))
   const best = [...columns].sort((a, b) => away(a) - away(b) || b.volts - a.volts)[0]
   if (!best || away(best) > Math.log(1.2)) return null
-  return { column: best, how: columns.length === 1 ? 'only column' : 'nearest the service' }
+  return { column: best, how: columns.length === 1 ? 'only column' : 'nearest to the supply' }
 }

@@ -57,7 +57,7 @@ describe('the column in use', () => {
     expect(chooseColumn(columns, service)?.column.volts).toBe(volts),
   )
   it('is the recorded connection where there is one', () =>
-    expect(chooseColumn(columns, 208, 230)).toMatchObject({ column: { volts: 230 }, how: 'connection on the books' }))
+    expect(chooseColumn(columns, 208, 230)).toMatchObject({ column: { volts: 230 }, how: 'recorded connection' }))
   it('is none on a supply that no column fits', () => {
     expect(chooseColumn(readColumns('460', '12.8'), 600)).toBeNull()
     expect(chooseColumn(readColumns('115', '5'), 230)).toBeNull()

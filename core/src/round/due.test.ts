@@ -70,7 +70,7 @@ describe('what is due, and why', () => {
     })
     const t = task(of(400, { past }), 'amps')
     expect(t?.moved).toBe('forward')
-    expect(t?.why).toContain('may meet the plate by')
+    expect(t?.why).toContain('may reach the nameplate by')
   })
   it('is pulled forward by work that waits, and by a stand-in', () => {
     const waits = of(30, { past: [fine(0)], waiting: [{ at: at(10), what: 'half a turn of the sheave' }] })
@@ -173,16 +173,16 @@ describe('what is due, and why', () => {
     const work: WorkDone[] = [{ at: at(10), kind: 'belts-renewed', note: '' }]
     expect(settle(of(20, { past: [fine(0)], work }), 'belts')?.minutes).toBe(20) // common practice: 15 to 30
     const waits = of(30, { past: [fine(0)], waiting: [{ at: at(10), what: 'Work on the sheaves' }] })
-    expect(settle(waits, 'amps')?.because).toBe('Work on the sheaves waits: its proof is read when it has run in')
+    expect(settle(waits, 'amps')?.because).toBe('Work on the sheaves is waiting: readings follow after it has run in')
     expect(settle(waits, 'insulation')).toBeNull()
   })
-  it('brings the drive train forward where it was found askew, and reads again after it was lined up', () => {
+  it('brings the drive train forward where it was found askew, and reads again after it was aligned', () => {
     const f = of(30, { past: [fine(0)] })
     const verdicts = (f.judgement?.verdicts ?? []).slice(0, 1)
     const found = verdicts.map((v) => ({ ...v, check: 'alignment', level: 'fix' as const, because: 'Half a degree.' }))
     const askew = { ...f, judgement: f.judgement && { ...f.judgement, verdicts: found } }
     expect(task(askew, 'belts')?.why).toContain('Half a degree')
-    expect(task(askew, 'belts')?.settle?.because).toContain('lined up')
+    expect(task(askew, 'belts')?.settle?.because).toContain('aligned')
   })
   it('every kind locks out only what it stops, and has a name of its own', () => {
     for (const k of taskKinds) expect(!k.locksOut || k.stopsUnit).toBe(true)

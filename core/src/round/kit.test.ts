@@ -36,7 +36,7 @@ describe('what to bring', () => {
     expect(words(facts(['belts']))).toEqual(['1 pcs Lock and tag', '2 pcs Belt B74'])
     expect(words(facts(['filters']))).toEqual(['6 pcs Filter 20 × 20 × 2 in'])
     // By hand: 0.005 · 90 · 20 = 9 g a bearing, two of them.
-    expect(words(facts(['grease']))).toEqual(['18 g Grease, the kind that is in them'])
+    expect(words(facts(['grease']))).toEqual(['18 g Grease, same kind as in the bearings'])
     expect(words(facts(['capacitor'], { phases: 1 }))).toEqual(['1 pcs Lock and tag', '1 pcs Capacitor 7.5 µF, 370 V'])
     expect(words(facts(['terminals']))).toEqual(['1 pcs Lock and tag', '3 pcs Fuse 20 A, time-delay'])
     expect(words(facts(['amps']))).toEqual([])

@@ -43,7 +43,9 @@ export function kitOf(f: KitFacts): KitItem[] {
     out.push(part(`Spare blade, ${wheel.diameter} mm${wheel.blades === null ? '' : `, ${wheel.blades} blades`}`))
   if (does('filters', 'start-up') && filters) out.push(part(`Filter ${filters.size}`, filters.count))
   if (does('grease') && bearing?.outside != null && bearing.width !== null) {
-    out.push(part('Grease, the kind that is in them', Math.ceil(2 * greaseGrams(bearing.outside, bearing.width)), 'g'))
+    out.push(
+      part('Grease, same kind as in the bearings', Math.ceil(2 * greaseGrams(bearing.outside, bearing.width)), 'g'),
+    )
     out.push(tool('Grease gun'))
   }
   if (does('capacitor') && f.controls.capacitor) {

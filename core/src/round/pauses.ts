@@ -4,7 +4,7 @@ import { beltsFresh, lastRead, limitOf, type DueFacts, type Pause } from './task
 /** A drive keeps its bus charged after it is locked out. @source common practice: the label's minutes */
 export const busEmpties = (f: DueFacts): Pause | null =>
   f.machine.hasDrive
-    ? { minutes: limitOf(f, 'drive-wait'), because: 'the bus of its drive empties; the label of the drive governs' }
+    ? { minutes: limitOf(f, 'drive-wait'), because: 'the drive bus discharges; the drive label governs' }
     : null
 
 /** A winding that was hot at the last stop is tested when it has cooled. @source common practice */
@@ -30,14 +30,12 @@ const settling = (f: DueFacts, because: string): Pause => ({ minutes: limitOf(f,
 
 /** A speed that the bench asks for is proved when it has run in. */
 export const speedSettles = (f: DueFacts): Pause | null =>
-  f.waiting[0] ? settling(f, `${f.waiting[0].what} waits: its proof is read when it has run in`) : null
+  f.waiting[0] ? settling(f, `${f.waiting[0].what} is waiting: readings follow after it has run in`) : null
 
 /** Belts that are tensioned or renewed seat before the amps mean anything. */
 export function beltsSettle(f: DueFacts): Pause | null {
   const worn = ['belts', 'belt-tension', 'alignment', 'belts-carry'].some((c) =>
     f.judgement?.verdicts.some((v) => v.check === c && v.level !== 'ok'),
   )
-  return beltsFresh(f) || worn
-    ? settling(f, 'belts that are lined up, tensioned or renewed seat first')
-    : speedSettles(f)
+  return beltsFresh(f) || worn ? settling(f, 'aligned, tensioned or new belts must seat first') : speedSettles(f)
 }

@@ -204,9 +204,9 @@ describe('what a round minds', () => {
     )
     const r = plan(p)
     expect(Object.fromEntries(r.left.map((l) => [l.visit, l.why]))).toEqual({
-      wet: 'the storm comes first',
-      two: 'it takes two people',
-      shut: 'its unit may not be stopped in these hours',
+      wet: 'not before the storm',
+      two: 'needs two people',
+      shut: 'the unit may not be shut down at these times',
     })
     expect(r.visits.map((v) => v.visit)).toEqual(['fine'])
   })
@@ -216,7 +216,7 @@ describe('what a round minds', () => {
         walkers: [{ id: 'a', from: 480, to: 505 }],
       }),
     )
-    expect(r.left).toEqual([{ visit: 'a', why: 'the day is full' }])
+    expect(r.left).toEqual([{ visit: 'a', why: 'no time left' }])
   })
   it('goes first to what presses, though something else lies nearer', () => {
     const p = small([visit('near', 1), visit('bad', 4, { urgency: 25 }), visit('next', 2)])

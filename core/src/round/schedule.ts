@@ -28,13 +28,13 @@ export interface RoutePlan {
 
 /** Why a visit found no place. */
 export const whyLeft = {
-  people: 'it takes two people',
-  windows: 'its unit may not be stopped in these hours',
-  storm: 'the storm comes first',
-  full: 'the day is full',
+  people: 'needs two people',
+  windows: 'the unit may not be shut down at these times',
+  storm: 'not before the storm',
+  full: 'no time left',
 } as const
 
-/** What stands against it alone, else that the day is full. */
+/** What stands against it alone, else that no time left. */
 function reasonOf(p: RouteProblem, v: RouteVisit): string {
   if (p.walkers.length < v.people) return whyLeft.people
   const trip = (w: Walker) => w.from + (p.travel[0]?.[v.place] ?? 0) + (v.lock === null ? 0 : p.lockMinutes)

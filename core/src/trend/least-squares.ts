@@ -15,7 +15,7 @@ export interface LeastSquares {
 
 /**
  * @throws RangeError when there are fewer than two points, not as many x as y, or all x are the same
- * @source b1 = Sxy/Sxx by centred sums; ŷ ± t s √(1 + 1/n + (x − x̄)²/Sxx)
+ * @source b1 = Sxy/Sxx by centered sums; ŷ ± t s √(1 + 1/n + (x − x̄)²/Sxx)
  */
 export function leastSquares(xs: readonly number[], ys: readonly number[]): LeastSquares {
   const n = xs.length

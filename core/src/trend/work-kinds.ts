@@ -9,7 +9,7 @@ export interface WorkKind {
 
 /** Every kind of work that can be recorded. A new kind is one line here. */
 export const workKinds = [
-  { id: 'motor-replaced', words: 'motor change', breaks: ['amps', 'rpm', 'megohms', 'winding_ohms'] },
+  { id: 'motor-replaced', words: 'motor replacement', breaks: ['amps', 'rpm', 'megohms', 'winding_ohms'] },
   { id: 'winding-dried', words: 'drying of the winding', breaks: ['megohms'] },
   { id: 'capacitor-renewed', words: 'new capacitor', breaks: ['amps', 'capacitance'] },
   { id: 'contactor-renewed', words: 'new contactor', breaks: [] },
@@ -30,13 +30,13 @@ export const workKinds = [
   { id: 'wheel-cleaned', words: 'wheel cleaning', breaks: ['amps'] },
   { id: 'wheel-balanced', words: 'wheel balancing', breaks: [] },
   { id: 'hub-secured', words: 'securing of keys and set screws', breaks: [] },
-  { id: 'wheel-replaced', words: 'wheel change', breaks: ['amps', 'rpm'] },
+  { id: 'wheel-replaced', words: 'wheel replacement', breaks: ['amps', 'rpm'] },
   { id: 'sheaves-aligned', words: 'alignment of the sheaves', breaks: [] },
   { id: 'shaft-renewed', words: 'new shaft', breaks: ['amps'] },
-  { id: 'bearings-renewed', words: 'bearing change', breaks: ['amps'] },
+  { id: 'bearings-renewed', words: 'bearing replacement', breaks: ['amps'] },
   { id: 'filters-changed', words: 'filter change', breaks: [] },
-  { id: 'air-path-changed', words: 'change of the air path', breaks: ['amps'] },
-  { id: 'supply-mended', words: 'mending of the supply', breaks: ['amps', 'volts_ll', 'volts_ln', 'volts_lg'] },
+  { id: 'air-path-changed', words: 'air path change', breaks: ['amps'] },
+  { id: 'supply-mended', words: 'supply repair', breaks: ['amps', 'volts_ll', 'volts_ln', 'volts_lg'] },
   { id: 'greased', words: 'greasing', breaks: [] },
   { id: 'note', words: 'note', breaks: [] },
 ] as const satisfies readonly WorkKind[]

@@ -176,7 +176,7 @@ describe('readings from a file', () => {
     )
     expect(inside.body).toMatchObject({ status: 'refused', errors: [{ line: 3, column: 'value' }] })
     const book = await lead.file('readings', csv(row({ taken_at: at, value: '9.9' })))
-    expect(book.body.errors[0].message).toContain('is in the book as 9.1')
+    expect(book.body.errors[0].message).toContain('is on record as 9.1')
   })
 
   it('that are not UTF-8, empty, or never close a quote get a plain word', async () => {

@@ -59,7 +59,7 @@ export function readOrganisation(text: string, errors: Errors): OrganisationFile
   file.areas.forEach((a, i) => {
     const under = a.plan?.underlay
     if (under && !file.planPictures.some((p) => p.id === under.id && p.areaId === a.id))
-      errors.add(0, `areas.${i}.plan.underlay.id`, 'no such picture of this area in the file')
+      errors.add(0, `areas.${i}.plan.underlay.id`, 'no such photo of this area in the file')
   })
   file.rounds.forEach((r, i) =>
     r.stops.forEach(

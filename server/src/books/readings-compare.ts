@@ -86,7 +86,7 @@ export async function compareReadings(
       errors.add(
         c.line,
         'value',
-        `${c.quantity} ${c.position} is in the book as ${c.kept} for that time; correct it at the machine, with a reason`,
+        `${c.quantity} ${c.position} is on record as ${c.kept} for that time; correct it at the machine, with a reason`,
       )
     errors.count += clashes - list.rows.length
   }

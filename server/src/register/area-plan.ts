@@ -107,7 +107,7 @@ export async function keepAreaPlan(
       .select({ areaId: planPictures.areaId })
       .from(planPictures)
       .where(eq(planPictures.id, under.id))
-    if (picture?.areaId !== area.id) throw fieldProblem('plan.underlay.id', 'no such picture of this area')
+    if (picture?.areaId !== area.id) throw fieldProblem('plan.underlay.id', 'no such photo of this area')
   }
   const row = { plan: body.plan, version: before.version + 1 }
   await tx

@@ -108,13 +108,13 @@ describe('a round', () => {
     expect(r.status).toBe(200)
     const { plan } = r.body as RoundPage
     expect(plan.left.length).toBeGreaterThan(0)
-    expect(plan.left.every((l) => l.why === 'the storm comes first' || l.why === 'the day is full')).toBe(true)
+    expect(plan.left.every((l) => l.why === 'not before the storm' || l.why === 'no time left')).toBe(true)
   })
   it('goes on to the next day with what finds no room, and with nothing else', async () => {
     const short = { ...person, to: 420 + 60 }
     const body = await asked(12, { name: 'Long one', people: [short], days: 3 })
     const first = (await lead.post('/rounds', body)).body as RoundPage
-    expect(first.plan.left.every((l) => l.why !== 'the day is full')).toBe(true)
+    expect(first.plan.left.every((l) => l.why !== 'no time left')).toBe(true)
     const heads = ((await viewer.get('/rounds')).body as RoundHead[]).filter((h) => h.name === 'Long one')
     expect(heads.map((h) => h.day)).toEqual(['2026-11-26', '2026-11-27', '2026-11-28'].slice(0, heads.length))
     expect(heads.length).toBeGreaterThan(1)

@@ -152,7 +152,7 @@ export const capacitor: SheetCheck = {
         title: 'Or under load',
         asks: [
           ...cells('capacitor_amps', where, dual ? ['Fan lead', 'Second lead'] : ['Its lead']),
-          ...cells('capacitor_volts', where, dual ? ['Across fan', 'Across second'] : ['Across it']),
+          ...cells('capacitor_volts', where, dual ? ['Across fan', 'Across second'] : ['Volts across it']),
         ],
         also: true,
       },

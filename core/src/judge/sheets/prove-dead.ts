@@ -87,7 +87,7 @@ export const proveDead: SheetCheck = {
                       ]),
                     ]
                   : []),
-                ...cells('stored_volts', ['capacitor'], ['Across it']),
+                ...cells('stored_volts', ['capacitor'], ['Volts across it']),
               ],
             },
           ]

@@ -10,7 +10,7 @@ const unfinished = (f: DueFacts): Reason[] => {
   const legs = newest.readings.filter((r) => r.quantity === 'amps').length
   const bare = newest.readings.length > 0 && legs > 0 && legs < f.machine.phases
   return bare
-    ? [{ at: newest.at, because: `the last stop was not finished: ${legs} of ${f.machine.phases} legs were read` }]
+    ? [{ at: newest.at, because: `the last visit was not finished: ${legs} of ${f.machine.phases} legs were read` }]
     : []
 }
 
@@ -21,7 +21,7 @@ function drifting(f: DueFacts, next: number): Reason[] {
     return [
       {
         at: Math.max(f.now, drift.meets.earliest - 14 * dayMs),
-        because: `its amps may meet the plate by ${show.month(drift.meets.earliest)}, before the next visit`,
+        because: `its amps may reach the nameplate by ${show.month(drift.meets.earliest)}, before the next visit`,
       },
     ]
   return []

@@ -7,7 +7,7 @@ const stops = (f: DueFacts) => (f.judgement?.conditions ?? []).filter((k) => k.l
 /** Lock out, find it, put it right: what answers a stop comes before any reading of the machine running. */
 export const answerTask: TaskKind = {
   id: 'answer',
-  title: 'Lock out and put right',
+  title: 'Lock out and repair',
   plan: 'full',
   minutes: 45,
   people: 1,

@@ -37,7 +37,7 @@ export const beltsTask: TaskKind = {
       pulls: [
         ...askedFor(f, 'tension', 'alignment', 'bearings', 'keys', 'wheel', 'spin'),
         ...(renewed !== null && beltsFresh(f)
-          ? [{ at: inDays(renewed, 2), because: 'a new belt set gives way in its first days: tension again' }]
+          ? [{ at: inDays(renewed, 2), because: 'a new belt set stretches in its first days: tension again' }]
           : []),
         ...worries
           .filter((v) => v.level !== 'ok')

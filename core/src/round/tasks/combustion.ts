@@ -29,7 +29,7 @@ export const combustionTask: TaskKind = {
       pulls: [
         {
           at: inDays(worked, 7),
-          because: `the fan over its burners was worked on ${show.day(worked, f.now, f.machine.zone)} and no test is in the book`,
+          because: `the fan over its burners was worked on ${show.day(worked, f.now, f.machine.zone)} and no test is on record`,
         },
       ],
       push: null,

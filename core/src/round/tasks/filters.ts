@@ -25,7 +25,7 @@ export const filtersTask: TaskKind = {
         ...askedFor(f, 'filters'),
         ...(loaded ? [{ at: drop.level === 'fix' ? read.at : inDays(read.at, 30), because: drop.because }] : []),
       ],
-      push: steadyPush(f, values, 0.2, lastAt ?? read?.at ?? null, days, 'the pressure over them hardly rises'),
+      push: steadyPush(f, values, 0.2, lastAt ?? read?.at ?? null, days, 'their pressure drop hardly rises'),
     }
   },
 }

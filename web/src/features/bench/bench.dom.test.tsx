@@ -55,7 +55,7 @@ describe('a calculator’s page', () => {
 
   it('a word where a figure belongs is told', async () => {
     const user = await openEmpty('belt-note')
-    await user.type(screen.getByLabelText('Note of the span, Hz'), 'fourty')
+    await user.type(screen.getByLabelText('Frequency of the span, Hz'), 'fourty')
     await user.type(screen.getByLabelText('Free span, in'), '21.65')
     expect(result()).toContain('Correct the marked fields.')
     expect(screen.getAllByRole('alert').length).toBeGreaterThan(0)

@@ -54,9 +54,9 @@ describe('the plan of a round', () => {
   })
   it('names what found no room and why', async () => {
     const page = roundOf()
-    const left = { ...page, plan: { ...page.plan, left: [{ visit: uuid(13), why: 'the storm comes first' }] } }
+    const left = { ...page, plan: { ...page.plan, left: [{ visit: uuid(13), why: 'not before the storm' }] } }
     await showAs('lead', <PlanLists page={left} />)
-    expect(screen.getByText('the storm comes first')).toBeTruthy()
+    expect(screen.getByText('not before the storm')).toBeTruthy()
     expect(screen.getByRole('button', { name: 'Move to top' })).toBeTruthy()
   })
   it('tells what comes before and after a pause, and leaves out what only goes with a machine that found no room', async () => {
@@ -69,8 +69,8 @@ describe('the plan of a round', () => {
       order: [{ walker: uuid(9), visits: visits.map((v) => v.visit) }],
       visits,
       left: [
-        { visit: uuid(12), why: 'the day is full' },
-        { visit: `${uuid(12)}:proof`, why: 'the day is full' },
+        { visit: uuid(12), why: 'no time left' },
+        { visit: `${uuid(12)}:proof`, why: 'no time left' },
       ],
     }
     await showAs('lead', <PlanLists page={{ ...bare, plan }} />)

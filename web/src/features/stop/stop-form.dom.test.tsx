@@ -235,7 +235,7 @@ describe('the walk of everything', () => {
     await user.click(phase(/^Lock out/))
     await user.click(check(/^Prove dead/))
     expect(screen.queryByLabelText('Line to line, L2-L3, V')).toBeNull()
-    expect(cell('Capacitor, Across it, V')).toBeTruthy()
+    expect(cell('Capacitor, Volts across it, V')).toBeTruthy()
   })
 })
 

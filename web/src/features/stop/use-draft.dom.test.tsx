@@ -41,7 +41,7 @@ describe('the draft of a stop', () => {
     const hook = open()
     act(() => hook.current.change({ note: 'hums' }))
     expect(open('n').current.draft.note).toBe('')
-    expect(open('m', 'old', { note: 'as it was' }).current.draft.note).toBe('as it was')
+    expect(open('m', 'old', { note: 'unchanged' }).current.draft.note).toBe('unchanged')
   })
   it('that was written before waits were counted opens with none', () => {
     localStorage.setItem('motor-round-stop m ', JSON.stringify({ id: 'x', typed: { 'amps L1': '9' }, state: {} }))
