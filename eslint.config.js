@@ -3,6 +3,7 @@ import { defineConfig, globalIgnores } from 'eslint/config'
 import hooks from 'eslint-plugin-react-hooks'
 import globals from 'globals'
 import ts from 'typescript-eslint'
+import { bannedSyntax } from './scripts/lib/words.mjs'
 
 export default defineConfig(
   globalIgnores(['**/dist/', '**/.tsc/', 'coverage/', '.playwright/', '.data/', '.cache/', 'server/drizzle/']),
@@ -21,6 +22,12 @@ export default defineConfig(
   // Parts of these run inside the page.
   { files: ['bench/**'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
   { files: ['web/src/**'], ...hooks.configs.flat.recommended },
+  // What people read is in plain words of the trade.
+  {
+    files: ['{contract,server,web,demo}/src/**'],
+    ignores: ['**/*.test.{ts,tsx}', '**/*.test-help.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...bannedSyntax] },
+  },
   {
     files: ['core/src/**'],
     rules: {
@@ -43,6 +50,17 @@ export default defineConfig(
       ],
       'no-restricted-syntax': [
         'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock' },
+      ],
+    },
+  },
+  {
+    files: ['core/src/**'],
+    ignores: ['**/*.test.ts', '**/*.test-help.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...bannedSyntax,
         { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'core has no clock' },
       ],
     },

@@ -15,7 +15,7 @@ export const truth: readonly Story[] = [
   {
     id: 'lost-leg',
     machine: 'EF-7/EF',
-    tells: 'A fuse blew before the last stop: L1 carries nothing, L2 and L3 carry it all.',
+    tells: 'A fuse blew before the last visit: L1 carries nothing, L2 and L3 carry it all.',
     check: 'lost-leg',
     level: 'stop',
   },

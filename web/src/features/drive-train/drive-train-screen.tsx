@@ -31,7 +31,7 @@ function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
   return (
     <form
       className="part-form stack"
-      aria-label={`${slotWords[part.part.slot]}: take out`}
+      aria-label={`${slotWords[part.part.slot]}: remove`}
       onSubmit={(e) => {
         e.preventDefault()
         void remove({

@@ -308,7 +308,7 @@ export function MachineScreen() {
           <section className="sheet">
             <header>
               <h2>Visits</h2>
-              <span className="quiet">{page.stops.length + page.moreStops} in the book</span>
+              <span className="quiet">{page.stops.length + page.moreStops} on record</span>
             </header>
             <StopsTable
               stops={page.stops}

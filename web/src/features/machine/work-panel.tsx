@@ -49,7 +49,7 @@ export function WorkPanel({
             {shortDay(new Date(w.at).toISOString(), now)} · {workWords(w)}
             {w.note ? `: ${w.note}` : ''}
             {told === '' ? '' : <b> {told}</b>}
-            {change ? ` (the bench: ${show.amps(change.predicted)} A)` : ''}{' '}
+            {change ? ` (predicted: ${show.amps(change.predicted)} A)` : ''}{' '}
             <span className="quiet">{by.get(w.at) ?? ''}</span>
           </p>
         )

@@ -130,7 +130,7 @@ export function Editor({ page, onDone }: { page: AreaPlanPage; onDone: () => voi
           plan={plan}
           units={planUnits(page)}
           chosen={chosen}
-          label={`Plan of ${page.area.name}, ${plan.width} by ${plan.depth} metres`}
+          label={`Roof map of ${page.area.name}, ${plan.width} by ${plan.depth} meters`}
           onPick={setChosen}
           onUnitDown={(id, e) => {
             const at = spotAt(e)

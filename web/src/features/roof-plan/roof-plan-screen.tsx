@@ -30,7 +30,7 @@ export function RoofPlanScreen() {
         <Link to={`/roof?area=${id}`}>{page.area.name}</Link> · {page.area.siteName}
       </p>
       <div className="row plan-head">
-        <h1>Plan of {page.area.name}</h1>
+        <h1>Roof map of {page.area.name}</h1>
         {editing || !mayAct ? null : <Button onClick={() => setEditing(true)}>Edit map</Button>}
         <Link to={`/tags?area=${id}`}>Tag sheet</Link>
         <Link to={`/areas/${id}/air`}>Its air</Link>
@@ -47,7 +47,7 @@ export function RoofPlanScreen() {
           <RoofPlan
             plan={page.plan}
             units={planUnits(page)}
-            label={`Plan of ${page.area.name}, ${page.plan.width} by ${page.plan.depth} metres`}
+            label={`Roof map of ${page.area.name}, ${page.plan.width} by ${page.plan.depth} meters`}
             onPick={(unit) => {
               const fan = firstFan(page, unit)
               if (fan !== null) void navigate(`/machines/${fan}`)

@@ -39,7 +39,7 @@ const page: AreaPlanPage = areaPlanPage.parse({
 async function open(role: 'mechanic' | 'viewer' = 'mechanic', over: Partial<AreaPlanPage> = {}) {
   const shown = await showAs(role, <RoofPlanScreen />, { path: '/areas/:id/plan', at: `/areas/${areaId}/plan` })
   await store.dispatch(api.util.upsertQueryData('areaPlan', { params: { id: areaId } }, { ...page, ...over }))
-  await screen.findByRole('heading', { name: 'Plan of Hall roof' })
+  await screen.findByRole('heading', { name: 'Roof map of Hall roof' })
   return shown
 }
 const unit = (tag: string) => screen.getByRole('button', { name: new RegExp(`^${tag}, `) })
@@ -91,7 +91,7 @@ describe('drawing it', () => {
     const width = screen.getByLabelText('Width, m')
     await user.clear(width)
     await user.type(width, '52,5')
-    expect(screen.getByRole('group', { name: 'Plan of Hall roof, 52.5 by 24 metres' })).toBeTruthy()
+    expect(screen.getByRole('group', { name: 'Roof map of Hall roof, 52.5 by 24 meters' })).toBeTruthy()
     const deep = screen.getByLabelText('Keep clear 1, depth, m')
     await user.clear(deep)
     await user.type(deep, 'wide')

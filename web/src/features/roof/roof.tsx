@@ -205,7 +205,7 @@ function AreaAsPlan({ areaId }: { areaId: string }) {
       </header>
       <RoofPlan
         plan={page.plan}
-        label={`Plan of ${page.area.name}`}
+        label={`Roof map of ${page.area.name}`}
         units={planUnits(page)}
         onPick={(unit) => {
           const fan = firstFan(page, unit)
