@@ -27,4 +27,10 @@ export const personEdit = z.strictObject({ role, disabled: z.boolean() })
 /** A one-time link by which a person sets the password; shown once. */
 export const invitationLink = z.object({ person, path: z.string(), expiresAt: instant })
 export const invitation = z.object({ login: z.string().nullable(), name: z.string().nullable(), role })
-export const acceptInvitation = z.strictObject({ login: login.optional(), name: line(60).min(1).optional(), password })
+/** The first account names itself and the organization; others have a name already. */
+export const acceptInvitation = z.strictObject({
+  login: login.optional(),
+  name: line(60).min(1).optional(),
+  organization: line(80).min(1).optional(),
+  password,
+})

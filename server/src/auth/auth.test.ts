@@ -126,7 +126,9 @@ describe('a first start without demo', () => {
       password: 'a long password',
       login: 'first',
       name: 'First Lead',
+      organization: 'Harbor Maintenance',
     })
+    expect((await visitor.get('/session')).body).toMatchObject({ organisation: 'Harbor Maintenance' })
     expect(r.body.person).toMatchObject({ login: 'first', role: 'lead' })
     expect((await empty.visitor().get(`/invitations/${token}`)).status).toBe(404)
     await empty.end()

@@ -93,6 +93,8 @@ export function authRoutes(router: Router, deps: Deps): void {
         .values({ id: uuid(), login: body.login, name: body.name, role: found.role, passwordHash })
         .returning()
       if (!row) throw notFound('person')
+      if (body.organization !== undefined)
+        await tx.update(organisation).set({ name: body.organization }).where(eq(organisation.id, 1))
       await record(tx, { by: row.name, at: deps.now(), what: 'first account made', entity: 'person', entityId: row.id })
       return asPerson(row)
     })

@@ -94,7 +94,9 @@ function Form({
       <section className="sheet stack">
         <header>
           <h2>Input</h2>
-          <span className="quiet">{from ? `from ${from}` : isExample ? 'worked example: enter your own values' : ''}</span>
+          <span className="quiet">
+            {from ? `from ${from}` : isExample ? 'worked example: enter your own values' : ''}
+          </span>
         </header>
         <div className="bench-in">
           {inputs.map((f) => (
@@ -203,7 +205,9 @@ function CalculatorPage({
   const all = [...inputs, ...fieldsOf(schema.output, true)]
   // Where nothing is in inches, pounds or horsepower there is nothing to choose.
   const choice = both.some((f) => all.some((m) => m.name === f.name && m.unit !== f.unit))
-  const [cells, setCells] = useState(() => cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : calculator.example))
+  const [cells, setCells] = useState(() =>
+    cellsOf(inputs, page ? calculator.fill(benchMachine(page)) : calculator.example),
+  )
   const otherUnits = () => {
     setCells((old) => convertCells(inputs, fieldsOf(schema.input, !metric), old))
     setMetric(!metric)

@@ -52,7 +52,7 @@ describe('the work of a machine', () => {
     await showAs('viewer', <WorkPanel page={p} stops={p.stops.map(coreStop)} changes={judged(p).changes} now={now} />)
     const text = document.body.textContent ?? ''
     expect(text).toMatch(
-      /Jun 10 · sheave from 2 turns to 2½ turns open: to bring it down 12\.7 → 12\.2 A \(the bench: 12\.\d A\) Mosi Okonjo/,
+      /Jun 10 · sheave from 2 turns to 2½ turns open: to bring it down 12\.7 → 12\.2 A \(predicted: 12\.\d A\) Mosi Okonjo/,
     )
     expect(text).toContain('May 1, 2024 · new belt set')
   })

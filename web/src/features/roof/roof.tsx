@@ -132,6 +132,7 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
     if (last >= rows.length - 40 && hasNextPage && !isFetchingNextPage) void fetchNextPage()
   }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage])
 
+  const filtered = Boolean(filter.level ?? filter.area ?? filter.site)
   if (roof.error) return <FailureNote failure={roof.error as Failure} kept="The list cannot be loaded." />
   if (roof.isLoading) return <p>Loading …</p>
   if (rows.length === 0)
@@ -139,7 +140,8 @@ function Ledger({ filter, now }: { filter: RoofFilter; now: number }) {
       <div className="sheet">
         <h2>No machines</h2>
         <p>
-          No machine matches the filters. <Link to="/machines/new">Add a machine</Link>, or import a machine list under{' '}
+          {filtered ? 'No machine matches the filters.' : 'There are no machines yet.'}{' '}
+          <Link to="/machines/new">Add a machine</Link>, or import a machine list under{' '}
           <Link to="/books">Import & export</Link>.
         </p>
       </div>

@@ -13,6 +13,7 @@ export function Welcome() {
   const [accept, attempt] = api.useAcceptInvitationMutation()
   const [login, setLogin] = useState('')
   const [name, setName] = useState('')
+  const [organization, setOrganization] = useState('')
   const [password, setPassword] = useState('')
   const navigate = useNavigate()
   if (invitation.isLoading) return <p className="page">Loading …</p>
@@ -26,6 +27,17 @@ export function Welcome() {
     )
   const known = invitation.data?.login ?? null
   const failure = attempt.error as Failure | undefined
+  const asked = [
+    ...(known === null
+      ? ([
+          ['organization name', organization.trim() === ''],
+          ['your name', name.trim() === ''],
+          ['sign-in name', login.trim() === ''],
+        ] as const)
+      : []),
+    ['password of 10 characters', password.length < 10] as const,
+  ]
+  const missing = asked.filter(([, lacks]) => lacks).map(([words]) => words)
   return (
     <main className="entry">
       <h1>{known === null ? 'Create the first account' : `Welcome, ${invitation.data?.name ?? ''}`}</h1>
@@ -33,7 +45,8 @@ export function Welcome() {
         className="sheet stack"
         onSubmit={(e) => {
           e.preventDefault()
-          const own = known === null ? { login: login.trim(), name: name.trim() } : {}
+          const own =
+            known === null ? { login: login.trim(), name: name.trim(), organization: organization.trim() } : {}
           void accept({ params: { token }, body: { ...own, password } })
             .unwrap()
             .then(
@@ -44,8 +57,11 @@ export function Welcome() {
       >
         {known === null ? (
           <>
+            <Field label="Organization name" error={fieldMessage(failure, 'organization')}>
+              <Input size="large" value={organization} autoFocus onChange={(e) => setOrganization(e.target.value)} />
+            </Field>
             <Field label="Your name" error={fieldMessage(failure, 'name')}>
-              <Input size="large" value={name} autoFocus onChange={(e) => setName(e.target.value)} />
+              <Input size="large" value={name} onChange={(e) => setName(e.target.value)} />
             </Field>
             <Field label="Sign-in name" error={fieldMessage(failure, 'login')}>
               <Input
@@ -70,14 +86,9 @@ export function Welcome() {
             onChange={(e) => setPassword(e.target.value)}
           />
         </Field>
+        {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
         {failure && !failure.problem.errors ? <p className="field-error">{messageOf(failure)}</p> : null}
-        <Button
-          type="primary"
-          size="large"
-          htmlType="submit"
-          loading={attempt.isLoading}
-          disabled={password.length < 10}
-        >
+        <Button type="primary" size="large" htmlType="submit" loading={attempt.isLoading} disabled={missing.length > 0}>
           Set password and sign in
         </Button>
       </form>
