@@ -52,7 +52,7 @@ test('a motor is replaced: the old one is kept, the new plate is the limit from 
   await page.getByRole('button', { name: 'Save replacement' }).click()
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await expect(page.getByText(/winding to ground/).first()).toBeVisible()
-  await expect(page.getByText(/^stand-in, fitted Nov 25/)).toBeVisible()
+  await expect(page.getByText(/^temporary substitute, installed Nov 25/)).toBeVisible()
   await expect(page.getByText(/^Amps not read since the /)).toBeVisible()
   await page.getByRole('button', { name: 'Take readings' }).click()
   await typeStop(page, ['478', '479', '477', '4.5', '4.4', '4.6'])

@@ -124,7 +124,7 @@ const pictures = [
     '/round/{today}/prepare',
     async (page) => {
       await page.locator('.prepare-table').waitFor()
-      await page.getByText('still being read').waitFor({ state: 'detached' })
+      await page.getByText('still loading').waitFor({ state: 'detached' })
     },
   ],
   ['walk-phone', phone, '/round/{today}/walk', async (page) => page.locator('.walk-here').waitFor()],
@@ -146,7 +146,7 @@ const pictures = [
       await type(page, ['0.27', '9.4'], false)
     },
   ],
-  ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and where').waitFor()],
+  ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and sources').waitFor()],
 ]
 
 /** Choose how much of a stop is taken. */

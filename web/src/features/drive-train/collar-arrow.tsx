@@ -54,7 +54,7 @@ export function CollarArrow({ page }: { page: MachinePage }) {
         <>
           <div className="collars">
             {ends.map(([slot, end, label]) => (
-              <Arrow key={slot} way={turned(fromDriveEnd, end)} label={`${label}, standing before it`} />
+              <Arrow key={slot} way={turned(fromDriveEnd, end)} label={`${label}, facing it`} />
             ))}
           </div>
           <p className="quiet">

@@ -106,13 +106,13 @@ function SlotRow({
             <>
               <p>
                 <b>{partWords(current.part, unit)}</b>
-                {current.standIn ? ' · stand-in' : ''}
+                {current.standIn ? ' · temporary substitute' : ''}
               </p>
               <p className="quiet">
                 since {shortDay(current.fittedAt, now)}
                 {current.why ? `, ${current.why}` : ''}
-                {own.median === null ? '' : ` · ${lifeWords(own.median)} here`}
-                {house === null ? '' : ` · ${house}`}
+                {own.median === null ? '' : ` · ${lifeWords(own.median)} on this machine`}
+                {house === null ? '' : ` · all machines: ${house}`}
               </p>
               {grease === null ? null : <p className="quiet">{grease}</p>}
             </>

@@ -41,7 +41,7 @@ describe('what is fitted', () => {
     const belts = screen.getByRole('region', { name: 'Belts' })
     expect(belts.textContent).toContain('B62')
     expect(belts.textContent).toContain('May 1, 2022 to May 1, 2024: B62; frayed')
-    expect(belts.textContent).toContain('median life 2.0 years here')
+    expect(belts.textContent).toContain('median life 2.0 years on this machine')
     expect(screen.getByRole('region', { name: 'Filters' }).textContent).toContain('Not entered.')
   })
   it('draws the belt to scale with its words', async () => {
@@ -55,12 +55,10 @@ describe('what is fitted', () => {
   })
   it('draws the collar with the shaft’s rotation, as one stands before it', async () => {
     await open()
-    expect(screen.getByRole('img', { name: 'Drive end, standing before it: turn the collar clockwise' })).toBeTruthy()
+    expect(screen.getByRole('img', { name: 'Drive end, facing it: turn the collar clockwise' })).toBeTruthy()
     cleanup()
     await open('mechanic', page({ layout: { ...layout, seenFrom: 'opposite end' } }))
-    expect(
-      screen.getByRole('img', { name: 'Drive end, standing before it: turn the collar counter-clockwise' }),
-    ).toBeTruthy()
+    expect(screen.getByRole('img', { name: 'Drive end, facing it: turn the collar counter-clockwise' })).toBeTruthy()
   })
   it('replaces a belt: the same size stands there, the reason is asked, nothing is sent while something is missing', async () => {
     const user = await open()

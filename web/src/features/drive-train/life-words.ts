@@ -11,6 +11,4 @@ export const lifeWords = (days: number): string => `median life ${ageWords(days)
 
 /** The middle half of the lives, where enough have ended to tell it. */
 export const spreadWords = (early: number | null, late: number | null): string =>
-  early === null || late === null
-    ? ''
-    : `, a quarter less than ${ageWords(early)}, a quarter more than ${ageWords(late)}`
+  early === null || late === null ? '' : `, middle half ${ageWords(early)} to ${ageWords(late)}`

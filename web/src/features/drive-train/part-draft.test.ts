@@ -79,9 +79,6 @@ describe('the words of a part', () => {
       'median life 13 months',
       'median life 3.0 years',
     ])
-    expect([spreadWords(400, 1400), spreadWords(400, null)]).toEqual([
-      ', a quarter less than 13 months, a quarter more than 3.8 years',
-      '',
-    ])
+    expect([spreadWords(400, 1400), spreadWords(400, null)]).toEqual([', middle half 13 months to 3.8 years', ''])
   })
 })

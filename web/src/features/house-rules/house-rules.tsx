@@ -266,7 +266,9 @@ export function HouseRulesScreen() {
         rules={toHouseRules(rules.rules)}
         version={rules.version}
         changed={
-          rules.changedBy && rules.changedAt ? `changed by ${rules.changedBy}, ${dayTime(rules.changedAt)}` : 'default'
+          rules.changedBy && rules.changedAt
+            ? `changed by ${rules.changedBy}, ${dayTime(rules.changedAt)}`
+            : 'All limits and policies are at their defaults.'
         }
       />
       <Changes />

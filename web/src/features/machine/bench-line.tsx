@@ -35,7 +35,7 @@ export function BenchLine({
   const p = way.option.prediction
   return (
     <p className="bench-line">
-      <Link to={`/bench/speed?machine=${machineId}`}>Calculators</Link>:{' '}
+      <Link to={`/bench/speed?machine=${machineId}`}>Speed change</Link>:{' '}
       {changeWords(way.option.change, way.turns, unit).toLowerCase()}: <b>{show.amps(p.amps)} A</b> ({show.amps(p.low)}{' '}
       to {show.amps(p.high)}), {Math.round(p.fanRpm)} rpm, {show.signed((p.airShare - 1) * 100, 0)} % air.
     </p>

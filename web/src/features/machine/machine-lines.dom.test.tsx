@@ -73,7 +73,7 @@ describe('the bench in one line', () => {
     expect(document.body.textContent).toMatch(
       /open the motor sheave ½ turn, to 3 open: 12\.\d A \(1\d\.\d to 1\d\.\d\), \d+ rpm, −\d % air\./,
     )
-    expect(screen.getByRole('link', { name: 'Calculators' }).getAttribute('href')).toBe(
+    expect(screen.getByRole('link', { name: 'Speed change' }).getAttribute('href')).toBe(
       `/bench/speed?machine=${machineId}`,
     )
   })

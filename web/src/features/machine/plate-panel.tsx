@@ -56,7 +56,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
         plate={plate}
         serviceVolts={machine.serviceVolts}
         connectionVolts={motor.connectionVolts}
-        caption={`${motor.standIn ? 'stand-in, ' : ''}fitted ${motor.fittedAt.startsWith('1970') ? 'before records began' : shortDay(motor.fittedAt, now)}`}
+        caption={`${motor.standIn ? 'temporary substitute, ' : ''}installed ${motor.fittedAt.startsWith('1970') ? 'before records began' : shortDay(motor.fittedAt, now)}`}
         {...(mayEdit
           ? {
               onChange: (p: Plate) =>
