@@ -14,7 +14,10 @@ export const banned = [
   ['on the way home|not home|at home\\b|go home', 'say sync, server: a reading has no home'],
   ['19 times in 20|half of them last', 'say 95 % range, median'],
   ['[Nn]ew epoch', 'say baseline'],
-  ['colour|(?<![-"])organisation|energised|(?<!\')\\bcentres?\\b(?! must)|\\bmetres?\\b(?! must)|neighbour|polaris|\\bgrey\\b|per cent\\b', 'American spelling'],
+  [
+    'colour|(?<![-"])organisation|energised|(?<!\')\\bcentres?\\b(?! must)|\\bmetres?\\b(?! must)|neighbour|polaris|\\bgrey\\b|per cent\\b',
+    'American spelling',
+  ],
 ]
 
 const several = '(?=.*[^ ] [^ ])'

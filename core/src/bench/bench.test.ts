@@ -217,7 +217,9 @@ describe('a change of speed', () => {
     const turns = (n: number): SpeedChange => ({ kind: 'turns', turns: n })
     const light = { legs: [9, 9, 9] }
     expect(told(light, turns(2.5))).toMatchObject({ no: [], mind: [] })
-    expect(told(light, turns(0))?.no).toEqual([expect.stringMatching(/^closed too far: it must stay at least 0.5 turn open/)])
+    expect(told(light, turns(0))?.no).toEqual([
+      expect.stringMatching(/^closed too far: it must stay at least 0.5 turn open/),
+    ])
     expect(told(light, turns(2.25))?.no).toEqual([expect.stringMatching(/^no flat at that position/)])
     expect(told({ ...light, drive: drive(4) }, turns(5))?.no).toEqual([])
     expect(told({ ...light, wheel: { type: 'forward-curved', greatestRpm: 800 } }, turns(1))?.no).toEqual([
@@ -234,9 +236,7 @@ describe('a change of speed', () => {
       drive: drive(2, { driver: 365, driven: 760, adjustable: null, centre: 900, takeUp: null }),
     }
     expect(told(large, { kind: 'motor sheave', pitch: 340 })?.no).toEqual([])
-    expect(told(large, { kind: 'motor sheave', pitch: 375 })?.no).toEqual([
-      expect.stringMatching(/^sheave rim speed/),
-    ])
+    expect(told(large, { kind: 'motor sheave', pitch: 375 })?.no).toEqual([expect.stringMatching(/^sheave rim speed/)])
   })
   it('knows what belts carry only where section, count, length and centres are known', () => {
     const carries = (over: Partial<DriveStands>) =>

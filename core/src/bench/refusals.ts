@@ -19,7 +19,9 @@ export function refusalsOf(t: BenchToday, change: SpeedChange, p: Prediction): R
   if (t.allowed !== null && worst > t.allowed)
     no.push(`over the nameplate: ${show.amps(worst)} A on a leg, ${show.amps(t.allowed)} A allowed`)
   else if (t.allowed !== null && (p.high * worst) / p.amps > t.allowed)
-    mind.push(`it may reach ${show.amps((p.high * worst) / p.amps)} A, over the ${show.amps(t.allowed)} A of the nameplate`)
+    mind.push(
+      `it may reach ${show.amps((p.high * worst) / p.amps)} A, over the ${show.amps(t.allowed)} A of the nameplate`,
+    )
   if (t.allowed === null) mind.push('no allowed current is known: enter the nameplate first')
   const greatest = t.wheel?.greatestRpm ?? null
   if (greatest !== null && p.fanRpm > greatest)

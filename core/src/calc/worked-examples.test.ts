@@ -131,12 +131,7 @@ describe('refused, in plain words with the field and its unit', () => {
     ['least-squares', { y: '1 2' }, 'y', 'Y values, spaces between must have as many values as x: 8.'],
     ['least-squares', { x: '1 2 a' }, 'x', 'X values, spaces between has “a”, which is not a number.'],
     ['motor-on-drive', { noLoadAmps: 13 }, 'noLoadAmps', 'No-load amps, A, must lie below the nameplate amps.'],
-    [
-      'energy-cost',
-      { neededRpm: 990 },
-      'neededRpm',
-      'Fan speed needed, rpm, must not be above the fan speed now.',
-    ],
+    ['energy-cost', { neededRpm: 990 }, 'neededRpm', 'Fan speed needed, rpm, must not be above the fan speed now.'],
   ] as const)('%s %j', (id, over, field, message) => expect(problem(id, over)).toMatchObject({ field, message }))
   it('an arc of contact beyond the printed factors', () =>
     expect(problem('belt-power', { driver: 4.2, driven: 40, centre: 23 })?.message).toMatch(

@@ -260,9 +260,7 @@ export function recordPdf(r: RoundRecord): Promise<Buffer> {
               ]
             : []),
           ...(stop.note === '' ? [] : [cell(`Note: ${stop.note}`)]),
-          ...(taken.length === 0
-            ? []
-            : [cell(`${taken.length} ${taken.length === 1 ? 'photo' : 'photos'} on record`)]),
+          ...(taken.length === 0 ? [] : [cell(`${taken.length} ${taken.length === 1 ? 'photo' : 'photos'} on record`)]),
         ]
       }),
       ...(r.stops.length === 0 ? [cell('No readings were taken on this round.')] : []),
