@@ -101,6 +101,7 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
     .getByRole('navigation', { name: 'Phases' })
     .getByRole('button', { name: /^Results/ })
     .click()
+  await page.getByText(/checks? OK$/).click()
   await expect(page.getByText('81 % of the 460 V nameplate').first()).toBeVisible()
   await page.getByRole('button', { name: 'Save visit' }).click()
   await page.waitForURL(/\/walk$/)

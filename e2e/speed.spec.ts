@@ -11,7 +11,7 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   await page.goto(`/machines/${id}`)
   await expect(page.locator('.machine-says')).toContainText(/10\d % of the 460 V nameplate/)
   await expect(page.locator('.bench-line')).toContainText(/open the motor sheave ½ turn, to 3 open: 1[12]\.\d A/)
-  await page.locator('.bench-line').getByRole('link', { name: 'Calculators' }).click()
+  await page.locator('.bench-line').getByRole('link', { name: 'Speed change' }).click()
 
   const does = page.getByRole('region', { name: 'Effect' })
   await expect(does.getByRole('heading')).toHaveText('Open the motor sheave ½ turn, to 3 open')
