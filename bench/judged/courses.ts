@@ -1,4 +1,4 @@
-import { ampsHistory, judge, unknownControls, type JudgeInput } from '../../core/src/judge/index.ts'
+import { ampsHistory, judge, type JudgeInput } from '../../core/src/judge/index.ts'
 import { defaultHouseRules } from '../../core/src/limits/index.ts'
 import {
   amongPeers,
@@ -21,6 +21,7 @@ import {
   type WorkKindId,
 } from '../../core/src/trend/index.ts'
 import { Random } from '../truth/random.ts'
+import { plainFan } from '../truth/trends.ts'
 import { nothing, read, state, stopOf } from '../truth/visit.ts'
 import { figures, toldOf } from './told.ts'
 
@@ -164,20 +165,8 @@ export function courses(): string {
     return stops.flatMap((stop, i) => {
       if (i < c.n - 6) return []
       const input: JudgeInput = {
-        machine: {
-          phases: 3,
-          serviceVolts: 480,
-          hasDrive: false,
-          hasSister: c.odd !== undefined,
-          drive: 'belt',
-          controls: unknownControls,
-          unitPlate: null,
-        },
-        motor: {
-          plate: { volts: '460', amps: '12.8', phases: 3, power: 10, hz: '60', rpm: 1755 },
-          connectionVolts: null,
-          fittedAt: start - 400 * dayMs,
-        },
+        ...plainFan,
+        machine: { ...plainFan.machine, hasSister: c.odd !== undefined },
         stop,
         history: stops.slice(0, i),
         work: work.filter((w) => w.at < stop.at),

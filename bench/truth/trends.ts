@@ -20,6 +20,24 @@ export interface TrendScore {
   readonly false92: number
 }
 
+/** A 10 hp belt fan, 12.8 A on its nameplate, steady but for what a course does to it. */
+export const plainFan = {
+  machine: {
+    phases: 3,
+    serviceVolts: 480,
+    hasDrive: false,
+    hasSister: false,
+    drive: 'belt',
+    controls: unknownControls,
+    unitPlate: null,
+  },
+  motor: {
+    plate: { volts: '460', amps: '12.8', phases: 3, power: 10, hz: '60', rpm: 1755 },
+    connectionVolts: null,
+    fittedAt: start - 400 * dayMs,
+  },
+} as const satisfies Pick<JudgeInput, 'machine' | 'motor'>
+
 interface Course {
   readonly days: number
   readonly n: number
@@ -52,20 +70,7 @@ function toldAt({ stops, work }: ReturnType<typeof visitsOf>, i: number): boolea
   const stop = stops[i]
   if (!stop) return false
   const input: JudgeInput = {
-    machine: {
-      phases: 3,
-      serviceVolts: 480,
-      hasDrive: false,
-      hasSister: false,
-      drive: 'belt',
-      controls: unknownControls,
-      unitPlate: null,
-    },
-    motor: {
-      plate: { volts: '460', amps: '12.8', phases: 3, power: 10, hz: '60', rpm: 1755 },
-      connectionVolts: null,
-      fittedAt: start - 400 * dayMs,
-    },
+    ...plainFan,
     stop,
     history: stops.slice(0, i),
     work: work.filter((w) => w.at < stop.at),

@@ -43,7 +43,7 @@ export interface Context extends JudgeInput, Past {
   readonly value: (quantity: QuantityCode, position: string) => number | undefined
   /** Every usable reading of a quantity. */
   readonly readings: (quantity: QuantityCode) => readonly Reading[]
-  /** Was any of these read, usable or not? */
+  /** Was any of these read, good or not? */
   readonly has: (...quantities: readonly QuantityCode[]) => boolean
   readonly answer: (id: string) => string | undefined
   /** Readings of this visit that cannot all be true. */

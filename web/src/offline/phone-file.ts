@@ -17,7 +17,7 @@ export async function emptyToFile(by: string): Promise<{ name: string; text: str
 
 const and = (words: string, more: string): string => [words, more].filter(Boolean).join(' ')
 
-/** Import a fileto the line of this one. @throws Error with words that name the place that is wrong */
+/** Import a file into the line of this phone. @throws Error with words that name the place that is wrong */
 export async function readFile(text: string, reader: { readonly id: string; readonly name: string }): Promise<number> {
   let json: unknown
   try {

@@ -59,6 +59,10 @@ describe('a stop of running amps', () => {
     await user.keyboard('98{Enter}')
     expect(screen.getByRole('alert').textContent).toContain('Is that right?')
     expect(cell(amps[0] ?? '').value).toBe('98')
+    // What is typed next replaces the doubted figure.
+    await user.keyboard('98')
+    expect(cell(amps[0] ?? '').value).toBe('98')
+    await user.keyboard('{Enter}')
     await user.click(screen.getByRole('button', { name: 'Yes, correct' }))
     expect(cell(amps[1] ?? '')).toBe(document.activeElement)
     expect(draft()['meant']).toHaveLength(1)
