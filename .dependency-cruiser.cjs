@@ -14,7 +14,7 @@ const order = [
   'trend',
   'fitted',
   'judge',
-  'bench',
+  'speed-change',
   'round',
   'calc',
 ]

@@ -20,7 +20,7 @@ export default defineConfig(
   },
   { files: ['**/*.{js,cjs,mjs}'], languageOptions: { globals: globals.node } },
   // Parts of these run inside the page.
-  { files: ['bench/**'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
+  { files: ['benchmarks/**'], languageOptions: { globals: { ...globals.node, ...globals.browser } } },
   { files: ['web/src/**'], ...hooks.configs.flat.recommended },
   // What people read is in plain words of the trade.
   {

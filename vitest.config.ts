@@ -16,7 +16,7 @@ export default defineConfig({
           name: 'unit',
           environment: 'node',
           isolate: false,
-          include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}', 'bench/{truth,judged}/*.test.ts'],
+          include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}', 'benchmarks/{truth,judged}/*.test.ts'],
           exclude: ['**/node_modules/**', '**/*.{dom,phone}.test.tsx'],
         },
       },

@@ -11,7 +11,7 @@ interface Round {
 async function takeAlong(page: Page, name = 'Freight shed and crew house'): Promise<string> {
   const rounds = (await (await page.request.get('/api/v1/rounds')).json()) as Round[]
   const id = rounds.find((r) => r.name === name)?.id ?? ''
-  await page.goto(`/round/${id}`)
+  await page.goto(`/rounds/${id}`)
   await page.getByRole('button', { name: 'Download for offline' }).click()
   await expect(page.getByText('Downloaded for offline')).toBeVisible({ timeout: 60_000 })
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
@@ -24,11 +24,11 @@ const home = async (page: Page) => {
 /** A three-phase machine of a round. */
 async function ofRound(page: Page, roundId: string, nth: number): Promise<{ id: string; area: string }> {
   const round = (await (await page.request.get(`/api/v1/rounds/${roundId}`)).json()) as {
-    stops: { machineId: string; areaId: string }[]
+    visits: { machineId: string; areaId: string }[]
   }
-  const stop = round.stops[nth]
-  if (!stop) throw new Error('no such stop')
-  return { id: stop.machineId, area: stop.areaId }
+  const visit = round.visits[nth]
+  if (!visit) throw new Error('no such visit')
+  return { id: visit.machineId, area: visit.areaId }
 }
 
 test('a plate corrected on the roof and at home: both side by side, and a person decides', async ({ open }) => {
@@ -72,7 +72,7 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   const page = await open('okonjo', phone)
   const round = await takeAlong(page)
   await page.context().setOffline(true)
-  await page.goto(`/round/${round}/walk`)
+  await page.goto(`/rounds/${round}/walk`)
   await page.getByRole('button', { name: 'Add a machine' }).click()
   await page.getByRole('button', { name: 'It is not in the list' }).click()
   await page.getByLabel('Unit tag').fill('EF-88')
@@ -87,7 +87,7 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   await page.getByRole('link', { name: 'No nameplate: enter it' }).click()
   await typePlate(page, { 'Volts as printed': '460', 'Full-load amps': '3.1' })
   await page.getByRole('button', { name: 'Save nameplate' }).click()
-  // Back at the stop it was asked for at, with a limit.
+  // Back at the visit it was asked for at, with a limit.
   await expect(page.getByText('Nameplate 3.1 A at 460 V')).toBeVisible()
   const plan = page.getByRole('button', { name: 'Running amps' })
   if (await plan.isVisible()) await plan.click()
@@ -107,13 +107,13 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   await page.waitForURL(/\/walk$/)
   await home(page)
   await expect(async () => {
-    const found = (await (await page.request.get('/api/v1/machines?q=EF-88')).json()) as Found[]
+    const found = (await (await page.request.get('/api/v1/find?q=EF-88')).json()) as Found[]
     const own = (await (await page.request.get(`/api/v1/machines/${found[0]?.id ?? ''}`)).json()) as {
       motor: { plate: { amps: string } } | null
-      stops: { readings: unknown[] }[]
+      visits: { readings: unknown[] }[]
     }
     expect(own.motor?.plate.amps).toBe('3.1')
-    expect(own.stops.map((s) => s.readings.length)).toEqual([6])
+    expect(own.visits.map((s) => s.readings.length)).toEqual([6])
   }).toPass({ timeout: 30_000 })
 })
 
@@ -123,7 +123,7 @@ test('a plan drawn without a signal goes home by itself', async ({ open }) => {
   const { area } = await ofRound(page, await takeAlong(page), 0)
   const before = await versionOf(page, area)
   await page.context().setOffline(true)
-  await page.goto(`/areas/${area}/plan`)
+  await page.goto(`/areas/${area}/map`)
   await page.getByRole('button', { name: 'Edit map' }).click()
   await page.getByLabel('Width, m', { exact: true }).fill('61')
   await page.getByRole('button', { name: 'Save map' }).click()
@@ -132,7 +132,7 @@ test('a plan drawn without a signal goes home by itself', async ({ open }) => {
   await expect(async () => expect(await versionOf(page, area)).toBe(before + 1)).toPass({ timeout: 30_000 })
 })
 const versionOf = async (page: Page, area: string) =>
-  ((await (await page.request.get(`/api/v1/areas/${area}/plan`)).json()) as { version: number }).version
+  ((await (await page.request.get(`/api/v1/areas/${area}/map`)).json()) as { version: number }).version
 
 test('half a turn without a signal: the bench says it, it is done, read again and proven there, and comes home so', async ({
   open,
@@ -155,7 +155,7 @@ test('half a turn without a signal: the bench says it, it is done, read again an
       storm: null,
       recurs: null,
       note: '',
-      stops: [{ machineId: id, tasks: ['amps'] }],
+      visits: [{ machineId: id, tasks: ['amps'] }],
       days: 1,
     },
   })
@@ -163,7 +163,7 @@ test('half a turn without a signal: the bench says it, it is done, read again an
   const page = await open('okonjo', phone)
   await takeAlong(page, 'One fan')
   await page.context().setOffline(true)
-  await page.goto(`/bench/speed?machine=${id}`)
+  await page.goto(`/speed-change?machine=${id}`)
   await expect(page.getByRole('region', { name: 'Effect' }).getByRole('heading')).toHaveText(
     'Open the motor sheave ½ turn, to 3 open',
   )
@@ -184,8 +184,8 @@ test('half a turn without a signal: the bench says it, it is done, read again an
   await home(page)
   await expect(async () => {
     const own = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as {
-      plans: { doneAt: string | null; measured: { amps: number } | null }[]
+      speedChanges: { doneAt: string | null; measured: { amps: number } | null }[]
     }
-    expect(own.plans[0]?.measured?.amps).toBeCloseTo(12, 6)
+    expect(own.speedChanges[0]?.measured?.amps).toBeCloseTo(12, 6)
   }).toPass({ timeout: 30_000 })
 })

@@ -48,43 +48,43 @@ async function areaOf(page: Page, tag: string): Promise<string | undefined> {
 }
 
 const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
-  ['roof', () => Promise.resolve('/roof'), '.roof-row'],
+  ['machines', () => Promise.resolve('/machines'), '.list-row'],
   ['machine', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
-  ['stop', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/stop`, '.stop-cells'],
+  ['visit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/visit`, '.visit-cells'],
   ['edit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/edit`, '.form-grid'],
   ['motor', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/motor`, '.plate'],
   ['new machine', () => Promise.resolve('/machines/new'), '.form-grid'],
   ['places', () => Promise.resolve('/places'), '.place-row'],
-  ['books', () => Promise.resolve('/books'), '.import-drop'],
-  ['house rules', () => Promise.resolve('/house-rules'), '.limits-table'],
-  ['bench', () => Promise.resolve('/bench'), '.bench-groups'],
-  ['calculator', async (p) => `/bench/voltage-unbalance?machine=${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
+  ['import-export', () => Promise.resolve('/import-export'), '.import-drop'],
+  ['policies', () => Promise.resolve('/limits'), '.limits-table'],
+  ['calculators', () => Promise.resolve('/calculators'), '.calc-groups'],
+  ['calculator', async (p) => `/calculators/voltage-unbalance?machine=${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
   ['insulation chart', async (p) => `/machines/${await machineId(p, 'EF-15/EF')}`, '.insulation-chart canvas'],
   ['drive train', async (p) => `/machines/${await machineId(p, 'AHU-1/SF')}/drive`, '.slot'],
-  ['speed bench', async (p) => `/bench/speed?machine=${await machineId(p, 'AHU-2/SF')}`, '.speed-told'],
+  ['speed change', async (p) => `/speed-change?machine=${await machineId(p, 'AHU-2/SF')}`, '.speed-told'],
   ['area air', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/air`, '.air-columns'],
-  ['rounds', () => Promise.resolve('/round'), '.round-row'],
-  ['plan a round', () => Promise.resolve('/round/new'), '.due-list'],
-  ['round', async (p) => `/round/${await roundOf(p)}`, '.plan-list'],
-  ['prepare', async (p) => `/round/${await roundOf(p)}/prepare`, '.prepare-table'],
-  ['walk', async (p) => `/round/${await roundOf(p)}/walk`, '.walk-here'],
-  ['roof plan', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/plan`, '.roof-plan'],
+  ['rounds', () => Promise.resolve('/rounds'), '.round-row'],
+  ['plan a round', () => Promise.resolve('/rounds/new'), '.due-list'],
+  ['round', async (p) => `/rounds/${await roundOf(p)}`, '.route-list'],
+  ['prepare', async (p) => `/rounds/${await roundOf(p)}/prepare`, '.prepare-table'],
+  ['walk', async (p) => `/rounds/${await roundOf(p)}/walk`, '.walk-here'],
+  ['roof map', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/map`, '.roof-map'],
   ['tags', async (p) => `/tags?area=${(await areaOf(p, 'AHU-1/SF')) ?? ''}`, '.tag-sheet'],
   ['phone', () => Promise.resolve('/phone'), 'h1'],
   ['keys', () => Promise.resolve('/keys'), '.table'],
 ]
 
-const dark = ['roof', 'machine', 'stop', 'house rules', 'calculator']
+const dark = ['machines', 'machine', 'visit', 'policies', 'calculator']
 /** Used on the roof, with a layout of their own there. */
 const roofSide = [
-  'roof',
+  'machines',
   'machine',
-  'stop',
-  'bench',
+  'visit',
+  'calculators',
   'calculator',
   'motor',
   'drive train',
-  'speed bench',
+  'speed change',
   'walk',
   'round',
   'phone',
@@ -100,7 +100,7 @@ for (const [look, viewport] of [
     const page = await open('vale', viewport)
     if (look === 'plant room') await page.addInitScript(() => localStorage.setItem('motor-round-look', 'plant'))
     for (const [name, path, ready] of screens) {
-      // The dark look has the same parts in other colours: the screens that show all of them are enough.
+      // The dark look has the same parts in other colors: the screens that show all of them are enough.
       if (look === 'plant room' && !dark.includes(name)) continue
       await page.goto(await path(page))
       await page.locator(ready).first().waitFor()
@@ -111,10 +111,10 @@ for (const [look, viewport] of [
   })
 
 for (const viewport of [desktop, phone])
-  test(`no serious accessibility finding in any phase of a stop, ${viewport.width} wide`, async ({ open }) => {
+  test(`no serious accessibility finding in any phase of a visit, ${viewport.width} wide`, async ({ open }) => {
     test.setTimeout(120_000)
     const page = await open('okonjo', viewport)
-    await page.goto(`/machines/${await machineId(page, 'AHU-2/SF')}/stop`)
+    await page.goto(`/machines/${await machineId(page, 'AHU-2/SF')}/visit`)
     const nav = page.getByRole('navigation', { name: 'Phases' })
     await nav.getByRole('button', { name: /^Inspect/ }).click()
     await page.getByRole('group', { name: 'This visit' }).getByRole('button', { name: 'Full electrical' }).click()
@@ -135,7 +135,7 @@ for (const viewport of [desktop, phone])
     const page = await open('okonjo', viewport)
     const id = await machineId(page, 'MAU-2/SF')
     const machine = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { area: { id: string } }
-    await page.goto(`/areas/${machine.area.id}/plan`)
+    await page.goto(`/areas/${machine.area.id}/map`)
     await page.getByRole('button', { name: 'Edit map' }).click()
     await page.getByLabel('Width, m', { exact: true }).fill('wide')
     await expect(page.getByRole('alert')).toHaveText('2 to 2000 m')
@@ -151,15 +151,15 @@ test('no serious accessibility finding on the sign-in page', async ({ page }) =>
 
 test('the Roof is walked by keys and filtered by level', async ({ open }) => {
   const page = await open('arden')
-  await page.goto('/roof')
-  await expect(page.locator('.roof-row').first()).toContainText('EF-7 / EF')
+  await page.goto('/machines')
+  await expect(page.locator('.list-row').first()).toContainText('EF-7 / EF')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowUp')
   await page.keyboard.press('Enter')
   await expect(page).toHaveURL(/\/machines\//)
-  await page.goto('/roof')
+  await page.goto('/machines')
   await page.getByRole('button', { name: /to stop$/ }).click()
   await expect(page).toHaveURL(/level=stop/)
   await expect(page.getByText('OK', { exact: true })).toHaveCount(0)

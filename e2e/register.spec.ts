@@ -112,7 +112,7 @@ test('work is recorded and starts a new epoch; the machine retires and comes bac
   await page.getByRole('button', { name: 'Edit', exact: true }).click()
   await page.getByLabel('Why').fill('hall closed for the winter')
   await page.getByRole('button', { name: 'Retire machine' }).click()
-  await expect(page).toHaveURL(/\/roof/)
+  await expect(page).toHaveURL(/\/machines/)
   await page.goto(`/machines/${id}/edit`)
   await page.getByLabel('Why').fill('reopened')
   await page.getByRole('button', { name: 'Return to service' }).click()

@@ -31,19 +31,19 @@ function aRoof(): Buffer {
 async function threePhase(page: Page, roundId: string, name: string): Promise<string[]> {
   const round = (await (await page.request.get(`/api/v1/rounds/${roundId}`)).json()) as {
     head: { people: { id: string; name: string }[] }
-    plan: { order: { walker: string; visits: string[] }[] }
-    stops: { machineId: string; unitTag: string; tag: string }[]
+    route: { order: { walker: string; steps: string[] }[] }
+    visits: { machineId: string; unitTag: string; tag: string }[]
   }
   const walker = round.head.people.find((p) => p.name === name)?.id
   const out: string[] = []
-  for (const id of round.plan.order.find((o) => o.walker === walker)?.visits ?? []) {
+  for (const id of round.route.order.find((o) => o.walker === walker)?.steps ?? []) {
     // What goes before or after a pause is no stop of its own.
     if (id.includes(':')) continue
     const { machine } = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as {
       machine: { phases: number }
     }
-    const stop = round.stops.find((s) => s.machineId === id)
-    if (machine.phases === 3 && stop) out.push(`${stop.unitTag} / ${stop.tag}`)
+    const visit = round.visits.find((s) => s.machineId === id)
+    if (machine.phases === 3 && visit) out.push(`${visit.unitTag} / ${visit.tag}`)
   }
   return out
 }
@@ -54,10 +54,10 @@ const goTo = (page: Page, tag: string | undefined) =>
     .first()
     .click()
 
-/** Take the stop that is asked for as a quick one: volts and amps. */
-async function quickStop(page: Page, values: readonly string[]) {
+/** Take the visit that is asked for as a quick one: volts and amps. */
+async function quickVisit(page: Page, values: readonly string[]) {
   await page.getByRole('button', { name: /^(Take readings|Continue visit)/ }).click()
-  await page.waitForURL(/\/stop\?round=/)
+  await page.waitForURL(/\/visit\?round=/)
   await page.getByRole('navigation', { name: 'Phases' }).waitFor()
   const plan = page.getByRole('button', { name: 'Running amps' })
   if (await plan.isVisible()) await plan.click()
@@ -85,9 +85,9 @@ async function newPage(context: BrowserContext): Promise<Page> {
   return page
 }
 
-test('a lead plans a round from what is due, moves a stop, and is told what it costs', async ({ open }) => {
+test('a lead plans a round from what is due, moves a visit, and is told what it costs', async ({ open }) => {
   const page = await open('vale', desktop)
-  await page.goto('/round/new')
+  await page.goto('/rounds/new')
   await expect(page.getByText(/every 92 days/).first()).toBeVisible()
   await page.getByLabel('Sites').click()
   await page.locator('.ant-select-item-option').getByText('Slipway Workshop').click()
@@ -96,7 +96,7 @@ test('a lead plans a round from what is due, moves a stop, and is told what it c
   await page.getByLabel('Name').fill('Slipway and reach')
   await page.getByRole('button', { name: /^Plan \d+ visits/ }).click()
   await expect(page.getByRole('heading', { name: 'Slipway and reach' })).toBeVisible({ timeout: 20_000 })
-  const list = page.locator('.plan-list').first()
+  const list = page.locator('.route-list').first()
   const order = () => list.locator('li b').allTextContents()
   const before = await order()
   const last = list.locator('li').last()
@@ -108,12 +108,12 @@ test('a lead plans a round from what is due, moves a stop, and is told what it c
     await page.keyboard.press(key)
     await page.waitForTimeout(300)
   }
-  await expect(page.locator('.plan-told')).toContainText(/^It costs/)
+  await expect(page.locator('.route-told')).toContainText(/^It costs/)
   // The cost is told first, the list follows.
   await expect.poll(async () => (await order()).indexOf(tag)).toBeLessThan(before.indexOf(tag))
   // A full day gives way where it must, and by name: what is gone from the list, and what is new in it.
   const after = await order()
-  const told = (await page.locator('.plan-told').textContent()) ?? ''
+  const told = (await page.locator('.route-told').textContent()) ?? ''
   for (const name of [...before.filter((b) => !after.includes(b)), ...after.filter((a) => !before.includes(a))])
     expect(told).toContain(name)
   const machine = (name: string) => name.split(',')[0] ?? ''
@@ -136,7 +136,7 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     await signIn(page, 'okonjo')
     const id = await today(page)
     const tags = await threePhase(page, id, 'Mosi Okonjo')
-    await page.goto(`/round/${id}`)
+    await page.goto(`/rounds/${id}`)
     await page.getByRole('button', { name: 'Download for offline' }).click()
     await expect(page.getByText('Downloaded for offline')).toBeVisible({ timeout: 60_000 })
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
@@ -145,10 +145,10 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     await page.close()
     await context.setOffline(true)
     page = await newPage(context)
-    await page.goto(`/round/${id}/walk`)
+    await page.goto(`/rounds/${id}/walk`)
     await expect(held(page)).toContainText('No signal')
     await goTo(page, tags[0])
-    await quickStop(page, amps)
+    await quickVisit(page, amps)
     await page.getByLabel(/^Photo for/).setInputFiles({
       name: 'plate.png',
       mimeType: 'image/png',
@@ -171,10 +171,10 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
 
     // The tab dies between two digits; what was typed is there again.
     await goTo(page, tags[1])
-    await quickStop(page, amps.slice(0, 4))
+    await quickVisit(page, amps.slice(0, 4))
     await page.close()
     page = await newPage(context)
-    await page.goto(`/round/${id}/walk`)
+    await page.goto(`/rounds/${id}/walk`)
     await goTo(page, tags[1])
     await page.getByRole('button', { name: 'Continue visit' }).click()
     await page
@@ -186,7 +186,7 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     await page.getByLabel('Amps, L3, A').fill('6.3')
     await save(page)
     await goTo(page, tags[2])
-    await quickStop(page, amps)
+    await quickVisit(page, amps)
     await save(page)
     await page.getByRole('button', { name: 'Skip', exact: true }).click()
     await page.getByLabel(/^Why .* is skipped/).fill('locked by others')
@@ -221,7 +221,7 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     }).toPass({ timeout: 60_000 })
     expect(asked).toBeGreaterThan(2)
     const record = (await (await page.request.get(`/api/v1/rounds/${id}`)).json()) as {
-      events: { kind: string; stopId: string | null; machineId: string }[]
+      events: { kind: string; visitId: string | null; machineId: string }[]
       findings: { roundId: string | null; text: string }[]
     }
     expect(record.findings.filter((f) => f.roundId === id).map((f) => f.text)).toEqual(['Guard screw missing'])
@@ -229,9 +229,9 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
     expect(new Set(done.map((e) => e.machineId)).size).toBe(3)
     for (const e of done) {
       const machine = (await (await page.request.get(`/api/v1/machines/${e.machineId}`)).json()) as {
-        stops: { id: string; readings: unknown[] }[]
+        visits: { id: string; readings: unknown[] }[]
       }
-      expect(machine.stops.filter((s) => s.id === e.stopId).map((s) => s.readings.length)).toEqual([6])
+      expect(machine.visits.filter((s) => s.id === e.visitId).map((s) => s.readings.length)).toEqual([6])
     }
     // All happened at one instant of the standing clock: their order says nothing.
     const pictures: unknown[] = []
@@ -248,12 +248,12 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
 
 test('a roof is drawn: a unit is moved, a hatch put on; who is late sees both plans', async ({ open }) => {
   const lead = await open('vale', desktop)
-  await lead.goto('/roof')
+  await lead.goto('/machines')
   const id = await machineId(lead, 'AHU-3/SF')
   const machine = (await (await lead.request.get(`/api/v1/machines/${id}`)).json()) as { area: { id: string } }
   const late = await open('okonjo', desktop)
   for (const page of [lead, late]) {
-    await page.goto(`/areas/${machine.area.id}/plan`)
+    await page.goto(`/areas/${machine.area.id}/map`)
     await page.getByRole('button', { name: 'Edit map' }).click()
     await page.getByRole('button', { name: /^AHU-3,/ }).focus()
     await page.keyboard.press('Enter')
@@ -261,7 +261,7 @@ test('a roof is drawn: a unit is moved, a hatch put on; who is late sees both pl
   }
   await late.keyboard.press('ArrowRight')
   await lead.getByRole('button', { name: 'Access point' }).click()
-  await lead.locator('.roof-plan').click({ position: { x: 200, y: 200 } })
+  await lead.locator('.roof-map').click({ position: { x: 200, y: 200 } })
   await lead.getByRole('button', { name: 'Save map' }).click()
   await expect(lead.getByRole('button', { name: 'Edit map' })).toBeVisible()
   await late.getByRole('button', { name: 'Save map' }).click()
@@ -275,18 +275,18 @@ test('a roof is drawn over a picture that is brought to scale by two spots', asy
   const page = await open('okonjo', desktop)
   const id = await machineId(page, 'AHU-2/SF')
   const machine = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { area: { id: string } }
-  await page.goto(`/areas/${machine.area.id}/plan`)
+  await page.goto(`/areas/${machine.area.id}/map`)
   await page.getByRole('button', { name: 'Edit map' }).click()
   await page.getByLabel('Background photo').setInputFiles({ name: 'roof.png', mimeType: 'image/png', buffer: aRoof() })
-  const image = page.locator('.roof-plan image')
+  const image = page.locator('.roof-map image')
   await expect(image).toBeAttached()
   const wide = async () => Number(await image.getAttribute('width'))
   const before = await wide()
   await page.getByRole('button', { name: 'Set the scale' }).click()
-  const board = page.locator('.roof-plan')
+  const board = page.locator('.roof-map')
   await board.click({ position: { x: 200, y: 150 } })
   await board.click({ position: { x: 500, y: 150 } })
-  const [a, b] = await page.locator('.plan-mark circle').evaluateAll((l) => l.map((c) => Number(c.getAttribute('cx'))))
+  const [a, b] = await page.locator('.map-mark circle').evaluateAll((l) => l.map((c) => Number(c.getAttribute('cx'))))
   await page.getByLabel('Distance between the points, m').fill('30')
   await page.getByRole('button', { name: 'Set scale' }).click()
   expect(await wide()).toBeCloseTo((before * 30) / ((b ?? 0) - (a ?? 0)), 1)
@@ -299,32 +299,32 @@ test('a roof is drawn over a picture that is brought to scale by two spots', asy
   ).toBe('image/jpeg')
 })
 
-test('a tag of every machine opens its stop', async ({ open }) => {
+test('a tag of every machine opens its visit', async ({ open }) => {
   const page = await open('okonjo', desktop)
   const id = await today(page)
   await page.goto(`/tags?round=${id}`)
   const tags = page.getByRole('list', { name: 'Tags' }).getByRole('listitem')
-  const { stops } = (await (await page.request.get(`/api/v1/rounds/${id}`)).json()) as {
-    stops: { machineId: string }[]
+  const { visits } = (await (await page.request.get(`/api/v1/rounds/${id}`)).json()) as {
+    visits: { machineId: string }[]
   }
-  await expect(tags).toHaveCount(stops.length)
+  await expect(tags).toHaveCount(visits.length)
   // Read as a phone's camera would: from what is drawn on the page.
-  for (const i of [0, stops.length - 1]) {
+  for (const i of [0, visits.length - 1]) {
     const image = tags.nth(i).locator('img')
     await expect(image).toHaveAttribute('src', /^data:image\/svg\+xml,%3Csvg/)
     const shot = PNG.sync.read(await image.screenshot())
     const read = jsQR(new Uint8ClampedArray(shot.data), shot.width, shot.height)
-    expect(read?.data).toBe(new URL(`/machines/${stops[i]?.machineId ?? ''}/stop`, page.url()).href)
+    expect(read?.data).toBe(new URL(`/machines/${visits[i]?.machineId ?? ''}/visit`, page.url()).href)
   }
 })
 
-test('a second tab with the same stop is told so, and one that keeps nothing says it plainly', async ({ open }) => {
+test('a second tab with the same visit is told so, and one that keeps nothing says it plainly', async ({ open }) => {
   const page = await open('okonjo', phone)
-  const stop = `/machines/${await machineId(page, 'AHU-1/SF')}/stop`
-  await page.goto(stop)
+  const visit = `/machines/${await machineId(page, 'AHU-1/SF')}/visit`
+  await page.goto(visit)
   await page.getByRole('navigation', { name: 'Phases' }).waitFor()
   const second = await newPage(page.context())
-  await second.goto(stop)
+  await second.goto(visit)
   await expect(second.getByText(/another tab/)).toBeVisible()
   await expect(page.getByText(/another tab/)).toHaveCount(0)
 
@@ -338,7 +338,7 @@ test('a second tab with the same stop is told so, and one that keeps nothing say
       }),
     })
   })
-  await denied.goto(`/round/${await today(page)}`)
+  await denied.goto(`/rounds/${await today(page)}`)
   await denied.getByRole('button', { name: 'Download for offline' }).click()
   await expect(denied.getByText(/cannot store data/).first()).toBeVisible()
 })
@@ -351,7 +351,7 @@ test('a newer version of the app waits until it is wanted', async ({ browser }) 
   try {
     const page = await newPage(context)
     await signIn(page, 'okonjo')
-    await page.goto(`/round/${await today(page)}`)
+    await page.goto(`/rounds/${await today(page)}`)
     await page.getByRole('button', { name: 'Download for offline' }).click()
     await expect(page.getByText('Downloaded for offline')).toBeVisible({ timeout: 60_000 })
     await page.reload()

@@ -4,7 +4,7 @@ import { signIn, test } from './world.ts'
 test('first sign-in: a wrong password is told, the right one leads to the Roof, and where one was going', async ({
   page,
 }) => {
-  await page.goto('/books')
+  await page.goto('/import-export')
   await expect(page).toHaveURL(/sign-in\?to=%2Fbooks/)
   await page.getByLabel('Sign-in name').fill('vale')
   await page.getByLabel('Password', { exact: true }).fill('not it')
@@ -12,16 +12,16 @@ test('first sign-in: a wrong password is told, the right one leads to the Roof, 
   await expect(page.getByRole('alert')).toHaveText('Wrong name or password.')
   await page.getByLabel('Password', { exact: true }).fill('vale-on-the-roof')
   await page.getByLabel('Password', { exact: true }).press('Enter')
-  await expect(page).toHaveURL(/\/books$/)
+  await expect(page).toHaveURL(/\/import-export$/)
   await page.getByRole('button', { name: 'Sign out' }).click()
   await expect(page).toHaveURL(/sign-in/)
-  await page.goto('/roof')
+  await page.goto('/machines')
   await expect(page).toHaveURL(/sign-in/)
 })
 
 test('a new hand gets a link, sets a password and sees what the role allows', async ({ page, browser }) => {
   await signIn(page, 'vale')
-  await page.goto('/house-rules')
+  await page.goto('/limits')
   await page.getByLabel('Name', { exact: true }).fill('Odo Finch')
   await page.getByLabel('Sign-in name').fill('finch')
   await page.getByRole('button', { name: 'Add and create sign-in link' }).click()
@@ -33,7 +33,7 @@ test('a new hand gets a link, sets a password and sees what the role allows', as
   await other.getByLabel('Password, at least 10 characters').fill('a long enough one')
   await other.getByRole('button', { name: 'Set password and sign in' }).click()
   await expect(other.getByRole('heading', { name: /machines/ })).toBeVisible()
-  await other.goto('/books')
+  await other.goto('/import-export')
   await expect(other.getByText('Only a lead can import files.')).toBeVisible()
   await other.goto(link)
   await expect(other.getByRole('heading', { name: 'This link does not work' })).toBeVisible()

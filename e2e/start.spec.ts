@@ -62,7 +62,7 @@ class Client {
     expect((await this.call('POST', '/session', { login: 'okonjo', password: 'okonjo-on-the-roof' })).status).toBe(200)
   }
   async machine(tag: string) {
-    const found = (await this.call('GET', `/machines?q=${tag}`)).body as unknown as { id: string }[]
+    const found = (await this.call('GET', `/find?q=${tag}`)).body as unknown as { id: string }[]
     return found[0]?.id ?? ''
   }
 }
@@ -76,18 +76,18 @@ const freePort = () =>
     })
   })
 
-const stopOf = (machineId: string, i: number) => ({
+const visitOf = (machineId: string, i: number) => ({
   id: randomUUID(),
   machineId,
   takenAt: new Date(Date.now() - 3_600_000 + i * 1000).toISOString(),
-  state: { settled: true, mode: null, filters: null, panels: null, sister: null, turning: null },
+  state: { settled: true, mode: null, filters: null, panels: null, twin: null, turning: null },
   readings: [{ quantity: 'amps', position: 'L1', value: 5 + (i % 10) / 10 }],
 })
 
 /** Ids of the stops of a machine since the test began, as the database has them. */
 async function keptIds(client: Client, machineId: string, sent: readonly string[]): Promise<string[]> {
-  const page = (await client.call('GET', `/machines/${machineId}`)).body as unknown as { stops: { id: string }[] }
-  return page.stops.map((s) => s.id).filter((id) => sent.includes(id))
+  const page = (await client.call('GET', `/machines/${machineId}`)).body as unknown as { visits: { id: string }[] }
+  return page.visits.map((s) => s.id).filter((id) => sent.includes(id))
 }
 
 /** A new folder that the database's own user may enter too. */
@@ -138,8 +138,8 @@ test('npm start on a fresh folder: sign-in page, demo sign-ins, a password only 
   const client = new Client(base)
   await client.signIn()
   const machine = await client.machine('ahu-1')
-  const stop = stopOf(machine, 0)
-  expect((await client.call('POST', '/stops', stop)).status).toBe(200)
+  const stop = visitOf(machine, 0)
+  expect((await client.call('POST', '/visits', stop)).status).toBe(200)
 
   const taken = new Run(env())
   expect(await taken.ended()).toBe(1)
@@ -162,7 +162,7 @@ test('npm start on a fresh folder: sign-in page, demo sign-ins, a password only 
 
 test('killed at any moment, server and database: no kept reading is lost, none is doubled', async () => {
   const base = `http://127.0.0.1:${port}`
-  const stops: ReturnType<typeof stopOf>[] = []
+  const visits: ReturnType<typeof visitOf>[] = []
   const kept = new Set<string>()
   let machine = ''
   for (let round = 0; round < 4; round++) {
@@ -171,11 +171,11 @@ test('killed at any moment, server and database: no kept reading is lost, none i
     const client = new Client(base)
     await client.signIn()
     machine = machine === '' ? await client.machine('rtu-12') : machine
-    const mine = Array.from({ length: 12 }, (_, i) => stopOf(machine, round * 12 + i))
-    stops.push(...mine)
+    const mine = Array.from({ length: 12 }, (_, i) => visitOf(machine, round * 12 + i))
+    visits.push(...mine)
     // Kill while saves are on their way; the answers that came are promises.
     const sends = mine.map((s) =>
-      client.call('POST', '/stops', s).then(
+      client.call('POST', '/visits', s).then(
         (r) => {
           if (r.status === 200) kept.add(s.id)
         },
@@ -207,11 +207,11 @@ test('killed at any moment, server and database: no kept reading is lost, none i
   await last.ready()
   const client = new Client(base)
   await client.signIn()
-  const ids = stops.map((s) => s.id)
+  const ids = visits.map((s) => s.id)
   const before = await keptIds(client, machine, ids)
   for (const id of kept) expect(before).toContain(id)
   // Sent again, as a phone does that got no answer: all there, each once.
-  for (const s of stops) expect((await client.call('POST', '/stops', s)).status).toBe(200)
+  for (const s of visits) expect((await client.call('POST', '/visits', s)).status).toBe(200)
   const after = await keptIds(client, machine, ids)
   expect(after.toSorted()).toEqual(ids.toSorted())
   expect(await last.stop()).toBe(0)

@@ -23,12 +23,12 @@ const type = async (page: Page, values: readonly string[]) => {
 
 let minute = 0
 /** A visit of its own, some minutes after the one before. */
-async function visit(page: Page, plan: string, steps: () => Promise<void>, on = tag) {
+async function visit(page: Page, scope: string, steps: () => Promise<void>, on = tag) {
   minute += 5
   await page.clock.setFixedTime(new Date(fixedNow.getTime() - (300 - minute) * 60_000))
-  await page.goto(`/machines/${await machineId(page, on)}/stop`)
+  await page.goto(`/machines/${await machineId(page, on)}/visit`)
   await phase(page, 'Inspect')
-  await choose(page, 'This visit', plan)
+  await choose(page, 'This visit', scope)
   await steps()
   await phase(page, 'Results')
   await page.getByRole('button', { name: 'Save visit' }).tap()
@@ -62,7 +62,7 @@ async function dead(page: Page, name: string, steps: () => Promise<void>) {
 
 interface Story {
   readonly name: string
-  readonly plan: string
+  readonly scope: string
   readonly told: string | RegExp
   readonly find: (page: Page) => Promise<void>
   readonly answer: (page: Page) => Promise<void>
@@ -71,7 +71,7 @@ interface Story {
 }
 const inspect = (name: string, group: string, found: string, answer: string, told: string | RegExp): Story => ({
   name,
-  plan: 'Full electrical',
+  scope: 'Full electrical',
   told,
   find: async (page) => {
     await check(page, 'As found')
@@ -89,10 +89,10 @@ const looked = (
   found: string,
   answer: string,
   told: string | RegExp,
-  plan = 'Full electrical',
+  scope = 'Full electrical',
 ): Story => ({
   name,
-  plan,
+  scope,
   told,
   find: (page) => dead(page, sheet, () => choose(page, group, found)),
   answer: (page) => dead(page, sheet, () => choose(page, group, answer)),
@@ -105,7 +105,7 @@ const measured = (
   told: string | RegExp,
 ): Story => ({
   name,
-  plan: 'Full electrical',
+  scope: 'Full electrical',
   told,
   find: (page) => dead(page, sheet, () => type(page, found)),
   answer: (page) => dead(page, sheet, () => type(page, answer)),
@@ -115,7 +115,7 @@ const leftOff = (name: string, what: string, told: RegExp): Story => {
     await phase(page, 'Close up')
     await choose(page, what, answer)
   }
-  return { name, plan: 'Full electrical', told, find: leave('No'), answer: leave('Yes') }
+  return { name, scope: 'Full electrical', told, find: leave('No'), answer: leave('Yes') }
 }
 
 const cutout = async (page: Page, answer: string) => {
@@ -155,14 +155,14 @@ const stories: readonly Story[] = [
   ),
   {
     name: 'a fan that turns backward',
-    plan: 'Full electrical',
+    scope: 'Full electrical',
     told: /backward/i,
     find: (page) => choose(page, 'Turning', 'Backward'),
     answer: (page) => choose(page, 'Turning', 'Right way'),
   },
   {
     name: 'a cut-out of the gas section left off',
-    plan: 'Full electrical',
+    scope: 'Full electrical',
     told: /cut-out or roll-out lead/,
     on: 'MAU-1/SF',
     find: (page) => cutout(page, 'No'),
@@ -181,9 +181,9 @@ test('what is found outlasts plain amps and goes with its own answer', async ({ 
   const figuresOf = async (on: string) => {
     const id = await machineId(page, on)
     const machine = (await (await page.context().request.get(`/api/v1/machines/${id}`)).json()) as {
-      stops: { readings: { quantity: string; position: string; value: number }[] }[]
+      visits: { readings: { quantity: string; position: string; value: number }[] }[]
     }
-    const last = machine.stops.find((s) => s.readings.some((r) => r.quantity === 'amps'))?.readings ?? []
+    const last = machine.visits.find((s) => s.readings.some((r) => r.quantity === 'amps'))?.readings ?? []
     return ['volts_ll', 'amps'].flatMap((q) => last.filter((r) => r.quantity === q).map((r) => String(r.value)))
   }
   const open1 = page.getByRole('list', { name: 'Open conditions' })
@@ -191,7 +191,7 @@ test('what is found outlasts plain amps and goes with its own answer', async ({ 
     await test.step(story.name, async () => {
       const on = story.on ?? tag
       const figures = await figuresOf(on)
-      await visit(page, story.plan, () => story.find(page), on)
+      await visit(page, story.scope, () => story.find(page), on)
       await expect(open1.getByText(story.told).first()).toBeVisible()
       await visit(
         page,
@@ -203,7 +203,7 @@ test('what is found outlasts plain amps and goes with its own answer', async ({ 
         on,
       )
       await expect(open1.getByText(story.told).first()).toBeVisible()
-      await visit(page, story.plan, () => story.answer(page), on)
+      await visit(page, story.scope, () => story.answer(page), on)
       await expect(page.getByRole('heading', { name: on.replace('/', ' / ') })).toBeVisible()
       await expect(open1.getByText(story.told)).toHaveCount(0)
     })

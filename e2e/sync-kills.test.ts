@@ -8,7 +8,7 @@ import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
 import { openDb, openPool } from '../server/src/db/client.ts'
 import { createApp } from '../server/src/http/app.ts'
-import { openWorld, stopOf, type World } from '../server/src/test/world.ts'
+import { openWorld, visitOf, type World } from '../server/src/test/world.ts'
 
 // What a browser has and Node has not; the line asks for no more.
 const marks = new Map<string, string>()
@@ -42,7 +42,7 @@ beforeAll(async () => {
   world = await openWorld(true)
   const hand = await world.as('okonjo')
   cookie = hand.cookie()
-  const rows = (await hand.get('/roof?limit=60')).body as { rows: { machineId: string }[] }
+  const rows = (await hand.get('/machines?limit=60')).body as { rows: { machineId: string }[] }
   machineIds = rows.rows.map((r) => r.machineId)
   for (const id of machineIds) {
     const { motor } = (await hand.get(`/machines/${id}`)).body as MachinePage
@@ -119,9 +119,9 @@ describe('a phone comes home over and over while everything around it breaks', (
       const machineId = random.pick(machineIds)
       for (let i = 0; i < count; i++) {
         const takenAt = new Date(Date.UTC(2026, 5, 1) + (run * 10 + i) * 60_000).toISOString()
-        const stop = stopOf(machineId, [5, 5.1, 5.2], { takenAt })
+        const visit = visitOf(machineId, [5, 5.1, 5.2], { takenAt })
         const workId = randomUUID()
-        born.push(stop.id)
+        born.push(visit.id)
         work.push(workId)
         const found = { id: randomUUID(), machineId, at: takenAt, level: 'watch' as const, text: `run ${run}` }
         const step = {
@@ -152,7 +152,7 @@ describe('a phone comes home over and over while everything around it breaks', (
           plates.push(correction.id)
         }
         await keepHere('', [
-          { kind: 'stop', body: stop as never },
+          { kind: 'visit', body: visit as never },
           { kind: 'work', body: { id: workId, machineId, doneAt: takenAt, kind: 'note', note: `run ${run}` } },
           { kind: 'finding', body: found },
           { kind: 'finding-step', body: step },
@@ -174,8 +174,8 @@ describe('a phone comes home over and over while everything around it breaks', (
     }
     expect(await store.line.count()).toBe(0)
     const kept = await killer.query<{ id: string; n: string; readings: string }>(
-      `select s.id, count(distinct s.taken_at) as n, count(r.*) as readings from stops s
-       left join readings r on r.stop_id = s.id where s.id = any($1::uuid[]) group by s.id`,
+      `select s.id, count(distinct s.taken_at) as n, count(r.*) as readings from visits s
+       left join readings r on r.visit_id = s.id where s.id = any($1::uuid[]) group by s.id`,
       [born],
     )
     const lost = born.filter((id) => !kept.rows.some((r) => r.id === id))

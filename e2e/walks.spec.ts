@@ -5,7 +5,7 @@ import { chromium, expect, type Page } from '@playwright/test'
 import { launchOptions } from '../scripts/lib/browser.mjs'
 import { connect, desktop, expectUpright, fixedNow, machineId, phone, saveRead, signIn, take, test } from './world.ts'
 
-const told = (page: Page) => page.locator('.stop-told')
+const told = (page: Page) => page.locator('.visit-told')
 const choose = (page: Page, group: string, word: string) =>
   page.getByRole('group', { name: group, exact: true }).getByRole('button', { name: word, exact: true }).click()
 const phase = async (page: Page, name: string) => {
@@ -24,7 +24,7 @@ const check = (page: Page, name: string) =>
 // Each walk has a machine of its own, so they go side by side.
 test.describe.configure({ mode: 'parallel' })
 
-/** Unfold what was read at the stop that was just saved; the page may still show the machine as it was before. */
+/** Unfold what was read at the visit that was just saved; the page may still show the machine as it was before. */
 const openSaved = (page: Page) =>
   page
     .getByRole('region', { name: 'Visits' })
@@ -33,10 +33,10 @@ const openSaved = (page: Page) =>
     .click()
 
 /** Open a stop of everything on a machine, with the simulated meter on a unit of that kind. */
-async function walk(page: Page, tag: string, plan: string) {
-  await page.goto(`/machines/${await machineId(page, tag)}/stop`)
+async function walk(page: Page, tag: string, scope: string) {
+  await page.goto(`/machines/${await machineId(page, tag)}/visit`)
   await phase(page, 'Inspect')
-  await choose(page, 'This visit', plan)
+  await choose(page, 'This visit', scope)
 }
 
 async function lockOut(page: Page) {
@@ -116,13 +116,17 @@ test('healthy: the whole walk with the meter, every gate opens, and it is saved 
   await closeUp(page)
   await saveRead(page)
   await expect(page).toHaveURL(/\/machines\/[0-9a-f-]+$/)
-  const stops = (
+  const visits = (
     (await (await page.context().request.get(`/api/v1/machines/${await machineId(page, 'RTU-12/SF')}`)).json()) as {
-      stops: { readings: { quantity: string; how?: string }[]; answers: Record<string, string> }[]
+      visits: { readings: { quantity: string; how?: string }[]; answers: Record<string, string> }[]
     }
-  ).stops
-  expect(stops[0]?.readings.filter((r) => r.quantity === 'amps').map((r) => r.how)).toEqual(['meter', 'meter', 'meter'])
-  expect(stops[0]?.answers).toMatchObject({ plan: 'full', 'lock.number': '17', 'leave.call': 'yes' })
+  ).visits
+  expect(visits[0]?.readings.filter((r) => r.quantity === 'amps').map((r) => r.how)).toEqual([
+    'meter',
+    'meter',
+    'meter',
+  ])
+  expect(visits[0]?.answers).toMatchObject({ scope: 'full', 'lock.number': '17', 'leave.call': 'yes' })
   await openSaved(page)
   await expect(page.getByText('Lock or tag number')).toBeVisible()
 })

@@ -12,7 +12,7 @@ export async function signIn(page: Page, login: Login): Promise<void> {
   await page.getByLabel('Sign-in name').fill(login)
   await page.getByLabel('Password', { exact: true }).fill(`${login}-on-the-roof`)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await page.waitForURL('**/roof')
+  await page.waitForURL('**/machines')
 }
 
 /** Nothing of the page lies beside it: a thumb that slips must not push the page away. */
@@ -105,14 +105,14 @@ export interface Found {
 export async function machineId(page: Page, tag: string): Promise<string> {
   const [unit, section] = tag.split('/')
   const found = (await (
-    await page.context().request.get(`/api/v1/machines?q=${encodeURIComponent(unit ?? '')}`)
+    await page.context().request.get(`/api/v1/find?q=${encodeURIComponent(unit ?? '')}`)
   ).json()) as Found[]
   const hit = found.find((m) => m.unitTag === unit && m.tag === section)
   if (!hit) throw new Error(`no machine ${tag}`)
   return hit.id
 }
 
-/** Type a stop as a mechanic does: digits and Enter, the first cell having the cursor. */
+/** Type a visit as a mechanic does: digits and Enter, the first cell having the cursor. */
 export async function typeStop(page: Page, values: readonly string[]): Promise<void> {
   await page.locator('.cell-here input').and(page.locator(':focus')).waitFor()
   for (const v of values) {
@@ -164,6 +164,6 @@ export async function saveRead(page: Page) {
         .click()
     }
     await page.getByRole('button', { name: 'Save visit' }).click({ timeout: 2000 })
-    await expect(page).not.toHaveURL(/\/stop(\?|$)/, { timeout: 2000 })
+    await expect(page).not.toHaveURL(/\/visit(\?|$)/, { timeout: 2000 })
   }).toPass({ timeout: 30_000 })
 }

@@ -1,18 +1,18 @@
-// `npm run bench [import|roof|verdict|motor|trend|round|sync|truth]`: measurements on this machine, told as ratios. Never part of the tests.
+// `npm run bench [import|machines|verdict|motor|trend|round|sync|truth]`: measurements on this machine, told as ratios. Never part of the tests.
 import { register } from 'tsx/esm/api'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { main, Plain } from './lib/say.mjs'
 
 register()
 const benches = {
-  import: () => import('../bench/import.mjs'),
-  roof: () => import('../bench/roof.mjs'),
-  verdict: () => import('../bench/verdict.mjs'),
-  motor: () => import('../bench/motor.mjs'),
-  trend: () => import('../bench/trend.mjs'),
-  round: () => import('../bench/round.mjs'),
-  sync: () => import('../bench/sync.mjs'),
-  truth: () => import('../bench/truth.mjs'),
+  import: () => import('../benchmarks/import.mjs'),
+  machines: () => import('../benchmarks/machines.mjs'),
+  verdict: () => import('../benchmarks/verdict.mjs'),
+  motor: () => import('../benchmarks/motor.mjs'),
+  trend: () => import('../benchmarks/trend.mjs'),
+  round: () => import('../benchmarks/round.mjs'),
+  sync: () => import('../benchmarks/sync.mjs'),
+  truth: () => import('../benchmarks/truth.mjs'),
 }
 
 main(async () => {

@@ -15,8 +15,8 @@ const phone = { width: 390, height: 844 }
 
 /** Each picture: name, size, and how to get there. */
 const pictures = [
-  ['roof', desktop, '/roof', async (page) => page.getByText('EF-7 / EF').waitFor()],
-  ['roof-phone', phone, '/roof', async (page) => page.getByText('EF-7 / EF').waitFor()],
+  ['machines', desktop, '/machines', async (page) => page.getByText('EF-7 / EF').waitFor()],
+  ['machines-phone', phone, '/machines', async (page) => page.getByText('EF-7 / EF').waitFor()],
   ['machine', desktop, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   [
@@ -29,25 +29,25 @@ const pictures = [
     },
   ],
   [
-    'stop-phone',
+    'visit-phone',
     phone,
-    ['AHU-2', 'SF', 'stop'],
+    ['AHU-2', 'SF', 'visit'],
     async (page) => {
       await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], false)
     },
   ],
   [
-    'stop',
+    'visit',
     desktop,
-    ['AHU-2', 'SF', 'stop'],
+    ['AHU-2', 'SF', 'visit'],
     async (page) => {
       await type(page, ['479', '478', '480', '13.2', '13.0', '13.1'], true)
     },
   ],
   [
-    'books',
+    'import-export',
     desktop,
-    '/books',
+    '/import-export',
     async (page) => {
       const lines = [
         'site,unit,machine,taken_at,quantity,position,value,unit_of_measure',
@@ -62,9 +62,9 @@ const pictures = [
     },
   ],
   [
-    'stop-safe-phone',
+    'visit-safe-phone',
     phone,
-    ['EF-15', 'EF', 'stop'],
+    ['EF-15', 'EF', 'visit'],
     async (page) => {
       await plan(page, 'Full electrical')
       await page.getByRole('button', { name: 'Lock out' }).click()
@@ -73,9 +73,9 @@ const pictures = [
     },
   ],
   [
-    'stop-dead',
+    'visit-dead',
     desktop,
-    ['EF-15', 'EF', 'stop'],
+    ['EF-15', 'EF', 'visit'],
     async (page) => {
       await makeSafe(page, '598')
       await page.getByRole('button', { name: 'Dead tests' }).click()
@@ -93,7 +93,7 @@ const pictures = [
   [
     'insulation-clock-phone',
     phone,
-    ['EF-15', 'EF', 'stop'],
+    ['EF-15', 'EF', 'visit'],
     async (page) => {
       await makeSafe(page, '598')
       await page.getByRole('button', { name: 'Dead tests' }).click()
@@ -115,30 +115,30 @@ const pictures = [
   [
     'round',
     { width: 1280, height: 1000 },
-    '/round/{today}',
+    '/rounds/{today}',
     async (page) => page.locator('.plan-list').first().waitFor(),
   ],
   [
     'round-prepare',
     desktop,
-    '/round/{today}/prepare',
+    '/rounds/{today}/prepare',
     async (page) => {
       await page.locator('.prepare-table').waitFor()
       await page.getByText('still loading').waitFor({ state: 'detached' })
     },
   ],
-  ['walk-phone', phone, '/round/{today}/walk', async (page) => page.locator('.walk-here').waitFor()],
+  ['walk-phone', phone, '/rounds/{today}/walk', async (page) => page.locator('.walk-here').waitFor()],
   [
-    'speed-bench',
+    'speed-change',
     { width: 1280, height: 1000 },
-    '/bench/speed?machine={AHU-2/SF}',
+    '/speed-change?machine={AHU-2/SF}',
     async (page) => page.locator('.speed-told').waitFor(),
   ],
   ['drive-train', desktop, ['AHU-1', 'SF', 'drive'], async (page) => page.locator('.slot').first().waitFor()],
   [
-    'stop-tension-phone',
+    'visit-tension-phone',
     phone,
-    ['AHU-1', 'SF', 'stop'],
+    ['AHU-1', 'SF', 'visit'],
     async (page) => {
       await makeSafe(page, '478', 'Drive and bearings')
       await page.getByRole('button', { name: 'Dead tests' }).click()
@@ -146,10 +146,10 @@ const pictures = [
       await type(page, ['0.27', '9.4'], false)
     },
   ],
-  ['house-rules', desktop, '/house-rules', async (page) => page.getByText('Limits and sources').waitFor()],
+  ['limits', desktop, '/limits', async (page) => page.getByText('Limits and sources').waitFor()],
 ]
 
-/** Choose how much of a stop is taken. */
+/** Choose how much of a visit is taken. */
 async function plan(page, words) {
   await page.getByRole('button', { name: 'Inspect' }).click()
   await page.getByRole('group', { name: 'This visit' }).getByRole('button', { name: words }).click()
@@ -193,7 +193,7 @@ main(async () => {
     await entry.getByLabel('Sign-in name').fill('vale')
     await entry.getByLabel('Password', { exact: true }).fill('vale-on-the-roof')
     await entry.getByRole('button', { name: 'Sign in' }).click()
-    await entry.waitForURL('**/roof')
+    await entry.waitForURL('**/machines')
     const state = await signedIn.storageState()
     for (const [name, viewport, where, act] of pictures) {
       if (only.length > 0 && !only.includes(name)) continue
@@ -206,7 +206,7 @@ main(async () => {
       const page = await context.newPage()
       await page.clock.setFixedTime(new Date(fixedNow))
       const idOf = async (unit, tag) => {
-        const found = await context.request.get(`${base}/api/v1/machines?q=${encodeURIComponent(unit)}`)
+        const found = await context.request.get(`${base}/api/v1/find?q=${encodeURIComponent(unit)}`)
         return (await found.json()).find((m) => m.unitTag === unit && m.tag === tag).id
       }
       let path = where ?? '/sign-in'
@@ -220,7 +220,7 @@ main(async () => {
       }
       await page.goto(base + path)
       // A round is watched live: its page never falls idle.
-      if (!path.startsWith('/round/')) await page.waitForLoadState('networkidle')
+      if (!path.startsWith('/rounds/')) await page.waitForLoadState('networkidle')
       await act(page)
       await page.waitForTimeout(250)
       await page.screenshot({ path: join(out, `${name}.png`) })

@@ -13,7 +13,7 @@ export default defineConfig({
         name: 'Motor Round',
         short_name: 'Motor Round',
         description: 'Motors that move a building’s air: read, judged, kept',
-        start_url: '/round',
+        start_url: '/rounds',
         display: 'standalone',
         background_color: '#e6eaeb',
         theme_color: '#10181d',

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { id, instant } from './common.ts'
 import { judgement } from './judgement.ts'
 
-/** A fan of an area as the ledger of its air takes it. Flow in cfm, as it was read last; null: nobody measured it. */
+/** A fan of an area as the balance of its air takes it. Flow in cfm, as it was read last; null: nobody measured it. */
 export const airMover = z.object({
   machineId: id,
   unitTag: z.string(),

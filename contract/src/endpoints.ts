@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { areaAir } from './area-air.ts'
 import { auditEntry } from './audit.ts'
-import { importQuery, importState } from './books.ts'
+import { importQuery, importState } from './import-export.ts'
 import { id, instant } from './common.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
 import { cameOut, fittedPart, partBody, removedFor } from './fitted.ts'
@@ -17,7 +17,7 @@ import {
   session,
   signIn,
 } from './people.ts'
-import { plan, planBody, planOfHouse } from './plan.ts'
+import { speedChange, speedChangeBody, speedChangeOfSite } from './speed-change.ts'
 import {
   area,
   areaBody,
@@ -33,10 +33,10 @@ import {
   unit,
   unitBody,
 } from './register.ts'
-import { roofPage, roofQuery } from './roof.ts'
+import { machineListPage, machineListQuery } from './machine-list.ts'
 import { roundEndpoints } from './round-endpoints.ts'
-import { houseRules, rulesEdit, rulesEffect, rulesInForce } from './rules.ts'
-import { stop, stopBody, work, workBody } from './stop.ts'
+import { policies, policiesEdit, policiesEffect, policiesInForce } from './policies.ts'
+import { visit, visitBody, work, workBody } from './visit.ts'
 
 const slotLives = z.object({
   slot: z.string(),
@@ -58,7 +58,7 @@ const calcDescription = z.object({
   example: z.record(z.string(), z.unknown()),
 })
 const calcId = z.strictObject({ id: z.string().max(60) })
-const saved = z.object({ stop, judgement: judgement.nullable(), already: z.boolean() })
+const saved = z.object({ visit, judgement: judgement.nullable(), already: z.boolean() })
 
 export const endpoints = {
   session: at('session', 'get', '/session', {
@@ -172,7 +172,7 @@ export const endpoints = {
     }),
     response: machine,
   }),
-  findMachines: at('findMachines', 'get', '/machines', {
+  findMachines: at('findMachines', 'get', '/find', {
     role: 'viewer',
     summary: 'Find machines by tag or name',
     query: z.strictObject({ q: z.string().trim().max(60) }),
@@ -234,36 +234,36 @@ export const endpoints = {
     response: z.array(slotLives),
   }),
 
-  makePlan: at('makePlan', 'post', '/plans', {
+  addSpeedChange: at('addSpeedChange', 'post', '/speed-changes', {
     role: 'mechanic',
     summary: 'Plan a speed change',
-    body: planBody,
-    response: plan,
+    body: speedChangeBody,
+    response: speedChange,
   }),
-  doPlan: at('doPlan', 'post', '/plans/{id}/done', {
+  finishSpeedChange: at('finishSpeedChange', 'post', '/speed-changes/{id}/done', {
     role: 'mechanic',
     summary: 'Mark a planned speed change done: recorded as work or installed parts',
     params: byId,
     body: z.strictObject({ workId: id, doneAt: instant, note: z.string().max(400).default('') }),
-    response: plan,
+    response: speedChange,
   }),
-  dropPlan: at('dropPlan', 'post', '/plans/{id}/drop', {
+  cancelSpeedChange: at('cancelSpeedChange', 'post', '/speed-changes/{id}/drop', {
     role: 'mechanic',
     summary: 'Cancel a planned speed change; it stays on record with the reason',
     params: byId,
     body: z.strictObject({ why }),
-    response: plan,
+    response: speedChange,
   }),
-  plans: at('plans', 'get', '/plans', {
+  speedChanges: at('speedChanges', 'get', '/speed-changes', {
     role: 'viewer',
     summary: 'Completed speed changes, newest first: predicted and measured',
-    response: z.array(planOfHouse),
+    response: z.array(speedChangeOfSite),
   }),
 
-  saveStop: at('saveStop', 'post', '/stops', {
+  saveVisit: at('saveVisit', 'post', '/visits', {
     role: 'mechanic',
     summary: 'Save a visit; the same id twice saves one',
-    body: stopBody,
+    body: visitBody,
     response: saved,
   }),
   saveWork: at('saveWork', 'post', '/work', {
@@ -272,29 +272,29 @@ export const endpoints = {
     body: workBody,
     response: work,
   }),
-  roof: at('roof', 'get', '/roof', {
+  machineList: at('machineList', 'get', '/machines', {
     role: 'viewer',
     summary: 'All machines, most urgent first',
-    query: roofQuery,
-    response: roofPage,
+    query: machineListQuery,
+    response: machineListPage,
   }),
 
-  rules: at('rules', 'get', '/rules', {
+  policies: at('policies', 'get', '/policies', {
     role: 'viewer',
     summary: 'Limits and policies in force',
-    response: rulesInForce,
+    response: policiesInForce,
   }),
-  rulesEffect: at('rulesEffect', 'post', '/rules/effect', {
+  policiesEffect: at('policiesEffect', 'post', '/policies/effect', {
     role: 'lead',
     summary: 'Which machines would change level under other limits; nothing is saved',
-    body: z.strictObject({ rules: houseRules }),
-    response: rulesEffect,
+    body: z.strictObject({ policies: policies }),
+    response: policiesEffect,
   }),
-  editRules: at('editRules', 'put', '/rules', {
+  editPolicies: at('editPolicies', 'put', '/policies', {
     role: 'lead',
     summary: 'Change limits; all results are updated',
-    body: rulesEdit,
-    response: rulesInForce,
+    body: policiesEdit,
+    response: policiesInForce,
   }),
   audit: at('audit', 'get', '/audit', {
     role: 'viewer',
@@ -320,7 +320,7 @@ export const endpoints = {
     response: z.record(z.string(), z.unknown()),
   }),
 
-  startImport: at('startImport', 'post', '/books/imports', {
+  startImport: at('startImport', 'post', '/imports', {
     role: 'lead',
     summary: 'Upload a file; every row is checked, nothing is imported yet',
     query: importQuery,
@@ -328,49 +328,49 @@ export const endpoints = {
     bodyType: 'application/octet-stream',
     response: importState,
   }),
-  imports: at('imports', 'get', '/books/imports', {
+  imports: at('imports', 'get', '/imports', {
     role: 'lead',
     summary: 'Latest imports',
     response: z.array(importState),
   }),
-  importState: at('importState', 'get', '/books/imports/{id}', {
+  importState: at('importState', 'get', '/imports/{id}', {
     role: 'lead',
     summary: 'Status of an import',
     params: byId,
     response: importState,
   }),
-  keepImport: at('keepImport', 'post', '/books/imports/{id}/keep', {
+  keepImport: at('keepImport', 'post', '/imports/{id}/keep', {
     role: 'lead',
     summary: 'Import a checked file',
     params: byId,
     response: importState,
   }),
-  cancelImport: at('cancelImport', 'delete', '/books/imports/{id}', {
+  cancelImport: at('cancelImport', 'delete', '/imports/{id}', {
     role: 'lead',
     summary: 'Cancel an import',
     params: byId,
     response: importState,
   }),
-  exportReadings: at('exportReadings', 'get', '/books/readings.csv', {
+  exportReadings: at('exportReadings', 'get', '/exports/readings.csv', {
     role: 'viewer',
     summary: 'All readings as CSV',
     query: z.strictObject({ site: id.optional(), machine: id.optional() }),
     response: raw,
     responseType: 'text/csv',
   }),
-  exportRegister: at('exportRegister', 'get', '/books/register.csv', {
+  exportRegister: at('exportRegister', 'get', '/exports/register.csv', {
     role: 'viewer',
     summary: 'Machine list as CSV, one row a machine',
     response: raw,
     responseType: 'text/csv',
   }),
-  exportOrganisation: at('exportOrganisation', 'get', '/books/organisation.json', {
+  exportOrganization: at('exportOrganization', 'get', '/exports/organization.json', {
     role: 'lead',
     summary: 'The whole organization as one file',
     response: raw,
     responseType: 'application/json',
   }),
-  organisationSchema: at('organisationSchema', 'get', '/books/organisation.schema.json', {
+  organizationSchema: at('organizationSchema', 'get', '/exports/organization.schema.json', {
     role: 'anyone',
     summary: 'JSON Schema of that file',
     response: raw,

@@ -8,9 +8,9 @@ export const findingLevels = ['watch', 'fix', 'stop'] as const
 export const findingBody = z.strictObject({
   id,
   machineId: id,
-  /** The round and the stop it was seen on. */
+  /** The round and the visit it was seen on. */
   roundId: id.nullable().default(null),
-  stopId: id.nullable().default(null),
+  visitId: id.nullable().default(null),
   at: instant,
   level: z.enum(findingLevels),
   text: line(300).min(1, 'enter the finding'),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { driveLayout, partBody, partIn, planBody, workBody } from './index.ts'
+import { driveLayout, partBody, partIn, speedChangeBody, workBody } from './index.ts'
 
 const id = '0199aaaa-0000-7000-8000-000000000001'
 const paths = (r: {
@@ -25,7 +25,7 @@ describe('a part on the wire', () => {
   })
   it('refuses a spec of another slot, and what is not asked of it', () => {
     expect(partIn.safeParse({ slot: 'belts', spec: { diameter: 40 } }).success).toBe(false)
-    expect(partIn.safeParse({ slot: 'filters', spec: { count: 4, size: '20 × 20', colour: 'blue' } }).success).toBe(
+    expect(partIn.safeParse({ slot: 'filters', spec: { count: 4, size: '20 × 20', color: 'blue' } }).success).toBe(
       false,
     )
     expect(partIn.safeParse({ slot: 'gearbox', spec: {} }).success).toBe(false)
@@ -59,7 +59,7 @@ describe('a part on the wire', () => {
 describe('how a drive stands', () => {
   it('is not known by default, and a base that is nearer at its farthest is refused', () => {
     expect(driveLayout.parse({})).toEqual({
-      centre: null,
+      center: null,
       takeUp: null,
       rotation: null,
       seenFrom: null,
@@ -92,15 +92,19 @@ describe('work and plans', () => {
       fanRpm: 760,
       fanRpmNow: 774,
       airShare: 0.98,
-      centre: null,
+      center: null,
       newBelt: null,
     }
-    const plan = { id, machineId: id, madeAt: '2026-11-25T09:00:00Z', predicted }
-    expect(planBody.safeParse({ ...plan, change: { kind: 'turns', turns: 3 } }).success).toBe(true)
-    expect(planBody.safeParse({ ...plan, change: { kind: 'hope' } }).success).toBe(false)
+    const speedChange = { id, machineId: id, madeAt: '2026-11-25T09:00:00Z', predicted }
+    expect(speedChangeBody.safeParse({ ...speedChange, change: { kind: 'turns', turns: 3 } }).success).toBe(true)
+    expect(speedChangeBody.safeParse({ ...speedChange, change: { kind: 'hope' } }).success).toBe(false)
     expect(
       paths(
-        planBody.safeParse({ ...plan, predicted: { ...predicted, amps: -1 }, change: { kind: 'turns', turns: 3 } }),
+        speedChangeBody.safeParse({
+          ...speedChange,
+          predicted: { ...predicted, amps: -1 },
+          change: { kind: 'turns', turns: 3 },
+        }),
       )[0],
     ).toMatch(/^predicted.amps/)
   })

@@ -106,7 +106,7 @@ export type PartRecord = z.infer<typeof fittedPart>
 /** How the drive stands, besides its parts. Lengths in millimetres. */
 export const driveLayout = z
   .strictObject({
-    centre: known(length),
+    center: known(length),
     takeUp: known(z.strictObject({ least: length, most: length })),
     rotation: known(z.enum(['clockwise', 'counter-clockwise'])),
     seenFrom: known(z.enum(['drive end', 'opposite end'])),

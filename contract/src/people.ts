@@ -17,7 +17,7 @@ export const session = z
     person: person.nullable(),
     /** Sent back in the header `x-csrf-token` with every change. */
     csrf: z.string(),
-    organisation: z.string(),
+    organization: z.string(),
     now: instant,
   })
   .meta({ id: 'Session' })

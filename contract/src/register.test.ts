@@ -11,7 +11,7 @@ const body = (over: object = {}) => ({
   serviceVolts: 480,
   drive: 'belt',
   hasDrive: false,
-  hasSister: false,
+  hasTwin: false,
   unitPlate: null,
   ...over,
 })

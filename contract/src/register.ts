@@ -1,6 +1,6 @@
 import type { Controls } from '@motor-round/core/judge'
 import { z } from 'zod'
-import { care } from './area-plan.ts'
+import { care } from './roof-map.ts'
 import { id, instant, line, text, version } from './common.ts'
 import { driveLayout, removedFor } from './fitted.ts'
 import { areaKind, unitKinds } from './kinds.ts'
@@ -72,7 +72,7 @@ export const machineBody = z.strictObject({
   serviceVolts: z.number().positive().max(1000),
   drive: z.enum(['belt', 'direct']),
   hasDrive: z.boolean(),
-  hasSister: z.boolean(),
+  hasTwin: z.boolean(),
   /** Left out of an edit they stay as they are. */
   controls: controls.optional(),
   layout: driveLayout.optional(),

@@ -1,27 +1,27 @@
 import { unknownLayout } from '@motor-round/core/fitted'
 import type { Judgement } from '@motor-round/core/judge'
-import type { HouseRules } from '@motor-round/core/limits'
+import type { Policies } from '@motor-round/core/limits'
 import { dueTasks, type DueFacts, type DueTask } from '@motor-round/core/round'
 import { reviewAt, type FindingRecord } from './finding.ts'
 import type { PartRecord } from './fitted.ts'
-import type { PlanRecord } from './plan.ts'
+import type { SpeedChangeRecord } from './speed-change.ts'
 import type { Machine, Motor } from './register.ts'
 import type { DueTaskRecord } from './round.ts'
-import type { StopRecord, WorkRecord } from './stop.ts'
-import { corePart, coreStop, machineFacts, workOf } from './to-core.ts'
+import type { VisitRecord, WorkRecord } from './visit.ts'
+import { corePart, coreVisit, machineFacts, workOf } from './to-core.ts'
 
 /** What is known of a machine, as the rounds take it. */
 interface Known {
   readonly machine: Pick<
     Machine,
-    'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'drive' | 'controls' | 'unitPlate'
+    'phases' | 'serviceVolts' | 'hasDrive' | 'hasTwin' | 'drive' | 'controls' | 'unitPlate'
   > & {
     readonly layout?: Machine['layout'] | undefined
   }
   readonly motors: readonly Pick<Motor, 'plate' | 'fittedAt' | 'removedAt' | 'standIn' | 'connectionVolts'>[]
   readonly parts: readonly PartRecord[]
   readonly work: readonly WorkRecord[]
-  readonly stops: readonly StopRecord[]
+  readonly visits: readonly VisitRecord[]
 }
 
 const slotWords: Readonly<Record<string, string>> = { motor: 'The motor', belts: 'The belt set', wheel: 'The wheel' }
@@ -41,25 +41,25 @@ function standInOf(known: Known): DueFacts['standIn'] {
 export function dueFacts(
   known: Known,
   open: {
-    readonly plans: readonly Pick<PlanRecord, 'madeAt' | 'doneAt' | 'droppedAt' | 'change'>[]
+    readonly speedChanges: readonly Pick<SpeedChangeRecord, 'madeAt' | 'doneAt' | 'droppedAt' | 'change'>[]
     readonly findings: readonly Pick<FindingRecord, 'at' | 'text' | 'state' | 'reviewOn'>[]
   },
   judgement: Judgement | null,
   place: { readonly unitKind: string; readonly indoors: boolean },
-  rules: HouseRules,
+  policies: Policies,
   now: number,
 ): DueFacts {
   const motor = known.motors.find((m) => m.removedAt === null)
   return {
     machine: machineFacts(known),
     ...place,
-    stops: known.stops.filter((s) => s.supersededBy === null).map(coreStop),
+    visits: known.visits.filter((s) => s.supersededBy === null).map(coreVisit),
     work: workOf(known),
     parts: known.parts.map(corePart),
     layout: known.machine.layout ?? unknownLayout,
     motorRpm: motor?.plate.rpm ?? null,
     standIn: standInOf(known),
-    waiting: open.plans
+    waiting: open.speedChanges
       .filter((p) => p.doneAt === null && p.droppedAt === null)
       .map((p) => ({
         at: Date.parse(p.madeAt),
@@ -73,7 +73,7 @@ export function dueFacts(
         reviewAt: reviewAt(f),
       })),
     judgement,
-    rules,
+    policies,
     now,
   }
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { areaPlan, areaPlanPage, planPictureBody } from './area-plan.ts'
+import { roofMap, roofMapPage, mapPictureBody } from './roof-map.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
 import {
   dueMachine,
@@ -17,34 +17,34 @@ import { deviceBody, syncAnswer, syncBody } from './sync.ts'
 
 /** Plans of roofs, what is due, rounds, phones that come home, pictures, calendars. */
 export const roundEndpoints = {
-  areaPlan: at('areaPlan', 'get', '/areas/{id}/plan', {
+  roofMap: at('roofMap', 'get', '/areas/{id}/map', {
     role: 'viewer',
     summary: 'Map of a roof or room with its units',
     params: byId,
-    response: areaPlanPage,
+    response: roofMapPage,
   }),
-  editAreaPlan: at('editAreaPlan', 'put', '/areas/{id}/plan', {
+  editRoofMap: at('editRoofMap', 'put', '/areas/{id}/map', {
     role: 'mechanic',
     summary: 'Change the map of a roof or room',
     params: byId,
-    body: z.strictObject({ version: z.int().min(0), plan: areaPlan, changeId }),
-    response: areaPlanPage,
+    body: z.strictObject({ version: z.int().min(0), map: roofMap, changeId }),
+    response: roofMapPage,
   }),
-  addPlanPicture: at('addPlanPicture', 'post', '/areas/{id}/pictures', {
+  addMapPicture: at('addMapPicture', 'post', '/areas/{id}/pictures', {
     role: 'mechanic',
     summary: 'Upload a background photo for a map; the same id twice saves one',
     params: byId,
-    body: planPictureBody,
+    body: mapPictureBody,
     response: z.object({ id: z.uuid() }),
   }),
-  planPicture: at('planPicture', 'get', '/plan-pictures/{id}', {
+  mapPicture: at('mapPicture', 'get', '/map-pictures/{id}', {
     role: 'viewer',
     summary: 'Background photo of a map',
     params: byId,
     response: raw,
     responseType: 'image/jpeg',
   }),
-  dueMachines: at('dueMachines', 'get', '/round/due', {
+  dueMachines: at('dueMachines', 'get', '/due', {
     role: 'viewer',
     summary: 'Due tasks of the machines of some sites, with dates and reasons',
     query: z.strictObject({ sites: z.string().max(800) }),
@@ -67,7 +67,7 @@ export const roundEndpoints = {
     params: byId,
     response: roundPage,
   }),
-  moveVisit: at('moveVisit', 'post', '/rounds/{id}/move', {
+  moveStep: at('moveStep', 'post', '/rounds/{id}/move', {
     role: 'lead',
     summary: 'Move a visit; the route is repaired and the cost is told',
     params: byId,

@@ -1,7 +1,7 @@
-import { travelMinutes, type RouteProblem, type RouteVisit, type TravelArea } from '@motor-round/core/round'
-import type { FileRound } from './organisation-file.ts'
-import type { DueTaskRecord, RoundStop } from './round.ts'
-import { pausesOf, visitId } from './round-visits.ts'
+import { travelMinutes, type RouteProblem, type RouteStep, type TravelArea } from '@motor-round/core/round'
+import type { FileRound } from './organization-file.ts'
+import type { DueTaskRecord, RoundVisit } from './round.ts'
+import { pausesOf, stepId } from './round-steps.ts'
 
 /** Locking out and proving dead. @source common practice */
 const lockMinutes = 6
@@ -20,7 +20,7 @@ const pressing = { stop: 25, fix: 5, watch: 1, ok: 0 } as const
 const critical = 1.5
 
 /** What leaving a machine undone costs: more the worse it was judged, the longer it is overdue, and what hangs on it. */
-function valueOf(s: Pick<RoundStop, 'levelBefore' | 'tasks' | 'care'>, day: string): number {
+function valueOf(s: Pick<RoundVisit, 'levelBefore' | 'tasks' | 'care'>, day: string): number {
   const at = Date.parse(`${day}T23:59:59Z`)
   const late = Math.max(0, ...s.tasks.map((t) => (at - Date.parse(t.dueAt)) / 86_400_000))
   return (
@@ -28,8 +28,8 @@ function valueOf(s: Pick<RoundStop, 'levelBefore' | 'tasks' | 'care'>, day: stri
   )
 }
 
-export type PlannedStop = Pick<
-  RoundStop,
+export type PlannedVisit = Pick<
+  RoundVisit,
   'machineId' | 'unitId' | 'areaId' | 'care' | 'tasks' | 'minutes' | 'levelBefore'
 >
 
@@ -41,21 +41,21 @@ const proofMinutes = 6
 const small = { proof: 0.5, lock: 2 }
 
 /** What the planner orders of one machine: its work, and what a pause before or after it makes of it. */
-function visitsOf(s: PlannedStop, place: number, outdoors: boolean, day: string): RouteVisit[] {
+function stepsOf(s: PlannedVisit, place: number, outdoors: boolean, day: string): RouteStep[] {
   const { rest, settle } = pausesOf(s.tasks)
-  const windows = s.tasks.some((t) => t.stopsUnit) ? s.care.windows : []
+  const windows = s.tasks.some((t) => t.visitsUnit) ? s.care.windows : []
   // Locked out in one window it would stand still until the next: with several windows one stays beside it.
   const leaves = rest !== null && windows.length <= 1
   const lock = s.tasks.some((t) => t.locksOut) ? s.unitId : null
   const urgency = (s.levelBefore === null ? 0 : pressing[s.levelBefore]) * (s.care.critical ? critical : 1)
   const base = { place, people: 1 as const, windows, outdoors, lock: null, after: null, urgency }
-  const work: RouteVisit = {
+  const work: RouteStep = {
     ...base,
     id: s.machineId,
     minutes: s.minutes + (rest !== null && !leaves ? rest.minutes : 0),
     people: s.care.people === 2 || s.tasks.some((t) => t.people === 2) ? 2 : 1,
     lock: leaves ? null : lock,
-    after: leaves ? { visit: visitId(s.machineId, 'lock'), wait: rest.minutes } : null,
+    after: leaves ? { step: stepId(s.machineId, 'lock'), wait: rest.minutes } : null,
     value: valueOf(s, day),
   }
   return [
@@ -63,7 +63,7 @@ function visitsOf(s: PlannedStop, place: number, outdoors: boolean, day: string)
       ? [
           {
             ...base,
-            id: visitId(s.machineId, 'lock'),
+            id: stepId(s.machineId, 'lock'),
             minutes: leaveMinutes,
             lock,
             value: small.lock,
@@ -77,10 +77,10 @@ function visitsOf(s: PlannedStop, place: number, outdoors: boolean, day: string)
       : [
           {
             ...base,
-            id: visitId(s.machineId, 'proof'),
+            id: stepId(s.machineId, 'proof'),
             minutes: proofMinutes,
             windows: [],
-            after: { visit: s.machineId, wait: settle.minutes },
+            after: { step: s.machineId, wait: settle.minutes },
             value: small.proof,
             urgency: 0,
           },
@@ -91,16 +91,16 @@ function visitsOf(s: PlannedStop, place: number, outdoors: boolean, day: string)
 /** A round as the planner takes it. */
 export function problemOf(
   round: Pick<FileRound, 'day' | 'people' | 'heat' | 'storm'>,
-  stops: readonly PlannedStop[],
+  visits: readonly PlannedVisit[],
   areas: readonly (TravelArea & { readonly kind: 'roof' | 'room' })[],
 ): RouteProblem {
   const outdoors = new Map(areas.map((a) => [a.id, a.kind === 'roof']))
   return {
-    visits: stops.flatMap((s, i) => visitsOf(s, i + 1, outdoors.get(s.areaId) ?? true, round.day)),
+    steps: visits.flatMap((s, i) => stepsOf(s, i + 1, outdoors.get(s.areaId) ?? true, round.day)),
     walkers: round.people.map(({ id, from, to }) => ({ id, from, to })),
     travel: travelMinutes(
       areas,
-      stops.map((s) => ({ area: s.areaId, unit: s.unitId })),
+      visits.map((s) => ({ area: s.areaId, unit: s.unitId })),
     ),
     lockMinutes,
     heat: round.heat,

@@ -3,11 +3,11 @@ import type { RoundEvent } from './round.ts'
 type Told = Pick<RoundEvent, 'machineId' | 'kind' | 'at'>
 
 /** What became of a machine on a round. */
-export type RoundStopState = 'open' | 'began' | 'done' | 'skipped'
+export type RoundVisitState = 'open' | 'began' | 'done' | 'skipped'
 
 /** Read off the events, in their order. Done stays done: a phone that skipped it later had not heard of it. */
-export function roundStopState(events: readonly Told[], machineId: string): RoundStopState {
-  let state: RoundStopState = 'open'
+export function roundVisitState(events: readonly Told[], machineId: string): RoundVisitState {
+  let state: RoundVisitState = 'open'
   for (const e of events) {
     if (e.machineId !== machineId) continue
     if (e.kind === 'done') state = 'done'

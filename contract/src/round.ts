@@ -1,6 +1,6 @@
 import { taskKinds } from '@motor-round/core/round'
 import { z } from 'zod'
-import { areaPlan, care } from './area-plan.ts'
+import { roofMap, care } from './roof-map.ts'
 import { id, instant, line, pictureBytes, pictureType, text, version } from './common.ts'
 import { conditionLine } from './condition.ts'
 import { finding } from './finding.ts'
@@ -18,14 +18,14 @@ export const dueTask = z
   .object({
     task: z.string(),
     title: z.string(),
-    plan: z.enum(['running', 'live', 'dead', 'full', 'drive', 'both']),
+    scope: z.enum(['running', 'live', 'dead', 'full', 'drive', 'both']),
     dueAt: instant,
     lastAt: instant.nullable(),
     why: z.string(),
     moved: z.enum(['forward', 'back']).nullable(),
     minutes,
     people: z.union([z.literal(1), z.literal(2)]),
-    stopsUnit: z.boolean(),
+    visitsUnit: z.boolean(),
     locksOut: z.boolean(),
     /** How long it is left alone between locking out and the work, and why. */
     rest: pause.nullable().default(null),
@@ -71,7 +71,7 @@ export const roundBody = z
     day,
     siteIds: z.array(id).min(1, 'choose a site').max(20),
     /** Machines and what is to be done at each; at most one line a machine. */
-    stops: z
+    visits: z
       .array(z.strictObject({ machineId: id, tasks: z.array(z.enum(taskIds)).min(1).max(12) }))
       .min(1, 'choose a machine')
       .max(200),
@@ -88,15 +88,15 @@ export const roundBody = z
   })
   .superRefine((r, ctx) => {
     const seen = new Set<string>()
-    r.stops.forEach((s, i) => {
+    r.visits.forEach((s, i) => {
       if (seen.has(s.machineId))
-        ctx.addIssue({ code: 'custom', path: ['stops', i, 'machineId'], message: 'is already in this round' })
+        ctx.addIssue({ code: 'custom', path: ['visits', i, 'machineId'], message: 'is already in this round' })
       seen.add(s.machineId)
     })
   })
 
-const visit = z.object({
-  visit: z.string(),
+const step = z.object({
+  step: z.string(),
   walkers: z.array(z.string()).readonly(),
   start: z.number(),
   end: z.number(),
@@ -112,14 +112,14 @@ export const routeCost = z.object({
   total: z.number(),
 })
 /** A plan: the work of a machine is named by it, what comes before and after a pause `machine:lock` and `machine:proof`. */
-export const routePlan = z
+export const route = z
   .object({
-    order: z.array(z.object({ walker: z.string(), visits: z.array(z.string()).readonly() })).readonly(),
-    visits: z.array(visit).readonly(),
-    left: z.array(z.object({ visit: z.string(), why: z.string() })).readonly(),
+    order: z.array(z.object({ walker: z.string(), steps: z.array(z.string()).readonly() })).readonly(),
+    steps: z.array(step).readonly(),
+    left: z.array(z.object({ step: z.string(), why: z.string() })).readonly(),
     cost: routeCost,
   })
-  .meta({ id: 'RoutePlan' })
+  .meta({ id: 'Route' })
 
 /** What happened at a stop of a round, as the phone that was there tells it. Facts: kept once, never changed. */
 export const roundEventBody = z
@@ -129,8 +129,8 @@ export const roundEventBody = z
     machineId: id.nullable(),
     kind: z.enum(['began', 'done', 'skipped', 'added', 'moved', 'told']),
     at: instant,
-    /** The stop that was taken; of a skipped one none. */
-    stopId: id.nullable().default(null),
+    /** The visit that was taken; of a skipped one none. */
+    visitId: id.nullable().default(null),
     /** For what is moved: where in the walk it is now, from 0. */
     place: z.int().min(0).max(500).nullable().default(null),
     note: text(400).default(''),
@@ -144,7 +144,7 @@ export const roundEventBody = z
 const roundEvent = roundEventBody.safeExtend({ by: z.string(), recordedAt: instant }).meta({ id: 'RoundEvent' })
 export type RoundEvent = z.infer<typeof roundEvent>
 
-const roundStop = z
+const roundVisit = z
   .object({
     machineId: id,
     unitId: id,
@@ -166,12 +166,12 @@ const roundStop = z
     dueAt: instant.nullable(),
     tasks: z.array(dueTask),
     minutes,
-    /** Earlier stops that its minutes are learnt from. */
+    /** Earlier visits that its minutes are learnt from. */
     learnt: z.int(),
     added: z.boolean(),
   })
-  .meta({ id: 'RoundStop' })
-export type RoundStop = z.infer<typeof roundStop>
+  .meta({ id: 'RoundVisit' })
+export type RoundVisit = z.infer<typeof roundVisit>
 
 export const roundHead = z
   .object({
@@ -182,7 +182,7 @@ export const roundHead = z
     state: z.enum(['planned', 'closed']),
     people: z.array(walker),
     recurs: recurrence.nullable(),
-    stops: z.int(),
+    visits: z.int(),
     done: z.int(),
     skipped: z.int(),
     left: z.int(),
@@ -212,10 +212,10 @@ export const roundPage = z
     note: z.string(),
     heat: span.nullable(),
     storm: minuteOfDay.nullable(),
-    stops: z.array(roundStop),
-    plan: routePlan,
+    visits: z.array(roundVisit),
+    route: route,
     events: z.array(roundEvent),
-    areas: z.array(z.object({ id, name: z.string(), siteId: id, kind: z.enum(['roof', 'room']), plan: areaPlan })),
+    areas: z.array(z.object({ id, name: z.string(), siteId: id, kind: z.enum(['roof', 'room']), map: roofMap })),
     /** Phones that took the round along and have not said that they brought everything home. */
     away: z.array(z.object({ device: z.string(), by: z.string(), since: instant })),
     /** What is open at its machines, and what was found on it. */
@@ -227,7 +227,7 @@ export type RoundPage = z.infer<typeof roundPage>
 
 export const roundMove = z.strictObject({
   version,
-  visit: z.string().max(80),
+  step: z.string().max(80),
   walker: id,
   position: z.int().min(0).max(500),
 })
@@ -244,7 +244,7 @@ export const roundClose = z.strictObject({ version, reason: text(400).default(''
 export const pictureBody = z.strictObject({
   id,
   machineId: id,
-  stopId: id.nullable(),
+  visitId: id.nullable(),
   check: line(40).default(''),
   takenAt: instant,
   type: pictureType,
@@ -254,7 +254,7 @@ export const pictureBody = z.strictObject({
 export const picture = z.object({
   id,
   machineId: id,
-  stopId: id.nullable(),
+  visitId: id.nullable(),
   check: z.string(),
   takenAt: instant,
   by: z.string(),

@@ -11,27 +11,27 @@ export function standsOn(e: SyncFact): string[] {
   switch (e.kind) {
     case 'found':
       return []
-    case 'stop':
+    case 'visit':
       return [e.body.machineId, ...given(e.body.supersedes)]
     case 'work':
     case 'picture':
     case 'finding':
     case 'closing':
     case 'part':
-    case 'plan':
+    case 'speed-change':
       return [e.body.machineId]
-    case 'plan-done':
-      return [e.body.machineId, e.body.planId]
+    case 'speed-change-done':
+      return [e.body.machineId, e.body.speedChangeId]
     case 'motor':
       return [e.body.machineId, ...given(e.body.replaces)]
     case 'plate':
       return [e.body.machineId, e.body.motorId]
-    case 'area-plan':
+    case 'roof-map':
       return [e.body.areaId]
     case 'finding-step':
       return [e.body.machineId, e.body.findingId]
     case 'event':
-      return [...given(e.body.machineId), ...given(e.body.stopId)]
+      return [...given(e.body.machineId), ...given(e.body.visitId)]
   }
 }
 
@@ -42,7 +42,7 @@ export function makes(e: SyncFact): string[] {
       return [e.body.machine.id]
     case 'plate':
       return [e.body.motorId]
-    case 'area-plan':
+    case 'roof-map':
       return [e.body.areaId]
     default:
       return [e.body.id]

@@ -1,14 +1,14 @@
 import { z } from 'zod'
-import { areaPlan } from './area-plan.ts'
+import { roofMap } from './roof-map.ts'
 import { id, instant, line, text } from './common.ts'
 import { conditionClosingBody } from './condition.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { cameOut, partBody } from './fitted.ts'
 import { judgement } from './judgement.ts'
-import { planBody } from './plan.ts'
+import { speedChangeBody } from './speed-change.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
-import { stopBody, workBody } from './stop.ts'
+import { visitBody, workBody } from './visit.ts'
 
 /**
  * A motor fitted on the roof. `replaces`: the one that was seen in place there, null for none; where another is in the
@@ -20,23 +20,23 @@ export const partFitted = partBody.extend({ machineId: id, ...cameOut })
 /** A plate corrected on the roof; `id` is the correction's own, `version` that of the plate it was made on. */
 export const plateCorrected = edit(motorBody).extend({ motorId: id, machineId: id })
 /** A change from the bench that was done on the roof; `id` is that of the work or of the sheave it comes to. */
-export const planDoneOnRoof = z.strictObject({
+export const speedChangeDoneOffline = z.strictObject({
   id,
-  planId: id,
+  speedChangeId: id,
   machineId: id,
   beltsId: id,
   doneAt: instant,
   note: text(400).default(''),
 })
 /** A plan drawn on the roof, on the version it was begun from. */
-export const planDrawn = z.strictObject({ id, areaId: id, version: z.int().min(0), plan: areaPlan })
+export const mapDrawn = z.strictObject({ id, areaId: id, version: z.int().min(0), map: roofMap })
 
 const entry = <K extends string, B extends z.ZodType>(kind: K, body: B) =>
   z.strictObject({ n: z.int().min(0), kind: z.literal(kind), body })
 /** What a phone brings home, in the order in which it happened there. */
 export const syncEntry = z.discriminatedUnion('kind', [
   entry('found', foundBody),
-  entry('stop', stopBody),
+  entry('visit', visitBody),
   entry('work', workBody),
   entry('picture', pictureBody),
   entry('event', roundEventBody),
@@ -46,9 +46,9 @@ export const syncEntry = z.discriminatedUnion('kind', [
   entry('motor', motorFitted),
   entry('plate', plateCorrected),
   entry('part', partFitted),
-  entry('area-plan', planDrawn),
-  entry('plan', planBody),
-  entry('plan-done', planDoneOnRoof),
+  entry('roof-map', mapDrawn),
+  entry('speed-change', speedChangeBody),
+  entry('speed-change-done', speedChangeDoneOffline),
 ])
 export type SyncEntry = z.infer<typeof syncEntry>
 export type SyncEntryInput = z.input<typeof syncEntry>
@@ -70,12 +70,12 @@ const syncResult = z.object({
       current: z.unknown().optional(),
     })
     .nullable(),
-  /** Of a stop: how the server judges it, and other people's stops at that machine since the phone left. */
+  /** Of a visit: how the server judges it, and other people's stops at that machine since the phone left. */
   judgement: judgement.nullable(),
-  others: z.array(z.object({ stopId: id, by: z.string(), takenAt: instant })),
+  others: z.array(z.object({ visitId: id, by: z.string(), takenAt: instant })),
 })
 export type SyncResult = z.infer<typeof syncResult>
-export const syncAnswer = z.object({ results: z.array(syncResult), now: instant, rulesVersion: z.int() })
+export const syncAnswer = z.object({ results: z.array(syncResult), now: instant, policiesVersion: z.int() })
 
 /** A phone's own words about itself: it takes a round along, or has brought all of it home. */
 export const deviceBody = z.strictObject({ device: line(80).min(1), roundId: id, holds: z.int().min(0).max(100_000) })

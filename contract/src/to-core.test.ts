@@ -1,12 +1,12 @@
 import { unknownControls } from '@motor-round/core/judge'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { unsaid } from '@motor-round/core/trend'
 import { describe, expect, it } from 'vitest'
-import { coreStop, judgeInput, judgeNow, speaking } from './to-core.ts'
-import type { StopRecord, WorkRecord } from './stop.ts'
+import { coreVisit, judgeInput, judgeNow, speaking } from './to-core.ts'
+import type { VisitRecord, WorkRecord } from './visit.ts'
 
 const uuid = (n: number) => `0199a000-0000-7000-8000-${String(n).padStart(12, '0')}`
-const stop = (n: number, takenAt: string, over: Partial<StopRecord> = {}): StopRecord => ({
+const visit = (n: number, takenAt: string, over: Partial<VisitRecord> = {}): VisitRecord => ({
   id: uuid(n),
   machineId: uuid(900),
   takenAt,
@@ -42,64 +42,64 @@ const known = {
     phases: 3 as const,
     serviceVolts: 480,
     hasDrive: false,
-    hasSister: true,
+    hasTwin: true,
     drive: 'belt' as const,
     controls: unknownControls,
     unitPlate: null,
   },
   motors: [motor('12.8', '2024-01-01T00:00:00Z', '2026-03-01T00:00:00Z'), motor('10.0', '2026-03-01T00:00:00Z', null)],
   work: [work('2025-05-05T00:00:00Z', 'belts-renewed')],
-  stops: [stop(3, '2026-06-01T00:00:00Z'), stop(2, '2026-02-01T00:00:00Z'), stop(1, '2025-02-01T00:00:00Z')],
-  rules: defaultHouseRules,
-  sisters: [{ tag: 'SF-2', load: 0.8, at: '2026-05-30T00:00:00Z' }],
+  visits: [visit(3, '2026-06-01T00:00:00Z'), visit(2, '2026-02-01T00:00:00Z'), visit(1, '2025-02-01T00:00:00Z')],
+  policies: defaultPolicies,
+  twins: [{ tag: 'SF-2', load: 0.8, at: '2026-05-30T00:00:00Z' }],
 }
 const at = (n: number) => {
-  const s = known.stops.find((x) => x.id === uuid(n))
-  if (!s) throw new Error('no such stop')
-  return coreStop(s)
+  const s = known.visits.find((x) => x.id === uuid(n))
+  if (!s) throw new Error('no such visit')
+  return coreVisit(s)
 }
 
 describe('the input of judging', () => {
-  it('has the motor that was in the slot at the time of the stop', () => {
+  it('has the motor that was in the slot at the time of the visit', () => {
     expect(judgeInput(known, at(2)).motor?.plate.amps).toBe('12.8')
     expect(judgeInput(known, at(3)).motor?.plate.amps).toBe('10.0')
   })
   it('takes the first motor known for a reading that is older than any', () => {
-    const old = coreStop(stop(9, '2020-01-01T00:00:00Z'))
+    const old = coreVisit(visit(9, '2020-01-01T00:00:00Z'))
     expect(judgeInput(known, old).motor?.plate.amps).toBe('12.8')
   })
   it('counts the fitting of every later motor as work, and not that of the first', () => {
     expect(judgeInput(known, at(3)).work.map((w) => w.kind)).toEqual(['belts-renewed', 'motor-replaced'])
   })
-  it('leaves the stop itself and corrected ones out of the history', () => {
-    const stops = [...known.stops, stop(4, '2025-07-01T00:00:00Z', { supersededBy: uuid(3) })]
-    expect(judgeInput({ ...known, stops }, at(3)).history.map((s) => s.id)).toEqual([uuid(2), uuid(1)])
+  it('leaves the visit itself and corrected ones out of the history', () => {
+    const visits = [...known.visits, visit(4, '2025-07-01T00:00:00Z', { supersededBy: uuid(3) })]
+    expect(judgeInput({ ...known, visits }, at(3)).history.map((s) => s.id)).toEqual([uuid(2), uuid(1)])
   })
-  it('carries the sister’s load with its instant in ms', () =>
-    expect(judgeInput(known, at(3)).sisters).toEqual([
+  it('carries the twin’s load with its instant in ms', () =>
+    expect(judgeInput(known, at(3)).twins).toEqual([
       { tag: 'SF-2', load: 0.8, at: Date.parse('2026-05-30T00:00:00Z') },
     ]))
 })
 
 describe('a machine as it stands', () => {
-  const wet = stop(5, '2026-04-01T00:00:00Z', {
+  const wet = visit(5, '2026-04-01T00:00:00Z', {
     readings: [{ quantity: 'megohms', position: 'all', value: 0.3 }],
     answers: { 'insulation.place': 'motor' },
   })
   it('keeps what an earlier visit found beside the newest amps, with its instant', () => {
-    const j = judgeNow({ ...known, stops: [...known.stops, wet] })
+    const j = judgeNow({ ...known, visits: [...known.visits, wet] })
     expect(j?.level).toBe('stop')
     expect(j?.conditions[0]).toMatchObject({ key: 'insulation@all/motor', since: Date.parse(wet.takenAt) })
     expect(j?.rail.legs).toEqual([{ name: 'L1', amps: 13 }])
   })
   it('forgets what left with the old motor', () => {
     const old = { ...wet, takenAt: '2026-01-01T00:00:00Z' }
-    expect(judgeNow({ ...known, stops: [...known.stops, old] })?.conditions.map((k) => k.key)).not.toContain(
+    expect(judgeNow({ ...known, visits: [...known.visits, old] })?.conditions.map((k) => k.key)).not.toContain(
       'insulation@all/motor',
     )
   })
   it('never counts a visit that was corrected', () => {
-    const stops = known.stops.map((s, i) => (i === 0 ? { ...s, supersededBy: uuid(99) } : s))
-    expect(speaking({ stops })?.id).toBe(uuid(2))
+    const visits = known.visits.map((s, i) => (i === 0 ? { ...s, supersededBy: uuid(99) } : s))
+    expect(speaking({ visits })?.id).toBe(uuid(2))
   })
 })

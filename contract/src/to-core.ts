@@ -10,25 +10,25 @@ import {
   type MachineFacts,
   type MachineSnapshot,
   type Reported,
-  type Sister,
+  type Twin,
 } from '@motor-round/core/judge'
-import type { HouseRules } from '@motor-round/core/limits'
-import type { Stop, WorkDone } from '@motor-round/core/trend'
+import type { Policies } from '@motor-round/core/limits'
+import type { Visit, WorkDone } from '@motor-round/core/trend'
 import type { ClosingRecord } from './condition.ts'
 import { reviewAt, type FindingRecord } from './finding.ts'
 import type { PartRecord } from './fitted.ts'
-import type { SisterLoad } from './machine-page.ts'
+import type { TwinLoad } from './machine-page.ts'
 import type { Machine, Motor } from './register.ts'
-import type { StopRecord, WorkRecord } from './stop.ts'
+import type { VisitRecord, WorkRecord } from './visit.ts'
 
 /** Records of the wire as core judges them; instants become milliseconds. */
-export function coreStop(
-  s: Pick<StopRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'> & { readonly by?: string },
-): Stop {
-  // Records never change, and at every key of a stop the whole past is judged with it: each is turned once.
+export function coreVisit(
+  s: Pick<VisitRecord, 'id' | 'takenAt' | 'state' | 'readings' | 'answers' | 'passes'> & { readonly by?: string },
+): Visit {
+  // Records never change, and at every key of a visit the whole past is judged with it: each is turned once.
   const known = turned.get(s)
   if (known) return known
-  const stop: Stop = {
+  const visit: Visit = {
     id: s.id,
     at: Date.parse(s.takenAt),
     state: s.state,
@@ -37,10 +37,10 @@ export function coreStop(
     passes: s.passes,
     ...(s.by === undefined ? {} : { by: s.by }),
   }
-  turned.set(s, stop)
-  return stop
+  turned.set(s, visit)
+  return visit
 }
-const turned = new WeakMap<object, Stop>()
+const turned = new WeakMap<object, Visit>()
 
 export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note' | 'turns'>): WorkDone => ({
   at: Date.parse(w.doneAt),
@@ -55,7 +55,7 @@ export const corePart = (p: Pick<PartRecord, 'part' | 'fittedAt' | 'removedAt'>)
   removedAt: p.removedAt === null ? null : Date.parse(p.removedAt),
 })
 
-const asSister = (s: SisterLoad): Sister => ({
+const asTwin = (s: TwinLoad): Twin => ({
   tag: s.tag,
   load: s.load,
   at: Date.parse(s.at),
@@ -85,15 +85,15 @@ interface SiteFacts {
 interface Known {
   readonly machine: Pick<
     Machine,
-    'phases' | 'serviceVolts' | 'hasDrive' | 'hasSister' | 'drive' | 'controls' | 'unitPlate'
+    'phases' | 'serviceVolts' | 'hasDrive' | 'hasTwin' | 'drive' | 'controls' | 'unitPlate'
   > & { readonly layout?: Machine['layout'] | undefined }
   readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'removedAt'>[]
   readonly work: readonly WorkRecord[]
-  readonly stops: readonly StopRecord[]
+  readonly visits: readonly VisitRecord[]
   readonly parts?: readonly PartRecord[] | undefined
-  readonly rules: HouseRules
-  readonly sisters: readonly SisterLoad[]
-  readonly peers?: readonly SisterLoad[] | undefined
+  readonly policies: Policies
+  readonly twins: readonly TwinLoad[]
+  readonly peers?: readonly TwinLoad[] | undefined
   readonly closings?: readonly ClosingRecord[] | undefined
   readonly findings?: readonly FindingRecord[] | undefined
   /** What its site is set to. */
@@ -140,10 +140,10 @@ export function snapshotOf(known: Known): MachineSnapshot {
     machine: machineFacts(known),
     motors,
     motor: motors.find((m) => m.removedAt === null) ?? motorAt(motors, Infinity),
-    visits: known.stops.filter((s) => s.supersededBy === null).map(coreStop),
+    visits: known.visits.filter((s) => s.supersededBy === null).map(coreVisit),
     work: workOf(known),
-    rules: known.rules,
-    sisters: known.sisters.map(asSister),
+    policies: known.policies,
+    twins: known.twins.map(asTwin),
     peers: known.peers?.map((p) => p.load),
     parts: (known.parts ?? []).map(corePart),
     layout: known.machine.layout ?? unknownLayout,
@@ -153,22 +153,22 @@ export function snapshotOf(known: Known): MachineSnapshot {
 }
 
 /** The input for judging a visit of a machine: the motor that was in place then, and the other visits that hold. */
-export function inputOf(snapshot: MachineSnapshot, stop: Stop): JudgeInput {
+export function inputOf(snapshot: MachineSnapshot, visit: Visit): JudgeInput {
   const { visits, ...known } = snapshot
   return {
     ...known,
-    stop,
+    visit,
     // A motor entered after readings were taken still is the best known nameplate for them.
-    motor: motorAt(snapshot.motors ?? [], stop.at),
-    history: visits.some((s) => s.id === stop.id) ? visits.filter((s) => s.id !== stop.id) : visits,
+    motor: motorAt(snapshot.motors ?? [], visit.at),
+    history: visits.some((s) => s.id === visit.id) ? visits.filter((s) => s.id !== visit.id) : visits,
   }
 }
 
-export const judgeInput = (known: Known, stop: Stop): JudgeInput => inputOf(snapshotOf(known), stop)
+export const judgeInput = (known: Known, visit: Visit): JudgeInput => inputOf(snapshotOf(known), visit)
 
 /** A machine as it stands: everything that is open, whichever visit found it; null while nobody visited it. */
 export const judgeNow = (known: Known): Judgement | null => judgeMachine(snapshotOf(known))
 
 /** The visit whose figures stand for a machine: the newest that holds and found it running, else the newest that holds. */
-export const speaking = (known: Pick<Known, 'stops'>): Stop | null =>
-  speakingVisit(known.stops.filter((s) => s.supersededBy === null).map(coreStop))
+export const speaking = (known: Pick<Known, 'visits'>): Visit | null =>
+  speakingVisit(known.visits.filter((s) => s.supersededBy === null).map(coreVisit))

@@ -6,7 +6,7 @@ export const level = z.enum(levels)
 export const overall = z.enum([...levels, 'not judged'])
 
 const basis = z.object({
-  kind: z.enum(['standard', 'plate', 'history', 'house rule', 'common practice']),
+  kind: z.enum(['standard', 'plate', 'history', 'site policy', 'common practice']),
   text: z.string(),
   sure: z.enum(['certain', 'from memory', 'common practice']),
 })

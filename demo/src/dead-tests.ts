@@ -62,7 +62,7 @@ function proof(life: Life, random: Random): { readings: Reading[]; answers: Answ
       ...(life.spec.vfd ? [reading('stored_volts', 'bus', rounded(random.between(2, 9), 2))] : []),
     ],
     answers: {
-      plan: 'full',
+      scope: 'full',
       'lock.on': 'yes',
       'lock.others': 'none',
       'lock.number': `R-${10 + Math.floor(random.between(0, 30))}`,
@@ -167,7 +167,7 @@ export function driveTestAt(
     section: driven.section,
     belts: driven.grooves,
     beltLength: null,
-    centre: layout.centre,
+    center: layout.center,
     takeUp: null,
   }
   const asked = tensionAsked(stands, hp, life.service === 400 ? 1450 : 1755)

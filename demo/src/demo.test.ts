@@ -1,29 +1,29 @@
 import {
   controls,
-  coreStop,
+  coreVisit,
   judgeInput,
-  organisationFile,
+  organizationFile,
   judgeNow,
   type Motor,
   type PartRecord,
-  type StopRecord,
+  type VisitRecord,
 } from '@motor-round/contract'
 import { judge, judgedLevel, rank } from '@motor-round/core/judge'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { questionPlate } from '@motor-round/core/plate'
 import { describe, expect, it } from 'vitest'
-import { demoOrganisation } from './organisation.ts'
+import { demoOrganization } from './organization.ts'
 import { storyOf, truth } from './truth.ts'
 
 const now = new Date('2026-11-25T09:00:00Z')
-const file = demoOrganisation(now)
+const file = demoOrganization(now)
 const unitTag = new Map(file.units.map((u) => [u.id, u.tag]))
 const nameOf = (m: (typeof file.machines)[number]) => `${unitTag.get(m.unitId) ?? ''}/${m.tag}`
 
 function judged(machine: (typeof file.machines)[number]) {
-  const stops = file.stops
+  const visits = file.visits
     .filter((s) => s.machineId === machine.id)
-    .map((s): StopRecord => ({ ...s, supersededBy: null, source: 'file' }))
+    .map((s): VisitRecord => ({ ...s, supersededBy: null, source: 'file' }))
     .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
   const motors = file.motors.filter((m) => m.machineId === machine.id).map((m): Motor => ({ ...m, version: 1 }))
   const work = file.work.filter((w) => w.machineId === machine.id)
@@ -32,9 +32,9 @@ function judged(machine: (typeof file.machines)[number]) {
     motors,
     parts: file.parts.filter((p) => p.machineId === machine.id).map((p): PartRecord => ({ ...p, version: 1 })),
     work,
-    stops,
-    rules: defaultHouseRules,
-    sisters: [],
+    visits,
+    policies: defaultPolicies,
+    twins: [],
     closings: file.conditionClosings.filter((c) => c.machineId === machine.id),
   }
   const judgement = judgeNow(known)
@@ -43,16 +43,16 @@ function judged(machine: (typeof file.machines)[number]) {
 }
 
 describe('the demo', () => {
-  it('is a valid organisation file and the same for the same seed', () => {
-    expect(organisationFile.safeParse(file).error).toBeUndefined()
-    expect(demoOrganisation(now)).toEqual(file)
+  it('is a valid organization file and the same for the same seed', () => {
+    expect(organizationFile.safeParse(file).error).toBeUndefined()
+    expect(demoOrganization(now)).toEqual(file)
   })
 
-  it('holds three sites, about 64 machines, and four years of stops that end the day before', () => {
+  it('holds three sites, about 64 machines, and four years of visits that end the day before', () => {
     expect(file.sites).toHaveLength(3)
     expect(file.machines.length).toBeGreaterThanOrEqual(60)
     expect(file.machines.length).toBeLessThanOrEqual(68)
-    const times = file.stops.map((s) => Date.parse(s.takenAt))
+    const times = file.visits.map((s) => Date.parse(s.takenAt))
     expect(new Date(Math.max(...times)).toISOString().slice(0, 10)).toBe('2026-11-24')
     expect((now.getTime() - Math.min(...times)) / 86_400_000 / 365).toBeGreaterThan(3.8)
   })
@@ -79,12 +79,12 @@ describe('the demo', () => {
     const of = (name: string) => {
       const machine = file.machines.find((m) => nameOf(m) === name)
       if (!machine) throw new Error(name)
-      return { judgement: judged(machine), stops: file.stops.filter((s) => s.machineId === machine.id) }
+      return { judgement: judged(machine), visits: file.visits.filter((s) => s.machineId === machine.id) }
     }
     for (const name of ['EF-13/EF', 'EF-14/EF', 'MAU-5/SF']) {
-      const { judgement, stops } = of(name)
+      const { judgement, visits } = of(name)
       const since = judgement.conditions[0]?.since ?? Infinity
-      const plain = stops.filter((s) => Date.parse(s.takenAt) > since && s.readings.some((r) => r.quantity === 'amps'))
+      const plain = visits.filter((s) => Date.parse(s.takenAt) > since && s.readings.some((r) => r.quantity === 'amps'))
       expect([name, plain.length > 0]).toEqual([name, true])
     }
     for (const name of ['RTU-51/SF', 'EF-9/EF']) expect([name, of(name).judgement.level]).toEqual([name, 'ok'])
@@ -104,20 +104,20 @@ describe('the demo', () => {
   it('records the proof of dead beside every dead test, and no reading that would bar it', () => {
     let tested = 0
     for (const machine of file.machines)
-      for (const s of file.stops.filter((x) => x.machineId === machine.id)) {
+      for (const s of file.visits.filter((x) => x.machineId === machine.id)) {
         if (!s.readings.some((r) => r.quantity === 'megohms' || r.quantity === 'winding_ohms')) continue
         tested += 1
-        const stop: StopRecord = { ...s, supersededBy: null, source: 'file' }
+        const visit: VisitRecord = { ...s, supersededBy: null, source: 'file' }
         const motors = file.motors.filter((m) => m.machineId === machine.id).map((m): Motor => ({ ...m, version: 1 }))
         const known = {
           machine: { ...machine, controls: controls.parse(machine.controls) },
           motors,
           work: [],
-          stops: [stop],
-          rules: defaultHouseRules,
-          sisters: [],
+          visits: [visit],
+          policies: defaultPolicies,
+          twins: [],
         }
-        const gate = judge(judgeInput(known, coreStop(stop))).gates.find((g) => g.id === 'dead')
+        const gate = judge(judgeInput(known, coreVisit(visit))).gates.find((g) => g.id === 'dead')
         expect([nameOf(machine), gate?.steps.filter((x) => !x.met).map((x) => x.id), gate?.bars]).toEqual([
           nameOf(machine),
           [],
@@ -129,9 +129,9 @@ describe('the demo', () => {
 
   it('gives twins on one duct the same load, whatever each is told of it', () => {
     for (const unit of file.units) {
-      const twins = file.machines.filter((m) => m.unitId === unit.id && m.hasSister && !storyOf(nameOf(m)))
+      const twins = file.machines.filter((m) => m.unitId === unit.id && m.hasTwin && !storyOf(nameOf(m)))
       const means = twins.map((m) => {
-        const amps = file.stops
+        const amps = file.visits
           .filter((s) => s.machineId === m.id)
           .flatMap((s) => s.readings.filter((r) => r.quantity === 'amps').map((r) => r.value))
         return amps.reduce((a, b) => a + b, 0) / amps.length

@@ -1,5 +1,5 @@
-import { stockSheaves } from '@motor-round/core/bench'
-import { beltLength, centreFromLength, nearestBelt, pitchAtTurns } from '@motor-round/core/drivetrain'
+import { stockSheaves } from '@motor-round/core/speed-change'
+import { beltLength, centerFromLength, nearestBelt, pitchAtTurns } from '@motor-round/core/drivetrain'
 import {
   beltsCarry,
   beltService,
@@ -81,8 +81,8 @@ export function driveTrainOf(
   const large = stock[0] ?? ideal
   const about = Math.max(large * 1.35, driver + large) * random.between(1, 1.15)
   const belt = nearestBelt(section, beltLength(driver, large, about))
-  const centre = Math.round(centreFromLength(driver, large, belt.length) * 10) / 10
-  const single = { driver, driven: large, adjustable: null, section, belts: 1, takeUp: null, centre }
+  const center = Math.round(centerFromLength(driver, large, belt.length) * 10) / 10
+  const single = { driver, driven: large, adjustable: null, section, belts: 1, takeUp: null, center }
   const one = beltsCarry({ ...single, beltLength: belt.length }, motorRpm)
   // As many as carry the motor with something to spare; of sections nobody rated, as is usual.
   const grooves = one === null ? (spec.size >= 15 ? 2 : 1) : Math.ceil((beltService * spec.size * 745.7) / one)
@@ -109,8 +109,8 @@ export function driveTrainOf(
   const belts: PartSpecs['belts'] = { section, number: belt.number, count: grooves }
   return {
     layout: {
-      centre,
-      takeUp: { least: Math.round(centre - 22), most: Math.round(centre + 26) },
+      center,
+      takeUp: { least: Math.round(center - 22), most: Math.round(center + 26) },
       rotation: random.next() < 0.5 ? 'clockwise' : 'counter-clockwise',
       seenFrom: 'drive end',
       mounting: spec.kind === 'EF' ? 'rigid' : 'flexible',

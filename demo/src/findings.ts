@@ -1,8 +1,8 @@
-import type { OrganisationFile } from '@motor-round/contract'
+import type { OrganizationFile } from '@motor-round/contract'
 import { seeded } from '@motor-round/core/machine'
 import { seededId } from './ids.ts'
 
-type Findings = Pick<OrganisationFile, 'findings' | 'findingSteps'>
+type Findings = Pick<OrganizationFile, 'findings' | 'findingSteps'>
 
 /** What was seen beside the readings, and what became of it. */
 const told = [
@@ -29,7 +29,7 @@ const told = [
 const day = (at: number) => new Date(at).toISOString().slice(0, 10)
 
 /** Findings of the demo: open ones, and two that were put off. */
-export function demoFindings(file: Pick<OrganisationFile, 'units' | 'machines'>, now: Date, birth: number): Findings {
+export function demoFindings(file: Pick<OrganizationFile, 'units' | 'machines'>, now: Date, birth: number): Findings {
   const random = seeded(23)
   const before = (days: number) => now.getTime() - days * 86_400_000
   const out: Findings = { findings: [], findingSteps: [] }
@@ -43,7 +43,7 @@ export function demoFindings(file: Pick<OrganisationFile, 'units' | 'machines'>,
       id,
       machineId: machine.id,
       roundId: null,
-      stopId: null,
+      visitId: null,
       at: new Date(before(f.days)).toISOString(),
       level: f.level,
       text: f.text,

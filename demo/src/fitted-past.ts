@@ -1,4 +1,4 @@
-import type { OrganisationFile } from '@motor-round/contract'
+import type { OrganizationFile } from '@motor-round/contract'
 import type { PartIn } from '@motor-round/core/fitted'
 import type { Random } from '@motor-round/core/machine'
 import type { DriveTrain } from './drive-train.ts'
@@ -6,8 +6,8 @@ import { seededId } from './ids.ts'
 import { daysBefore } from './machine-life.ts'
 import type { MachineSpec } from './places.ts'
 
-type Part = OrganisationFile['parts'][number]
-type Work = OrganisationFile['work'][number]
+type Part = OrganizationFile['parts'][number]
+type Work = OrganizationFile['work'][number]
 
 /** What happened to a machine's parts: days before now, oldest first. */
 export interface Past {
@@ -104,11 +104,11 @@ export function pastOf(
   }
 
   const first = drive.turns ?? 0
-  const byBench =
-    !quiet && !spec.sister && story === undefined && drive.sheave.type === 'adjustable' && random.next() < 0.45
+  const byPrediction =
+    !quiet && !spec.twin && story === undefined && drive.sheave.type === 'adjustable' && random.next() < 0.45
   const turned =
     told.turned ??
-    (byBench
+    (byPrediction
       ? ([Math.round(random.between(420, 860)), random.next() < 0.5 ? 0.5 : -0.5, 'set by speed change'] as const)
       : null)
   if (turned && drive.turns !== null) {
@@ -119,7 +119,7 @@ export function pastOf(
       parts,
       work,
       turnsAt: (daysAgo) => (daysAgo > days ? first : first + by),
-      planned: byBench ? { daysAgo: days, from: first, to: first + by } : null,
+      planned: byPrediction ? { daysAgo: days, from: first, to: first + by } : null,
     }
   }
   return { parts, work, turnsAt: () => first, planned: null }

@@ -1,3 +1,3 @@
-export { demoOrganisation } from './organisation.ts'
+export { demoOrganization } from './organization.ts'
 export { demoPassword, demoPeople } from './people.ts'
 export { storyOf, truth, type Story } from './truth.ts'

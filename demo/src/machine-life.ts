@@ -11,7 +11,7 @@ import {
 import { pitchAtTurns } from '@motor-round/core/drivetrain'
 import { allowedCurrent, type Plate } from '@motor-round/core/plate'
 import { convert, vibrationPositions, type Reading, type ThreePhase } from '@motor-round/core/quantity'
-import { unsaid, type StopState } from '@motor-round/core/trend'
+import { unsaid, type VisitState } from '@motor-round/core/trend'
 import { wheelTypeOf, type DriveTrain } from './drive-train.ts'
 import type { MachineSpec } from './places.ts'
 
@@ -178,7 +178,7 @@ function driveReadings(life: Life, rig: Rig, point: RigPoint, daysAgo: number, r
   ]
 }
 
-/** The readings of one stop, made by the rig and read with a meter's last digit. */
+/** The readings of one visit, made by the rig and read with a meter's last digit. */
 export function readingsAt(
   life: Life,
   built: Rig | null,
@@ -216,15 +216,15 @@ export function readingsAt(
   ]
 }
 
-/** The state a stop was taken in. */
-export function stateAt(life: Life, last: boolean): StopState {
+/** The state a visit was taken in. */
+export function stateAt(life: Life, last: boolean): VisitState {
   return {
     ...unsaid,
     settled: true,
     mode: 'normal',
     filters: life.story === 'filter-wall' && last ? 'dirty' : null,
     panels: 'on',
-    sister: life.spec.sister ? (life.story === 'twin-off' && last ? 'off' : 'running') : null,
+    twin: life.spec.twin ? (life.story === 'twin-off' && last ? 'off' : 'running') : null,
     turning: 'right way',
   }
 }

@@ -7,7 +7,7 @@ export interface MachineSpec {
   readonly size: number
   readonly phases: 1 | 3
   readonly drive: 'belt' | 'direct'
-  readonly sister: boolean
+  readonly twin: boolean
   readonly vfd: boolean
 }
 export interface AreaSpec {
@@ -22,7 +22,7 @@ export interface SiteSpec {
   readonly areas: readonly AreaSpec[]
 }
 
-/** `AHU-1 SF 10 Departures hall supply, west` with marks: d direct, 1 single-phase, s has a sister fan, v variable speed. */
+/** `AHU-1 SF 10 Departures hall supply, west` with marks: d direct, 1 single-phase, s has a twin fan, v variable speed. */
 function m(text: string): MachineSpec {
   const [unit = '', tag = '', size = '', marks = '', ...words] = text.split(' ')
   const kind = (['RTU', 'AHU', 'MAU', 'EF', 'FCU'] as const).find((k) => unit.startsWith(k)) ?? 'condenser'
@@ -33,7 +33,7 @@ function m(text: string): MachineSpec {
     size: Number(size),
     phases: marks.includes('1') ? 1 : 3,
     drive: marks.includes('d') ? 'direct' : 'belt',
-    sister: marks.includes('s'),
+    twin: marks.includes('s'),
     vfd: marks.includes('v'),
     purpose: words.join(' '),
   }

@@ -1,5 +1,5 @@
 import { noCare, type Care } from '@motor-round/contract'
-import type { AreaPlan, Box } from '@motor-round/core/round'
+import type { RoofMap, Box } from '@motor-round/core/round'
 import type { Random } from '@motor-round/core/machine'
 import { seededId } from './ids.ts'
 import type { AreaSpec } from './places.ts'
@@ -14,13 +14,13 @@ const footprint: Readonly<Record<string, readonly [w: number, h: number]>> = {
 }
 
 /** A roof or room as a drawing would have it: units in rows, a way in, something in the middle to walk round. */
-export function planOfDemo(
+export function mapOfDemo(
   area: AreaSpec,
   units: readonly { readonly id: string; readonly kind: string }[],
   to: string | null,
   random: Random,
   birth: number,
-): AreaPlan {
+): RoofMap {
   const roof = area.kind === 'roof'
   const columns = roof ? 4 : 3
   const rows = Math.max(1, Math.ceil(units.length / columns))

@@ -1,5 +1,5 @@
 import {
-  areaPlan,
+  roofMap,
   controls,
   dueOf,
   findingOf,
@@ -8,19 +8,19 @@ import {
   noCare,
   problemOf,
   usualMinutes,
-  visitOf,
+  stepOf,
   type FileRound,
   type Motor,
-  type OrganisationFile,
+  type OrganizationFile,
   type PartRecord,
-  type StopRecord,
+  type VisitRecord,
 } from '@motor-round/contract'
 import { judgedLevel } from '@motor-round/core/judge'
 import { seeded, type Random } from '@motor-round/core/machine'
 import { planRoute } from '@motor-round/core/round'
 import { seededId } from './ids.ts'
 
-type File = Omit<OrganisationFile, 'rounds' | 'roundEvents' | 'pictures'>
+type File = Omit<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures'>
 
 /** Every machine of an area with what it wants, as the book would say on a day. */
 function wantedOf(file: File, areaId: string, now: number) {
@@ -37,12 +37,12 @@ function wantedOf(file: File, areaId: string, now: number) {
         motors: own(file.motors).map((x): Motor => ({ ...x, version: 1 })),
         parts: own(file.parts).map((x): PartRecord => ({ ...x, version: 1 })),
         work: own(file.work),
-        stops: own(file.stops)
+        visits: own(file.visits)
           .filter((s) => Date.parse(s.takenAt) <= now)
-          .map((s): StopRecord => ({ ...s, supersededBy: null, source: 'file' }))
+          .map((s): VisitRecord => ({ ...s, supersededBy: null, source: 'file' }))
           .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt)),
-        sisters: [],
-        rules: file.rules,
+        twins: [],
+        policies: file.policies,
       }
       const judgement = judgeNow(known)
       const place = { unitKind: unit?.kind ?? 'other', indoors: area?.kind === 'room' }
@@ -54,10 +54,13 @@ function wantedOf(file: File, areaId: string, now: number) {
         levelBefore: judgement ? judgedLevel(judgement.level) : null,
         tasks: dueOf(
           known,
-          { plans: own(file.plans), findings: own(file.findings).map((f) => findingOf(f, file.findingSteps)) },
+          {
+            speedChanges: own(file.speedChanges),
+            findings: own(file.findings).map((f) => findingOf(f, file.findingSteps)),
+          },
           judgement,
           place,
-          file.rules,
+          file.policies,
           now,
         ),
       }
@@ -81,7 +84,7 @@ function roundOf(
   },
 ): FileRound {
   const until = Date.parse(`${dayOf(what.at)}T23:59:59Z`) + 6 * 86_400_000
-  const stops = what.areas
+  const visits = what.areas
     .flatMap((a) => wantedOf(file, a, what.at))
     .flatMap((s) => {
       const tasks = s.tasks.filter((t) => Date.parse(t.dueAt) <= until)
@@ -89,7 +92,7 @@ function roundOf(
     })
   const areas = file.areas
     .filter((a) => what.areas.includes(a.id))
-    .map((a) => ({ id: a.id, siteId: a.siteId, kind: a.kind, plan: areaPlan.parse(a.plan) }))
+    .map((a) => ({ id: a.id, siteId: a.siteId, kind: a.kind, map: roofMap.parse(a.map) }))
   const day = dayOf(what.at)
   const round = { day, people: what.people, heat: null, storm: null }
   return {
@@ -99,7 +102,7 @@ function roundOf(
     siteIds: [...new Set(areas.map((a) => a.siteId))],
     recurs: what.recurs,
     note: what.note,
-    stops: stops.map(({ machineId, tasks, minutes, levelBefore }) => ({
+    visits: visits.map(({ machineId, tasks, minutes, levelBefore }) => ({
       machineId,
       tasks,
       minutes,
@@ -107,7 +110,7 @@ function roundOf(
       levelBefore,
       added: false,
     })),
-    plan: planRoute(problemOf(round, stops, areas), random, 200),
+    route: planRoute(problemOf(round, visits, areas), random, 200),
     madeBy: 'Tamsin Vale',
     madeAt: new Date(what.at - 3 * 86_400_000).toISOString(),
     closing: null,
@@ -119,7 +122,7 @@ export function demoRounds(
   file: File,
   now: Date,
   birth: number,
-): Pick<OrganisationFile, 'rounds' | 'roundEvents' | 'pictures' | 'findings'> {
+): Pick<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures' | 'findings'> {
   const random = seeded(5)
   const site = file.sites[0]
   const areas = file.areas.filter((a) => a.siteId === site?.id)
@@ -142,32 +145,32 @@ export function demoRounds(
     note: '',
   })
   const at = (minute: number) => new Date(Date.parse(`${walked.day}T00:00:00-04:00`) + minute * 60_000).toISOString()
-  const events = walked.plan.visits.flatMap((v) => {
-    if (visitOf(v.visit).part !== 'work') return []
-    const stop = file.stops.find((s) => s.machineId === v.visit && dayOf(Date.parse(s.takenAt)) === walked.day)
-    const base = { roundId: walked.id, machineId: v.visit, place: null, by: 'Mosi Okonjo' }
+  const events = walked.route.steps.flatMap((v) => {
+    if (stepOf(v.step).part !== 'work') return []
+    const visit = file.visits.find((s) => s.machineId === v.step && dayOf(Date.parse(s.takenAt)) === walked.day)
+    const base = { roundId: walked.id, machineId: v.step, place: null, by: 'Mosi Okonjo' }
     return [
-      { ...base, id: seededId(random, birth), kind: 'began' as const, at: at(v.start), stopId: null, note: '' },
-      stop
-        ? { ...base, id: seededId(random, birth), kind: 'done' as const, at: at(v.end), stopId: stop.id, note: '' }
+      { ...base, id: seededId(random, birth), kind: 'began' as const, at: at(v.start), visitId: null, note: '' },
+      visit
+        ? { ...base, id: seededId(random, birth), kind: 'done' as const, at: at(v.end), visitId: visit.id, note: '' }
         : {
             ...base,
             id: seededId(random, birth),
             kind: 'skipped' as const,
             at: at(v.end),
-            stopId: null,
+            visitId: null,
             note: 'Door frozen shut',
           },
     ]
   })
   const done = events.filter((e) => e.kind === 'done')[2]
-  const found: OrganisationFile['findings'] = done
+  const found: OrganizationFile['findings'] = done
     ? [
         {
           id: seededId(random, birth),
           machineId: done.machineId,
           roundId: walked.id,
-          stopId: done.stopId,
+          visitId: done.visitId,
           at: done.at,
           level: 'fix',
           text: 'Flexible connection torn at the discharge',

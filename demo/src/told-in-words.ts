@@ -1,6 +1,6 @@
-import { judgeNow, type OrganisationFile, type StopRecord } from '@motor-round/contract'
+import { judgeNow, type OrganizationFile, type VisitRecord } from '@motor-round/contract'
 import { unknownControls } from '@motor-round/core/judge'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { seeded } from '@motor-round/core/machine'
 import { unsaid, type Answers, type WorkKindId } from '@motor-round/core/trend'
 import { seededId } from './ids.ts'
@@ -61,14 +61,14 @@ const told: readonly Told[] = [
   },
 ]
 
-type Parts = Pick<OrganisationFile, 'units' | 'machines' | 'motors' | 'parts' | 'work' | 'stops'>
+type Parts = Pick<OrganizationFile, 'units' | 'machines' | 'motors' | 'parts' | 'work' | 'visits'>
 
 /** What was found in words and outlasts the plain visits after it, what was put right, and what a person closed. */
-export function toldInWords(file: Parts, now: Date): Pick<OrganisationFile, 'stops' | 'work' | 'conditionClosings'> {
+export function toldInWords(file: Parts, now: Date): Pick<OrganizationFile, 'visits' | 'work' | 'conditionClosings'> {
   const random = seeded(29)
   const before = (days: number) => new Date(now.getTime() - days * 86_400_000)
-  const out: Pick<OrganisationFile, 'stops' | 'work' | 'conditionClosings'> = {
-    stops: [],
+  const out: Pick<OrganizationFile, 'visits' | 'work' | 'conditionClosings'> = {
+    visits: [],
     work: [],
     conditionClosings: [],
   }
@@ -79,7 +79,7 @@ export function toldInWords(file: Parts, now: Date): Pick<OrganisationFile, 'sto
     if (!machine) throw new Error(`the demo has no ${t.at}`)
     const takenAt = before(t.days).toISOString()
     const id = (days: number) => seededId(random, before(days).getTime())
-    const stop: OrganisationFile['stops'][number] = {
+    const visit: OrganizationFile['visits'][number] = {
       id: id(t.days),
       machineId: machine.id,
       takenAt,
@@ -93,7 +93,7 @@ export function toldInWords(file: Parts, now: Date): Pick<OrganisationFile, 'sto
       supersedes: null,
       reason: '',
     }
-    out.stops.push(stop)
+    out.visits.push(visit)
     if (t.work)
       out.work.push({
         id: id(t.work.days),
@@ -110,9 +110,9 @@ export function toldInWords(file: Parts, now: Date): Pick<OrganisationFile, 'sto
       motors: file.motors.filter((m) => m.machineId === machine.id).map((m) => ({ ...m, version: 1 })),
       parts: file.parts.filter((p) => p.machineId === machine.id).map((p) => ({ ...p, version: 1 })),
       work: file.work.filter((w) => w.machineId === machine.id),
-      stops: [stop].map((s): StopRecord => ({ ...s, supersededBy: null, source: 'file' })),
-      rules: defaultHouseRules,
-      sisters: [],
+      visits: [visit].map((s): VisitRecord => ({ ...s, supersededBy: null, source: 'file' })),
+      policies: defaultPolicies,
+      twins: [],
     }
     const open = judgeNow(known)?.conditions.find((k) => k.verdict.check === closed.check)
     if (!open) throw new Error(`${t.at} opens no condition of ${closed.check}`)

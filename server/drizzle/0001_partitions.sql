@@ -2,18 +2,24 @@
 DO $$
 BEGIN
   FOR y IN 2010..2039 LOOP
-    EXECUTE format('CREATE TABLE stops_%s PARTITION OF stops FOR VALUES FROM (%L) TO (%L)', y, y || '-01-01T00:00:00Z', (y + 1) || '-01-01T00:00:00Z');
+    EXECUTE format('CREATE TABLE visits_%s PARTITION OF visits FOR VALUES FROM (%L) TO (%L)', y, y || '-01-01T00:00:00Z', (y + 1) || '-01-01T00:00:00Z');
     EXECUTE format('CREATE TABLE readings_%s PARTITION OF readings FOR VALUES FROM (%L) TO (%L)', y, y || '-01-01T00:00:00Z', (y + 1) || '-01-01T00:00:00Z');
   END LOOP;
 END $$;--> statement-breakpoint
-CREATE TABLE stops_other PARTITION OF stops DEFAULT;--> statement-breakpoint
+CREATE TABLE visits_other PARTITION OF visits DEFAULT;--> statement-breakpoint
 CREATE TABLE readings_other PARTITION OF readings DEFAULT;--> statement-breakpoint
 CREATE FUNCTION facts_stay() RETURNS trigger LANGUAGE plpgsql AS $$
 BEGIN
   RAISE EXCEPTION '% is append-only', TG_TABLE_NAME USING ERRCODE = 'restrict_violation';
 END $$;--> statement-breakpoint
-CREATE TRIGGER stops_stay BEFORE UPDATE OR DELETE ON stops FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER visits_stay BEFORE UPDATE OR DELETE ON visits FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
 CREATE TRIGGER readings_stay BEFORE UPDATE OR DELETE ON readings FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER round_events_stay BEFORE UPDATE OR DELETE ON round_events FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER findings_stay BEFORE UPDATE OR DELETE ON findings FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER finding_steps_stay BEFORE UPDATE OR DELETE ON finding_steps FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER pictures_stay BEFORE UPDATE OR DELETE ON pictures FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER map_pictures_stay BEFORE UPDATE OR DELETE ON map_pictures FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
+CREATE TRIGGER condition_closings_stay BEFORE UPDATE OR DELETE ON condition_closings FOR EACH ROW EXECUTE FUNCTION facts_stay();--> statement-breakpoint
 CREATE TABLE session (
   sid varchar NOT NULL PRIMARY KEY,
   sess json NOT NULL,

@@ -1,19 +1,19 @@
-import { demoOrganisation, demoPassword, demoPeople } from '@motor-round/demo'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { demoOrganization, demoPassword, demoPeople } from '@motor-round/demo'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { eq } from 'drizzle-orm'
 import { invite } from './auth/invitations.ts'
 import { hashPassword } from './auth/password.ts'
-import { applyOrganisation } from './books/organisation-apply.ts'
-import { invitations, organisation, people } from './db/schema.ts'
+import { applyOrganization } from './import-export/organization-apply.ts'
+import { invitations, organization, people } from './db/schema.ts'
 import type { Deps } from './deps.ts'
-import { refreshMany } from './roof/refresh.ts'
+import { refreshMany } from './machine-list/refresh.ts'
 
 /** Load the demo into an empty database. @returns false when there is something in it already */
 export async function loadDemo(deps: Deps): Promise<boolean> {
   return deps.db.transaction(async (tx) => {
-    const [there] = await tx.select().from(organisation)
+    const [there] = await tx.select().from(organization)
     if (there) return false
-    const { machines } = await applyOrganisation(tx, demoOrganisation(deps.now()))
+    const { machines } = await applyOrganization(tx, demoOrganization(deps.now()))
     for (const p of demoPeople)
       await tx
         .update(people)
@@ -24,12 +24,12 @@ export async function loadDemo(deps: Deps): Promise<boolean> {
   })
 }
 
-/** Make an organisation without demo, and a one-time link for its first lead while nobody has an account. */
+/** Make an organization without demo, and a one-time link for its first lead while nobody has an account. */
 export async function firstLead(deps: Deps): Promise<string | null> {
   return deps.db.transaction(async (tx) => {
     await tx
-      .insert(organisation)
-      .values({ id: 1, name: 'Our rounds', rules: defaultHouseRules, rulesVersion: 1 })
+      .insert(organization)
+      .values({ id: 1, name: 'Our rounds', policies: defaultPolicies, policiesVersion: 1 })
       .onConflictDoNothing()
     const [someone] = await tx.select({ id: people.id }).from(people).limit(1)
     if (someone) return null

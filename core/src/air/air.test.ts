@@ -5,7 +5,7 @@ import { convert } from '../quantity/index.ts'
 import {
   afterSpeedChange,
   airDensity,
-  airLedger,
+  airBalance,
   airPathSays,
   airPower,
   airSpeed,
@@ -162,13 +162,13 @@ describe('a building’s air', () => {
   ]
   const leak = 0.8 * 0.09290304
   it('2400 + 1500 − 3300 is 600 over: 0.0826 in wg over 0.8 ft²; 900 + 1000 − 3100 is 1200 under', () => {
-    const over = airLedger(movers(2400, 1500, 3300), leak)
+    const over = airBalance(movers(2400, 1500, 3300), leak)
     near(over.over, cfm(600))
     near(convert(over.pressure ?? 0, 'Pa', 'inwg'), 0.08257, 5e-3)
-    const under = airLedger(movers(900, 1000, 3100), leak)
+    const under = airBalance(movers(900, 1000, 3100), leak)
     near(under.over, cfm(-1200))
     near(convert(-(under.pressure ?? 0), 'Pa', 'inwg'), 0.3303, 5e-3)
-    expect(airLedger(movers(1, 1, 1)).pressure).toBeNull()
+    expect(airBalance(movers(1, 1, 1)).pressure).toBeNull()
   })
   it('a slower make-up fan leaves air to be made up', () => {
     const after = afterSpeedChange(movers(900, 1000, 1900), 'MAU-1', 0.8)

@@ -9,13 +9,13 @@ export interface Mover {
 }
 
 /**
- * The ledger of a building's air.
+ * The balance of a building's air.
  * @param leak area through which the difference goes, m²; left out, no pressure is told
  * @returns air in, out and over; `pressure` of the place against outside, pascals
  * @throws RangeError when a flow is below zero
  * @source OA + make-up = exhaust + relief + what leaks; Q = 0.65 A √(2 Δp / ρ)
  */
-export function airLedger(movers: readonly Mover[], leak?: number) {
+export function airBalance(movers: readonly Mover[], leak?: number) {
   for (const m of movers) requireMagnitude('flow', m.flow)
   const sum = (...kinds: Mover['kind'][]) =>
     movers.filter((m) => kinds.includes(m.kind)).reduce((s, m) => s + m.flow, 0)
@@ -32,11 +32,11 @@ export function leakPressure(flow: number, leak: number): number {
   return Math.sign(flow) * 0.5 * standardDensity * speed * speed
 }
 
-/** The ledger after one fan changed speed: who must follow, and by how much. */
+/** The balance after one fan changed speed: who must follow, and by how much. */
 export function afterSpeedChange(movers: readonly Mover[], name: string, speed: number) {
   requirePositive('speed', speed)
   if (!movers.some((m) => m.name === name)) throw new RangeError(`name ${name} is not in the list`)
-  const before = airLedger(movers)
-  const after = airLedger(movers.map((m) => (m.name === name ? { ...m, flow: m.flow * speed } : m)))
+  const before = airBalance(movers)
+  const after = airBalance(movers.map((m) => (m.name === name ? { ...m, flow: m.flow * speed } : m)))
   return { before: before.over, after: after.over, toMakeUp: before.over - after.over }
 }

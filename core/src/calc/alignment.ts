@@ -20,7 +20,7 @@ export const alignmentCalc = calculator({
     }),
     motorFace: inches.meta({ unit: 'in', title: 'Motor sheave, across the rims' }),
     fanFace: inches.meta({ unit: 'in', title: 'Fan sheave, across the rims' }),
-    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
+    center: inches.meta({ unit: 'in', title: 'Center distance' }),
   }),
   output: z.object({
     angle: z.number().meta({ unit: '°', title: 'Angle between the sheaves' }),
@@ -28,14 +28,14 @@ export const alignmentCalc = calculator({
     allowed: z.number().meta({ unit: 'in', title: 'Limit at this center distance' }),
     first: z.enum(['turn the motor', 'slide a sheave', 'nothing']).meta({ title: 'Correct first' }),
   }),
-  example: { gaps: [0, 0, 0.05, 0.16], motorFace: 4, fanFace: 9, centre: 22 },
+  example: { gaps: [0, 0, 0.05, 0.16], motorFace: 4, fanFace: 9, center: 22 },
   compute(i) {
     const m = misalignment(
       { motorNear: i.gaps[0], motorFar: i.gaps[1], fanNear: i.gaps[2], fanFar: i.gaps[3] },
       { motor: i.motorFace, fan: i.fanFace },
     )
     const angle = Math.abs(m.fanAngle - m.motorAngle)
-    const allowed = gapOfAngle(alignmentLimit, i.centre)
+    const allowed = gapOfAngle(alignmentLimit, i.center)
     return {
       angle,
       offset: m.offset,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { arcOfContact, beltLength, centreFromLength, nearestBelt, spanLength } from '../drivetrain/index.ts'
+import { arcOfContact, beltLength, centerFromLength, nearestBelt, spanLength } from '../drivetrain/index.ts'
 import { standard } from '../limits/index.ts'
 import { convert } from '../quantity/index.ts'
 import { calculator } from './calculator.ts'
@@ -17,7 +17,7 @@ export const beltLengthCalc = calculator({
   input: z.strictObject({
     small: inches.meta({ unit: 'in', title: 'Smaller pitch diameter' }),
     large: inches.meta({ unit: 'in', title: 'Larger pitch diameter' }),
-    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
+    center: inches.meta({ unit: 'in', title: 'Center distance' }),
     section: sectionField.default('A').meta({ title: 'Section' }),
   }),
   output: z.object({
@@ -25,21 +25,21 @@ export const beltLengthCalc = calculator({
     arc: z.number().meta({ unit: '°', title: 'Arc of contact, smaller sheave' }),
     span: z.number().meta({ unit: 'in', title: 'Free span' }),
     belt: z.string().meta({ title: 'Nearest stocked belt' }),
-    newCentre: z.number().meta({ unit: 'in', title: 'Resulting center distance' }),
+    newCenter: z.number().meta({ unit: 'in', title: 'Resulting center distance' }),
     travel: z.number().meta({ unit: 'in', title: 'Base movement, out positive' }),
   }),
-  example: { small: 4.2, large: 9.4, centre: 22, section: 'A' },
+  example: { small: 4.2, large: 9.4, center: 22, section: 'A' },
   compute(i) {
-    const length = beltLength(i.small, i.large, i.centre)
+    const length = beltLength(i.small, i.large, i.center)
     const near = nearestBelt(i.section, convert(length, 'in', 'mm'))
-    const newCentre = centreFromLength(i.small, i.large, convert(near.length, 'mm', 'in'))
+    const newCenter = centerFromLength(i.small, i.large, convert(near.length, 'mm', 'in'))
     return {
       length,
-      arc: arcOfContact(i.small, i.large, i.centre),
-      span: spanLength(i.small, i.large, i.centre),
+      arc: arcOfContact(i.small, i.large, i.center),
+      span: spanLength(i.small, i.large, i.center),
       belt: `${i.section}${near.number}`,
-      newCentre,
-      travel: newCentre - i.centre,
+      newCenter,
+      travel: newCenter - i.center,
     }
   },
 })

@@ -23,7 +23,7 @@ export const beltPowerCalc = calculator({
     motorRpm: rpm.meta({ unit: 'rpm', title: 'Motor speed' }),
     driver: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
     driven: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
-    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
+    center: inches.meta({ unit: 'in', title: 'Center distance' }),
     section: z.enum(['A', 'B', 'C', 'D', '3V', '5V']).default('A').meta({ title: 'Section' }),
     belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
   }),
@@ -38,7 +38,7 @@ export const beltPowerCalc = calculator({
       .enum(['enough', 'under-belted: add a belt, or use a larger section or larger sheaves', 'ask the belt maker'])
       .meta({ title: 'Result' }),
   }),
-  example: { hp: 10, service: 1.3, motorRpm: 1750, driver: 7.4, driven: 11, centre: 43, section: 'B', belts: 3 },
+  example: { hp: 10, service: 1.3, motorRpm: 1750, driver: 7.4, driven: 11, center: 43, section: 'B', belts: 3 },
   compute(i) {
     const mm = (v: number) => convert(v, 'in', 'mm')
     const small = Math.min(i.driver, i.driven)
@@ -47,8 +47,8 @@ export const beltPowerCalc = calculator({
       small: mm(small),
       large: mm(large),
       speed: rimSpeed(convert(i.driver, 'in', 'm'), i.motorRpm),
-      arcFactor: arcFactor(arcOfContact(small, large, i.centre)),
-      length: mm(beltLength(small, large, i.centre)),
+      arcFactor: arcFactor(arcOfContact(small, large, i.center)),
+      length: mm(beltLength(small, large, i.center)),
     })
     const asked = i.hp * i.service
     const each = watts === null ? null : convert(watts, 'W', 'hp')

@@ -38,7 +38,7 @@ export const beltTensionCalc = calculator({
     motorRpm: rpm.meta({ unit: 'rpm', title: 'Motor speed' }),
     small: inches.meta({ unit: 'in', title: 'Motor sheave, pitch diameter' }),
     large: inches.meta({ unit: 'in', title: 'Fan sheave, pitch diameter' }),
-    centre: inches.meta({ unit: 'in', title: 'Center distance' }),
+    center: inches.meta({ unit: 'in', title: 'Center distance' }),
     section: sectionField.default('A').meta({ title: 'Section' }),
     belts: z.number().int().min(1).max(12).default(1).meta({ title: 'Belts' }),
   }),
@@ -52,17 +52,17 @@ export const beltTensionCalc = calculator({
     halfInch: ratio.meta({ unit: '%', title: 'Half an inch of play, % of that tension' }),
     carries: ratio.meta({ unit: '%', title: 'Half an inch of play, % of design power' }),
   }),
-  example: { hp: 10, service: 1.2, motorRpm: 1755, small: 4.6, large: 9.4, centre: 24, section: 'B', belts: 2 },
+  example: { hp: 10, service: 1.2, motorRpm: 1755, small: 4.6, large: 9.4, center: 24, section: 'B', belts: 2 },
   compute(i) {
     const s = beltSection(i.section)
     const speed = rimSpeed(convert(i.small, 'in', 'm'), i.motorRpm)
-    const arc = arcOfContact(i.small, i.large, i.centre)
+    const arc = arcOfContact(i.small, i.large, i.center)
     const factor = arcFactor(arc)
-    const span = spanLength(i.small, i.large, i.centre)
+    const span = spanLength(i.small, i.large, i.center)
     const watts = convert(i.hp * i.service, 'hp', 'W')
     const { static: tension } = driveTension(watts, speed, i.belts, factor, s.mass)
     // A single belt's stiffness counts by the share of the span in its length.
-    const stiffness = i.belts > 1 ? s.stiffness : (s.stiffness * span) / beltLength(i.small, i.large, i.centre)
+    const stiffness = i.belts > 1 ? s.stiffness : (s.stiffness * span) / beltLength(i.small, i.large, i.center)
     const forces = deflectionForces(tension, stiffness)
     const metres = convert(span, 'in', 'm')
     const play = tensionByPlay(metres)

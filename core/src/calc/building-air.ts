@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { airLedger } from '../air/index.ts'
+import { airBalance } from '../air/index.ts'
 import { practice, standard } from '../limits/index.ts'
 import { convert } from '../quantity/index.ts'
 import { calculator } from './calculator.ts'
@@ -28,7 +28,7 @@ export const buildingAirCalc = calculator({
   example: { outside: 2400, makeUp: 1500, exhaust: 3300, leak: 0.8 },
   compute(i) {
     const m3 = (v: number) => convert(v, 'cfm', 'm3/s')
-    const { over, pressure } = airLedger(
+    const { over, pressure } = airBalance(
       [
         { name: 'outside', kind: 'outside air', flow: m3(i.outside) },
         { name: 'makeUp', kind: 'make-up', flow: m3(i.makeUp) },

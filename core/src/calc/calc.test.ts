@@ -134,16 +134,16 @@ describe('the register of calculators', () => {
 // Worked handbook examples, in the units of the plate.
 describe('drive train, air and vibration', () => {
   const figure = (id: string, input: unknown, field: string) => result(id, input)[field] as number
-  it('D 9.4, d 4.2, C 22 in: 65.67 in, and the nearest belt with the centres it gives', () => {
-    const r = result('belt-length', { small: 4.2, large: 9.4, centre: 22, section: 'A' })
+  it('D 9.4, d 4.2, C 22 in: 65.67 in, and the nearest belt with the centers it gives', () => {
+    const r = result('belt-length', { small: 4.2, large: 9.4, center: 22, section: 'A' })
     near(r['length'] as number, 65.6705)
     near(r['arc'] as number, 166.4)
     // 65.67 in of pitch is 64.37 in inside: A64.
     expect(r['belt']).toBe('A64')
     expect(r['travel']).toBeLessThan(0)
-    expect(run('belt-length', { small: 4, large: 9, centre: 5 })).toMatchObject({
+    expect(run('belt-length', { small: 4, large: 9, center: 5 })).toMatchObject({
       ok: false,
-      problems: [{ field: 'centre' }],
+      problems: [{ field: 'center' }],
     })
   })
   it('4.2 on 9.4 in at 1755 rpm without creep: 784.1 rpm, 1930 ft/min', () => {
@@ -168,9 +168,9 @@ describe('drive train, air and vibration', () => {
   })
   it('tension: half an inch of play is not the same on two spans', () => {
     const drive = { hp: 10, motorRpm: 1755, small: 4.6, large: 9.4, section: 'B', belts: 2 }
-    const near22 = figure('belt-tension', { ...drive, centre: 16 }, 'halfInch')
-    expect(figure('belt-tension', { ...drive, centre: 32 }, 'halfInch')).toBeGreaterThan(1.8 * near22)
-    near(figure('belt-tension', { ...drive, centre: 24 }, 'deflection'), Math.sqrt(24 ** 2 - 2.4 ** 2) / 64)
+    const near22 = figure('belt-tension', { ...drive, center: 16 }, 'halfInch')
+    expect(figure('belt-tension', { ...drive, center: 32 }, 'halfInch')).toBeGreaterThan(1.8 * near22)
+    near(figure('belt-tension', { ...drive, center: 24 }, 'deflection'), Math.sqrt(24 ** 2 - 2.4 ** 2) / 64)
   })
   it('42 Hz on 0.55 m of 0.11 kg/m is 52.78 lbf', () =>
     near(figure('belt-note', { note: 42, span: 0.55 / 0.0254, mass: 0.11 }, 'tension'), 52.78))
@@ -208,9 +208,9 @@ describe('drive train, air and vibration', () => {
   })
   it('misaligned sheaves: the turned one is mended first', () => {
     expect(
-      result('sheave-alignment', { gaps: [0, 0, 0.05, 0.16], motorFace: 4, fanFace: 9, centre: 22 })['first'],
+      result('sheave-alignment', { gaps: [0, 0, 0.05, 0.16], motorFace: 4, fanFace: 9, center: 22 })['first'],
     ).toBe('turn the motor')
-    expect(result('sheave-alignment', { gaps: [0, 0, 0.3, 0.3], motorFace: 4, fanFace: 9, centre: 22 })['first']).toBe(
+    expect(result('sheave-alignment', { gaps: [0, 0, 0.3, 0.3], motorFace: 4, fanFace: 9, center: 22 })['first']).toBe(
       'slide a sheave',
     )
   })

@@ -16,7 +16,7 @@ export interface Calculator {
   /** The formula as a handbook prints it. */
   readonly formula: string
   /** Values of a machine for this calculator; what is not known is left out. */
-  fill(machine: BenchMachine): Readonly<Record<string, unknown>>
+  fill(machine: CalcMachine): Readonly<Record<string, unknown>>
   /** A drawing of the answer, where one helps; null where there is none to draw. */
   curve(input: unknown): Curve | null
   /** Check the input, compute, and return the result or what is wrong with which field. */
@@ -53,7 +53,7 @@ export const calcGroups = [
 export type CalcGroup = (typeof calcGroups)[number]
 
 /** What the bench knows of a machine it was opened from. */
-export interface BenchMachine {
+export interface CalcMachine {
   readonly phases: 1 | 3
   readonly serviceVolts: number
   readonly hz: number
@@ -82,7 +82,7 @@ interface Definition<I extends z.ZodObject, O extends z.ZodObject> {
   readonly example: z.input<I>
   readonly group: CalcGroup
   readonly formula: string
-  fill?(machine: BenchMachine): Partial<z.input<I>>
+  fill?(machine: CalcMachine): Partial<z.input<I>>
   curve?(input: z.output<I>): Curve | null
   /** Pure; a RangeError's first word names the argument. */
   compute(input: z.output<I>): z.output<O>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { BenchMachine } from './calculator.ts'
+import type { CalcMachine } from './calculator.ts'
 
 /** Input fields that several calculators share, each with the words and the unit of its cell. */
 export const amperes = z.number().nonnegative().max(1e5).meta({ unit: 'A' })
@@ -36,5 +36,5 @@ export const meanOf = (three: readonly number[] | null): number | null =>
   three === null ? null : three.reduce((a, b) => a + b, 0) / three.length
 
 /** Rated horsepower of a machine's plate. */
-export const hpOf = (m: BenchMachine): number | null =>
+export const hpOf = (m: CalcMachine): number | null =>
   m.plate?.power === undefined ? null : (m.plate.power * (m.plate.powerUnit === 'kW' ? 1000 : 745.7)) / 745.7

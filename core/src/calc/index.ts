@@ -1,7 +1,7 @@
 export {
   calcGroups,
   calculator,
-  type BenchMachine,
+  type CalcMachine,
   type CalcGroup,
   type CalcProblem,
   type CalcResult,

@@ -6,7 +6,7 @@ import { celsius, known, volts, megohms } from './fields.ts'
 
 const system = z.enum(['thermosetting', 'thermoplastic'])
 
-const school = z.enum(['random-wound 5', 'kV plus 1', 'form-wound 100', 'lamp 30'])
+const policyChoice = z.enum(['random-wound 5', 'kV plus 1', 'form-wound 100', 'lamp 30'])
 
 export const insulationCalc = calculator({
   id: 'insulation',
@@ -21,7 +21,7 @@ export const insulationCalc = calculator({
     celsius: celsius.meta({ unit: '°C', title: 'Winding at' }),
     ratedVolts: volts.meta({ unit: 'V', title: 'Rated line volts' }),
     system: system.default('thermosetting'),
-    school: school.default('random-wound 5'),
+    policyChoice: policyChoice.default('random-wound 5'),
   }),
   output: z.object({
     at40: megohms.nullable().meta({ unit: 'MΩ', title: 'At 40 °C', none: 'not corrected below 10 °C or above 85 °C' }),
@@ -32,7 +32,7 @@ export const insulationCalc = calculator({
   example: { megohms: 9, celsius: 25, ratedVolts: 460 },
   compute(i) {
     const factor = insulationFactor(i.celsius, i.system)
-    const floor = insulationFloor(i.school, i.ratedVolts)
+    const floor = insulationFloor(i.policyChoice, i.ratedVolts)
     const at40 = factor === null ? null : i.megohms * factor
     const [low, high] = insulationTestVolts(i.ratedVolts)
     return { at40, floor, enough: at40 === null ? null : at40 >= floor, testVolts: [low, high] as [number, number] }

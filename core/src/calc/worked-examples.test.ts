@@ -113,7 +113,7 @@ describe('refused, in plain words with the field and its unit', () => {
     ['overload-setting', { plateAmps: undefined }, 'plateAmps', 'Plate amps is needed.'],
     ['belt-power', { belts: 1.5 }, 'belts', 'Belts must be a whole number.'],
     ['belt-power', { section: 'Q' }, 'section', 'Section: choose one of A, B, C, D, 3V, 5V.'],
-    ['overload-setting', { colour: 3 }, '', 'Unknown field: colour.'],
+    ['overload-setting', { color: 3 }, '', 'Unknown field: color.'],
     [
       'combustion',
       { oxygen: 15 },
@@ -134,7 +134,7 @@ describe('refused, in plain words with the field and its unit', () => {
     ['energy-cost', { neededRpm: 990 }, 'neededRpm', 'Fan speed needed, rpm, must not be above the fan speed now.'],
   ] as const)('%s %j', (id, over, field, message) => expect(problem(id, over)).toMatchObject({ field, message }))
   it('an arc of contact beyond the printed factors', () =>
-    expect(problem('belt-power', { driver: 4.2, driven: 40, centre: 23 })?.message).toMatch(
+    expect(problem('belt-power', { driver: 4.2, driven: 40, center: 23 })?.message).toMatch(
       /^arc must lie between 83 and 180/,
     ))
 })

@@ -8,7 +8,7 @@ export interface AdjustableSheave {
   readonly perTurn: number
   /** Greatest turns open. */
   readonly most: number
-  /** Least turns open: it is never closed to the stop. */
+  /** Least turns open: it is never closed to the visit. */
   readonly least: number
   /** The screw sits on a flat every so many turns. */
   readonly step: 0.5 | 1

@@ -3,18 +3,18 @@ import { requireMagnitude, requirePositive } from '../quantity/index.ts'
 /** How far V-sheaves may stand askew, degrees. @source common practice; joined and toothed belts half of it */
 export const alignmentLimit = 0.5
 
-/** Gap at the far sheave that an angle makes over the centres, in their unit. */
-export function gapOfAngle(degrees: number, centre: number): number {
+/** Gap at the far sheave that an angle makes over the centers, in their unit. */
+export function gapOfAngle(degrees: number, center: number): number {
   requireMagnitude('degrees', degrees)
-  requirePositive('centre', centre)
-  return centre * Math.tan((degrees * Math.PI) / 180)
+  requirePositive('center', center)
+  return center * Math.tan((degrees * Math.PI) / 180)
 }
 
-/** Angle of a gap over the centres, degrees. */
-export function angleOfGap(gap: number, centre: number): number {
+/** Angle of a gap over the centers, degrees. */
+export function angleOfGap(gap: number, center: number): number {
   requireMagnitude('gap', gap)
-  requirePositive('centre', centre)
-  return (Math.atan(gap / centre) * 180) / Math.PI
+  requirePositive('center', center)
+  return (Math.atan(gap / center) * 180) / Math.PI
 }
 
 /** What a straightedge over both faces shows: gaps at the near and far edge of each sheave, one unit of length. */

@@ -12,7 +12,7 @@ import {
   beltLength,
   beltPower,
   beltSection,
-  centreFromLength,
+  centerFromLength,
   deflectionForce,
   deflectionForces,
   deflectionOf,
@@ -71,31 +71,31 @@ describe('belts over two sheaves', () => {
     near(drivenRpm(1760, 5, 15.4), 571.4)
     near(fpm(rimSpeed(inch(5), 1760)), 2304)
   })
-  it('centres from a length: 69.3, 81.8 and 61.8 in belts', () => {
-    near(centreFromLength(4.2, 9.4, 69.3), 23.83)
-    near(centreFromLength(4.6, 12.4, 81.8), 27.27)
-    near(centreFromLength(3.4, 7.4, 61.8), 22.33)
+  it('centers from a length: 69.3, 81.8 and 61.8 in belts', () => {
+    near(centerFromLength(4.2, 9.4, 69.3), 23.83)
+    near(centerFromLength(4.6, 12.4, 81.8), 27.27)
+    near(centerFromLength(3.4, 7.4, 61.8), 22.33)
   })
-  it('centre and length are each other’s inverse, whichever sheave is named first', () =>
+  it('center and length are each other’s inverse, whichever sheave is named first', () =>
     fc.assert(
       fc.property(
         fc.double({ min: 1, max: 40, noNaN: true }),
         fc.double({ min: 1, max: 40, noNaN: true }),
         fc.double({ min: 1.02, max: 10, noNaN: true }),
         (a, b, far) => {
-          const centre = ((a + b) / 2) * far
-          const length = beltLength(a, b, centre)
-          expect(beltLength(b, a, centre)).toBe(length)
-          near(centreFromLength(a, b, length), centre, 1e-6)
-          expect(arcOfContact(a, b, centre)).toBeLessThanOrEqual(180)
-          expect(spanLength(a, b, centre)).toBeLessThanOrEqual(centre)
+          const center = ((a + b) / 2) * far
+          const length = beltLength(a, b, center)
+          expect(beltLength(b, a, center)).toBe(length)
+          near(centerFromLength(a, b, length), center, 1e-6)
+          expect(arcOfContact(a, b, center)).toBeLessThanOrEqual(180)
+          expect(spanLength(a, b, center)).toBeLessThanOrEqual(center)
         },
       ),
     ))
   it('names what cannot be', () => {
     expect(() => beltLength(0, 4, 10)).toThrow(/^small/)
-    expect(() => beltLength(4, 6, 4)).toThrow(/^centre/)
-    expect(() => centreFromLength(4, 9, 10)).toThrow(/^length/)
+    expect(() => beltLength(4, 6, 4)).toThrow(/^center/)
+    expect(() => centerFromLength(4, 9, 10)).toThrow(/^length/)
     expect(() => drivenRpm(1750, 4, 9, 1)).toThrow(/^slip/)
   })
   it('slip from two tachometer readings, and the driver for a wanted speed', () => {
@@ -315,8 +315,8 @@ describe('what a belt is good for', () => {
   })
   it('needs two belts for 10 hp at 1750 rpm on 7.4 and 11 in, B112, by day and night', () => {
     // By hand: 8.2103 for itself and 0.5457 for the ratio of 1.486; length (113.8/91.8)^0.24 = 1.0529.
-    const centre = centreFromLength(7.4, 11, 113.8)
-    const factor = arcFactor(arcOfContact(7.4, 11, centre))
+    const center = centerFromLength(7.4, 11, 113.8)
+    const factor = arcFactor(arcOfContact(7.4, 11, center))
     const each = hp(one('B', 7.4, 1750, { large: inches(11), arcFactor: factor, length: pitchLength('B', 112) }))
     near(each, 8.756 * 1.0529 * factor, 1e-3)
     expect(Math.ceil((10 * 1.3) / each)).toBe(2)

@@ -1,4 +1,4 @@
-import type { InsulationSchool, InsulationSystem } from '../limits/index.ts'
+import type { InsulationPolicy, InsulationSystem } from '../limits/index.ts'
 import { requirePositive } from '../quantity/index.ts'
 
 /**
@@ -18,15 +18,15 @@ export function insulationTestVolts(ratedVolts: number): readonly [number, numbe
 }
 
 /**
- * The least one-minute insulation resistance at 40 °C by a school.
+ * The least one-minute insulation resistance at 40 °C by a policy.
  * @param ratedVolts rated line-to-line voltage, volts
  * @returns megohms
  * @throws RangeError when ratedVolts is not above zero
  * @source IEEE 43 for the first three; the 30 MΩ lamp of portable testers is common practice
  */
-export function insulationFloor(school: InsulationSchool, ratedVolts: number): number {
+export function insulationFloor(policyChoice: InsulationPolicy, ratedVolts: number): number {
   requirePositive('ratedVolts', ratedVolts)
-  switch (school) {
+  switch (policyChoice) {
     case 'random-wound 5':
       return 5
     case 'kV plus 1':

@@ -5,7 +5,7 @@ import {
   beltLength,
   beltPower,
   beltSection,
-  centreFromLength,
+  centerFromLength,
   driveTension,
   rimSpeed,
   spanLength,
@@ -23,20 +23,20 @@ export interface DriveStands {
   readonly belts: number | null
   /** Pitch length of the belt on it. */
   readonly beltLength: number | null
-  readonly centre: number | null
+  readonly center: number | null
   readonly takeUp: { readonly least: number; readonly most: number } | null
 }
 
-/** Belts are cut within about one per cent; further off, the number or the measured centres are wrong. */
+/** Belts are cut within about one per cent; further off, the number or the measured centers are wrong. */
 const trusted = 0.05
 
 /**
  * Centre distance: a taut belt says where the motor stands now, whatever was measured before the sheave was turned. Where
  * the two do not fit together the measured one is believed.
  */
-function centreNow(driver: number, driven: number, length: number | null, measured: number | null): number | null {
+function centerNow(driver: number, driven: number, length: number | null, measured: number | null): number | null {
   if (length === null) return measured
-  const taut = centreFromLength(driver, driven, length)
+  const taut = centerFromLength(driver, driven, length)
   return measured === null || Math.abs(taut / measured - 1) < trusted ? taut : measured
 }
 
@@ -64,7 +64,7 @@ export function driveAt(
     section: belts?.section ?? sheave?.section ?? null,
     belts: belts?.count ?? sheave?.grooves ?? null,
     beltLength: length,
-    centre: centreNow(driver, driven, length, layout.centre),
+    center: centerNow(driver, driven, length, layout.center),
     takeUp: layout.takeUp,
   }
 }
@@ -85,15 +85,15 @@ export interface TensionAsked {
 /**
  * Tension of a drive's belts by its power, speed and arc.
  * @param watts of the motor's plate @param rpm of the motor
- * @returns null where section, count or centres are not known
+ * @returns null where section, count or centers are not known
  * @source tight to slack as 5 : 1; a new belt half as much again, common practice
  */
 export function tensionAsked(d: DriveStands, watts: number, rpm: number): TensionAsked | null {
-  if (d.section === null || d.belts === null || d.centre === null) return null
+  if (d.section === null || d.belts === null || d.center === null) return null
   const small = Math.min(d.driver, d.driven)
   const large = Math.max(d.driver, d.driven)
-  if (d.centre <= (small + large) / 2) return null
-  const arc = arcOfContact(small, large, d.centre)
+  if (d.center <= (small + large) / 2) return null
+  const arc = arcOfContact(small, large, d.center)
   const { mass, stiffness } = beltSection(d.section)
   const { static: used } = driveTension(
     watts,
@@ -103,7 +103,7 @@ export function tensionAsked(d: DriveStands, watts: number, rpm: number): Tensio
     mass,
   )
   return {
-    span: spanLength(small, large, d.centre) / 1000,
+    span: spanLength(small, large, d.center) / 1000,
     arc,
     used,
     fresh: 1.5 * used,
@@ -111,7 +111,7 @@ export function tensionAsked(d: DriveStands, watts: number, rpm: number): Tensio
     // Of a single belt only the part of it that is bent counts.
     stiffness:
       d.belts === 1 && d.beltLength !== null
-        ? (stiffness * spanLength(small, large, d.centre)) / d.beltLength
+        ? (stiffness * spanLength(small, large, d.center)) / d.beltLength
         : stiffness,
     belts: d.belts,
   }
@@ -123,14 +123,14 @@ export const beltService = 1.2
 /**
  * What the belts of a drive are good for, watts of all together.
  * @param rpm of the motor
- * @returns null where section, count, length or centres are not in the book, or their rating is not known
+ * @returns null where section, count, length or centers are not in the book, or their rating is not known
  */
 export function beltsCarry(d: DriveStands, rpm: number): number | null {
-  if (d.section === null || d.belts === null || d.centre === null || d.beltLength === null) return null
+  if (d.section === null || d.belts === null || d.center === null || d.beltLength === null) return null
   const small = Math.min(d.driver, d.driven)
   const large = Math.max(d.driver, d.driven)
-  if (d.centre <= (small + large) / 2) return null
-  const contact = arcOfContact(small, large, d.centre)
+  if (d.center <= (small + large) / 2) return null
+  const contact = arcOfContact(small, large, d.center)
   // Less of the sheave than any rating goes down to.
   if (contact < 83) return null
   const arc = arcFactor(contact)

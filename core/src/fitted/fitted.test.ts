@@ -100,7 +100,7 @@ describe('how a drive stands', () => {
       section: 'B',
       belts: 1,
       beltLength: 1700,
-      centre: 560,
+      center: 560,
       takeUp: null,
     }
     const one = beltsCarry(whole, 1755) ?? 0
@@ -108,10 +108,10 @@ describe('how a drive stands', () => {
     expect(beltsCarry({ ...whole, belts: 3 }, 1755)).toBeCloseTo(3 * one, 6)
     // The smaller sheave counts, whichever side it is on: at one belt speed they carry the same.
     expect(beltsCarry({ ...whole, driver: 220, driven: 110 }, 1755 / 2)).toBeCloseTo(one, 6)
-    for (const missing of ['section', 'belts', 'beltLength', 'centre'] as const)
+    for (const missing of ['section', 'belts', 'beltLength', 'center'] as const)
       expect(beltsCarry({ ...whole, [missing]: null }, 1755)).toBeNull()
-    expect(beltsCarry({ ...whole, centre: 165 }, 1755)).toBeNull()
-    expect(beltsCarry({ ...whole, driven: 1200, centre: 660 }, 1755)).toBeNull()
+    expect(beltsCarry({ ...whole, center: 165 }, 1755)).toBeNull()
+    expect(beltsCarry({ ...whole, driven: 1200, center: 660 }, 1755)).toBeNull()
     expect(beltsCarry({ ...whole, section: 'SPZ' }, 1755)).toBeNull()
   })
 })

@@ -104,8 +104,8 @@ export type AirRole = 'exhaust' | 'make-up' | 'supply' | 'relief' | 'inside'
 
 /** How the drive of a machine stands, besides its parts. Lengths in millimetres; null: not known. */
 export interface DriveLayout {
-  readonly centre: number | null
-  /** Least and greatest centre distance the motor base gives. */
+  readonly center: number | null
+  /** Least and greatest center distance the motor base gives. */
   readonly takeUp: { readonly least: number; readonly most: number } | null
   readonly rotation: 'clockwise' | 'counter-clockwise' | null
   readonly seenFrom: 'drive end' | 'opposite end' | null
@@ -117,7 +117,7 @@ export interface DriveLayout {
 }
 
 export const unknownLayout: DriveLayout = {
-  centre: null,
+  center: null,
   takeUp: null,
   rotation: null,
   seenFrom: null,

@@ -1,22 +1,22 @@
-import { breaksTrend, loadPoint, type Stop } from '../trend/index.ts'
+import { breaksTrend, loadPoint, type Visit } from '../trend/index.ts'
 import type { Context } from './context.ts'
 
 /** What the fan makes, in wg: supply and return side together; null unless both were read. */
-export function across(stop: Pick<Stop, 'readings'>): number | null {
-  const own = stop.readings.filter((r) => r.quantity === 'static_pressure')
+export function across(visit: Pick<Visit, 'readings'>): number | null {
+  const own = visit.readings.filter((r) => r.quantity === 'static_pressure')
   return own.length === 2 ? own.reduce((sum, r) => sum + r.value, 0) : null
 }
 
-type Known = Pick<Context, 'stop' | 'history' | 'work'>
+type Known = Pick<Context, 'visit' | 'history' | 'work'>
 
-/** Earlier stops on the same sheaves and hertz, newest first: only those may be held against this one. */
-export function sameSpeedBefore({ stop, history, work }: Known): Stop[] {
+/** Earlier visits on the same sheaves and hertz, newest first: only those may be held against this one. */
+export function sameSpeedBefore({ visit, history, work }: Known): Visit[] {
   const speeds = work.filter((w) => w.kind !== 'filters-changed' && breaksTrend(w.kind, 'rpm'))
   return history
-    .filter((s) => s.at < stop.at && !speeds.some((w) => w.at > s.at && w.at <= stop.at))
+    .filter((s) => s.at < visit.at && !speeds.some((w) => w.at > s.at && w.at <= visit.at))
     .sort((a, b) => b.at - a.at)
 }
 
 /** The latest of them with pressure and amps. */
-export const airBefore = (c: Known): Stop | null =>
+export const airBefore = (c: Known): Visit | null =>
   sameSpeedBefore(c).find((s) => across(s) !== null && loadPoint(s, null) !== null) ?? null

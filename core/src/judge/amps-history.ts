@@ -20,20 +20,20 @@ export interface AmpsEpoch {
 }
 
 export interface AmpsHistory {
-  /** Oldest first; `like`: taken in a state like that of the stop looked at. */
+  /** Oldest first; `like`: taken in a state like that of the visit looked at. */
   readonly points: readonly (LoadPoint & { readonly like: boolean })[]
   readonly epochs: readonly AmpsEpoch[]
 }
 
 /** All amps of a machine as a chart draws them: points, and epochs with their usual ranges. */
 export function ampsHistory(input: JudgeInput): AmpsHistory {
-  const { stop } = input
-  const reference = referenceVolts(input.history, stop)
-  const points = [...input.history, stop]
+  const { visit } = input
+  const reference = referenceVolts(input.history, visit)
+  const points = [...input.history, visit]
     .sort((a, b) => a.at - b.at)
     .flatMap((s) => {
       const p = loadPoint(s, reference)
-      return p ? [{ ...p, like: comparable(s, stop) }] : []
+      return p ? [{ ...p, like: comparable(s, visit) }] : []
     })
   const breaks = input.work
     .filter((w) => breaksTrend(w.kind, 'amps') && workItBelongsTo(w, input.work, 'amps') === w)

@@ -103,11 +103,11 @@ class VisitContext implements Context {
   readonly machine: JudgeInput['machine']
   readonly motor: JudgeInput['motor']
   readonly motors: JudgeInput['motors']
-  readonly stop: JudgeInput['stop']
+  readonly visit: JudgeInput['visit']
   readonly history: JudgeInput['history']
   readonly work: JudgeInput['work']
-  readonly rules: JudgeInput['rules']
-  readonly sisters: JudgeInput['sisters']
+  readonly policies: JudgeInput['policies']
+  readonly twins: JudgeInput['twins']
   readonly peers: JudgeInput['peers']
   readonly parts: JudgeInput['parts']
   readonly layout: JudgeInput['layout']
@@ -134,11 +134,11 @@ class VisitContext implements Context {
     this.machine = input.machine
     this.motor = input.motor
     this.motors = input.motors
-    this.stop = input.stop
+    this.visit = input.visit
     this.history = input.history
     this.work = input.work
-    this.rules = input.rules
-    this.sisters = input.sisters
+    this.policies = input.policies
+    this.twins = input.twins
     this.peers = input.peers
     this.parts = input.parts
     this.layout = input.layout
@@ -151,7 +151,7 @@ class VisitContext implements Context {
   }
 
   #find(quantity: string, position: string): Reading | undefined {
-    this.#byKey ??= new Map(this.stop.readings.map((r) => [`${r.quantity} ${r.position}`, r]))
+    this.#byKey ??= new Map(this.visit.readings.map((r) => [`${r.quantity} ${r.position}`, r]))
     return this.#byKey.get(`${quantity} ${position}`)
   }
   /** Values at several places; what they rest on is noted each time they are asked for. */
@@ -162,7 +162,7 @@ class VisitContext implements Context {
     })
   }
   #note(quantity: QuantityCode): void {
-    for (const r of this.stop.readings) if (r.quantity === quantity) this.looked.note(r)
+    for (const r of this.visit.readings) if (r.quantity === quantity) this.looked.note(r)
   }
   #allLegs(): Legs {
     this.#note('amps')
@@ -210,11 +210,11 @@ class VisitContext implements Context {
     return this.value('hz', 'motor')
   }
   get epoch() {
-    return (this.#epoch ??= epochAt(this.work, 'amps', this.stop.at))
+    return (this.#epoch ??= epochAt(this.work, 'amps', this.visit.at))
   }
   get point() {
     this.#note('amps')
-    return (this.#point ??= { is: loadPoint(this.stop, this.#ofPast.reference) }).is
+    return (this.#point ??= { is: loadPoint(this.visit, this.#ofPast.reference) }).is
   }
   get contradictions() {
     return (this.#contradictions ??= contradictionsOf(this.input))
@@ -223,12 +223,12 @@ class VisitContext implements Context {
     return (this.#driveTrain ??= {
       is:
         this.machine.drive === 'belt'
-          ? driveAt(this.parts ?? [], this.work, this.layout ?? unknownLayout, this.stop.at)
+          ? driveAt(this.parts ?? [], this.work, this.layout ?? unknownLayout, this.visit.at)
           : null,
     }).is
   }
   get wheel() {
-    return (this.#wheel ??= { is: partAt(this.parts ?? [], 'wheel', this.stop.at) }).is
+    return (this.#wheel ??= { is: partAt(this.parts ?? [], 'wheel', this.visit.at) }).is
   }
   get circuit() {
     return (this.#circuit ??= { is: circuitOf(this.motor, this.allowed, this.machine.phases, this.supplyHz) }).is
@@ -258,7 +258,7 @@ class VisitContext implements Context {
     return this.#ofPast.step
   }
 
-  limit = (id: LimitId): LimitInForce => limitInForce(id, this.rules)
+  limit = (id: LimitId): LimitInForce => limitInForce(id, this.policies)
   reading = (quantity: QuantityCode, position: string): Reading | undefined => {
     const r = this.#find(quantity, position)
     this.looked.note(r)
@@ -266,16 +266,16 @@ class VisitContext implements Context {
   }
   value = (quantity: QuantityCode, position: string): number | undefined => this.reading(quantity, position)?.value
   readings = (quantity: QuantityCode): readonly Reading[] =>
-    this.stop.readings.filter((r) => {
+    this.visit.readings.filter((r) => {
       if (r.quantity !== quantity) return false
       this.looked.note(r)
       return !overRange(r)
     })
   has = (...wanted: readonly QuantityCode[]): boolean => {
-    const codes = (this.#codes ??= new Set(this.stop.readings.map((r) => r.quantity)))
+    const codes = (this.#codes ??= new Set(this.visit.readings.map((r) => r.quantity)))
     return wanted.some((q) => codes.has(q))
   }
-  answer = (id: string): string | undefined => this.stop.answers?.[id]
+  answer = (id: string): string | undefined => this.visit.answers?.[id]
 }
 
 const circuits = new WeakMap<

@@ -45,10 +45,10 @@ const triangle =
     }
   }
 
-const turningOnNothing: Rule = ({ machine, stop }, of) => {
+const turningOnNothing: Rule = ({ machine, visit }, of) => {
   const amps = legs(of)
   const whole = amps.length >= machine.phases
-  if (stop.state.turning !== 'right way' || !whole || amps.some((r) => r.value > 0.05)) return null
+  if (visit.state.turning !== 'right way' || !whole || amps.some((r) => r.value > 0.05)) return null
   return {
     id: 'turning-on-nothing',
     readings: amps,
@@ -193,7 +193,7 @@ const rules: readonly Rule[] = [
 /** Everything in a visit that contradicts itself. */
 export function contradictionsOf(input: JudgeInput): Contradiction[] {
   const groups = new Map<string, Reading[]>()
-  for (const r of input.stop.readings) {
+  for (const r of input.visit.readings) {
     const own = groups.get(r.quantity)
     if (own) own.push(r)
     else groups.set(r.quantity, [r])

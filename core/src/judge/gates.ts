@@ -164,7 +164,7 @@ function deadSteps(c: Context): GateStep[] {
   ]
 }
 
-const passOf = (c: Context, gate: GateId): GatePass | null => c.stop.passes?.find((p) => p.gate === gate) ?? null
+const passOf = (c: Context, gate: GateId): GatePass | null => c.visit.passes?.find((p) => p.gate === gate) ?? null
 
 function gate(c: Context, id: GateId, steps: readonly GateStep[], bars: string | null): Gate {
   const pass = passOf(c, id)
@@ -265,7 +265,7 @@ export function closeGate(c: Context): Gate {
   return gate(
     c,
     'close',
-    opened(c.stop)
+    opened(c.visit)
       ? [
           ...(c.answer('restore.call') === 'broken' ? [restored('leave.call', 'Controls back in automatic')] : []),
           restored('leave.guards', 'Panels, guards and filters in'),

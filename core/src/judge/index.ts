@@ -9,7 +9,7 @@ export { contextOf, type Context } from './context.ts'
 export { unknownControls, type Controls } from './controls.ts'
 export { dueAt, levelRead, machineDueAt } from './due.ts'
 export { lineSideRead, type Gate, type GateStep } from './gates.ts'
-export type { FittedMotor, JudgeInput, MachineFacts, Sister } from './input.ts'
+export type { FittedMotor, JudgeInput, MachineFacts, Twin } from './input.ts'
 export {
   judge,
   judgeMachine,

@@ -1,7 +1,7 @@
 import type { DriveLayout, FittedPart } from '../fitted/index.ts'
-import type { HouseRules } from '../limits/index.ts'
+import type { Policies } from '../limits/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
-import type { Stop, StopState, WorkDone } from '../trend/index.ts'
+import type { Visit, VisitState, WorkDone } from '../trend/index.ts'
 import type { Closing, Reported } from './conditions/condition.ts'
 import type { Controls } from './controls.ts'
 
@@ -15,7 +15,7 @@ export interface MachineFacts {
   /** The zone in which days are told, an IANA name; left out: UTC. */
   readonly zone?: string | undefined
   readonly hasDrive: boolean
-  readonly hasSister: boolean
+  readonly hasTwin: boolean
   readonly drive: 'belt' | 'direct'
   readonly controls: Controls
   readonly unitPlate: UnitPlate | null
@@ -30,7 +30,7 @@ export interface FittedMotor {
 }
 
 /** What a twin fan in the same unit carried when it was last read. */
-export interface Sister {
+export interface Twin {
   readonly tag: string
   /** Mean of its legs over its allowed current. */
   readonly load: number
@@ -38,7 +38,7 @@ export interface Sister {
   /** Output of its drive then, hertz; null or left out: not known. */
   readonly hz?: number | null | undefined
   /** What it was doing then; left out: not known. */
-  readonly state?: StopState | null | undefined
+  readonly state?: VisitState | null | undefined
 }
 
 /** All that judging a visit needs. `history` holds the other visits of the machine, superseded ones left out. */
@@ -48,12 +48,12 @@ export interface JudgeInput {
   readonly motor: FittedMotor | null
   /** Every motor that was in place, for the visits before; left out, the one above was always there. */
   readonly motors?: readonly FittedMotor[] | undefined
-  readonly stop: Stop
-  readonly history: readonly Stop[]
+  readonly visit: Visit
+  readonly history: readonly Visit[]
   readonly work: readonly WorkDone[]
-  readonly rules: HouseRules
+  readonly policies: Policies
   /** Undefined where nothing is known of any. */
-  readonly sisters?: readonly Sister[] | undefined
+  readonly twins?: readonly Twin[] | undefined
   /** Loads of others of its kind, as shares of what each may draw; left out where nothing is known of any. */
   readonly peers?: readonly number[] | undefined
   /** What is and was installed besides motors, and how the drive stands; left out, nothing of it is known. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { Stop } from '../trend/index.ts'
-import { judged, levelOf, stopAt, type Over } from './judged.test-help.ts'
+import type { Visit } from '../trend/index.ts'
+import { judged, levelOf, visitAt, type Over } from './judged.test-help.ts'
 import { rank } from './index.ts'
 
 describe('properties', () => {
@@ -10,11 +10,11 @@ describe('properties', () => {
   const any3 = (x: fc.Arbitrary<number>) => fc.tuple(x, x, x)
   const state = fc.record({
     settled: fc.constantFrom(true, false, null),
-    sister: fc.constantFrom('running' as const, 'off' as const, null),
+    twin: fc.constantFrom('running' as const, 'off' as const, null),
     panels: fc.constantFrom('on' as const, 'off' as const, null),
     turning: fc.constantFrom('right way' as const, 'backwards' as const, 'not turning' as const, null),
   })
-  const school = fc.constantFrom('plate' as const, 'service factor' as const, 'trim below plate' as const)
+  const policyChoice = fc.constantFrom('plate' as const, 'service factor' as const, 'trim below plate' as const)
 
   it('no NaN and no infinity leaves a judgement, whatever was read', () => {
     fc.assert(
@@ -22,11 +22,11 @@ describe('properties', () => {
         any3(amps),
         any3(volts),
         state,
-        school,
+        policyChoice,
         fc.array(any3(amps), { maxLength: 15 }),
         (a, v, s, overAmp, past) => {
-          const history = past.map((p, i) => stopAt(i * 20, p))
-          const j = judged(stopAt(400, a, v, s), { history, rules: { overAmp } })
+          const history = past.map((p, i) => visitAt(i * 20, p))
+          const j = judged(visitAt(400, a, v, s), { history, policies: { overAmp } })
           // JSON writes NaN and infinity as null: comparing with a deep copy finds them.
           const numbers = JSON.stringify(j, (_k, x: unknown) =>
             typeof x === 'number' && !Number.isFinite(x) ? 'not finite' : x,
@@ -39,7 +39,7 @@ describe('properties', () => {
     )
   })
 
-  const check = (id: string, stop: Stop, over: Over = {}) => rank(levelOf(stop, id, over) ?? 'ok')
+  const check = (id: string, visit: Visit, over: Over = {}) => rank(levelOf(visit, id, over) ?? 'ok')
 
   it('more amps never make the verdict on amps better', () => {
     fc.assert(
@@ -47,14 +47,14 @@ describe('properties', () => {
         any3(amps),
         fc.integer({ min: 0, max: 2 }),
         fc.double({ min: 0, max: 20, noNaN: true }),
-        school,
+        policyChoice,
         state,
         (a, leg, more, overAmp, s) => {
           // Next to no current is no good reading: the motor is not running.
           fc.pre(Math.max(...a) > 0.3)
           const worse = a.map((x, i) => (i === leg ? x + more : x))
-          expect(check('over-amp', stopAt(0, worse, undefined, s), { rules: { overAmp } })).toBeGreaterThanOrEqual(
-            check('over-amp', stopAt(0, a, undefined, s), { rules: { overAmp } }),
+          expect(check('over-amp', visitAt(0, worse, undefined, s), { policies: { overAmp } })).toBeGreaterThanOrEqual(
+            check('over-amp', visitAt(0, a, undefined, s), { policies: { overAmp } }),
           )
         },
       ),
@@ -67,7 +67,7 @@ describe('properties', () => {
         fc.double({ min: 0, max: 30, noNaN: true }),
         any3(amps),
         (d, more, a) => {
-          const at = (x: number) => stopAt(0, a, [470 - x, 470, 470 + x])
+          const at = (x: number) => visitAt(0, a, [470 - x, 470, 470 + x])
           expect(check('voltage-unbalance', at(d + more))).toBeGreaterThanOrEqual(check('voltage-unbalance', at(d)))
         },
       ),
@@ -81,7 +81,7 @@ describe('properties', () => {
         fc.constantFrom(1, -1),
         (d, more, side) => {
           const at = (x: number) =>
-            stopAt(
+            visitAt(
               0,
               [8, 8, 8],
               [480, 480, 480].map((v) => v + side * x),
@@ -96,7 +96,7 @@ describe('properties', () => {
   it('amps farther apart never make the verdict on evenness better', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 3, noNaN: true }), fc.double({ min: 0, max: 3, noNaN: true }), (d, more) => {
-        const at = (x: number) => stopAt(0, [10 - x, 10, 10 + x])
+        const at = (x: number) => visitAt(0, [10 - x, 10, 10 + x])
         expect(check('current-unbalance', at(d + more))).toBeGreaterThanOrEqual(check('current-unbalance', at(d)))
       }),
     )
@@ -107,10 +107,10 @@ describe('properties', () => {
         fc.double({ min: 8, max: 40, noNaN: true }),
         fc.integer({ min: 0, max: 2 }),
         state,
-        school,
+        policyChoice,
         (a, leg, s, overAmp) => {
           const lost = [a, a, a].map((x, i) => (i === leg ? 0.05 * x : x * 1.73))
-          expect(judged(stopAt(0, lost, undefined, s), { rules: { overAmp } }).level).toBe('stop')
+          expect(judged(visitAt(0, lost, undefined, s), { policies: { overAmp } }).level).toBe('stop')
         },
       ),
     )

@@ -1,7 +1,7 @@
-import { defaultHouseRules, type HouseRules } from '../limits/index.ts'
+import { defaultPolicies, type Policies } from '../limits/index.ts'
 import type { Plate } from '../plate/index.ts'
 import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
-import { dayMs, unsaid, type Stop, type StopState, type WorkDone } from '../trend/index.ts'
+import { dayMs, unsaid, type Visit, type VisitState, type WorkDone } from '../trend/index.ts'
 import { facts } from './sheets/say.test-help.ts'
 import { judge, type JudgeInput, type Level, type MachineFacts } from './index.ts'
 
@@ -25,16 +25,16 @@ export const three = (quantity: 'amps' | 'volts_ll', values: readonly number[]):
   }))
 
 let count = 0
-export function stopAt(
+export function visitAt(
   day: number,
   amps: readonly number[],
   volts: readonly number[] = [478, 479, 477],
-  state: Partial<StopState> = {},
+  state: Partial<VisitState> = {},
   more: Reading[] = [],
-): Stop {
+): Visit {
   count += 1
   return {
-    id: `stop-${count}`,
+    id: `visit-${count}`,
     at: start + day * dayMs,
     state: { ...unsaid, settled: true, panels: 'on', turning: 'right way', ...state },
     readings: [...three('volts_ll', volts), ...three('amps', amps), ...more],
@@ -44,23 +44,24 @@ export function stopAt(
 export interface Over {
   machine?: Partial<MachineFacts>
   plate?: Plate | null
-  history?: Stop[]
+  history?: Visit[]
   work?: WorkDone[]
-  rules?: Partial<HouseRules>
+  policies?: Partial<Policies>
 }
 
-export const inputOf = (stop: Stop, over: Over = {}): JudgeInput => ({
+export const inputOf = (visit: Visit, over: Over = {}): JudgeInput => ({
   machine: { ...facts, ...over.machine },
   motor: over.plate === null ? null : { plate: over.plate ?? plate, connectionVolts: null, fittedAt: 0 },
-  stop,
+  visit,
   history: over.history ?? [],
   work: over.work ?? [],
-  rules: { ...defaultHouseRules, ...over.rules },
+  policies: { ...defaultPolicies, ...over.policies },
 })
-export const judged = (stop: Stop, over: Over = {}) => judge(inputOf(stop, over))
-export const told = (stop: Stop, check: string, over: Over = {}) =>
-  judged(stop, over).verdicts.find((v) => v.check === check)
-export const levelOf = (stop: Stop, check: string, over: Over = {}): Level | undefined => told(stop, check, over)?.level
+export const judged = (visit: Visit, over: Over = {}) => judge(inputOf(visit, over))
+export const told = (visit: Visit, check: string, over: Over = {}) =>
+  judged(visit, over).verdicts.find((v) => v.check === check)
+export const levelOf = (visit: Visit, check: string, over: Over = {}): Level | undefined =>
+  told(visit, check, over)?.level
 
 export const steady = (n: number, amps = 11) =>
-  Array.from({ length: n }, (_, i) => stopAt(i * 30, [amps + (i % 2) * 0.05, amps, amps + 0.05]))
+  Array.from({ length: n }, (_, i) => visitAt(i * 30, [amps + (i % 2) * 0.05, amps, amps + 0.05]))

@@ -1,5 +1,5 @@
 import { mean, show, type QuantityCode } from '../quantity/index.ts'
-import type { Drift, Stop, Usual } from '../trend/index.ts'
+import type { Drift, Visit, Usual } from '../trend/index.ts'
 import { bounds } from './checks/over-amp.ts'
 import { checks } from './checks/register.ts'
 import { completeness, type Completeness } from './completeness.ts'
@@ -98,7 +98,7 @@ const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1
 /** A verdict from the record or the whole past, with the visit at which it was worked out. */
 interface Fresh {
   readonly verdict: Verdict
-  readonly visit: Stop
+  readonly visit: Visit
 }
 
 /** Such verdicts as conditions, unless work has answered them since. */
@@ -130,16 +130,16 @@ function afresh(input: JudgeInput, fresh: readonly Fresh[], through: number): Co
  * What the record and the whole past say, each at the newest visit that read what it is about: dead tests that came after the
  * last amps do not hide behind them, and the other way around.
  */
-function freshOf(c: Context, visits: readonly Stop[], failures: Failure[]): Fresh[] {
-  const contexts = new Map<Stop, Context>([[c.stop, c]])
-  const at = (visit: Stop): Context => {
+function freshOf(c: Context, visits: readonly Visit[], failures: Failure[]): Fresh[] {
+  const contexts = new Map<Visit, Context>([[c.visit, c]])
+  const at = (visit: Visit): Context => {
     const known = contexts.get(visit)
     if (known) return known
-    const made = contextOf({ ...c.input, stop: visit, history: visits.filter((s) => s.id !== visit.id) })
+    const made = contextOf({ ...c.input, visit: visit, history: visits.filter((s) => s.id !== visit.id) })
     contexts.set(visit, made)
     return made
   }
-  const ofRecord = runChecks(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.stop }))
+  const ofRecord = runChecks(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.visit }))
   const ofPast = fromHistory.flatMap((check) => {
     const visit = newest(visits.filter((s) => s.readings.some((r) => (check.of ?? amps).includes(r.quantity))))
     return visit ? runCheck(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
@@ -251,31 +251,31 @@ function judgementOf(m: Made): Judgement {
  * @throws RangeError when the machine's service volts are not above zero
  */
 export function judge(input: JudgeInput): Judgement {
-  const { stop } = input
-  const earlier = earlierThan(input.history, stop)
-  const fold = foldBefore(input, earlier, stop.at)
+  const { visit } = input
+  const earlier = earlierThan(input.history, visit)
+  const fold = foldBefore(input, earlier, visit.at)
   const context = contextOf(input)
   const failures: Failure[] = []
   const own = visitVerdicts(context, failures)
-  fold.visit(stop, own)
-  const fresh = freshOf(context, [...earlier, stop], failures)
+  fold.visit(visit, own)
+  const fresh = freshOf(context, [...earlier, visit], failures)
   // What the past says of other readings than this visit's belongs to the machine, not to the visit.
-  const here = fresh.filter((f) => f.visit === stop).map((f) => f.verdict)
-  return judgementOf({ input, context, fold, own, fresh, verdicts: [...own, ...here], failures, through: stop.at })
+  const here = fresh.filter((f) => f.visit === visit).map((f) => f.verdict)
+  return judgementOf({ input, context, fold, own, fresh, verdicts: [...own, ...here], failures, through: visit.at })
 }
 
 /** All that judging a machine as it stands needs: the same as for a visit, without one. */
-export type MachineSnapshot = Omit<JudgeInput, 'stop' | 'history' | 'motor'> & {
-  readonly visits: readonly Stop[]
+export type MachineSnapshot = Omit<JudgeInput, 'visit' | 'history' | 'motor'> & {
+  readonly visits: readonly Visit[]
   readonly motor: JudgeInput['motor']
 }
 
-const ran = (s: Stop) => s.readings.some((r) => r.quantity === 'amps')
-const newest = (visits: readonly Stop[]): Stop | null =>
-  visits.reduce<Stop | null>((a, b) => (a === null || b.at > a.at || (b.at === a.at && b.id > a.id) ? b : a), null)
+const ran = (s: Visit) => s.readings.some((r) => r.quantity === 'amps')
+const newest = (visits: readonly Visit[]): Visit | null =>
+  visits.reduce<Visit | null>((a, b) => (a === null || b.at > a.at || (b.at === a.at && b.id > a.id) ? b : a), null)
 
 /** The visit whose figures stand for a machine: the newest that found it running, else the newest at all; null without any. */
-export const speakingVisit = (visits: readonly Stop[]): Stop | null => newest(visits.filter(ran)) ?? newest(visits)
+export const speakingVisit = (visits: readonly Visit[]): Visit | null => newest(visits.filter(ran)) ?? newest(visits)
 
 /** The newest thing that happened at a machine. */
 const newestInstant = (s: MachineSnapshot): number =>
@@ -294,7 +294,7 @@ export function judgeMachine(snapshot: MachineSnapshot, now: number = newestInst
   if (!speaking) return null
   const input: JudgeInput = {
     ...snapshot,
-    stop: speaking,
+    visit: speaking,
     history: snapshot.visits.filter((s) => s.id !== speaking.id),
   }
   const fold = foldBefore(input, inOrder(snapshot.visits), now)

@@ -1,4 +1,4 @@
-import type { Stop } from '../trend/index.ts'
+import type { Visit } from '../trend/index.ts'
 import { contextOf, type Context } from './context.ts'
 import { Fold } from './conditions/fold.ts'
 import type { FittedMotor, JudgeInput } from './input.ts'
@@ -17,10 +17,10 @@ export function motorAt(motors: readonly FittedMotor[], at: number): FittedMotor
 }
 
 /** The input of one of the visits before, as it was known then. */
-function asOf(input: JudgeInput, visit: Stop, before: readonly Stop[]): JudgeInput {
+function asOf(input: JudgeInput, visit: Visit, before: readonly Visit[]): JudgeInput {
   return {
     ...input,
-    stop: visit,
+    visit: visit,
     history: before,
     motor: input.motors ? motorAt(input.motors, visit.at) : input.motor,
   }
@@ -28,12 +28,12 @@ function asOf(input: JudgeInput, visit: Stop, before: readonly Stop[]): JudgeInp
 
 /** Everything that a visit's verdicts depend on besides the visits before it. */
 type Ground = readonly unknown[]
-const groundOf = (i: JudgeInput): Ground => [i.machine, i.motors ?? i.motor, i.rules, i.parts, i.layout, i.work]
+const groundOf = (i: JudgeInput): Ground => [i.machine, i.motors ?? i.motor, i.policies, i.parts, i.layout, i.work]
 const same = (a: Ground, b: Ground) => a.length === b.length && a.every((v, i) => v === b[i])
 
 /** Verdicts of visits that were judged before: a visit never changes, and its machine's past is gone through at every key. */
 const judged = new WeakMap<
-  Stop,
+  Visit,
   { readonly ground: Ground; readonly before: readonly string[]; readonly verdicts: readonly Verdict[] }
 >()
 
@@ -59,8 +59,8 @@ export function visitVerdicts(c: Context, failures: Failure[]): Verdict[] {
   const need = (what: string) => {
     for (const check of asked.get(what) ?? []) wanted.add(check)
   }
-  for (const r of c.stop.readings) need(r.quantity)
-  for (const question of Object.keys(c.stop.answers ?? {})) need(question)
+  for (const r of c.visit.readings) need(r.quantity)
+  for (const question of Object.keys(c.visit.answers ?? {})) need(question)
   return runChecks(
     c,
     fromVisit.filter((check) => wanted.has(check)),
@@ -72,7 +72,7 @@ export function visitVerdicts(c: Context, failures: Failure[]): Verdict[] {
  * What stands at a machine before one of its visits is taken into account: all visits before it, and the work and closings up to
  * it. `through` also takes in what came after the last visit.
  */
-export function foldBefore(input: JudgeInput, earlier: readonly Stop[], through: number): Fold {
+export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through: number): Fold {
   const fold = new Fold(input.machine, (check) => runningChecks.has(check))
   const events: Event[] = [
     ...input.work.filter((w) => w.at <= through).map((w): Event => ({ at: w.at, order: 0, run: (f) => f.work(w) })),
@@ -91,7 +91,7 @@ export function foldBefore(input: JudgeInput, earlier: readonly Stop[], through:
   return fold
 }
 
-function verdictsOf(input: JudgeInput, visit: Stop, earlier: readonly Stop[], n: number): readonly Verdict[] {
+function verdictsOf(input: JudgeInput, visit: Visit, earlier: readonly Visit[], n: number): readonly Verdict[] {
   const ground = groundOf(input)
   const known = judged.get(visit)
   // The visits before it are told by the last of them: they never change, and one that arrives late changes their count.

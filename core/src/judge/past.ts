@@ -18,7 +18,7 @@ import {
   type LoadPoint,
   type Season,
   type StepChange,
-  type Stop,
+  type Visit,
   type Usual,
   type WatchPoint,
 } from '../trend/index.ts'
@@ -51,8 +51,8 @@ const longestHistory = 400
  * The volts to which a machine's amps are referred before they are compared: the median of what was found there, so
  * that the figures stay those of the clamp and only the swings of the supply are taken out.
  */
-export function referenceVolts(history: readonly Stop[], stop: Stop): number | null {
-  const found = [...history, stop].flatMap((s) => meanVolts(s) ?? []).filter((v) => v > 0)
+export function referenceVolts(history: readonly Visit[], visit: Visit): number | null {
+  const found = [...history, visit].flatMap((s) => meanVolts(s) ?? []).filter((v) => v > 0)
   return found.length === 0 ? null : median(found)
 }
 
@@ -73,12 +73,12 @@ function explainedAt(input: JudgeInput): number[] {
 
 /** The past of a visit, each part worked out when it is first asked for. */
 export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number | null): Past {
-  const { machine, stop, rules, history } = input
-  const reference = lazy(() => referenceVolts(history, stop))
+  const { machine, visit, policies, history } = input
+  const reference = lazy(() => referenceVolts(history, visit))
   const comparablePoints = (from: number | null, to: number) =>
     thin(
       history
-        .filter((s) => s.at < to && (from === null || s.at >= from) && comparable(s, stop))
+        .filter((s) => s.at < to && (from === null || s.at >= from) && comparable(s, visit))
         .sort((x, y) => x.at - y.at),
       longestHistory,
     ).flatMap((s) => {
@@ -86,17 +86,17 @@ export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number 
       // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
       return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
     })
-  const past = lazy(() => comparablePoints(epochOf().from, stop.at))
-  const point = lazy(() => loadPoint(stop, reference()))
+  const past = lazy(() => comparablePoints(epochOf().from, visit.at))
+  const point = lazy(() => loadPoint(visit, reference()))
   const whole = lazy(() => {
     const p = point()
-    return p && p.legs.length === machine.phases && stop.state.settled !== false ? [p] : []
+    return p && p.legs.length === machine.phases && visit.state.settled !== false ? [p] : []
   })
   const asPoint = (p: LoadPoint) => ({ at: p.at, value: p.normal })
   // A swing shows over more than a year: all of the baseline tells it, whatever the window of the trend.
   const season = lazy(() => seasonOf([...past(), ...whole()].map(asPoint)))
   const fitted = lazy(() => {
-    const since = stop.at - limitInForce('trend-window', rules).value * dayMs
+    const since = visit.at - limitInForce('trend-window', policies).value * dayMs
     return [...past().filter((p) => p.at >= since), ...whole()]
   })
   // What the weather does to a fan of outside air is neither drift nor step.
@@ -132,7 +132,7 @@ export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number 
         )) * 0.01,
     ),
   )
-  const step = lazy(() => stepChange(still(), limitInForce('change-watch', rules).value))
+  const step = lazy(() => stepChange(still(), limitInForce('change-watch', policies).value))
   return {
     get reference() {
       return reference()
@@ -162,9 +162,9 @@ export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number 
 }
 
 /** Visits in the order in which they were made. */
-export const inOrder = (visits: readonly Stop[]): Stop[] =>
+export const inOrder = (visits: readonly Visit[]): Visit[] =>
   [...visits].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
 
 /** The visits of a machine before one of them, oldest first. */
-export const earlierThan = (visits: readonly Stop[], stop: Stop): Stop[] =>
-  inOrder(visits.filter((s) => s.id !== stop.id && (s.at < stop.at || (s.at === stop.at && s.id < stop.id))))
+export const earlierThan = (visits: readonly Visit[], visit: Visit): Visit[] =>
+  inOrder(visits.filter((s) => s.id !== visit.id && (s.at < visit.at || (s.at === visit.at && s.id < visit.id))))

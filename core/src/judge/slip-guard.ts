@@ -176,9 +176,9 @@ function twice(
 }
 
 /**
- * Question a reading against what an instrument can show, what is usual here and the other phases of this stop.
+ * Question a reading against what an instrument can show, what is usual here and the other phases of this visit.
  * @param reading the one just entered
- * @param others readings already entered at this stop
+ * @param others readings already entered at this visit
  * @param past earlier values of the same quantity and position, oldest first
  * @param pastOf earlier values at another position, oldest first like `past`
  * @param plate plate amps or nominal volts, used while there is no past

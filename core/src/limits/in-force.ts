@@ -1,4 +1,4 @@
-import type { HouseRules } from './house-rules.ts'
+import type { Policies } from './policies.ts'
 import type { Basis } from './limit.ts'
 import { limitRegister, type LimitId } from './register.ts'
 
@@ -10,14 +10,14 @@ export interface LimitInForce {
 }
 
 /** @returns the value to judge by and the basis to show beside it */
-export function limitInForce(id: LimitId, rules: HouseRules): LimitInForce {
+export function limitInForce(id: LimitId, policies: Policies): LimitInForce {
   const limit = limitRegister[id]
-  const own = rules.limits[id]
+  const own = policies.limits[id]
   if (own === undefined || limit.house === null || own < limit.house.min || own > limit.house.max)
     return { id, value: limit.value, basis: limit.basis }
   return {
     id,
     value: own,
-    basis: { kind: 'house rule', text: `our limit: ${limit.title.toLowerCase()}`, sure: 'certain' },
+    basis: { kind: 'site policy', text: `our limit: ${limit.title.toLowerCase()}`, sure: 'certain' },
   }
 }

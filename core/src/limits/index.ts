@@ -1,14 +1,14 @@
 export {
-  defaultHouseRules,
-  type BeltTensionSchool,
+  defaultPolicies,
+  type BeltTensionPolicy,
   type CapacitorPolicy,
-  type HouseRules,
-  type InsulationSchool,
+  type Policies,
+  type InsulationPolicy,
   type InsulationSystem,
-  type OverAmpSchool,
+  type OverAmpPolicy,
   type TemperatureScale,
-} from './house-rules.ts'
+} from './policies.ts'
 export { limitInForce, type LimitInForce } from './in-force.ts'
-export { history, houseRule, plateBasis, practice, standard, type Basis, type Limit } from './limit.ts'
+export { history, sitePolicy, plateBasis, practice, standard, type Basis, type Limit } from './limit.ts'
 export { limitRegister, type LimitId } from './register.ts'
-export { schools, type School, type SchoolKey } from './schools.ts'
+export { policyChoices, type PolicyChoice, type PolicyKey } from './policy-choices.ts'

@@ -1,6 +1,6 @@
 /** Where a limit or a verdict comes from. `sure` says how well the source itself is known to us. */
 export interface Basis {
-  readonly kind: 'standard' | 'plate' | 'history' | 'house rule' | 'common practice'
+  readonly kind: 'standard' | 'plate' | 'history' | 'site policy' | 'common practice'
   readonly text: string
   readonly sure: 'certain' | 'from memory' | 'common practice'
 }
@@ -24,6 +24,6 @@ export const practice = (text = 'common practice'): Basis => ({
   text,
   sure: 'common practice',
 })
-export const houseRule = (text: string): Basis => ({ kind: 'house rule', text, sure: 'certain' })
+export const sitePolicy = (text: string): Basis => ({ kind: 'site policy', text, sure: 'certain' })
 export const history = (text: string): Basis => ({ kind: 'history', text, sure: 'certain' })
 export const plateBasis = (text: string): Basis => ({ kind: 'plate', text, sure: 'certain' })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { defaultHouseRules, limitInForce, limitRegister, schools, type Limit, type LimitId } from './index.ts'
+import { defaultPolicies, limitInForce, limitRegister, policyChoices, type Limit, type LimitId } from './index.ts'
 
 const all = Object.entries(limitRegister) as [LimitId, Limit][]
 
@@ -41,29 +41,29 @@ describe('the register of limits', () => {
 
 describe('a limit in force', () => {
   it('is the house’s own within its bounds, named as such, else the published one', () => {
-    const rules = { ...defaultHouseRules, limits: { 'dead-volts': 3 } }
-    expect(limitInForce('dead-volts', rules)).toMatchObject({ value: 3, basis: { kind: 'house rule' } })
-    expect(limitInForce('dead-volts', { ...rules, limits: { 'dead-volts': 400 } }).value).toBe(
+    const policies = { ...defaultPolicies, limits: { 'dead-volts': 3 } }
+    expect(limitInForce('dead-volts', policies)).toMatchObject({ value: 3, basis: { kind: 'site policy' } })
+    expect(limitInForce('dead-volts', { ...policies, limits: { 'dead-volts': 400 } }).value).toBe(
       limitRegister['dead-volts'].value,
     )
-    expect(limitInForce('bus-volts', { ...rules, limits: { 'bus-volts': 400 } }).value).toBe(50)
+    expect(limitInForce('bus-volts', { ...policies, limits: { 'bus-volts': 400 } }).value).toBe(50)
   })
 })
 
 describe('where the trade disagrees', () => {
-  it('the first option of every school is the default, and says why', () => {
-    for (const s of schools) {
-      expect(defaultHouseRules[s.key]).toBe(s.options[0]?.id)
+  it('the first option of every policy is the default, and says why', () => {
+    for (const s of policyChoices) {
+      expect(defaultPolicies[s.key]).toBe(s.options[0]?.id)
       expect(s.options[0]?.holds).toContain('Default')
       expect(s.fixed).not.toBe('')
     }
   })
   it('covers every choice of the rules once', () => {
-    const keys = Object.keys(defaultHouseRules).filter((k) => k !== 'trim' && k !== 'limits')
-    expect(schools.map((s) => s.key).sort()).toEqual(keys.sort())
+    const keys = Object.keys(defaultPolicies).filter((k) => k !== 'trim' && k !== 'limits')
+    expect(policyChoices.map((s) => s.key).sort()).toEqual(keys.sort())
   })
   it('gives every option a basis and its own words', () => {
-    for (const s of schools) {
+    for (const s of policyChoices) {
       expect(new Set(s.options.map((o) => o.holds)).size).toBe(s.options.length)
       for (const o of s.options) expect(o.basis.text).not.toBe('')
     }

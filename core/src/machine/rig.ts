@@ -3,7 +3,7 @@ import { mean, requireMagnitude, requirePositive, type ThreePhase } from '../qua
 import type { MotorCircuit } from './circuit.ts'
 import { operate, type MotorSupply, type OperatingPoint } from './operate.ts'
 import { staged, type Stage, type Staged } from './stage.ts'
-import { backSpin, ductWithSister, type Sister } from './twin.ts'
+import { backSpin, ductWithTwin, type Twin } from './twin.ts'
 
 /** A belt between motor and fan: pitch diameters in one unit, and how much it can carry before it slips. */
 export interface RigBelt {
@@ -27,8 +27,8 @@ export interface RigFaults {
   readonly beltOff?: boolean
   /** Another wheel than it was built with: its diameter over the right one's. */
   readonly otherWheel?: number
-  /** The sister fan on the same duct, where there is one. */
-  readonly sister?: Sister
+  /** The twin fan on the same duct, where there is one. */
+  readonly twin?: Twin
   /** Ohms of a winding to ground, where it has become wet or worn through. */
   readonly leakage?: number
 }
@@ -68,8 +68,8 @@ export interface RigPoint {
   readonly holdsBack: boolean
   /** Amps that run off to ground. */
   readonly groundAmps: number
-  /** Speed of the sister's wheel: below zero it spins backwards in this one's air. */
-  readonly sisterRpm: number
+  /** Speed of the twin's wheel: below zero it spins backwards in this one's air. */
+  readonly twinRpm: number
 }
 
 /** Bending and windage of a V-belt. @source common practice: belts give 93 to 98 % on */
@@ -110,7 +110,7 @@ function settle(rig: Rig, hz: number): RigPoint {
   const fan = wornFan(rig.fan, faults)
   const k = faults.restriction ?? 1
   requirePositive('restriction', k)
-  const system = ductWithSister({ fixed: rig.system.fixed, k: rig.system.k * k }, faults.sister ?? null)
+  const system = ductWithTwin({ fixed: rig.system.fixed, k: rig.system.k * k }, faults.twin ?? null)
   const ratio = belt ? belt.driver / belt.driven : 1
   /** Fan and belt at a speed of the motor: the belt slips as far as makes what it is asked for what it can carry. */
   const driven = (motorRpm: number) => {
@@ -152,7 +152,7 @@ function settle(rig: Rig, hz: number): RigPoint {
         beltWatts: 0,
         dragWatts: 0,
         beltSlip: faults.beltOff ? 1 : 0,
-        sisterRpm: 0,
+        twinRpm: 0,
       }
     const { slip, fanRpm, works, dragWatts, asked } = driven(motor.rpm)
     // What the belt takes in, it gives on but for its slip and its bending.
@@ -170,7 +170,7 @@ function settle(rig: Rig, hz: number): RigPoint {
         beltWatts: taken - asked,
         dragWatts,
         beltSlip: slip,
-        sisterRpm: backSpin(faults.sister ?? null, fanRpm, works.pressure, rig.fan.pressure),
+        twinRpm: backSpin(faults.twin ?? null, fanRpm, works.pressure, rig.fan.pressure),
       }
     load = next
   }

@@ -141,6 +141,6 @@ export interface Reading {
   readonly how?: ReadingHow | undefined
   /** Half the width in which an unsteady reading moved. */
   readonly spread?: number | undefined
-  /** When it was read, ms since 1970, where that is another stop than the one looked at. */
+  /** When it was read, ms since 1970, where that is another visit than the one looked at. */
   readonly at?: number | undefined
 }

@@ -1,6 +1,6 @@
 import { fits, type RouteCost, type RouteProblem, type Sequences } from './route-problem.ts'
 
-/** Where each visit stands in its time; overwritten by the next reading. */
+/** Where each step stands in its time; overwritten by the next reading. */
 export interface Timing {
   readonly feasible: boolean
   readonly start: Float64Array
@@ -15,7 +15,7 @@ export const weights = { left: 1000, travel: 1, waiting: 0.4, hot: 0.5, back: 0.
 
 /** Reads sequences into times, over and over, without making anything. */
 export interface Clockwork {
-  /** What each visit comes after, by index; -1: nothing. */
+  /** What each step comes after, by index; -1: nothing. */
   readonly before: Int32Array
   /** All of it. */
   readonly of: (sequences: Sequences) => Timing
@@ -26,9 +26,9 @@ export interface Clockwork {
   readonly walked: (sequences: Sequences, most?: number) => number
 }
 
-/** The visits of a problem as columns: they are read some ten thousand times a second. */
+/** The steps of a problem as columns: they are read some ten thousand times a second. */
 function columnsOf(p: RouteProblem) {
-  const index = new Map(p.visits.map((v, i) => [v.id, i]))
+  const index = new Map(p.steps.map((v, i) => [v.id, i]))
   const locks = new Map<string, number>()
   const lockOf = (name: string | null): number => {
     if (name === null) return -1
@@ -36,13 +36,13 @@ function columnsOf(p: RouteProblem) {
     locks.set(name, known)
     return known
   }
-  const before = Int32Array.from(p.visits, (v) => {
+  const before = Int32Array.from(p.steps, (v) => {
     if (v.after === null) return -1
-    const i = index.get(v.after.visit)
-    if (i === undefined) throw new RangeError(`visit ${v.id} comes after one that is not there`)
+    const i = index.get(v.after.step)
+    if (i === undefined) throw new RangeError(`step ${v.id} comes after one that is not there`)
     return i
   })
-  for (const v of p.visits) if (!p.travel[v.place]) throw new RangeError(`visit ${v.id} is at no place`)
+  for (const v of p.steps) if (!p.travel[v.place]) throw new RangeError(`step ${v.id} is at no place`)
   const places = p.travel.length
   const ways = new Float64Array(places * places)
   p.travel.forEach((row, from) => row.forEach((way, to) => (ways[from * places + to] = way)))
@@ -50,23 +50,23 @@ function columnsOf(p: RouteProblem) {
     before,
     places,
     ways,
-    place: Int32Array.from(p.visits, (v) => v.place),
-    minutes: Float64Array.from(p.visits, (v) => v.minutes),
-    people: Int8Array.from(p.visits, (v) => v.people),
-    lock: Int32Array.from(p.visits, (v) => lockOf(v.lock)),
-    wait: Float64Array.from(p.visits, (v) => v.after?.wait ?? 0),
-    urgency: Float64Array.from(p.visits, (v) => (v.urgency ?? 0) / 60),
-    outdoors: Uint8Array.from(p.visits, (v) => (v.outdoors ? 1 : 0)),
-    windowed: Uint8Array.from(p.visits, (v) => (v.windows.length > 0 ? 1 : 0)),
+    place: Int32Array.from(p.steps, (v) => v.place),
+    minutes: Float64Array.from(p.steps, (v) => v.minutes),
+    people: Int8Array.from(p.steps, (v) => v.people),
+    lock: Int32Array.from(p.steps, (v) => lockOf(v.lock)),
+    wait: Float64Array.from(p.steps, (v) => v.after?.wait ?? 0),
+    urgency: Float64Array.from(p.steps, (v) => (v.urgency ?? 0) / 60),
+    outdoors: Uint8Array.from(p.steps, (v) => (v.outdoors ? 1 : 0)),
+    windowed: Uint8Array.from(p.steps, (v) => (v.windows.length > 0 ? 1 : 0)),
     from: Float64Array.from(p.walkers, (w) => w.from),
     to: Float64Array.from(p.walkers, (w) => w.to),
   }
 }
 
 /**
- * Every visit begins when all its people are there, its unit may be stopped, what it comes after is done and has waited
+ * Every step begins when all its people are there, its unit may be stopped, what it comes after is done and has waited
  * long enough.
- * @throws RangeError when a visit names a predecessor or a place that is not there
+ * @throws RangeError when a step names a predecessor or a place that is not there
  */
 export function clockwork(p: RouteProblem): Clockwork {
   const {
@@ -84,8 +84,8 @@ export function clockwork(p: RouteProblem): Clockwork {
     from,
     to,
   } = columnsOf(p)
-  const n = p.visits.length
-  const { lockMinutes, visits } = p
+  const n = p.steps.length
+  const { lockMinutes, steps } = p
   const walkers = p.walkers.length
   // Waiting for somebody who begins later is waiting too.
   const dayBegins = Math.min(...from, Infinity)
@@ -146,7 +146,7 @@ export function clockwork(p: RouteProblem): Clockwork {
             let begins = arrived[i] as number
             if (b >= 0) begins = Math.max(begins, (end[b] as number) + (wait[i] as number))
             if (windowed[i] === 1) {
-              const first = fits(visits[i] as RouteProblem['visits'][number], begins)
+              const first = fits(steps[i] as RouteProblem['steps'][number], begins)
               if (first === null) return false
               begins = first
             }
@@ -201,7 +201,7 @@ export function clockwork(p: RouteProblem): Clockwork {
     of: (sequences) => {
       const feasible = read(sequences, Infinity)
       let left = 0
-      for (let i = 0; i < n; i++) if (done[i] === 0) left += p.visits[i]?.value ?? 0
+      for (let i = 0; i < n; i++) if (done[i] === 0) left += p.steps[i]?.value ?? 0
       const { travel: walking, waiting: stood, hot, back } = sum
       const cost = { travel: walking, waiting: stood, hot, left, back, total: weights.left * left + walkedSum() }
       return { feasible, start, end, travel, waiting, cost }

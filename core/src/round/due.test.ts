@@ -1,25 +1,25 @@
 import { describe, expect, it } from 'vitest'
 import type { FittedPart } from '../fitted/index.ts'
 import { judge, unknownControls } from '../judge/index.ts'
-import { inputOf, plate, start, stopAt } from '../judge/judged.test-help.ts'
+import { inputOf, plate, start, visitAt } from '../judge/judged.test-help.ts'
 import { facts } from '../judge/sheets/say.test-help.ts'
-import { defaultHouseRules, type HouseRules } from '../limits/index.ts'
+import { defaultPolicies, type Policies } from '../limits/index.ts'
 import type { Reading } from '../quantity/index.ts'
-import { dayMs, type Stop, type WorkDone } from '../trend/index.ts'
+import { dayMs, type Visit, type WorkDone } from '../trend/index.ts'
 import { dueTasks, taskKinds, type DueFacts } from './index.ts'
 
 const at = (day: number) => start + day * dayMs
 /** What is due of a machine; stops oldest first, `now` a day. */
-const of = (now: number, over: Partial<DueFacts> & { past?: Stop[] } = {}): DueFacts => {
+const of = (now: number, over: Partial<DueFacts> & { past?: Visit[] } = {}): DueFacts => {
   const past = over.past ?? []
   const newest = past[past.length - 1]
-  const stops = [...past].reverse()
-  const rules: HouseRules = over.rules ?? defaultHouseRules
+  const visits = [...past].reverse()
+  const policies: Policies = over.policies ?? defaultPolicies
   return {
     machine: facts,
     unitKind: 'AHU',
     indoors: true,
-    stops,
+    visits,
     work: [],
     parts: [],
     layout: null,
@@ -27,15 +27,15 @@ const of = (now: number, over: Partial<DueFacts> & { past?: Stop[] } = {}): DueF
     standIn: null,
     waiting: [],
     findings: [],
-    judgement: newest ? judge({ ...inputOf(newest, { plate, history: past.slice(0, -1) }), rules }) : null,
-    rules,
+    judgement: newest ? judge({ ...inputOf(newest, { plate, history: past.slice(0, -1) }), policies }) : null,
+    policies,
     now: at(now),
     ...over,
   }
 }
 const task = (f: DueFacts, id: string) => dueTasks(f).find((t) => t.task === id)
 const day = (f: DueFacts, id: string) => Math.round(((task(f, id)?.dueAt ?? NaN) - start) / dayMs)
-const fine = (d: number, more: Reading[] = []) => stopAt(d, [10, 10, 10], undefined, {}, more)
+const fine = (d: number, more: Reading[] = []) => visitAt(d, [10, 10, 10], undefined, {}, more)
 const megohms = (v: number): Reading[] => [{ quantity: 'megohms', position: 'T1', value: v }]
 
 describe('what is due, and why', () => {
@@ -46,7 +46,7 @@ describe('what is due, and why', () => {
   })
   it('amps by the house’s interval, and sooner the worse the machine was judged', () => {
     expect(day(of(30, { past: [fine(0)] }), 'amps')).toBe(92)
-    const heavy = of(30, { past: [stopAt(0, [14, 14, 14])] })
+    const heavy = of(30, { past: [visitAt(0, [14, 14, 14])] })
     expect(day(heavy, 'amps')).toBeLessThan(31)
     expect(task(heavy, 'amps')?.why).toContain('fix: ')
   })
@@ -57,8 +57,8 @@ describe('what is due, and why', () => {
     }
     expect(task(of(30, { past: [fine(0, megohms(300))] }), 'insulation')?.why).toBe('Last Jan 5, every 365 days.')
   })
-  it('is pulled forward by a stop that was not finished', () => {
-    const bare = stopAt(20, [10])
+  it('is pulled forward by a visit that was not finished', () => {
+    const bare = visitAt(20, [10])
     const t = task(of(30, { past: [fine(0), bare] }), 'amps')
     expect(t?.moved).toBe('forward')
     expect(t?.why).toContain('not finished: 1 of 3 legs')
@@ -66,7 +66,7 @@ describe('what is due, and why', () => {
   it('is pulled forward by a drift that meets the plate before the next visit', () => {
     const past = Array.from({ length: 14 }, (_, i) => {
       const a = 11.3 + i * 0.11
-      return stopAt(i * 30, [a, a, a])
+      return visitAt(i * 30, [a, a, a])
     })
     const t = task(of(400, { past }), 'amps')
     expect(t?.moved).toBe('forward')
@@ -92,8 +92,8 @@ describe('what is due, and why', () => {
     const f = of(730, { past })
     expect(task(f, 'insulation')?.moved).toBe('back')
     expect(day(f, 'insulation')).toBe(720 + 548)
-    const strict = { ...defaultHouseRules, limits: { 'interval-stretch': 1 } }
-    expect(day(of(730, { past, rules: strict }), 'insulation')).toBe(720 + 365)
+    const strict = { ...defaultPolicies, limits: { 'interval-stretch': 1 } }
+    expect(day(of(730, { past, policies: strict }), 'insulation')).toBe(720 + 365)
     expect(task(of(730, { past: [fine(0, megohms(900)), ...past.slice(1)] }), 'insulation')?.moved).toBeNull()
   })
   it('asks for new belts to be tensioned again in their first days', () => {
@@ -137,7 +137,7 @@ describe('what is due, and why', () => {
     const t = task(rtu, 'start-up')
     expect(new Date(t?.dueAt ?? 0).toISOString().slice(0, 10)).toBe('2026-05-01')
     expect(t?.why).toContain('its season begins May 1')
-    const walked = { ...fine(80), answers: { plan: 'full' } }
+    const walked = { ...fine(80), answers: { scope: 'full' } }
     expect(day(of(90, { unitKind: 'RTU', indoors: false, past: [walked] }), 'start-up')).toBe(80 + 365)
   })
   it('takes capacitors on single-phase machines alone, lugs on three-phase ones', () => {
@@ -164,8 +164,8 @@ describe('what is due, and why', () => {
     expect(rest(hot, 'insulation')?.minutes).toBe(30) // common practice: the longer of both
     expect(rest(hot, 'insulation')?.because).toContain('180 °F on Jan 5')
     expect(rest(of(30, { past: [fine(0, heat(55))] }), 'insulation')).toBeNull()
-    const own = { ...defaultHouseRules, limits: { 'drive-wait': 5 } }
-    expect(rest(of(0, { machine: { ...facts, hasDrive: true }, rules: own }), 'terminals')?.minutes).toBe(5)
+    const own = { ...defaultPolicies, limits: { 'drive-wait': 5 } }
+    expect(rest(of(0, { machine: { ...facts, hasDrive: true }, policies: own }), 'terminals')?.minutes).toBe(5)
   })
   it('reads again after belts that are fresh and speeds that wait, once they have run in', () => {
     const settle = (f: DueFacts, id: string) => task(f, id)?.settle
@@ -185,7 +185,7 @@ describe('what is due, and why', () => {
     expect(task(askew, 'belts')?.settle?.because).toContain('aligned')
   })
   it('every kind locks out only what it stops, and has a name of its own', () => {
-    for (const k of taskKinds) expect(!k.locksOut || k.stopsUnit).toBe(true)
+    for (const k of taskKinds) expect(!k.locksOut || k.visitsUnit).toBe(true)
     expect(new Set(taskKinds.map((k) => k.id)).size).toBe(taskKinds.length)
   })
 })

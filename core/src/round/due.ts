@@ -1,4 +1,4 @@
-import type { PlanId } from '../judge/index.ts'
+import type { ScopeId } from '../judge/index.ts'
 import { show } from '../quantity/index.ts'
 import { inDays, type DueFacts, type Pause, type TaskKind } from './task.ts'
 import { taskKinds } from './tasks/register.ts'
@@ -7,7 +7,7 @@ import { taskKinds } from './tasks/register.ts'
 export interface DueTask {
   readonly task: string
   readonly title: string
-  readonly plan: PlanId
+  readonly scope: ScopeId
   readonly dueAt: number
   readonly lastAt: number | null
   /** One sentence: what was last, the interval, what moved it. */
@@ -15,7 +15,7 @@ export interface DueTask {
   readonly moved: 'forward' | 'back' | null
   readonly minutes: number
   readonly people: 1 | 2
-  readonly stopsUnit: boolean
+  readonly visitsUnit: boolean
   readonly locksOut: boolean
   /** Between locking out and the work. */
   readonly rest: Pause | null
@@ -46,14 +46,14 @@ function dueOne(kind: TaskKind, f: DueFacts): DueTask {
   return {
     task: kind.id,
     title: kind.title,
-    plan: kind.plan,
+    scope: kind.scope,
     dueAt: at,
     lastAt: w.lastAt,
     why: `${last}, ${w.because}${moved}`.replace(/[.]?$/, '.').replace(/^./, (c) => c.toUpperCase()),
     moved: forward ? 'forward' : back ? 'back' : null,
     minutes: kind.minutes,
     people: kind.people,
-    stopsUnit: kind.stopsUnit,
+    visitsUnit: kind.visitsUnit,
     locksOut: kind.locksOut,
     rest: kind.rest?.(f) ?? null,
     settle: kind.settle?.(f) ?? null,
@@ -62,7 +62,7 @@ function dueOne(kind: TaskKind, f: DueFacts): DueTask {
 
 /**
  * What a machine wants done and when, soonest first; each with its reason.
- * @source house rules for the intervals; what was read, planned and fitted for what moves them
+ * @source policies for the intervals; what was read, planned and fitted for what moves them
  */
 export function dueTasks(f: DueFacts): DueTask[] {
   return taskKinds

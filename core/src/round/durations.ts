@@ -1,12 +1,12 @@
 import { median } from '../trend/index.ts'
 
-/** Fewest earlier stops that say how long one takes here. */
+/** Fewest earlier visits that say how long one takes here. */
 const fewest = 3
 
 /**
- * Minutes a stop takes at a machine: what is usual for its tasks, drawn to what this machine's own stops took.
- * @param usual by the tasks @param taken minutes of earlier stops here, planned and real
- * @returns minutes, and how many stops it was learnt from
+ * Minutes a visit takes at a machine: what is usual for its tasks, drawn to what this machine's own visits took.
+ * @param usual by the tasks @param taken minutes of earlier visits here, planned and real
+ * @returns minutes, and how many visits it was learnt from
  * @source median of real over planned, shrunk to one by four stops' worth
  */
 export function minutesHere(

@@ -1,14 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { near } from '../near.test-help.ts'
-import { blankPlan, minutesHere, nextRound, pace, travelMinutes, walkIn, type AreaPlan } from './index.ts'
+import { blankMap, minutesHere, nextRound, pace, travelMinutes, walkIn, type RoofMap } from './index.ts'
 
 const box = (x: number, y: number, w: number, h: number) =>
   ({ id: `${x} ${y}`, name: '', kind: 'obstacle', x, y, w, h }) as const
 
 describe('a way over a roof', () => {
   it('is straight where nothing stands in it, and along a wall', () => {
-    near(walkIn(blankPlan, { x: 0, y: 0 }, { x: 3, y: 4 }).metres, 5, 1e-9)
+    near(walkIn(blankMap, { x: 0, y: 0 }, { x: 3, y: 4 }).metres, 5, 1e-9)
     near(walkIn({ obstacles: [box(1, 0, 2, 2)] }, { x: 0, y: 2 }, { x: 5, y: 2 }).metres, 5, 1e-9)
   })
   it('goes round a corner by the shorter side', () => {
@@ -30,30 +30,30 @@ describe('a way over a roof', () => {
         }),
         fc.tuple(fc.nat(40), fc.nat(24), fc.nat(40), fc.nat(24)),
         (boxes, [x1, y1, x2, y2]) => {
-          const plan = { obstacles: boxes.map(([x, y, w, h]) => box(x, y, w, h)) }
-          const there = walkIn(plan, { x: x1, y: y1 }, { x: x2, y: y2 })
+          const map = { obstacles: boxes.map(([x, y, w, h]) => box(x, y, w, h)) }
+          const there = walkIn(map, { x: x1, y: y1 }, { x: x2, y: y2 })
           expect(there.metres).toBeGreaterThanOrEqual(Math.hypot(x2 - x1, y2 - y1) - 1e-9)
-          expect(walkIn(plan, { x: x2, y: y2 }, { x: x1, y: y1 }).metres).toBeCloseTo(there.metres, 9)
+          expect(walkIn(map, { x: x2, y: y2 }, { x: x1, y: y1 }).metres).toBeCloseTo(there.metres, 9)
         },
       ),
     ))
 })
 
 describe('getting about', () => {
-  const roof: AreaPlan = {
-    ...blankPlan,
+  const roof: RoofMap = {
+    ...blankMap,
     units: { u1: { x: 9, y: 9, w: 2, h: 2 }, u2: { x: 59, y: 9, w: 2, h: 2 } },
     hatches: [{ id: 'h', name: 'Hatch', x: 10, y: 20 }],
   }
-  const upper: AreaPlan = {
-    ...blankPlan,
+  const upper: RoofMap = {
+    ...blankMap,
     units: { u3: { x: 4, y: 4, w: 2, h: 2 } },
     ladders: [{ id: 'l', name: 'Ladder', x: 5, y: 5, to: 'low', height: 4 }],
   }
   const areas = [
-    { id: 'low', siteId: 's', plan: roof },
-    { id: 'high', siteId: 's', plan: upper },
-    { id: 'far', siteId: 't', plan: blankPlan },
+    { id: 'low', siteId: 's', map: roof },
+    { id: 'high', siteId: 's', map: upper },
+    { id: 'far', siteId: 't', map: blankMap },
   ]
   it('is walking on one roof, ladders between two, the road between sites', () => {
     const m = travelMinutes(areas, [
@@ -89,7 +89,7 @@ describe('a round that comes again', () => {
 
 describe('how long it takes here', () => {
   const took = (real: number, n: number) => Array.from({ length: n }, () => ({ planned: 20, real }))
-  it('is the usual until three stops say otherwise, then moves towards what they took', () => {
+  it('is the usual until three visits say otherwise, then moves towards what they took', () => {
     expect(minutesHere(30, took(40, 2))).toEqual({ minutes: 30, learnt: 0 })
     const few = minutesHere(30, took(40, 3))
     const many = minutesHere(30, took(40, 40))

@@ -11,7 +11,7 @@ export interface Box extends Spot {
 }
 
 /** What a roof or room looks like from above. Metres. */
-export interface AreaPlan {
+export interface RoofMap {
   readonly width: number
   readonly depth: number
   /** Footprint of each unit, by its id. */
@@ -36,7 +36,7 @@ export interface AreaPlan {
   readonly underlay: (Box & { readonly id: string }) | null
 }
 
-export const blankPlan: AreaPlan = {
+export const blankMap: RoofMap = {
   width: 40,
   depth: 24,
   units: {},
@@ -89,10 +89,10 @@ export interface Way {
  * @throws RangeError when a coordinate is not a number
  * @source shortest path over the corners that see each other
  */
-export function walkIn(plan: Pick<AreaPlan, 'obstacles'>, a: Spot, b: Spot): Way {
+export function walkIn(map: Pick<RoofMap, 'obstacles'>, a: Spot, b: Spot): Way {
   for (const v of [a.x, a.y, b.x, b.y]) requireMagnitude('spot', Math.abs(v))
   const straight = { metres: apart(a, b), points: [a, b] }
-  const blocked = plan.obstacles
+  const blocked = map.obstacles
   if (!blocked.some((o) => crosses(a, b, o))) return straight
   const spots = [a, b, ...blocked.flatMap(corners)]
   const far = spots.map((s) => (s === a ? 0 : Infinity))

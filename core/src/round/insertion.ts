@@ -7,7 +7,7 @@ export type Draft = number[][]
 
 export const copied = (s: Sequences): Draft => s.map((list) => [...list])
 
-/** A place for a visit: which walkers, where in their lists, and what walking them then costs. */
+/** A place for a step: which walkers, where in their lists, and what walking them then costs. */
 interface Slot {
   readonly at: readonly (readonly [walker: number, position: number])[]
   readonly walked: number
@@ -20,7 +20,7 @@ const take = (d: Draft, at: Slot['at']) => {
   for (const [k, position] of at) d[k]?.splice(position, 1)
 }
 
-/** How far from the time it would fall in a second person's list is tried for a visit of two. */
+/** How far from the time it would fall in a second person's list is tried for a step of two. */
 const reach = 1
 
 /** A place to be tried, and how much longer the walk gets by it. */
@@ -30,9 +30,9 @@ interface Try {
 }
 
 /**
- * Every place a visit may be put that its own lists leave room for, the shortest detour first.
+ * Every place a step may be put that its own lists leave room for, the shortest detour first.
  * @param ready when what it comes after is done and has waited
- * @param starts when each visit begins as the lists are
+ * @param starts when each step begins as the lists are
  */
 function triesOf(
   p: RouteProblem,
@@ -42,11 +42,11 @@ function triesOf(
   starts: Float64Array,
   fixed: (k: number, position: number) => boolean,
 ): Try[] {
-  const v = p.visits[i]
+  const v = p.steps[i]
   if (!v) return []
   const d = room.lists
   const way = (from: number, to: number) => p.travel[from]?.[to] ?? 0
-  const placeOf = (x: number | undefined) => (x === undefined ? 0 : (p.visits[x]?.place ?? 0))
+  const placeOf = (x: number | undefined) => (x === undefined ? 0 : (p.steps[x]?.place ?? 0))
   const out: Try[] = []
   const add = (at: Slot['at']) => {
     let begins: number | null = ready
@@ -90,12 +90,12 @@ function triesOf(
   return out.sort((x, y) => x.detour - y.detour)
 }
 
-/** Lists as they are walked without a visit that is to be put in. */
+/** Lists as they are walked without a step that is to be put in. */
 interface Base {
   readonly room: Room
   readonly starts: Float64Array
   readonly walked: number
-  /** What a visit could save at most by standing in the way: all the waiting and all the heat. */
+  /** What a step could save at most by standing in the way: all the waiting and all the heat. */
   readonly gain: number
 }
 
@@ -110,7 +110,7 @@ function baseOf(p: RouteProblem, clock: Clockwork, d: Draft): Base {
 }
 
 /**
- * The cheapest place for a visit in lists that can be walked, or null when there is none. `skip` blinks past a place.
+ * The cheapest place for a step in lists that can be walked, or null when there is none. `skip` blinks past a place.
  * @param before what it comes after; -1: nothing
  */
 function bestSlot(
@@ -124,7 +124,7 @@ function bestSlot(
   fixed: (k: number, position: number) => boolean,
 ): Slot | null {
   if (before >= 0 && !d.some((list) => list.includes(before))) return null
-  const ready = before < 0 ? -Infinity : (base.room.ends[before] ?? 0) + (p.visits[i]?.after?.wait ?? 0)
+  const ready = before < 0 ? -Infinity : (base.room.ends[before] ?? 0) + (p.steps[i]?.after?.wait ?? 0)
   let best: Slot | null = null
   for (const { at, detour } of triesOf(p, base.room, i, ready, base.starts, fixed)) {
     // No place is better than its detour, but for what it saves.
@@ -139,35 +139,35 @@ function bestSlot(
 }
 
 /** What comes after something is put in after it. */
-export function inOrder(p: RouteProblem, visits: readonly number[]): number[] {
-  const index = new Map(p.visits.map((v, i) => [v.id, i]))
+export function inOrder(p: RouteProblem, steps: readonly number[]): number[] {
+  const index = new Map(p.steps.map((v, i) => [v.id, i]))
   const out: number[] = []
   const seen = new Set<number>()
   const add = (i: number) => {
     if (seen.has(i)) return
     seen.add(i)
-    const before = p.visits[i]?.after?.visit
+    const before = p.steps[i]?.after?.step
     const b = before === undefined ? undefined : index.get(before)
-    if (b !== undefined && visits.includes(b)) add(b)
+    if (b !== undefined && steps.includes(b)) add(b)
     out.push(i)
   }
-  visits.forEach(add)
+  steps.forEach(add)
   return out
 }
 
-/** Put visits in, one after another, each where it costs least; those that find no place stay out. */
+/** Put steps in, one after another, each where it costs least; those that find no place stay out. */
 export function insertAll(
   p: RouteProblem,
   clock: Clockwork,
   d: Draft,
-  visits: readonly number[],
+  steps: readonly number[],
   skip: () => boolean = () => false,
   fixed: (k: number, position: number) => boolean = () => false,
 ): void {
-  for (const i of visits) {
+  for (const i of steps) {
     const base = baseOf(p, clock, d)
     const slot = bestSlot(p, clock, d, i, clock.before[i] ?? -1, base, skip, fixed)
     // What it costs to walk there against what it costs to leave it.
-    if (slot && slot.walked < base.walked + weights.left * (p.visits[i]?.value ?? 0)) put(d, i, slot.at)
+    if (slot && slot.walked < base.walked + weights.left * (p.steps[i]?.value ?? 0)) put(d, i, slot.at)
   }
 }

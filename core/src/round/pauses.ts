@@ -7,7 +7,7 @@ export const busEmpties = (f: DueFacts): Pause | null =>
     ? { minutes: limitOf(f, 'drive-wait'), because: 'the drive bus discharges; the drive label governs' }
     : null
 
-/** A winding that was hot at the last stop is tested when it has cooled. @source common practice */
+/** A winding that was hot at the last visit is tested when it has cooled. @source common practice */
 export function windingCools(f: DueFacts): Pause | null {
   const last = lastRead(f, 'temperature')
   const hot = Math.max(
@@ -17,7 +17,7 @@ export function windingCools(f: DueFacts): Pause | null {
   return last && hot >= limitOf(f, 'surface-hot')
     ? {
         minutes: limitOf(f, 'cool-down'),
-        because: `its motor was at ${show.temperature(hot, f.rules.temperature)} on ${show.day(last.at, f.now, f.machine.zone)}: let it cool`,
+        because: `its motor was at ${show.temperature(hot, f.policies.temperature)} on ${show.day(last.at, f.now, f.machine.zone)}: let it cool`,
       }
     : null
 }

@@ -2,38 +2,38 @@ import type { Random } from '../machine/index.ts'
 import { copied, inOrder, insertAll, type Draft } from './insertion.ts'
 import { clockwork } from './clockwork.ts'
 import type { RouteProblem } from './route-problem.ts'
-import { planOf, type RoutePlan } from './schedule.ts'
+import { routeOf, type Route } from './schedule.ts'
 
-/** The order in which visits are put back: the most pressing, the widest, the longest, the farthest, or by chance. */
-function sorted(p: RouteProblem, visits: readonly number[], random: Random): number[] {
+/** The order in which steps are put back: the most pressing, the widest, the longest, the farthest, or by chance. */
+function sorted(p: RouteProblem, steps: readonly number[], random: Random): number[] {
   const r = random.next()
-  const by = (key: (i: number) => number) => [...visits].sort((a, b) => key(b) - key(a))
-  const visit = (i: number) => p.visits[i]
-  const pressing = by((i) => (visit(i)?.value ?? 0) * 1000 + (visit(i)?.people ?? 1) * 100 + (visit(i)?.minutes ?? 0))
+  const by = (key: (i: number) => number) => [...steps].sort((a, b) => key(b) - key(a))
+  const step = (i: number) => p.steps[i]
+  const pressing = by((i) => (step(i)?.value ?? 0) * 1000 + (step(i)?.people ?? 1) * 100 + (step(i)?.minutes ?? 0))
   if (r < 0.4) return inOrder(p, pressing)
   if (r < 0.6)
     return inOrder(
       p,
-      by((i) => (visit(i)?.windows.length ?? 0) * 1000 + (visit(i)?.people ?? 1) * 500 + (visit(i)?.minutes ?? 0)),
+      by((i) => (step(i)?.windows.length ?? 0) * 1000 + (step(i)?.people ?? 1) * 500 + (step(i)?.minutes ?? 0)),
     )
   if (r < 0.8)
     return inOrder(
       p,
-      by((i) => p.travel[0]?.[visit(i)?.place ?? 0] ?? 0),
+      by((i) => p.travel[0]?.[step(i)?.place ?? 0] ?? 0),
     )
-  const keys = new Map(visits.map((i) => [i, random.next()]))
+  const keys = new Map(steps.map((i) => [i, random.next()]))
   return inOrder(
     p,
     by((i) => keys.get(i) ?? 0),
   )
 }
 
-/** Without a visit nothing stays that comes after it. */
+/** Without a step nothing stays that comes after it. */
 function followers(p: RouteProblem, gone: Set<number>): void {
   for (let grew = true; grew;) {
     grew = false
-    p.visits.forEach((v, i) => {
-      const before = v.after === null ? -1 : p.visits.findIndex((x) => x.id === v.after?.visit)
+    p.steps.forEach((v, i) => {
+      const before = v.after === null ? -1 : p.steps.findIndex((x) => x.id === v.after?.step)
       if (before >= 0 && gone.has(before) && !gone.has(i)) {
         gone.add(i)
         grew = true
@@ -42,16 +42,16 @@ function followers(p: RouteProblem, gone: Set<number>): void {
   }
 }
 
-/** Take a stretch of neighbours out of the lists round one visit that is picked by chance. */
+/** Take a stretch of neighbours out of the lists round one step that is picked by chance. */
 function ruin(p: RouteProblem, d: Draft, random: Random): number[] {
-  const inPlan = [...new Set(d.flat())]
-  const seed = inPlan[Math.floor(random.next() * inPlan.length)]
+  const inRoute = [...new Set(d.flat())]
+  const seed = inRoute[Math.floor(random.next() * inRoute.length)]
   if (seed === undefined) return []
-  const home = p.visits[seed]?.place ?? 0
-  const near = inPlan
-    .map((i) => [i, p.travel[home]?.[p.visits[i]?.place ?? 0] ?? 0] as const)
+  const home = p.steps[seed]?.place ?? 0
+  const near = inRoute
+    .map((i) => [i, p.travel[home]?.[p.steps[i]?.place ?? 0] ?? 0] as const)
     .sort((a, b) => a[1] - b[1])
-    .slice(0, 2 + Math.floor(random.next() * Math.min(9, inPlan.length)))
+    .slice(0, 2 + Math.floor(random.next() * Math.min(9, inRoute.length)))
   const gone = new Set(near.map(([i]) => i))
   followers(p, gone)
   for (const [k, list] of d.entries()) d[k] = list.filter((i) => !gone.has(i))
@@ -66,7 +66,7 @@ export interface RouteSearch {
    */
   readonly step: (over?: number) => boolean
   /** The best found so far. */
-  readonly best: () => RoutePlan
+  readonly best: () => Route
 }
 
 /**
@@ -78,7 +78,7 @@ export interface RouteSearch {
 export function searchRoute(p: RouteProblem, random: Random, tries: number): RouteSearch {
   const clock = clockwork(p)
   let now: Draft = p.walkers.map(() => [])
-  const all = p.visits.map((_, i) => i)
+  const all = p.steps.map((_, i) => i)
   insertAll(p, clock, now, sorted(p, all, { ...random, next: () => 0 }))
   let nowTotal = clock.of(now).cost.total
   let best = copied(now)
@@ -102,25 +102,25 @@ export function searchRoute(p: RouteProblem, random: Random, tries: number): Rou
     }
     return true
   }
-  return { step, best: () => planOf(p, best) }
+  return { step, best: () => routeOf(p, best) }
 }
 
 /** The best plan after so many tries. */
-export function planRoute(p: RouteProblem, random: Random, tries: number): RoutePlan {
+export function planRoute(p: RouteProblem, random: Random, tries: number): Route {
   const search = searchRoute(p, random, tries)
   while (search.step());
   return search.best()
 }
 
 /** The order one takes without planning: each walker to the nearest thing that can still be done. For comparison. */
-export function nearestFirst(p: RouteProblem): RoutePlan {
+export function nearestFirst(p: RouteProblem): Route {
   const clock = clockwork(p)
   const d: Draft = p.walkers.map(() => [])
-  const open = new Set(p.visits.map((_, i) => i))
+  const open = new Set(p.steps.map((_, i) => i))
   for (;;) {
     let best: { i: number; at: number[]; way: number } | null = null
     for (const i of open) {
-      const v = p.visits[i]
+      const v = p.steps[i]
       if (!v) continue
       for (let a = 0; a < d.length; a++)
         for (let b = v.people === 2 ? a + 1 : a; b < d.length; b++) {
@@ -137,5 +137,5 @@ export function nearestFirst(p: RouteProblem): RoutePlan {
     for (const k of best.at) d[k]?.push(best.i)
     open.delete(best.i)
   }
-  return planOf(p, d)
+  return routeOf(p, d)
 }

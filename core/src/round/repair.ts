@@ -1,18 +1,18 @@
 import { copied, inOrder, insertAll } from './insertion.ts'
 import { clockwork } from './clockwork.ts'
 import type { RouteCost, RouteProblem } from './route-problem.ts'
-import { planOf, type RoutePlan } from './schedule.ts'
+import { routeOf, type Route } from './schedule.ts'
 
-/** A visit moved by hand: to whom, and before which place of the list. */
+/** A step moved by hand: to whom, and before which place of the list. */
 export interface Move {
-  readonly visit: string
+  readonly step: string
   readonly walker: string
   readonly position: number
 }
 
 /** A plan after a hand has moved in it, and what that costs. */
 export interface Repaired {
-  readonly plan: RoutePlan
+  readonly route: Route
   /** Then less before: minutes and value; above zero is worse. */
   readonly by: RouteCost
 }
@@ -27,23 +27,23 @@ const less = (a: RouteCost, b: RouteCost): RouteCost => ({
 })
 
 /**
- * Move a visit and mend what breaks by it: the moved one stays where the hand put it, what can no longer be kept behind
+ * Move a step and mend what breaks by it: the moved one stays where the hand put it, what can no longer be kept behind
  * it is taken out and put back where it costs least.
- * @throws RangeError when visit or walker are not in the problem, or the visit cannot stand there at all
+ * @throws RangeError when step or walker are not in the problem, or the step cannot stand there at all
  */
-export function moveVisit(p: RouteProblem, plan: RoutePlan, move: Move): Repaired {
-  const i = p.visits.findIndex((v) => v.id === move.visit)
+export function moveStep(p: RouteProblem, route: Route, move: Move): Repaired {
+  const i = p.steps.findIndex((v) => v.id === move.step)
   const k = p.walkers.findIndex((w) => w.id === move.walker)
-  const visit = p.visits[i]
-  if (!visit) throw new RangeError('visit is not in this round')
+  const step = p.steps[i]
+  if (!step) throw new RangeError('visit is not in this round')
   if (k < 0) throw new RangeError('walker is not on this round')
   const clock = clockwork(p)
-  const index = new Map(p.visits.map((v, n) => [v.id, n]))
+  const index = new Map(p.steps.map((v, n) => [v.id, n]))
   const was = p.walkers.map((w) =>
-    (plan.order.find((o) => o.walker === w.id)?.visits ?? []).flatMap((v) => index.get(v) ?? []),
+    (route.order.find((o) => o.walker === w.id)?.steps ?? []).flatMap((v) => index.get(v) ?? []),
   )
   const people = was.flatMap((list, n) => (list.includes(i) ? [n] : []))
-  const others = visit.people === 2 ? [people.find((n) => n !== k) ?? p.walkers.findIndex((_, n) => n !== k)] : []
+  const others = step.people === 2 ? [people.find((n) => n !== k) ?? p.walkers.findIndex((_, n) => n !== k)] : []
   const bare = was.map((list) => list.filter((x) => x !== i))
   // The hand's order is kept as far as it can be walked: the rest is taken out from the end and put back.
   const position = Math.max(0, Math.min(move.position, bare[k]?.length ?? 0))
@@ -63,17 +63,17 @@ export function moveVisit(p: RouteProblem, plan: RoutePlan, move: Move): Repaire
       const ahead = draft[k]?.splice(0, position) ?? []
       if (!clock.of(draft).feasible) throw new RangeError('visit cannot stand there')
       insertAll(p, clock, draft, inOrder(p, [...ahead, ...out]), undefined, (w, at) => w === k && at === 0)
-      return told(p, plan, draft)
+      return told(p, route, draft)
     }
-    const open = p.visits.flatMap((_, n) => (draft.some((list) => list.includes(n)) || out.includes(n) ? [] : [n]))
+    const open = p.steps.flatMap((_, n) => (draft.some((list) => list.includes(n)) || out.includes(n) ? [] : [n]))
     // Nothing is put before the moved one in its list: it stays where the hand put it.
     insertAll(p, clock, draft, inOrder(p, [...out, ...open]), undefined, (w, at) => w === k && at <= position)
-    return told(p, plan, draft)
+    return told(p, route, draft)
   }
   throw new RangeError('visit cannot stand there')
 }
 
-function told(p: RouteProblem, before: RoutePlan, draft: number[][]): Repaired {
-  const plan = planOf(p, draft)
-  return { plan, by: less(plan.cost, before.cost) }
+function told(p: RouteProblem, before: Route, draft: number[][]): Repaired {
+  const route = routeOf(p, draft)
+  return { route, by: less(route.cost, before.cost) }
 }

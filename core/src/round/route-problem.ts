@@ -1,5 +1,5 @@
 /** One piece of work at one place. Minutes of the day for instants, minutes for lengths. */
-export interface RouteVisit {
+export interface RouteStep {
   readonly id: string
   /** Row of the travel matrix. */
   readonly place: number
@@ -8,11 +8,11 @@ export interface RouteVisit {
   /** When the unit may be stopped; empty: any time. */
   readonly windows: readonly { readonly from: number; readonly to: number }[]
   readonly outdoors: boolean
-  /** What is locked out for it: the next visit under the same lock needs no locking again. Null: nothing. */
+  /** What is locked out for it: the next step under the same lock needs no locking again. Null: nothing. */
   readonly lock: string | null
   /** What must be done before it, and how long after: a soak, a cooling down. */
-  readonly after: { readonly visit: string; readonly wait: number } | null
-  /** The visit it is done for alone: without that it is left out. */
+  readonly after: { readonly step: string; readonly wait: number } | null
+  /** The step it is done for alone: without that it is left out. */
   readonly serves?: string
   /** What leaving it undone costs, above zero. */
   readonly value: number
@@ -27,7 +27,7 @@ export interface Walker {
 }
 
 export interface RouteProblem {
-  readonly visits: readonly RouteVisit[]
+  readonly steps: readonly RouteStep[]
   readonly walkers: readonly Walker[]
   /** Minutes between places; row 0 is where everyone starts and ends. */
   readonly travel: readonly (readonly number[])[]
@@ -52,11 +52,11 @@ export interface RouteCost {
   readonly total: number
 }
 
-/** Sequences of visits, by index, one list a walker; a visit of two people stands in two lists. */
+/** Sequences of steps, by index, one list a walker; a step of two people stands in two lists. */
 export type Sequences = readonly (readonly number[])[]
 
 /** The earliest start at or after an instant at which so many minutes fit a window; null: never. */
-export function fits(v: RouteVisit, ready: number): number | null {
+export function fits(v: RouteStep, ready: number): number | null {
   if (v.windows.length === 0) return ready
   let best: number | null = null
   for (const w of v.windows) {

@@ -4,22 +4,22 @@ import { seeded } from '../machine/index.ts'
 import { roundOf } from './round.test-help.ts'
 import {
   clockwork,
-  moveVisit,
+  moveStep,
   nearestFirst,
   planRoute,
   searchRoute,
-  type RoutePlan,
+  type Route,
   type RouteProblem,
-  type RouteVisit,
+  type RouteStep,
 } from './index.ts'
 
 /** Everything a plan has to keep, read off the plan alone and not by what made it. */
-function broken(p: RouteProblem, plan: RoutePlan): string[] {
+function broken(p: RouteProblem, route: Route): string[] {
   const out: string[] = []
-  const timed = new Map(plan.visits.map((v) => [v.visit, v]))
-  for (const v of p.visits) {
+  const timed = new Map(route.steps.map((v) => [v.step, v]))
+  for (const v of p.steps) {
     const t = timed.get(v.id)
-    const left = plan.left.some((l) => l.visit === v.id)
+    const left = route.left.some((l) => l.step === v.id)
     if ((t === undefined) !== left) out.push(`${v.id} is neither planned nor left, or both`)
     if (!t) continue
     if (t.walkers.length !== v.people) out.push(`${v.id} has ${t.walkers.length} people`)
@@ -29,7 +29,7 @@ function broken(p: RouteProblem, plan: RoutePlan): string[] {
     if (p.storm !== null && v.outdoors && t.end > p.storm + 1e-6) out.push(`${v.id} is out in the storm`)
     if (v.serves !== undefined && !timed.has(v.serves)) out.push(`${v.id} is done for nothing`)
     if (v.after) {
-      const b = timed.get(v.after.visit)
+      const b = timed.get(v.after.step)
       if (!b || t.start < b.end + v.after.wait - 1e-6) out.push(`${v.id} comes before what it follows`)
     }
   }
@@ -37,8 +37,8 @@ function broken(p: RouteProblem, plan: RoutePlan): string[] {
     let time = w.from
     let place = 0
     let lock: string | null = null
-    for (const id of plan.order.find((o) => o.walker === w.id)?.visits ?? []) {
-      const v = p.visits.find((x) => x.id === id)
+    for (const id of route.order.find((o) => o.walker === w.id)?.steps ?? []) {
+      const v = p.steps.find((x) => x.id === id)
       const t = timed.get(id)
       if (!v || !t) throw new Error('a list names what is not there')
       const least = time + (p.travel[place]?.[v.place] ?? 0) + (v.lock !== null && v.lock !== lock ? p.lockMinutes : 0)
@@ -72,17 +72,17 @@ describe('a planned round', () => {
   it('is never dearer than going to the nearest thing first, and with time it is cheaper', () => {
     const made = [11, 12, 13, 14].map((seed) => {
       const p = roundOf(seed, 24, 2)
-      return { plan: planRoute(p, seeded(1), 250).cost.total, near: nearestFirst(p).cost.total }
+      return { route: planRoute(p, seeded(1), 250).cost.total, near: nearestFirst(p).cost.total }
     })
-    for (const { plan, near } of made) expect(plan).toBeLessThanOrEqual(near + 1e-6)
-    expect(made.reduce((a, m) => a + m.plan / m.near, 0) / made.length).toBeLessThan(0.97)
+    for (const { route, near } of made) expect(route).toBeLessThanOrEqual(near + 1e-6)
+    expect(made.reduce((a, m) => a + m.route / m.near, 0) / made.length).toBeLessThan(0.97)
   })
   it('finds the best of all orders where all can be tried', () => {
     const p = roundOf(5, 6, 1, {})
     const clock = clockwork(p)
     const orders = (rest: number[]): number[][] =>
       rest.length === 0 ? [[]] : rest.flatMap((x) => orders(rest.filter((y) => y !== x)).map((o) => [x, ...o]))
-    const all = orders(p.visits.map((_, i) => i)).map((o) => clock.of([o]))
+    const all = orders(p.steps.map((_, i) => i)).map((o) => clock.of([o]))
     const best = Math.min(...all.filter((t) => t.feasible).map((t) => t.cost.total))
     expect(planRoute(p, seeded(2), 300).cost.total).toBeCloseTo(best, 6)
   })
@@ -101,7 +101,7 @@ describe('a planned round', () => {
   })
 })
 
-const visit = (id: string, place: number, over: Partial<RouteVisit> = {}): RouteVisit => ({
+const step = (id: string, place: number, over: Partial<RouteStep> = {}): RouteStep => ({
   id,
   place,
   minutes: 10,
@@ -115,8 +115,8 @@ const visit = (id: string, place: number, over: Partial<RouteVisit> = {}): Route
 })
 const line = (n: number) =>
   Array.from({ length: n }, (_, i) => Array.from({ length: n }, (_v, j) => Math.abs(i - j) * 2))
-const small = (visits: RouteVisit[], over: Partial<RouteProblem> = {}): RouteProblem => ({
-  visits,
+const small = (steps: RouteStep[], over: Partial<RouteProblem> = {}): RouteProblem => ({
+  steps,
   walkers: [{ id: 'a', from: 480, to: 960 }],
   travel: line(8),
   lockMinutes: 6,
@@ -124,13 +124,13 @@ const small = (visits: RouteVisit[], over: Partial<RouteProblem> = {}): RoutePro
   storm: null,
   ...over,
 })
-const plan = (p: RouteProblem) => planRoute(p, seeded(1), 60)
-const startOf = (r: RoutePlan, id: string) => r.visits.find((v) => v.visit === id)?.start ?? NaN
+const routed = (p: RouteProblem) => planRoute(p, seeded(1), 60)
+const startOf = (r: Route, id: string) => r.steps.find((v) => v.step === id)?.start ?? NaN
 
 describe('what a round minds', () => {
   it('fills a soak with other work instead of waiting it out', () => {
-    const r = plan(
-      small([visit('oil', 1), visit('turn', 1, { after: { visit: 'oil', wait: 30 } }), visit('b', 2), visit('c', 3)]),
+    const r = routed(
+      small([step('oil', 1), step('turn', 1, { after: { step: 'oil', wait: 30 } }), step('b', 2), step('c', 3)]),
     )
     expect(startOf(r, 'turn')).toBeGreaterThanOrEqual(startOf(r, 'oil') + 40)
     expect(r.cost.waiting).toBeLessThan(10)
@@ -141,17 +141,17 @@ describe('what a round minds', () => {
       { id: 'a', from: 480, to: 960 },
       { id: 'b', from: 600, to: 960 },
     ]
-    const visits = [visit('near', 1), visit('far', 4, { urgency: 25 }), ...[1, 1, 1].map((p, i) => visit(`n${i}`, p))]
-    const r = plan(small(visits, { walkers }))
-    expect(r.order[0]?.visits[0]).toBe('far')
+    const steps = [step('near', 1), step('far', 4, { urgency: 25 }), ...[1, 1, 1].map((p, i) => step(`n${i}`, p))]
+    const r = routed(small(steps, { walkers }))
+    expect(r.order[0]?.steps[0]).toBe('far')
   })
   it('locks out first, does other work meanwhile, and comes back to it', () => {
-    const r = plan(
+    const r = routed(
       small([
-        visit('d:lock', 1, { minutes: 2, lock: 'd', serves: 'd', value: 2 }),
-        visit('d', 1, { after: { visit: 'd:lock', wait: 15 } }),
-        visit('b', 1),
-        visit('c', 2),
+        step('d:lock', 1, { minutes: 2, lock: 'd', serves: 'd', value: 2 }),
+        step('d', 1, { after: { step: 'd:lock', wait: 15 } }),
+        step('b', 1),
+        step('c', 2),
       ]),
     )
     expect(startOf(r, 'd')).toBeGreaterThanOrEqual(startOf(r, 'd:lock') + 17)
@@ -160,112 +160,112 @@ describe('what a round minds', () => {
   })
   it('locks nothing out whose work finds no room', () => {
     const p = small([
-      visit('d:lock', 1, { minutes: 2, lock: 'd', serves: 'd', value: 2 }),
-      visit('d', 1, { after: { visit: 'd:lock', wait: 15 }, windows: [{ from: 480, to: 500 }] }),
-      visit('b', 2),
+      step('d:lock', 1, { minutes: 2, lock: 'd', serves: 'd', value: 2 }),
+      step('d', 1, { after: { step: 'd:lock', wait: 15 }, windows: [{ from: 480, to: 500 }] }),
+      step('b', 2),
     ])
-    const r = plan(p)
-    expect(r.order[0]?.visits).toEqual(['b'])
-    expect(r.left.map((l) => l.visit)).toEqual(['d:lock', 'd'])
-    expect(moveVisit(p, r, { visit: 'b', walker: 'a', position: 0 }).plan.order[0]?.visits).toEqual(['b'])
+    const r = routed(p)
+    expect(r.order[0]?.steps).toEqual(['b'])
+    expect(r.left.map((l) => l.step)).toEqual(['d:lock', 'd'])
+    expect(moveStep(p, r, { step: 'b', walker: 'a', position: 0 }).route.order[0]?.steps).toEqual(['b'])
   })
   it('takes along by hand what comes after, when what comes first is moved behind it', () => {
     const p = small([
-      visit('d', 1),
-      visit('d:proof', 1, { minutes: 6, after: { visit: 'd', wait: 20 } }),
-      visit('b', 2),
-      visit('c', 3),
+      step('d', 1),
+      step('d:proof', 1, { minutes: 6, after: { step: 'd', wait: 20 } }),
+      step('b', 2),
+      step('c', 3),
     ])
-    const moved = moveVisit(p, plan(p), { visit: 'd', walker: 'a', position: 3 })
-    expect(moved.plan.left).toEqual([])
-    expect(startOf(moved.plan, 'd:proof')).toBeGreaterThanOrEqual(startOf(moved.plan, 'd') + 30)
+    const moved = moveStep(p, routed(p), { step: 'd', walker: 'a', position: 3 })
+    expect(moved.route.left).toEqual([])
+    expect(startOf(moved.route, 'd:proof')).toBeGreaterThanOrEqual(startOf(moved.route, 'd') + 30)
   })
   it('goes on under one lock before it takes another', () => {
-    const r = plan(small([visit('x1', 1, { lock: 'x' }), visit('y', 1, { lock: 'y' }), visit('x2', 1, { lock: 'x' })]))
-    const order = r.order[0]?.visits ?? []
+    const r = routed(small([step('x1', 1, { lock: 'x' }), step('y', 1, { lock: 'y' }), step('x2', 1, { lock: 'x' })]))
+    const order = r.order[0]?.steps ?? []
     expect(Math.abs(order.indexOf('x1') - order.indexOf('x2'))).toBe(1)
   })
   it('keeps outdoor work out of the heat where the rest can take its place', () => {
-    const p = small([visit('roof', 1, { minutes: 60 }), visit('room', 2, { minutes: 60, outdoors: false })], {
+    const p = small([step('roof', 1, { minutes: 60 }), step('room', 2, { minutes: 60, outdoors: false })], {
       walkers: [{ id: 'a', from: 720, to: 960 }],
       heat: { from: 720, to: 785 },
     })
-    expect(plan(p).order[0]?.visits).toEqual(['room', 'roof'])
+    expect(routed(p).order[0]?.steps).toEqual(['room', 'roof'])
   })
   it('leaves undone what the storm, the hours or too few people do not allow, and says which', () => {
     const p = small(
       [
-        visit('wet', 1, { minutes: 50 }),
-        visit('two', 2, { people: 2 }),
-        visit('shut', 3, { windows: [{ from: 200, to: 260 }] }),
-        visit('fine', 4, { outdoors: false }),
+        step('wet', 1, { minutes: 50 }),
+        step('two', 2, { people: 2 }),
+        step('shut', 3, { windows: [{ from: 200, to: 260 }] }),
+        step('fine', 4, { outdoors: false }),
       ],
       { storm: 500 },
     )
-    const r = plan(p)
-    expect(Object.fromEntries(r.left.map((l) => [l.visit, l.why]))).toEqual({
+    const r = routed(p)
+    expect(Object.fromEntries(r.left.map((l) => [l.step, l.why]))).toEqual({
       wet: 'not before the storm',
       two: 'needs two people',
       shut: 'the unit may not be shut down at these times',
     })
-    expect(r.visits.map((v) => v.visit)).toEqual(['fine'])
+    expect(r.steps.map((v) => v.step)).toEqual(['fine'])
   })
   it('leaves the least pressing where the day is too short', () => {
-    const r = plan(
-      small([visit('a', 1, { value: 1 }), visit('b', 1, { value: 9 }), visit('c', 1, { value: 5 })], {
+    const r = routed(
+      small([step('a', 1, { value: 1 }), step('b', 1, { value: 9 }), step('c', 1, { value: 5 })], {
         walkers: [{ id: 'a', from: 480, to: 505 }],
       }),
     )
-    expect(r.left).toEqual([{ visit: 'a', why: 'no time left' }])
+    expect(r.left).toEqual([{ step: 'a', why: 'no time left' }])
   })
   it('goes first to what presses, though something else lies nearer', () => {
-    const p = small([visit('near', 1), visit('bad', 4, { urgency: 25 }), visit('next', 2)])
-    expect(plan(p).order[0]?.visits[0]).toBe('bad')
+    const p = small([step('near', 1), step('bad', 4, { urgency: 25 }), step('next', 2)])
+    expect(routed(p).order[0]?.steps[0]).toBe('bad')
   })
   it('brings two people together at one time', () => {
-    const p = small([visit('lift', 3, { people: 2 }), visit('b', 1), visit('c', 6)], {
+    const p = small([step('lift', 3, { people: 2 }), step('b', 1), step('c', 6)], {
       walkers: [
         { id: 'a', from: 480, to: 960 },
         { id: 'b', from: 480, to: 960 },
       ],
     })
-    const r = plan(p)
-    expect(r.visits.find((v) => v.visit === 'lift')?.walkers).toEqual(['a', 'b'])
+    const r = routed(p)
+    expect(r.steps.find((v) => v.step === 'lift')?.walkers).toEqual(['a', 'b'])
     expect(broken(p, r)).toEqual([])
   })
-  it('refuses a visit that follows one that is not there', () =>
-    expect(() => clockwork(small([visit('a', 1, { after: { visit: 'none', wait: 0 } })]))).toThrow(/^visit a/))
+  it('refuses a step that follows one that is not there', () =>
+    expect(() => clockwork(small([step('a', 1, { after: { step: 'none', wait: 0 } })]))).toThrow(/^step a/))
 })
 
-describe('a visit moved by hand', () => {
+describe('a step moved by hand', () => {
   it('stays where it was put, the rest is mended, and the cost is told', () =>
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 1e6 }), fc.nat(9), fc.nat(9), (seed, which, position) => {
         const p = roundOf(seed, 10, 2)
         const before = planRoute(p, seeded(seed), 20)
-        const id = p.visits[which]?.id ?? ''
+        const id = p.steps[which]?.id ?? ''
         let after
         try {
-          after = moveVisit(p, before, { visit: id, walker: 'w1', position })
+          after = moveStep(p, before, { step: id, walker: 'w1', position })
         } catch (e) {
           expect(e).toBeInstanceOf(RangeError)
           return
         }
-        expect(broken(p, after.plan)).toEqual([])
-        expect(after.plan.order[1]?.visits).toContain(id)
-        expect(after.by.total).toBeCloseTo(after.plan.cost.total - before.cost.total, 6)
+        expect(broken(p, after.route)).toEqual([])
+        expect(after.route.order[1]?.steps).toContain(id)
+        expect(after.by.total).toBeCloseTo(after.route.cost.total - before.cost.total, 6)
       }),
       { numRuns: 60 },
     ))
   it('to the front of the list goes to the front of the list', () => {
-    const p = small([visit('a', 1), visit('b', 2), visit('c', 3)])
-    const after = moveVisit(p, plan(p), { visit: 'c', walker: 'a', position: 0 })
-    expect(after.plan.order[0]?.visits[0]).toBe('c')
+    const p = small([step('a', 1), step('b', 2), step('c', 3)])
+    const after = moveStep(p, routed(p), { step: 'c', walker: 'a', position: 0 })
+    expect(after.route.order[0]?.steps[0]).toBe('c')
     expect(after.by.total).toBeGreaterThanOrEqual(0)
   })
   it('is refused where it cannot stand at all', () => {
-    const p = small([visit('a', 1, { windows: [{ from: 100, to: 120 }] }), visit('b', 2)])
-    expect(() => moveVisit(p, plan(p), { visit: 'a', walker: 'a', position: 0 })).toThrow('cannot stand there')
-    expect(() => moveVisit(p, plan(p), { visit: 'b', walker: 'x', position: 0 })).toThrow('not on this round')
+    const p = small([step('a', 1, { windows: [{ from: 100, to: 120 }] }), step('b', 2)])
+    expect(() => moveStep(p, routed(p), { step: 'a', walker: 'a', position: 0 })).toThrow('cannot stand there')
+    expect(() => moveStep(p, routed(p), { step: 'b', walker: 'x', position: 0 })).toThrow('not on this round')
   })
 })

@@ -3,14 +3,14 @@ import {
   fits,
   type RouteCost,
   type RouteProblem,
-  type RouteVisit,
+  type RouteStep,
   type Sequences,
   type Walker,
 } from './route-problem.ts'
 
-/** A visit in its time. `start` is when the work begins, `end` when it is done; the walk and the lock lie before. */
-export interface TimedVisit {
-  readonly visit: string
+/** A step in its time. `start` is when the work begins, `end` when it is done; the walk and the lock lie before. */
+export interface TimedStep {
+  readonly step: string
   readonly walkers: readonly string[]
   readonly start: number
   readonly end: number
@@ -19,14 +19,14 @@ export interface TimedVisit {
 }
 
 /** A plan in words of the problem: who is where when, and what is left. */
-export interface RoutePlan {
-  readonly order: readonly { readonly walker: string; readonly visits: readonly string[] }[]
-  readonly visits: readonly TimedVisit[]
-  readonly left: readonly { readonly visit: string; readonly why: string }[]
+export interface Route {
+  readonly order: readonly { readonly walker: string; readonly steps: readonly string[] }[]
+  readonly steps: readonly TimedStep[]
+  readonly left: readonly { readonly step: string; readonly why: string }[]
   readonly cost: RouteCost
 }
 
-/** Why a visit found no place. */
+/** Why a step found no place. */
 export const whyLeft = {
   people: 'needs two people',
   windows: 'the unit may not be shut down at these times',
@@ -35,7 +35,7 @@ export const whyLeft = {
 } as const
 
 /** What stands against it alone, else that no time left. */
-function reasonOf(p: RouteProblem, v: RouteVisit): string {
+function reasonOf(p: RouteProblem, v: RouteStep): string {
   if (p.walkers.length < v.people) return whyLeft.people
   const trip = (w: Walker) => w.from + (p.travel[0]?.[v.place] ?? 0) + (v.lock === null ? 0 : p.lockMinutes)
   const earliest = [...p.walkers].map(trip).sort((a, b) => a - b)[v.people - 1] ?? 0
@@ -47,23 +47,23 @@ function reasonOf(p: RouteProblem, v: RouteVisit): string {
 
 /** Sequences without what would be done for nothing. */
 function useful(p: RouteProblem, sequences: Sequences): Sequences {
-  const there = new Set(sequences.flat().map((i) => p.visits[i]?.id))
+  const there = new Set(sequences.flat().map((i) => p.steps[i]?.id))
   return sequences.map((list) =>
     list.filter((i) => {
-      const serves = p.visits[i]?.serves
+      const serves = p.steps[i]?.serves
       return serves === undefined || there.has(serves)
     }),
   )
 }
 
 /** Tell sequences as a plan. @throws RangeError when they cannot be walked */
-export function planOf(p: RouteProblem, given: Sequences): RoutePlan {
+export function routeOf(p: RouteProblem, given: Sequences): Route {
   const sequences = useful(p, given)
   const t = clockwork(p).of(sequences)
   if (!t.feasible) throw new RangeError('sequences cannot be walked')
   const placed = new Set(sequences.flat())
-  const visits = [...placed].map((i): TimedVisit => ({
-    visit: p.visits[i]?.id ?? '',
+  const steps = [...placed].map((i): TimedStep => ({
+    step: p.steps[i]?.id ?? '',
     walkers: p.walkers.filter((_, k) => sequences[k]?.includes(i)).map((w) => w.id),
     start: t.start[i] ?? 0,
     end: t.end[i] ?? 0,
@@ -71,9 +71,9 @@ export function planOf(p: RouteProblem, given: Sequences): RoutePlan {
     waiting: t.waiting[i] ?? 0,
   }))
   return {
-    order: p.walkers.map((w, k) => ({ walker: w.id, visits: (sequences[k] ?? []).map((i) => p.visits[i]?.id ?? '') })),
-    visits: visits.sort((a, b) => a.start - b.start || (a.visit < b.visit ? -1 : 1)),
-    left: p.visits.flatMap((v, i) => (placed.has(i) ? [] : [{ visit: v.id, why: reasonOf(p, v) }])),
+    order: p.walkers.map((w, k) => ({ walker: w.id, steps: (sequences[k] ?? []).map((i) => p.steps[i]?.id ?? '') })),
+    steps: steps.sort((a, b) => a.start - b.start || (a.step < b.step ? -1 : 1)),
+    left: p.steps.flatMap((v, i) => (placed.has(i) ? [] : [{ step: v.id, why: reasonOf(p, v) }])),
     cost: t.cost,
   }
 }

@@ -6,31 +6,31 @@ import { planRoute } from './plan-route.ts'
 import { roundOf } from './round.test-help.ts'
 import { between, earliestAt, latestStarts, leavesRoom } from './slack.ts'
 
-/** A planned round without one visit that takes one person, and nothing stands on. */
+/** A planned round without one step that takes one person, and nothing stands on. */
 function without(seed: number) {
   const p = roundOf(seed, 14, 2)
-  const plan = planRoute(p, seeded(seed), 15)
-  const index = new Map(p.visits.map((v, i) => [v.id, i]))
-  const lists = plan.order.map((o) => o.visits.flatMap((v) => index.get(v) ?? []))
-  const i = p.visits.findIndex(
+  const route = planRoute(p, seeded(seed), 15)
+  const index = new Map(p.steps.map((v, i) => [v.id, i]))
+  const lists = route.order.map((o) => o.steps.flatMap((v) => index.get(v) ?? []))
+  const i = p.steps.findIndex(
     (v, n) =>
-      v.people === 1 && v.after === null && lists.flat().includes(n) && !p.visits.some((x) => x.after?.visit === v.id),
+      v.people === 1 && v.after === null && lists.flat().includes(n) && !p.steps.some((x) => x.after?.step === v.id),
   )
-  const visit = p.visits[i]
-  if (!visit) return null
+  const step = p.steps[i]
+  if (!step) return null
   const bare = lists.map((list) => list.filter((x) => x !== i))
-  return { p, i, visit, bare, clock: clockwork(p) }
+  return { p, i, step, bare, clock: clockwork(p) }
 }
 const seed = fc.integer({ min: 1, max: 1e6 })
 
 describe('what a place in a list leaves', () => {
-  it('refuses no place at which the visit could be walked', () => {
+  it('refuses no place at which the step could be walked', () => {
     let refused = 0
     fc.assert(
       fc.property(seed, (s) => {
         const one = without(s)
         if (!one) return
-        const { p, i, visit, bare, clock } = one
+        const { p, i, step, bare, clock } = one
         const room = {
           lists: bare,
           ends: Float64Array.from(clock.of(bare).end),
@@ -38,8 +38,8 @@ describe('what a place in a list leaves', () => {
         }
         for (const [k, list] of bare.entries())
           for (let position = 0; position <= list.length; position++) {
-            const begins = earliestAt(p, room, visit, k, position)
-            if (begins !== null && leavesRoom(p, room, visit, k, position, begins)) continue
+            const begins = earliestAt(p, room, step, k, position)
+            if (begins !== null && leavesRoom(p, room, step, k, position, begins)) continue
             refused++
             const tried = bare.map((x, n) => (n === k ? x.toSpliced(position, 0, i) : x))
             expect(clock.walked(tried)).toBe(Infinity)
@@ -54,12 +54,12 @@ describe('what a place in a list leaves', () => {
       fc.property(seed, (s) => {
         const one = without(s)
         if (!one) return
-        const { p, i, visit, bare, clock } = one
+        const { p, i, step, bare, clock } = one
         const { cost } = clock.of(bare)
         const base = cost.total - weights.left * cost.left
         const gain = weights.waiting * cost.waiting + weights.hot * cost.hot
         const way = (a: number | undefined, b: number | undefined) =>
-          p.travel[p.visits[a ?? -1]?.place ?? 0]?.[p.visits[b ?? -1]?.place ?? 0] ?? 0
+          p.travel[p.steps[a ?? -1]?.place ?? 0]?.[p.steps[b ?? -1]?.place ?? 0] ?? 0
         for (const [k, list] of bare.entries())
           for (let at = 0; at <= list.length; at++) {
             const [before, next] = [list[at - 1], list[at]]
@@ -67,7 +67,7 @@ describe('what a place in a list leaves', () => {
             const walked = clock.walked(bare.map((x, n) => (n === k ? x.toSpliced(at, 0, i) : x)))
             expect(walked).toBeGreaterThanOrEqual(base + detour - gain - 1e-6)
           }
-        expect(between(p, undefined, visit)).toBeGreaterThanOrEqual(way(undefined, i))
+        expect(between(p, undefined, step)).toBeGreaterThanOrEqual(way(undefined, i))
       }),
       { numRuns: 120 },
     ))

@@ -1,7 +1,7 @@
 import type { FittedPart, DriveLayout } from '../fitted/index.ts'
-import type { Judgement, MachineFacts, PlanId, RetestId } from '../judge/index.ts'
-import { limitInForce, type HouseRules, type LimitId } from '../limits/index.ts'
-import { dayMs, type Stop, type WorkDone, type WorkKindId } from '../trend/index.ts'
+import type { Judgement, MachineFacts, ScopeId, RetestId } from '../judge/index.ts'
+import { limitInForce, type Policies, type LimitId } from '../limits/index.ts'
+import { dayMs, type Visit, type WorkDone, type WorkKindId } from '../trend/index.ts'
 import { show, type QuantityCode } from '../quantity/index.ts'
 
 /** All that says when a machine wants what. Instants in ms since 1970. */
@@ -11,7 +11,7 @@ export interface DueFacts {
   readonly unitKind: string
   readonly indoors: boolean
   /** Stops that hold, newest first. */
-  readonly stops: readonly Stop[]
+  readonly visits: readonly Visit[]
   readonly work: readonly WorkDone[]
   readonly parts: readonly FittedPart[]
   readonly layout: DriveLayout | null
@@ -24,7 +24,7 @@ export interface DueFacts {
   /** What was found and is not closed; `reviewAt`: the day somebody said they would look again. */
   readonly findings: readonly { readonly at: number; readonly what: string; readonly reviewAt: number | null }[]
   readonly judgement: Judgement | null
-  readonly rules: HouseRules
+  readonly policies: Policies
   readonly now: number
 }
 
@@ -54,11 +54,11 @@ export interface Pause {
 export interface TaskKind {
   readonly id: string
   readonly title: string
-  /** The stop plan that carries it. */
-  readonly plan: PlanId
+  /** The visit plan that carries it. */
+  readonly scope: ScopeId
   readonly minutes: number
   readonly people: 1 | 2
-  readonly stopsUnit: boolean
+  readonly visitsUnit: boolean
   readonly locksOut: boolean
   /** Months in which it makes sense, 1 to 12; left out: any. */
   readonly months?: readonly number[]
@@ -70,15 +70,15 @@ export interface TaskKind {
   readonly settle?: (f: DueFacts) => Pause | null
 }
 
-export const limitOf = (f: DueFacts, id: LimitId): number => limitInForce(id, f.rules).value
+export const limitOf = (f: DueFacts, id: LimitId): number => limitInForce(id, f.policies).value
 
-/** The newest stop that read one of these quantities. */
-export const lastRead = (f: DueFacts, ...quantities: readonly QuantityCode[]): Stop | null =>
-  f.stops.find((s) => s.readings.some((r) => quantities.includes(r.quantity))) ?? null
+/** The newest visit that read one of these quantities. */
+export const lastRead = (f: DueFacts, ...quantities: readonly QuantityCode[]): Visit | null =>
+  f.visits.find((s) => s.readings.some((r) => quantities.includes(r.quantity))) ?? null
 
-/** The newest stop that answered one of these questions. */
-export const lastAnswered = (f: DueFacts, ...questions: readonly string[]): Stop | null =>
-  f.stops.find((s) => questions.some((q) => s.answers?.[q] !== undefined)) ?? null
+/** The newest visit that answered one of these questions. */
+export const lastAnswered = (f: DueFacts, ...questions: readonly string[]): Visit | null =>
+  f.visits.find((s) => questions.some((q) => s.answers?.[q] !== undefined)) ?? null
 
 /** The newest work of these kinds. */
 export const lastDone = (f: DueFacts, ...kinds: readonly WorkKindId[]): number | null =>

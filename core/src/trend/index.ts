@@ -13,10 +13,10 @@ export {
   type Answers,
   type GateId,
   type GatePass,
-  type Stop,
-  type StopState,
+  type Visit,
+  type VisitState,
   type WorkDone,
-} from './stop.ts'
+} from './visit.ts'
 export { amongPeers, type Among } from './peers.ts'
 export { seasonOf, type Season } from './season.ts'
 export { stepChange, type StepChange } from './step-change.ts'

@@ -1,7 +1,7 @@
 import { mean } from '../quantity/index.ts'
-import { figuresOf, type Stop } from './stop.ts'
+import { figuresOf, type Visit } from './visit.ts'
 
-/** A stop's current as one figure that can be compared over time. */
+/** A visit's current as one figure that can be compared over time. */
 export interface LoadPoint {
   readonly at: number
   /** Mean of the legs as read, amperes. */
@@ -11,19 +11,19 @@ export interface LoadPoint {
   readonly legs: readonly number[]
 }
 
-/** Mean line voltage of a stop; null where none was read. */
-export const meanVolts = (stop: Stop): number | null => figuresOf(stop).volts
+/** Mean line voltage of a visit; null where none was read. */
+export const meanVolts = (visit: Visit): number | null => figuresOf(visit).volts
 
 /**
  * @param reference volts to refer the amps to, or null to leave them as they are
- * @returns null when the stop has no amps, or the machine was not drawing current
+ * @returns null when the visit has no amps, or the machine was not drawing current
  */
-export function loadPoint(stop: Stop, reference: number | null): LoadPoint | null {
-  const { legs, volts } = figuresOf(stop)
+export function loadPoint(visit: Visit, reference: number | null): LoadPoint | null {
+  const { legs, volts } = figuresOf(visit)
   if (legs.length === 0) return null
   const amps = mean(legs)
   // Less than any clamp shows is nothing, and a ratio to it would be noise.
   if (amps < 1e-6) return null
   const normal = volts !== null && reference !== null && volts > 0 ? (amps * volts) / reference : amps
-  return { at: stop.at, amps, normal, legs }
+  return { at: visit.at, amps, normal, legs }
 }

@@ -15,7 +15,7 @@ import {
   thin,
   unsaid,
   usualRange,
-  type Stop,
+  type Visit,
 } from './index.ts'
 
 // NIST StRD "Norris", y x in the order of the file.
@@ -110,7 +110,7 @@ describe('median and spread', () => {
   it('robust spread is 1.4826 times the median deviation', () => near(robustSpread([1, 2, 3, 4, 100]), 1.4826))
 })
 
-const stop = (over: Partial<Stop['state']> = {}, hz?: number): Stop => ({
+const visit = (over: Partial<Visit['state']> = {}, hz?: number): Visit => ({
   id: 'x',
   at: 0,
   state: { ...unsaid, ...over },
@@ -119,18 +119,18 @@ const stop = (over: Partial<Stop['state']> = {}, hz?: number): Stop => ({
 
 describe('comparable states (common practice: unlike readings are not trended together)', () => {
   it('holds what nobody said for like', () =>
-    expect(comparable(stop(), stop({ settled: true, mode: 'normal' }))).toBe(true))
+    expect(comparable(visit(), visit({ settled: true, mode: 'normal' }))).toBe(true))
   it.each([
     [{ settled: false }, {}],
-    [{ sister: 'off' }, { sister: 'running' }],
+    [{ twin: 'off' }, { twin: 'running' }],
     [{ panels: 'off' }, { panels: 'on' }],
     [{ mode: 'test' }, { mode: 'normal' }],
-  ] as const)('%j is not like %j', (a, b) => expect(comparable(stop(a), stop(b))).toBe(false))
+  ] as const)('%j is not like %j', (a, b) => expect(comparable(visit(a), visit(b))).toBe(false))
   it('keeps one hertz apart', () => {
-    expect(comparable(stop({}, 59.5), stop({}, 60))).toBe(true)
-    expect(comparable(stop({}, 45), stop({}, 60))).toBe(false)
-    expect(comparable(stop({}, 61), stop({}, 60))).toBe(true)
-    expect(comparable(stop({}, 61.1), stop({}, 60))).toBe(false)
+    expect(comparable(visit({}, 59.5), visit({}, 60))).toBe(true)
+    expect(comparable(visit({}, 45), visit({}, 60))).toBe(false)
+    expect(comparable(visit({}, 61), visit({}, 60))).toBe(true)
+    expect(comparable(visit({}, 61.1), visit({}, 60))).toBe(false)
   })
   it.each([
     [60, true],
@@ -145,8 +145,8 @@ describe('comparable states (common practice: unlike readings are not trended to
     [51.6, false],
     [45, false],
   ])('without hertz it is at the line’s: like %d Hz: %s', (hz, like) => {
-    expect(comparable(stop(), stop({}, hz))).toBe(like)
-    expect(comparable(stop({}, hz), stop())).toBe(like)
+    expect(comparable(visit(), visit({}, hz))).toBe(like)
+    expect(comparable(visit({}, hz), visit())).toBe(like)
   })
 })
 

@@ -17,7 +17,7 @@ describe('sign-in', () => {
     expect(session.body).not.toHaveProperty('password')
     await lead.delete('/session')
     expect((await lead.get('/session')).body.person).toBeNull()
-    expect((await lead.get('/roof')).status).toBe(401)
+    expect((await lead.get('/machines')).status).toBe(401)
   })
 
   it('sets a cookie that scripts and other sites cannot use', async () => {
@@ -102,7 +102,7 @@ describe('accounts', () => {
     const mechanic = await world.as('okonjo')
     const id = (await mechanic.get('/session')).body.person.id as string
     await lead.put(`/people/${id}`, { role: 'mechanic', disabled: true })
-    expect((await mechanic.get('/roof')).status).toBe(401)
+    expect((await mechanic.get('/machines')).status).toBe(401)
     expect((await world.visitor().signIn('okonjo', 'okonjo-on-the-roof')).status).toBe(401)
     await lead.put(`/people/${id}`, { role: 'mechanic', disabled: false })
   })
@@ -128,7 +128,7 @@ describe('a first start without demo', () => {
       name: 'First Lead',
       organization: 'Harbor Maintenance',
     })
-    expect((await visitor.get('/session')).body).toMatchObject({ organisation: 'Harbor Maintenance' })
+    expect((await visitor.get('/session')).body).toMatchObject({ organization: 'Harbor Maintenance' })
     expect(r.body.person).toMatchObject({ login: 'first', role: 'lead' })
     expect((await empty.visitor().get(`/invitations/${token}`)).status).toBe(404)
     await empty.end()

@@ -4,7 +4,7 @@ import { eq } from 'drizzle-orm'
 import type { Request, Router } from 'express'
 import { RateLimiterPostgres } from 'rate-limiter-flexible'
 import { v7 as uuid } from 'uuid'
-import { organisation, people } from '../db/schema.ts'
+import { organization, people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
@@ -32,8 +32,8 @@ export function authRoutes(router: Router, deps: Deps): void {
   const byAddress = limiter('address', 60)
 
   const answer = async (person: Person | null, csrf: string) => {
-    const [org] = await deps.db.select({ name: organisation.name }).from(organisation)
-    return { person, csrf, organisation: org?.name ?? '', now: deps.now().toISOString() }
+    const [org] = await deps.db.select({ name: organization.name }).from(organization)
+    return { person, csrf, organization: org?.name ?? '', now: deps.now().toISOString() }
   }
   const enter = async (req: Request, person: Person) => {
     await regenerate(req)
@@ -94,7 +94,7 @@ export function authRoutes(router: Router, deps: Deps): void {
         .returning()
       if (!row) throw notFound('person')
       if (body.organization !== undefined)
-        await tx.update(organisation).set({ name: body.organization }).where(eq(organisation.id, 1))
+        await tx.update(organization).set({ name: body.organization }).where(eq(organization.id, 1))
       await record(tx, { by: row.name, at: deps.now(), what: 'first account made', entity: 'person', entityId: row.id })
       return asPerson(row)
     })

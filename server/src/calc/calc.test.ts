@@ -19,9 +19,9 @@ describe('calculators over the API', () => {
     expect(r.body).toEqual(JSON.parse(JSON.stringify(own.result)))
   })
   it('a wrong field is named, with no unforeseen fault', async () => {
-    const r = await viewer.post('/calc/belt-length', { small: 4, large: 9, centre: 5 })
+    const r = await viewer.post('/calc/belt-length', { small: 4, large: 9, center: 5 })
     expect(r.status).toBe(422)
-    expect(r.body.errors[0]).toMatchObject({ path: 'centre' })
+    expect(r.body.errors[0]).toMatchObject({ path: 'center' })
     expect((await viewer.post('/calc/belt-length', { small: 'four' })).status).toBe(422)
     expect((await viewer.post('/calc/perpetual-motion', {})).status).toBe(404)
     expect(world.logged).toEqual([])

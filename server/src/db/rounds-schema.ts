@@ -1,6 +1,6 @@
 import type { DueTaskRecord, FileRound, RoundEvent, RoundPage } from '@motor-round/contract'
 import type { Level } from '@motor-round/core/judge'
-import type { AreaPlan } from '@motor-round/core/round'
+import type { RoofMap } from '@motor-round/core/round'
 import {
   boolean,
   customType,
@@ -17,11 +17,11 @@ import {
 import { areas, at, machines, people, sites } from './schema.ts'
 
 /** The plan of a roof or room. An area without a row has not been drawn. */
-export const areaPlans = pgTable('area_plans', {
+export const roofMaps = pgTable('roof_maps', {
   areaId: uuid('area_id')
     .primaryKey()
     .references(() => areas.id),
-  plan: jsonb().$type<AreaPlan>().notNull(),
+  map: jsonb().$type<RoofMap>().notNull(),
   version: integer().notNull(),
 })
 
@@ -38,7 +38,7 @@ export const rounds = pgTable(
     storm: integer(),
     recurs: jsonb().$type<FileRound['recurs']>(),
     note: text().notNull(),
-    plan: jsonb().$type<FileRound['plan']>().notNull(),
+    route: jsonb().$type<FileRound['route']>().notNull(),
     madeBy: text('made_by').notNull(),
     madeAt: at('made_at').notNull(),
     closing: jsonb().$type<RoundPage['closing']>(),
@@ -47,8 +47,8 @@ export const rounds = pgTable(
   (t) => [index('rounds_day').on(t.day)],
 )
 
-export const roundStops = pgTable(
-  'round_stops',
+export const roundVisits = pgTable(
+  'round_visits',
   {
     roundId: uuid('round_id')
       .notNull()
@@ -62,7 +62,7 @@ export const roundStops = pgTable(
     levelBefore: text('level_before').$type<Level>(),
     added: boolean().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.roundId, t.machineId] }), index('round_stops_machine').on(t.machineId)],
+  (t) => [primaryKey({ columns: [t.roundId, t.machineId] }), index('round_visits_machine').on(t.machineId)],
 )
 
 /** Append-only: what the phones tell of a round. */
@@ -76,7 +76,7 @@ export const roundEvents = pgTable(
     machineId: uuid('machine_id'),
     kind: text().$type<RoundEvent['kind']>().notNull(),
     at: at('at').notNull(),
-    stopId: uuid('stop_id'),
+    visitId: uuid('visit_id'),
     place: integer(),
     note: text().notNull(),
     by: text().notNull(),
@@ -113,7 +113,7 @@ export const pictures = pgTable(
     machineId: uuid('machine_id')
       .notNull()
       .references(() => machines.id),
-    stopId: uuid('stop_id'),
+    visitId: uuid('visit_id'),
     check: text('check').notNull(),
     takenAt: at('taken_at').notNull(),
     type: text().$type<'image/jpeg' | 'image/webp' | 'image/png'>().notNull(),
@@ -121,7 +121,7 @@ export const pictures = pgTable(
     bytes: bytea().notNull(),
     by: text().notNull(),
   },
-  (t) => [index('pictures_machine').on(t.machineId, t.takenAt), index('pictures_stop').on(t.stopId)],
+  (t) => [index('pictures_machine').on(t.machineId, t.takenAt), index('pictures_visit').on(t.visitId)],
 )
 
 /** What was found at machines that nobody asked for. What became of it stands in its steps. */
@@ -136,7 +136,7 @@ export const findings = pgTable(
       .notNull()
       .references(() => machines.id),
     roundId: uuid('round_id'),
-    stopId: uuid('stop_id'),
+    visitId: uuid('visit_id'),
     at: at('at').notNull(),
     level: text().$type<'watch' | 'fix' | 'stop'>().notNull(),
     text: text().notNull(),
@@ -182,7 +182,7 @@ export const conditionClosings = pgTable(
 )
 
 /** Pictures that plans are drawn over. They never change; a plan says which is its own. */
-export const planPictures = pgTable('plan_pictures', {
+export const mapPictures = pgTable('map_pictures', {
   id: uuid().primaryKey(),
   areaId: uuid('area_id')
     .notNull()

@@ -2,8 +2,16 @@ import type { DriveLayout, PartSlot, PartSpecs, RemovedFor } from '@motor-round/
 import type { Controls, Judgement, Level } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
-import type { Answers, GatePass, StopState, WorkKindId } from '@motor-round/core/trend'
-import type { AuditEntry, Care, ConditionLine, PlanRecord, Role, RoofRow, WorkRecord } from '@motor-round/contract'
+import type { Answers, GatePass, VisitState, WorkKindId } from '@motor-round/core/trend'
+import type {
+  AuditEntry,
+  Care,
+  ConditionLine,
+  SpeedChangeRecord,
+  Role,
+  MachineRow,
+  WorkRecord,
+} from '@motor-round/contract'
 import {
   boolean,
   doublePrecision,
@@ -25,13 +33,13 @@ import { sql } from 'drizzle-orm'
 /** An instant. */
 export const at = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' })
 
-export const organisation = pgTable('organisation', {
+export const organization = pgTable('organization', {
   id: integer().primaryKey(),
   name: text().notNull(),
-  rules: jsonb().notNull(),
-  rulesVersion: integer('rules_version').notNull(),
-  rulesBy: text('rules_by'),
-  rulesAt: at('rules_at'),
+  policies: jsonb().notNull(),
+  policiesVersion: integer('policies_version').notNull(),
+  policiesBy: text('policies_by'),
+  policiesAt: at('policies_at'),
   /** The judge by which the states of the machines were last worked out. */
   judgeVersion: integer('judge_version').notNull().default(0),
 })
@@ -113,7 +121,7 @@ export const machines = pgTable(
     serviceVolts: doublePrecision('service_volts').notNull(),
     drive: text().$type<'belt' | 'direct'>().notNull(),
     hasDrive: boolean('has_drive').notNull(),
-    hasSister: boolean('has_sister').notNull(),
+    hasTwin: boolean('has_twin').notNull(),
     /** What stands between the supply and the motor; parsed on the way out, so that older rows gain new fields. */
     controls: jsonb().$type<Partial<Controls>>().notNull().default({}),
     /** How its drive stands; parsed on the way out, like the controls. */
@@ -181,9 +189,9 @@ export const work = pgTable(
   (t) => [index('work_machine').on(t.machineId, t.doneAt)],
 )
 
-/** Changes of speed worked out on the bench: what was said beforehand. What came of it is read from the stops. */
-export const plans = pgTable(
-  'plans',
+/** Changes of speed worked out on the bench: what was said beforehand. What came of it is read from the visits. */
+export const speedChanges = pgTable(
+  'speed_changes',
   {
     id: uuid().primaryKey(),
     siteId: uuid('site_id')
@@ -194,19 +202,19 @@ export const plans = pgTable(
       .references(() => machines.id),
     madeAt: at('made_at').notNull(),
     by: text().notNull(),
-    change: jsonb().$type<PlanRecord['change']>().notNull(),
-    predicted: jsonb().$type<PlanRecord['predicted']>().notNull(),
+    change: jsonb().$type<SpeedChangeRecord['change']>().notNull(),
+    predicted: jsonb().$type<SpeedChangeRecord['predicted']>().notNull(),
     note: text().notNull(),
     doneAt: at('done_at'),
     droppedAt: at('dropped_at'),
     droppedWhy: text('dropped_why').notNull().default(''),
   },
-  (t) => [index('plans_machine').on(t.machineId, t.madeAt), index('plans_done').on(t.doneAt)],
+  (t) => [index('speed_changes_machine').on(t.machineId, t.madeAt), index('speed_changes_done').on(t.doneAt)],
 )
 
-/** Append-only, partitioned by year of `taken_at`. A correction is a new stop that names the one it supersedes. */
-export const stops = pgTable(
-  'stops',
+/** Append-only, partitioned by year of `taken_at`. A correction is a new visit that names the one it supersedes. */
+export const visits = pgTable(
+  'visits',
   {
     id: uuid().notNull(),
     siteId: uuid('site_id').notNull(),
@@ -215,7 +223,7 @@ export const stops = pgTable(
     recordedAt: at('recorded_at').notNull().defaultNow(),
     by: text().notNull(),
     byId: uuid('by_id'),
-    state: jsonb().$type<StopState>().notNull(),
+    state: jsonb().$type<VisitState>().notNull(),
     answers: jsonb().$type<Answers>().notNull().default({}),
     passes: jsonb().$type<readonly GatePass[]>().notNull().default([]),
     note: text().notNull(),
@@ -223,7 +231,7 @@ export const stops = pgTable(
     reason: text().notNull(),
     source: text().$type<'walk' | 'import' | 'file'>().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.id] }), index('stops_id').on(t.id)],
+  (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.id] }), index('visits_id').on(t.id)],
 )
 
 /** Append-only, partitioned by year of `taken_at`. Values are in the quantity's own unit. */
@@ -233,20 +241,20 @@ export const readings = pgTable(
     siteId: uuid('site_id').notNull(),
     machineId: uuid('machine_id').notNull(),
     takenAt: at('taken_at').notNull(),
-    stopId: uuid('stop_id').notNull(),
+    visitId: uuid('visit_id').notNull(),
     quantity: text().notNull(),
     position: text().notNull(),
     value: doublePrecision().notNull(),
     how: text().$type<ReadingHow>(),
     spread: doublePrecision(),
   },
-  (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.stopId, t.quantity, t.position] })],
+  (t) => [primaryKey({ columns: [t.siteId, t.machineId, t.takenAt, t.visitId, t.quantity, t.position] })],
 )
 
-/** Which stop was replaced by which: one replacement a stop. */
+/** Which visit was replaced by which: one replacement a visit. */
 export const supersessions = pgTable('supersessions', {
-  oldStopId: uuid('old_stop_id').primaryKey(),
-  newStopId: uuid('new_stop_id').notNull(),
+  oldVisitId: uuid('old_visit_id').primaryKey(),
+  newVisitId: uuid('new_visit_id').notNull(),
   machineId: uuid('machine_id').notNull(),
 })
 
@@ -270,7 +278,7 @@ export const machineStates = pgTable(
     /** Everything found and not yet answered, worst first. */
     conditions: jsonb().$type<ConditionLine[]>().notNull().default([]),
     /** The worst finding that is not closed. */
-    found: jsonb().$type<RoofRow['found']>(),
+    found: jsonb().$type<MachineRow['found']>(),
     confidence: text().$type<Judgement['confidence']>().notNull(),
     rail: jsonb().$type<Judgement['rail']>(),
     meanVolts: doublePrecision('mean_volts'),

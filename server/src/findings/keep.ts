@@ -5,7 +5,7 @@ import type { Tx } from '../db/client.ts'
 import { findings, findingSteps } from '../db/rounds-schema.ts'
 import { machines } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
-import { refresh } from '../roof/refresh.ts'
+import { refresh } from '../machine-list/refresh.ts'
 import { tell } from '../rounds/live.ts'
 import { roundIsThere } from '../rounds/make.ts'
 

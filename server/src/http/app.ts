@@ -7,26 +7,26 @@ import { pinoHttp } from 'pino-http'
 import { auditRoutes } from '../audit/routes.ts'
 import { authRoutes } from '../auth/routes.ts'
 import { sessions } from '../auth/session.ts'
-import { bookRoutes } from '../books/routes.ts'
+import { importExportRoutes } from '../import-export/routes.ts'
 import { calcRoutes } from '../calc/routes.ts'
 import type { Deps } from '../deps.ts'
 import { openApiDocument } from '../openapi/document.ts'
 import { peopleRoutes } from '../people/routes.ts'
-import { planRoutes } from '../plans/routes.ts'
+import { speedChangeRoutes } from '../speed-changes/routes.ts'
 import { machineRoutes } from '../register/machines.ts'
 import { motorRoutes } from '../register/motors.ts'
 import { partRoutes } from '../register/parts.ts'
 import { placeRoutes } from '../register/places.ts'
-import { areaAirRoutes } from '../roof/area-air.ts'
-import { roofRoutes } from '../roof/routes.ts'
-import { areaPlanRoutes } from '../register/area-plan.ts'
+import { areaAirRoutes } from '../machine-list/area-air.ts'
+import { machineListRoutes } from '../machine-list/routes.ts'
+import { roofMapRoutes } from '../register/roof-map.ts'
 import { pictureRoutes } from '../pictures/routes.ts'
 import { calendarRoutes } from '../rounds/calendar.ts'
 import { roundFileRoutes } from '../rounds/files.ts'
 import { roundRoutes } from '../rounds/routes.ts'
 import { syncRoutes } from '../sync/routes.ts'
-import { rulesRoutes } from '../rules/routes.ts'
-import { stopRoutes } from '../stops/routes.ts'
+import { policiesRoutes } from '../policies/routes.ts'
+import { visitRoutes } from '../visits/routes.ts'
 import { problemHandler } from './errors.ts'
 import { HttpProblem } from './problem.ts'
 
@@ -73,20 +73,20 @@ export function createApp(deps: Deps): Express {
   machineRoutes(api, deps)
   motorRoutes(api, deps)
   partRoutes(api, deps)
-  planRoutes(api, deps)
-  stopRoutes(api, deps)
-  roofRoutes(api, deps)
+  speedChangeRoutes(api, deps)
+  visitRoutes(api, deps)
+  machineListRoutes(api, deps)
   areaAirRoutes(api, deps)
-  areaPlanRoutes(api, deps)
+  roofMapRoutes(api, deps)
   roundRoutes(api, deps)
   roundFileRoutes(api, deps)
   calendarRoutes(api, deps)
   syncRoutes(api, deps)
   pictureRoutes(api, deps)
-  rulesRoutes(api, deps)
+  policiesRoutes(api, deps)
   auditRoutes(api, deps)
   calcRoutes(api, deps)
-  bookRoutes(api, deps)
+  importExportRoutes(api, deps)
   app.use('/api/v1', api)
   app.use('/api', () => {
     throw new HttpProblem(404, 'No such address in this API.')

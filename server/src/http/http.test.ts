@@ -16,7 +16,7 @@ describe('problem details (RFC 9457)', () => {
   it.each([
     ['an address that is not there', () => lead.get('/nowhere'), 404],
     ['a body that is no JSON', () => lead.post('/sites').type('json').send('{oops'), 400],
-    ['a body that is too large', () => lead.post('/stops', { note: 'x'.repeat(3_000_000) }), 413],
+    ['a body that is too large', () => lead.post('/visits', { note: 'x'.repeat(3_000_000) }), 413],
     ['an id that is none', () => lead.get('/machines/not-an-id'), 404],
     ['a machine that is not there', () => lead.get(`/machines/${randomUUID()}`), 404],
     ['a percent sign gone astray', () => lead.get('/machines/%E0%A4%A'), 400],
@@ -33,7 +33,18 @@ describe('whatever is sent', () => {
   const junk = fc.oneof(
     fc.anything({ maxDepth: 2 }),
     fc.dictionary(
-      fc.constantFrom('id', 'name', 'zone', 'machineId', 'readings', 'takenAt', 'plate', 'rules', 'version', 'login'),
+      fc.constantFrom(
+        'id',
+        'name',
+        'zone',
+        'machineId',
+        'readings',
+        'takenAt',
+        'plate',
+        'policies',
+        'version',
+        'login',
+      ),
       fc.anything({ maxDepth: 3 }),
     ),
   )
@@ -62,9 +73,9 @@ describe('the OpenAPI document', () => {
       Object.values(p).map((o) => o.operationId),
     )
     expect(described.sort()).toEqual(Object.keys(endpoints).sort())
-    const stop = doc.paths['/api/v1/stops'].post
-    expect(stop.requestBody.content['application/json'].schema.properties.readings).toBeDefined()
-    expect(stop.responses['4XX'].content['application/problem+json']).toBeDefined()
+    const visit = doc.paths['/api/v1/visits'].post
+    expect(visit.requestBody.content['application/json'].schema.properties.readings).toBeDefined()
+    expect(visit.responses['4XX'].content['application/problem+json']).toBeDefined()
   })
 })
 

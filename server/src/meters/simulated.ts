@@ -10,9 +10,9 @@ import {
   workOf,
   type MeterLine,
 } from '@motor-round/contract'
-import { todayOf } from '@motor-round/core/bench'
+import { todayOf } from '@motor-round/core/speed-change'
 import { driveAt, tensionAsked } from '@motor-round/core/fitted'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import {
   assemblyFor,
   loadByCircuit,
@@ -27,7 +27,7 @@ import type { RequestHandler, Response } from 'express'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { personOf } from '../auth/session.ts'
 import type { Deps } from '../deps.ts'
-import { loadKnown, type Known } from '../roof/known.ts'
+import { loadKnown, type Known } from '../machine-list/known.ts'
 
 const every = 100
 
@@ -36,8 +36,8 @@ const every = 100
  * shows at the meter. Nothing where the book knows too little.
  */
 function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 'belt'> {
-  const stop = speaking(known)
-  const today = stop && todayOf(judgeInput({ ...known, rules: defaultHouseRules }, stop))
+  const visit = speaking(known)
+  const today = visit && todayOf(judgeInput({ ...known, policies: defaultPolicies }, visit))
   if (!today || typeof today === 'string' || !today.circuit || today.onDrive) return {}
   const { circuit, drive } = today
   const load = loadByCircuit(circuit, mean(today.legs), today.volts, today.hz)

@@ -1,7 +1,7 @@
 import { endpoints } from '@motor-round/contract'
 import { desc, eq } from 'drizzle-orm'
 import type { Response, Router } from 'express'
-import { pictures, planPictures } from '../db/rounds-schema.ts'
+import { pictures, mapPictures } from '../db/rounds-schema.ts'
 import { areas } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
@@ -22,7 +22,7 @@ export function pictureRoutes(router: Router, deps: Deps): void {
       .select({
         id: pictures.id,
         machineId: pictures.machineId,
-        stopId: pictures.stopId,
+        visitId: pictures.visitId,
         check: pictures.check,
         takenAt: pictures.takenAt,
         by: pictures.by,
@@ -38,17 +38,17 @@ export function pictureRoutes(router: Router, deps: Deps): void {
     const [row] = await deps.db.select().from(pictures).where(eq(pictures.id, params.id))
     return sendPicture(res, row)
   })
-  mount(router, deps, endpoints.addPlanPicture, async ({ params, body, person }) => {
+  mount(router, deps, endpoints.addMapPicture, async ({ params, body, person }) => {
     const [area] = await deps.db.select({ id: areas.id }).from(areas).where(eq(areas.id, params.id))
     if (!area) throw notFound('area')
     await deps.db
-      .insert(planPictures)
+      .insert(mapPictures)
       .values({ id: body.id, areaId: area.id, type: body.type, bytes: bytesOf(body), by: person.name })
       .onConflictDoNothing()
     return { id: body.id }
   })
-  mount(router, deps, endpoints.planPicture, async ({ params, res }) => {
-    const [row] = await deps.db.select().from(planPictures).where(eq(planPictures.id, params.id))
+  mount(router, deps, endpoints.mapPicture, async ({ params, res }) => {
+    const [row] = await deps.db.select().from(mapPictures).where(eq(mapPictures.id, params.id))
     return sendPicture(res, row)
   })
 }

@@ -11,7 +11,7 @@ const entityOf = {
   machine: 'machine',
   motor: 'motor',
   part: 'part',
-  plan: 'area plan',
+  map: 'roof map',
   round: 'round',
 } as const
 type Versioned = keyof typeof entityOf

@@ -7,13 +7,13 @@ import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { judgeStanding } from '../roof/judge-known.ts'
-import { asMachine, loadKnown } from '../roof/known.ts'
-import { refresh } from '../roof/refresh.ts'
-import { likePattern } from '../roof/routes.ts'
+import { judgeStanding } from '../machine-list/judge-known.ts'
+import { asMachine, loadKnown } from '../machine-list/known.ts'
+import { refresh } from '../machine-list/refresh.ts'
+import { likePattern } from '../machine-list/routes.ts'
 import { peersOf } from './peers.ts'
-import { currentRules } from '../rules/current.ts'
-import { plansOf } from '../plans/plans.ts'
+import { currentPolicies } from '../policies/current.ts'
+import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
 import { asUnit } from './places.ts'
 
@@ -69,7 +69,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       .where(eq(machineStates.machineId, params.id))
     const motor = known.motors.find((m) => m.removedAt === null) ?? null
     const peers = await peersOf(deps.db, known)
-    const judgement = judgeStanding({ ...known, peers }, await currentRules(deps.db))
+    const judgement = judgeStanding({ ...known, peers }, await currentPolicies(deps.db))
     return {
       machine: known.machine,
       unit: asUnit(unit),
@@ -77,14 +77,14 @@ export function machineRoutes(router: Router, deps: Deps): void {
       site,
       motor,
       pastMotors: known.motors.filter((m) => m.removedAt !== null).reverse(),
-      sisters: [...known.sisters],
+      twins: [...known.twins],
       peers,
       siblings: siblings.map((s) => ({ ...s, unitTag: unit.tag })),
-      stops: [...known.stops],
-      moreStops: known.allStops - known.stops.length,
+      visits: [...known.visits],
+      moreVisits: known.allVisits - known.visits.length,
       work: [...known.work],
       parts: [...known.parts],
-      plans: await plansOf(deps.db, known),
+      speedChanges: await speedChangesOf(deps.db, known),
       findings: [...known.findings],
       closings: [...known.closings],
       judgement,

@@ -2,7 +2,7 @@ import { endpoints } from '@motor-round/contract'
 import type { Router } from 'express'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
-import { asMotor } from '../roof/known.ts'
+import { asMotor } from '../machine-list/known.ts'
 import { keepMotor, keepPlate } from './keep-motor.ts'
 
 /** Motors fitted in machines. Replacing one keeps the old in the slot's past. */

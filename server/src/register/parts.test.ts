@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { AirMover, MachinePage, PartRecord } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
 let mechanic: Caller
@@ -47,7 +47,7 @@ describe('what is fitted', () => {
   it('begins a new epoch: the trend of the amps does not reach across it', async () => {
     const page = (await mechanic.get(`/machines/${machine}`)).body
     expect(page.judgement.drift).toMatchObject({ kind: 'too few' })
-    const saved = await mechanic.post('/stops', stopOf(machine, [5.6, 5.5, 5.6]))
+    const saved = await mechanic.post('/visits', visitOf(machine, [5.6, 5.5, 5.6]))
     expect(saved.body.judgement.verdicts.map((v: { check: string }) => v.check)).toContain('after-work')
   })
   it('is refused at its field: what is no such section, no such slot, before what is in place, or leaves no diameter', async () => {
@@ -194,13 +194,13 @@ describe('the air of an area', () => {
     expect(of(before.movers, 'MAU-1/SF')).toMatchObject({ air: 'make-up' })
     expect(of(before.movers, 'AHU-1/RF')).toMatchObject({ air: 'inside' })
     expect(of(before.movers, 'RTU-12/SF')?.flow).toBeGreaterThan(500)
-    const wrong = stopOf(machine, [5.5, 5.5, 5.5], { takenAt: '2026-11-25T08:20:00Z' })
-    await mechanic.post('/stops', {
+    const wrong = visitOf(machine, [5.5, 5.5, 5.5], { takenAt: '2026-11-25T08:20:00Z' })
+    await mechanic.post('/visits', {
       ...wrong,
       readings: [...wrong.readings, { quantity: 'air_flow', position: 'fan', value: 31000 }],
     })
     expect(of((await air()).movers, 'RTU-12/SF')?.flow).toBe(31000)
-    await mechanic.post('/stops', {
+    await mechanic.post('/visits', {
       ...wrong,
       id: randomUUID(),
       supersedes: wrong.id,

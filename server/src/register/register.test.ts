@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
 let lead: Caller
@@ -21,7 +21,7 @@ const machineBody = (unitId: string, tag: string) => ({
   serviceVolts: 480,
   drive: 'belt',
   hasDrive: false,
-  hasSister: false,
+  hasTwin: false,
   unitPlate: null,
 })
 
@@ -32,7 +32,7 @@ describe('places and machines', () => {
     const unit = await mechanic.post('/units', { id: randomUUID(), areaId: area.body.id, tag: 'RTU-1', kind: 'RTU' })
     const machine = await mechanic.post('/machines', machineBody(unit.body.id as string, 'SF'))
     expect([site.status, area.status, unit.status, machine.status]).toEqual([200, 200, 200, 200])
-    const roof = await mechanic.get(`/roof?site=${String(site.body.id)}`)
+    const roof = await mechanic.get(`/machines?site=${String(site.body.id)}`)
     expect(roof.body.counts).toMatchObject({ 'not judged': 1 })
     expect(roof.body.rows[0]).toMatchObject({ unitTag: 'RTU-1', tag: 'SF', level: null })
     const twice = await mechanic.post('/machines', machineBody(unit.body.id as string, 'sf'))
@@ -62,7 +62,7 @@ describe('places and machines', () => {
 
   it('leave the Roof when retired, and keep their past', async () => {
     const id = await lead.machine('EF-27/EF')
-    const count = async () => (await lead.get('/roof')).body.total as number
+    const count = async () => (await lead.get('/machines')).body.total as number
     const before = await count()
     expect((await mechanic.post(`/machines/${id}/retire`, { version: 1, why: 'gone', retired: true })).status).toBe(403)
     expect((await lead.post(`/machines/${id}/retire`, { version: 1, why: '', retired: true })).status).toBe(422)
@@ -71,7 +71,7 @@ describe('places and machines', () => {
     )
     expect(await count()).toBe(before - 1)
     const page = (await lead.get(`/machines/${id}`)).body
-    expect(page.stops.length).toBeGreaterThan(10)
+    expect(page.visits.length).toBeGreaterThan(10)
     const trail = (await lead.get(`/audit?id=${id}`)).body
     expect(trail[0]).toMatchObject({ what: 'machine retired', why: 'Store closed', by: 'Tamsin Vale' })
   })
@@ -100,7 +100,7 @@ describe('motors', () => {
     expect(after.pastMotors[0]).toMatchObject({ id: before.motor.id, removedWhy: 'bearing gone' })
     // The last reading was taken with the old motor: new ones are asked for.
     expect(after.judgement.verdicts.map((v: { check: string }) => v.check)).toContain('retest')
-    const saved = await mechanic.post('/stops', stopOf(id, [10.2, 10.1, 10.3]))
+    const saved = await mechanic.post('/visits', visitOf(id, [10.2, 10.1, 10.3]))
     expect(saved.body.judgement.rail.allowed).toBe(9.6)
     expect(saved.body.judgement.level).toBe('fix')
     expect(saved.body.judgement.usual).toBeNull()

@@ -1,5 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { endpoints, visitOf, type RoundPage } from '@motor-round/contract'
+import { endpoints, stepOf, type RoundPage } from '@motor-round/contract'
 import { clockOf, nextRound, type Recurrence } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
@@ -45,15 +45,15 @@ export function daysAhead(day: string, recurs: Recurrence): string[] {
   return days
 }
 
-/** A round as an event, from the first who starts to the last who is back, its stops as the description; and when it comes again. */
+/** A round as an event, from the first who starts to the last who is back, its visits as the description; and when it comes again. */
 function eventsOf(page: RoundPage, zone: string, origin: string): EventAttributes[] {
-  const { head, plan } = page
+  const { head, route } = page
   const from = Math.min(...head.people.map((p) => p.from))
-  const to = Math.max(...plan.visits.map((v) => v.end), from + 30)
+  const to = Math.max(...route.steps.map((v) => v.end), from + 30)
   const parts = { lock: ', lock out', work: '', proof: ', read again' } as const
-  const tagOf = (visit: string) => {
-    const { machineId, part } = visitOf(visit)
-    const s = page.stops.find((x) => x.machineId === machineId)
+  const tagOf = (step: string) => {
+    const { machineId, part } = stepOf(step)
+    const s = page.visits.find((x) => x.machineId === machineId)
     return s ? `${s.unitTag} / ${s.tag}${parts[part]}` : ''
   }
   const first: EventAttributes = {
@@ -67,10 +67,10 @@ function eventsOf(page: RoundPage, zone: string, origin: string): EventAttribute
     endOutputType: 'utc',
     description: [
       head.people.map((p) => p.name).join(', '),
-      ...plan.visits.map((v) => `${clockOf(v.start)} ${tagOf(v.visit)}`),
+      ...route.steps.map((v) => `${clockOf(v.start)} ${tagOf(v.step)}`),
       ...(page.note === '' ? [] : [page.note]),
     ].join('\n'),
-    location: [...new Set(page.stops.map((s) => s.siteName))].join(', '),
+    location: [...new Set(page.visits.map((s) => s.siteName))].join(', '),
     url: `${origin}/round/${head.id}`,
     status: 'CONFIRMED',
     sequence: head.version,

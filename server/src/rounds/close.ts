@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid'
 import type { Tx } from '../db/client.ts'
 import { rounds } from '../db/rounds-schema.ts'
 import { fieldProblem } from '../http/problem.ts'
-import { currentRules } from '../rules/current.ts'
+import { currentPolicies } from '../policies/current.ts'
 import { loadDue } from './due.ts'
 import { makeRound } from './make.ts'
 import { dayIn, zoneOfSites } from './zone.ts'
@@ -22,12 +22,12 @@ async function again(
 ): Promise<string | null> {
   if (row.recurs === null || machineIds.length === 0) return null
   const day = nextRound(row.day, row.recurs, dayIn(now, await zoneOfSites(tx, row.siteIds)))
-  const due = await loadDue(tx, { machineIds }, await currentRules(tx), now)
-  const stops = due.flatMap((d) => {
+  const due = await loadDue(tx, { machineIds }, await currentPolicies(tx), now)
+  const visits = due.flatMap((d) => {
     const tasks = d.tasks.filter((t) => Date.parse(t.dueAt) <= endOf(day)).map((t) => t.task)
     return tasks.length === 0 ? [] : [{ machineId: d.machineId, tasks }]
   })
-  if (stops.length === 0) return null
+  if (visits.length === 0) return null
   await makeRound(
     tx,
     {
@@ -35,7 +35,7 @@ async function again(
       name: row.name,
       day,
       siteIds: row.siteIds,
-      stops,
+      visits,
       people: row.people,
       heat: row.heat,
       storm: null,
@@ -62,12 +62,12 @@ export async function closeRound(tx: Tx, row: RoundRow, reason: string, by: stri
   if (reason.trim() === '' && page.head.left > 0)
     throw fieldProblem(
       'reason',
-      `${page.head.left} ${page.head.left === 1 ? 'stop is' : 'stops are'} neither done nor skipped; enter why`,
+      `${page.head.left} ${page.head.left === 1 ? 'visit is' : 'visits are'} neither done nor skipped; enter why`,
     )
   const next = await again(
     tx,
     row,
-    page.stops.map((s) => s.machineId),
+    page.visits.map((s) => s.machineId),
     by,
     now,
   )
@@ -79,7 +79,7 @@ export async function closeRound(tx: Tx, row: RoundRow, reason: string, by: stri
         by,
         reason,
         next,
-        stood: page.stops.map(({ machineId, level, headline, conditions }) => ({
+        stood: page.visits.map(({ machineId, level, headline, conditions }) => ({
           machineId,
           level,
           headline,

@@ -1,11 +1,11 @@
 import { care, dueOf, type DueMachine } from '@motor-round/contract'
-import type { HouseRules } from '@motor-round/core/limits'
+import type { Policies } from '@motor-round/core/limits'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
-import { areas, machines, machineStates, plans, units } from '../db/schema.ts'
+import { areas, machines, machineStates, speedChanges, units } from '../db/schema.ts'
 import { loadFindings } from '../findings/load.ts'
-import { judgeStanding } from '../roof/judge-known.ts'
-import { loadKnown } from '../roof/known.ts'
+import { judgeStanding } from '../machine-list/judge-known.ts'
+import { loadKnown } from '../machine-list/known.ts'
 
 const batch = 100
 
@@ -13,7 +13,7 @@ const batch = 100
 export async function loadDue(
   db: Db | Tx,
   where: { readonly siteIds: readonly string[] } | { readonly machineIds: readonly string[] },
-  rules: HouseRules,
+  policies: Policies,
   now: Date,
 ): Promise<DueMachine[]> {
   const places = await db
@@ -36,8 +36,8 @@ export async function loadDue(
     const known = new Map((await loadKnown(db, ids)).map((k) => [k.machine.id, k]))
     const waiting = await db
       .select()
-      .from(plans)
-      .where(and(inArray(plans.machineId, ids), isNull(plans.doneAt), isNull(plans.droppedAt)))
+      .from(speedChanges)
+      .where(and(inArray(speedChanges.machineId, ids), isNull(speedChanges.doneAt), isNull(speedChanges.droppedAt)))
     const found = await loadFindings(db, ids)
     for (const { machine, unit, area, level } of part) {
       const own = known.get(machine.id)
@@ -45,14 +45,14 @@ export async function loadDue(
       const tasks = dueOf(
         own,
         {
-          plans: waiting
+          speedChanges: waiting
             .filter((p) => p.machineId === machine.id)
             .map((p) => ({ madeAt: p.madeAt.toISOString(), doneAt: null, droppedAt: null, change: p.change })),
           findings: found.filter((f) => f.machineId === machine.id),
         },
-        judgeStanding(own, rules),
+        judgeStanding(own, policies),
         { unitKind: unit.kind, indoors: area.kind === 'room' },
-        rules,
+        policies,
         now.getTime(),
       )
       out.push({

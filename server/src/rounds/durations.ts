@@ -25,7 +25,7 @@ export async function takenAt(
       select max(at) as at from round_events
       where kind = 'began' and round_id = d.round_id and machine_id = d.machine_id and by = d.by and at <= d.at
     ) b on b.at is not null
-    join round_stops s on s.round_id = d.round_id and s.machine_id = d.machine_id`)
+    join round_visits s on s.round_id = d.round_id and s.machine_id = d.machine_id`)
   const out = new Map<string, { planned: number; real: number }[]>()
   for (const r of rows) {
     const list = out.get(r.machine_id) ?? []

@@ -54,7 +54,7 @@ async function pagesOf(pdf: Buffer): Promise<string[]> {
 const calendarOf = (text: string) => new ICAL.Component(ICAL.parse(text) as unknown[])
 
 describe('the calendar of a round', () => {
-  it('is read by another parser: its times by the clock of the site, its stops, its recurrence', async () => {
+  it('is read by another parser: its times by the clock of the site, its visits, its recurrence', async () => {
     const text = (await viewer.get(`/rounds/${today.head.id}/round.ics`)).text
     const calendar = calendarOf(text)
     const events = calendar.getAllSubcomponents('vevent').map((v) => new ICAL.Event(v))
@@ -66,7 +66,7 @@ describe('the calendar of a round', () => {
     // Seven in the morning at Halifax in November is eleven in Greenwich.
     expect(event?.startDate.toJSDate().toISOString()).toBe('2026-11-25T11:00:00.000Z')
     expect(event?.endDate.compare(event.startDate)).toBe(1)
-    for (const s of today.stops.filter((x) => today.plan.visits.some((v) => v.visit === x.machineId)))
+    for (const s of today.visits.filter((x) => today.route.steps.some((v) => v.step === x.machineId)))
       expect(event?.description).toContain(`${s.unitTag} / ${s.tag}`)
     expect(next?.startDate.toJSDate().toISOString()).toBe('2027-02-25T11:00:00.000Z')
     expect(text).toMatch(/\r\n/)
@@ -89,8 +89,8 @@ describe('the files of a closed round', () => {
     expect(pages).toHaveLength(1)
     const page = (await viewer.get(`/rounds/${walked.id}`)).body as RoundPage
     expect(pages[0]).toContain('Departures hall roof')
-    expect(pages[0]).toContain(`${walked.done} of ${walked.stops} machines were seen to`)
-    const bad = page.stops.filter((s) => s.level === 'fix' || s.level === 'stop')
+    expect(pages[0]).toContain(`${walked.done} of ${walked.visits} machines were seen to`)
+    const bad = page.visits.filter((s) => s.level === 'fix' || s.level === 'stop')
     for (const s of bad) expect(pages[0]).toContain(`${s.unitTag} / ${s.tag}`)
     for (const e of page.events.filter((x) => x.kind === 'skipped')) expect(pages[0]).toContain(e.note)
     const found = page.findings.filter((f) => f.roundId === walked.id)
@@ -103,14 +103,14 @@ describe('the files of a closed round', () => {
   })
   it('the report stays one page however much was found, and says how much more the full record has', async () => {
     const record = (await viewer.get(`/rounds/${walked.id}/record.json`)).body as RoundRecord
-    const [stop] = record.page.stops
+    const [visit] = record.page.visits
     const [finding] = record.page.findings.filter((f) => f.roundId === walked.id)
-    if (!stop || !finding) throw new Error('the demo has no such round')
+    if (!visit || !finding) throw new Error('the demo has no such round')
     const many = <T>(thing: T, count: number) => Array.from({ length: count }, () => thing)
     const headline = 'A sentence that is long enough to need a second line in its narrow column of the one page.'
     const page = {
       ...record.page,
-      stops: many({ ...stop, level: 'fix' as const, headline }, 40),
+      visits: many({ ...visit, level: 'fix' as const, headline }, 40),
       findings: Array.from({ length: 40 }, (_, i) => ({ ...finding, text: `Finding number ${i}` })),
     }
     const made = await pagesOf(await reportPdf(world.deps.db, { ...record, page }))
@@ -127,7 +127,7 @@ describe('the files of a closed round', () => {
     const body = {
       id: randomUUID(),
       machineId: done?.machineId,
-      stopId: done?.stopId,
+      visitId: done?.visitId,
       check: 'belts',
       takenAt: '2026-11-24T10:00:00Z',
       type: 'image/png',
@@ -138,19 +138,19 @@ describe('the files of a closed round', () => {
     expect(pdf.length).toBeGreaterThan(before)
     expect((await pagesOf(pdf))[0]).toContain('Pictures')
   })
-  it('the record holds every stop with its readings and what each verdict rests on', async () => {
+  it('the record holds every visit with its readings and what each verdict rests on', async () => {
     const text = (await pagesOf(await binary(`/rounds/${walked.id}/record.pdf`))).join(' ')
     const json = (await viewer.get(`/rounds/${walked.id}/record.json`)).body as {
       page: RoundPage
-      stops: { tag: string; stop: { takenAt: string; readings: unknown[] }; judgement: { level: string } | null }[]
+      visits: { tag: string; visit: { takenAt: string; readings: unknown[] }; judgement: { level: string } | null }[]
     }
-    expect(json.stops).toHaveLength(walked.done)
-    for (const s of json.stops) expect(text).toContain(s.tag)
+    expect(json.visits).toHaveLength(walked.done)
+    for (const s of json.visits) expect(text).toContain(s.tag)
     expect(text).toContain('Flexible connection torn at the discharge')
     expect(text).toContain('NEMA MG 1')
     // By the clock of the site, each reading by its name and unit, and what is still open.
     const { page } = json
-    const first = json.stops[0]?.stop
+    const first = json.visits[0]?.visit
     const clock = new Intl.DateTimeFormat('sv-SE', {
       timeZone: (await zoneOfSites(world.deps.db, page.head.siteIds)) || 'UTC',
       dateStyle: 'short',
@@ -158,14 +158,14 @@ describe('the files of a closed round', () => {
     })
     expect(text).toContain(clock.format(new Date(first?.takenAt ?? 0)))
     expect(text).not.toMatch(/ UTC |volts_ln|insulation_|over_range/)
-    const open = page.stops.flatMap((s) => s.conditions)
+    const open = page.visits.flatMap((s) => s.conditions)
     expect(open.length).toBeGreaterThan(0)
     expect(text).toContain('Still open at these machines')
     // Lines are broken and signs drawn as the page needs it.
     const bare = (words: string) => words.replace(/[^a-z0-9]/gi, '')
     for (const k of open) expect(bare(text)).toContain(bare(k.because))
     const csv = (await viewer.get(`/rounds/${walked.id}/record.csv`)).text.trimEnd().split('\r\n')
-    expect(csv).toHaveLength(1 + json.stops.reduce((n, s) => n + s.stop.readings.length, 0))
+    expect(csv).toHaveLength(1 + json.visits.reduce((n, s) => n + s.visit.readings.length, 0))
     expect(csv[0]).toBe('round,machine,taken_at,quantity,position,value,unit_of_measure,how,by,level,note')
   })
   it('of a round on which nothing was done say so', async () => {

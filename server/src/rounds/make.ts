@@ -1,16 +1,16 @@
-import { problemOf, usualMinutes, visitOf, type BodyOf, type endpoints } from '@motor-round/contract'
+import { problemOf, usualMinutes, stepOf, type BodyOf, type endpoints } from '@motor-round/contract'
 import { minutesHere, whyLeft } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import { DateTime } from 'luxon'
 import { v7 as uuid } from 'uuid'
 import type { Tx } from '../db/client.ts'
-import { rounds, roundStops } from '../db/rounds-schema.ts'
+import { rounds, roundVisits } from '../db/rounds-schema.ts'
 import { fieldProblem } from '../http/problem.ts'
-import { currentRules } from '../rules/current.ts'
+import { currentPolicies } from '../policies/current.ts'
 import { loadDue } from './due.ts'
 import { takenAt } from './durations.ts'
 import { areasOf } from './page.ts'
-import { plan } from './problem.ts'
+import { findRoute } from './problem.ts'
 
 const timeWasShort: readonly string[] = [whyLeft.full, whyLeft.storm]
 
@@ -18,16 +18,16 @@ type Wanted = BodyOf<typeof endpoints.makeRound>
 
 /** Make and plan a round. @throws a field problem where a machine is not there, retired, or not of the sites */
 export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): Promise<void> {
-  const machineIds = wanted.stops.map((s) => s.machineId)
-  const due = new Map((await loadDue(tx, { machineIds }, await currentRules(tx), now)).map((d) => [d.machineId, d]))
+  const machineIds = wanted.visits.map((s) => s.machineId)
+  const due = new Map((await loadDue(tx, { machineIds }, await currentPolicies(tx), now)).map((d) => [d.machineId, d]))
   const taken = await takenAt(tx, machineIds)
-  const stops = wanted.stops.map((s, i) => {
+  const visits = wanted.visits.map((s, i) => {
     const own = due.get(s.machineId)
-    if (!own) throw fieldProblem(`stops.${i}.machineId`, 'no such machine in service')
-    if (!wanted.siteIds.includes(own.siteId)) throw fieldProblem(`stops.${i}.machineId`, 'is on none of these sites')
+    if (!own) throw fieldProblem(`visits.${i}.machineId`, 'no such machine in service')
+    if (!wanted.siteIds.includes(own.siteId)) throw fieldProblem(`visits.${i}.machineId`, 'is on none of these sites')
     const tasks = s.tasks.map((id, t) => {
       const task = own.tasks.find((x) => x.task === id)
-      if (!task) throw fieldProblem(`stops.${i}.tasks.${t}`, `${own.unitTag} / ${own.tag} has no such task`)
+      if (!task) throw fieldProblem(`visits.${i}.tasks.${t}`, `${own.unitTag} / ${own.tag} has no such task`)
       return task
     })
     const { minutes, learnt } = minutesHere(usualMinutes(tasks), taken.get(s.machineId) ?? [])
@@ -35,16 +35,16 @@ export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): 
   })
   const areas = await areasOf(
     tx,
-    stops.map((s) => s.areaId),
+    visits.map((s) => s.areaId),
   )
-  const all = await plan(problemOf(wanted, stops, areas))
+  const all = await findRoute(problemOf(wanted, visits, areas))
   // What there was no time for goes to the next day, where there is one.
   const later = new Set(
     wanted.days > 1
-      ? all.left.filter((l) => timeWasShort.includes(l.why) && visitOf(l.visit).part === 'work').map((l) => l.visit)
+      ? all.left.filter((l) => timeWasShort.includes(l.why) && stepOf(l.step).part === 'work').map((l) => l.step)
       : [],
   )
-  const made = { ...all, left: all.left.filter((l) => !later.has(visitOf(l.visit).machineId)) }
+  const made = { ...all, left: all.left.filter((l) => !later.has(stepOf(l.step).machineId)) }
   await tx.insert(rounds).values({
     id: wanted.id,
     name: wanted.name,
@@ -55,12 +55,12 @@ export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): 
     storm: wanted.storm,
     recurs: wanted.recurs,
     note: wanted.note,
-    plan: made,
+    route: made,
     madeBy: by,
     madeAt: now,
   })
-  await tx.insert(roundStops).values(
-    stops
+  await tx.insert(roundVisits).values(
+    visits
       .filter((s) => !later.has(s.machineId))
       .map((s) => ({
         roundId: wanted.id,
@@ -79,7 +79,7 @@ export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): 
         ...wanted,
         id: uuid(),
         day: DateTime.fromISO(wanted.day).plus({ days: 1 }).toFormat('yyyy-MM-dd'),
-        stops: wanted.stops.filter((s) => later.has(s.machineId)),
+        visits: wanted.visits.filter((s) => later.has(s.machineId)),
         days: wanted.days - 1,
         storm: null,
       },

@@ -1,11 +1,11 @@
-import { care, dueTask, roundStopState, type RoundEvent, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { care, dueTask, roundVisitState, type RoundEvent, type RoundPage, type RoundVisit } from '@motor-round/contract'
 import { asc, desc, eq, gt, inArray, and, isNull, isNotNull } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
-import { roundDevices, roundEvents, rounds, roundStops } from '../db/rounds-schema.ts'
+import { roundDevices, roundEvents, rounds, roundVisits } from '../db/rounds-schema.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import { loadFindings } from '../findings/load.ts'
 import { notFound } from '../http/problem.ts'
-import { planOfArea } from '../register/area-plan.ts'
+import { mapOfArea } from '../register/roof-map.ts'
 
 export type RoundRow = typeof rounds.$inferSelect
 
@@ -15,7 +15,7 @@ const asEvent = (e: typeof roundEvents.$inferSelect): RoundEvent => ({
   machineId: e.machineId,
   kind: e.kind,
   at: e.at.toISOString(),
-  stopId: e.stopId,
+  visitId: e.visitId,
   place: e.place,
   note: e.note,
   by: e.by,
@@ -23,7 +23,7 @@ const asEvent = (e: typeof roundEvents.$inferSelect): RoundEvent => ({
 })
 
 function headOf(r: RoundRow, machineIds: readonly string[], events: readonly RoundEvent[]): RoundPage['head'] {
-  const states = machineIds.map((m) => roundStopState(events, m))
+  const states = machineIds.map((m) => roundVisitState(events, m))
   const of = (s: 'done' | 'skipped') => states.filter((x) => x === s).length
   return {
     id: r.id,
@@ -33,7 +33,7 @@ function headOf(r: RoundRow, machineIds: readonly string[], events: readonly Rou
     state: r.closing === null ? 'planned' : 'closed',
     people: r.people,
     recurs: r.recurs,
-    stops: machineIds.length,
+    visits: machineIds.length,
     done: of('done'),
     skipped: of('skipped'),
     left: machineIds.length - of('done') - of('skipped'),
@@ -68,37 +68,37 @@ export async function roundList(db: Db): Promise<RoundPage['head'][]> {
     .limit(100)
   const all = [...open, ...closed]
   const ids = all.map((r) => r.id)
-  const stops = ids.length === 0 ? [] : await db.select().from(roundStops).where(inArray(roundStops.roundId, ids))
+  const visits = ids.length === 0 ? [] : await db.select().from(roundVisits).where(inArray(roundVisits.roundId, ids))
   const events = await eventsOf(db, ids)
   return all.map((r) =>
     headOf(
       r,
-      stops.filter((s) => s.roundId === r.id).map((s) => s.machineId),
+      visits.filter((s) => s.roundId === r.id).map((s) => s.machineId),
       events.filter((e) => e.roundId === r.id),
     ),
   )
 }
 
 /** The stops of a round with where they are and how their machines stand. */
-export async function stopsOfRound(db: Db | Tx, roundId: string): Promise<RoundStop[]> {
+export async function visitsOfRound(db: Db | Tx, roundId: string): Promise<RoundVisit[]> {
   const rows = await db
     .select({
-      stop: roundStops,
+      visit: roundVisits,
       machine: machines,
       unit: units,
       area: areas,
       siteName: sites.name,
       state: machineStates,
     })
-    .from(roundStops)
-    .innerJoin(machines, eq(machines.id, roundStops.machineId))
+    .from(roundVisits)
+    .innerJoin(machines, eq(machines.id, roundVisits.machineId))
     .innerJoin(units, eq(units.id, machines.unitId))
     .innerJoin(areas, eq(areas.id, units.areaId))
     .innerJoin(sites, eq(sites.id, machines.siteId))
     .leftJoin(machineStates, eq(machineStates.machineId, machines.id))
-    .where(eq(roundStops.roundId, roundId))
+    .where(eq(roundVisits.roundId, roundId))
     .orderBy(asc(machineStates.sortKey), asc(machines.id))
-  return rows.map(({ stop, machine, unit, area, siteName, state }) => ({
+  return rows.map(({ visit, machine, unit, area, siteName, state }) => ({
     machineId: machine.id,
     unitId: unit.id,
     areaId: area.id,
@@ -109,15 +109,15 @@ export async function stopsOfRound(db: Db | Tx, roundId: string): Promise<RoundS
     areaName: area.name,
     siteName,
     care: care.parse(unit.care),
-    levelBefore: stop.levelBefore,
+    levelBefore: visit.levelBefore,
     level: state?.level ?? null,
     headline: state?.headline ?? '',
     conditions: state?.conditions ?? [],
     dueAt: state?.dueAt?.toISOString() ?? null,
-    tasks: stop.tasks.map((t) => dueTask.parse(t)),
-    minutes: stop.minutes,
-    learnt: stop.learnt,
-    added: stop.added,
+    tasks: visit.tasks.map((t) => dueTask.parse(t)),
+    minutes: visit.minutes,
+    learnt: visit.learnt,
+    added: visit.added,
   }))
 }
 
@@ -130,7 +130,7 @@ export async function areasOf(db: Db | Tx, areaIds: readonly string[]): Promise<
     .where(inArray(areas.id, [...new Set(areaIds)]))
     .orderBy(asc(areas.name))
   const out: RoundPage['areas'] = []
-  for (const a of rows) out.push({ ...a, plan: (await planOfArea(db, a.id)).plan })
+  for (const a of rows) out.push({ ...a, map: (await mapOfArea(db, a.id)).map })
   return out
 }
 
@@ -149,7 +149,7 @@ export async function lockRound(tx: Tx, id: string): Promise<RoundRow> {
 /** A round with everything its pages show. */
 export async function pageOfRound(db: Db | Tx, id: string): Promise<RoundPage> {
   const row = await roundRow(db, id)
-  const stops = (await stopsOfRound(db, id)).map((s) => {
+  const visits = (await visitsOfRound(db, id)).map((s) => {
     // A closed round stays as it was closed, whatever became of its machines since.
     const stood = row.closing?.stood?.find((x) => x.machineId === s.machineId)
     return stood ? { ...s, ...stood } : s
@@ -163,24 +163,24 @@ export async function pageOfRound(db: Db | Tx, id: string): Promise<RoundPage> {
   return {
     head: headOf(
       row,
-      stops.map((s) => s.machineId),
+      visits.map((s) => s.machineId),
       events,
     ),
     note: row.note,
     heat: row.heat,
     storm: row.storm,
-    stops,
-    plan: row.plan,
+    visits,
+    route: row.route,
     events,
     areas: await areasOf(
       db,
-      stops.map((s) => s.areaId),
+      visits.map((s) => s.areaId),
     ),
     away: away.map((d) => ({ device: d.device, by: d.by, since: d.since.toISOString() })),
     findings: (
       await loadFindings(
         db,
-        stops.map((s) => s.machineId),
+        visits.map((s) => s.machineId),
       )
     ).filter((f) => f.state !== 'closed' || f.roundId === id),
     closing: row.closing,

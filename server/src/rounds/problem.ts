@@ -1,6 +1,6 @@
 import { setImmediate as others } from 'node:timers/promises'
 import { seeded } from '@motor-round/core/machine'
-import { searchRoute, type RoutePlan, type RouteProblem } from '@motor-round/core/round'
+import { searchRoute, type Route, type RouteProblem } from '@motor-round/core/round'
 
 /** How long the planner may look. A round of 60 stops and three people is good well before. */
 const longestMs = 1500
@@ -8,10 +8,10 @@ const longestMs = 1500
 const stretchMs = 15
 
 /** Plan it, within its time, letting others be answered in between. The same round is planned the same as long as the time suffices. */
-export async function plan(problem: RouteProblem): Promise<RoutePlan> {
+export async function findRoute(problem: RouteProblem): Promise<Route> {
   const began = performance.now()
   const over = () => (performance.now() - began) / longestMs
-  const tries = Math.min(4000, Math.max(50, Math.round(60_000 / Math.max(1, problem.visits.length))))
+  const tries = Math.min(4000, Math.max(50, Math.round(60_000 / Math.max(1, problem.steps.length))))
   const search = searchRoute(problem, seeded(7), tries)
   for (let rest = performance.now() + stretchMs; search.step(over()) && over() < 1;)
     if (performance.now() > rest) {

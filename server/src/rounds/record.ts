@@ -1,41 +1,41 @@
-import { coreStop, type RoundPage, type StopRecord } from '@motor-round/contract'
+import { coreVisit, type RoundPage, type VisitRecord } from '@motor-round/contract'
 import type { Judgement } from '@motor-round/core/judge'
 import { findQuantity } from '@motor-round/core/quantity'
 import { stringify } from 'csv-stringify/sync'
 import { inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
 import { pictures } from '../db/rounds-schema.ts'
-import { judgeStop } from '../roof/judge-known.ts'
-import { loadKnown, loadStop } from '../roof/known.ts'
-import { currentRules } from '../rules/current.ts'
+import { judgeVisit } from '../machine-list/judge-known.ts'
+import { loadKnown, loadVisit } from '../machine-list/known.ts'
+import { currentPolicies } from '../policies/current.ts'
 import { pageOfRound } from './page.ts'
 import { zoneOfSites } from './zone.ts'
 
 /** A stop of a round with its machine, how it is judged, and the pictures taken at it. */
-export interface RecordedStop {
+export interface RecordedVisit {
   readonly tag: string
-  readonly stop: StopRecord
+  readonly visit: VisitRecord
   readonly judgement: Judgement | null
   readonly pictures: readonly { readonly id: string; readonly check: string }[]
 }
 
-/** Everything of a round: its page, and each stop that was taken on it. */
+/** Everything of a round: its page, and each visit that was taken on it. */
 export interface RoundRecord {
   readonly page: RoundPage
-  readonly stops: readonly RecordedStop[]
+  readonly visits: readonly RecordedVisit[]
   /** In which its days and times are told. */
   readonly zone: string
 }
 
 export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
   const page = await pageOfRound(db, roundId)
-  const rules = await currentRules(db)
-  const ids = [...new Set(page.events.flatMap((e) => (e.kind === 'done' && e.stopId !== null ? [e.stopId] : [])))]
+  const policies = await currentPolicies(db)
+  const ids = [...new Set(page.events.flatMap((e) => (e.kind === 'done' && e.visitId !== null ? [e.visitId] : [])))]
   const known = new Map(
     (
       await loadKnown(
         db,
-        page.stops.map((s) => s.machineId),
+        page.visits.map((s) => s.machineId),
       )
     ).map((k) => [k.machine.id, k]),
   )
@@ -43,23 +43,23 @@ export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
     ids.length === 0
       ? []
       : await db
-          .select({ id: pictures.id, check: pictures.check, stopId: pictures.stopId })
+          .select({ id: pictures.id, check: pictures.check, visitId: pictures.visitId })
           .from(pictures)
-          .where(inArray(pictures.stopId, ids))
-  const stops: RecordedStop[] = []
+          .where(inArray(pictures.visitId, ids))
+  const visits: RecordedVisit[] = []
   for (const id of ids) {
-    const stop = await loadStop(db, id)
-    const of = stop && page.stops.find((s) => s.machineId === stop.machineId)
-    const own = stop && known.get(stop.machineId)
-    if (!stop || !of || !own) continue
-    stops.push({
+    const visit = await loadVisit(db, id)
+    const of = visit && page.visits.find((s) => s.machineId === visit.machineId)
+    const own = visit && known.get(visit.machineId)
+    if (!visit || !of || !own) continue
+    visits.push({
       tag: `${of.unitTag} / ${of.tag}`,
-      stop,
-      judgement: judgeStop(own, coreStop(stop), rules),
-      pictures: taken.filter((p) => p.stopId === id),
+      visit,
+      judgement: judgeVisit(own, coreVisit(visit), policies),
+      pictures: taken.filter((p) => p.visitId === id),
     })
   }
-  return { page, stops, zone: await zoneOfSites(db, page.head.siteIds) }
+  return { page, visits, zone: await zoneOfSites(db, page.head.siteIds) }
 }
 
 /** Every reading of a round, one a line. RFC 4180. */
@@ -79,19 +79,19 @@ export const recordCsv = (r: RoundRecord): string =>
         'level',
         'note',
       ],
-      ...r.stops.flatMap(({ tag, stop, judgement }) =>
-        stop.readings.map((x) => [
+      ...r.visits.flatMap(({ tag, visit, judgement }) =>
+        visit.readings.map((x) => [
           r.page.head.name,
           tag,
-          stop.takenAt,
+          visit.takenAt,
           x.quantity,
           x.position,
           x.value,
           findQuantity(x.quantity)?.unit ?? '',
           x.how ?? '',
-          stop.by,
+          visit.by,
           judgement?.level ?? '',
-          stop.note,
+          visit.note,
         ]),
       ),
     ],

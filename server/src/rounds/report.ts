@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import { minutesTook, roundStopState, type RoundPage } from '@motor-round/contract'
+import { minutesTook, roundVisitState, type RoundPage } from '@motor-round/contract'
 import { findQuantity, legPositions, linePositions, show, type Reading } from '@motor-round/core/quantity'
 import { inArray } from 'drizzle-orm'
 import pdfmake from 'pdfmake'
@@ -29,10 +29,10 @@ function prepare() {
 }
 
 const levelWords = { ok: 'OK', watch: 'Watch', fix: 'Fix', stop: 'Stop' } as const
-const levelColours = { ok: '#1c5e42', watch: '#704800', fix: '#93290b', stop: '#5e0b27' } as const
+const levelColors = { ok: '#1c5e42', watch: '#704800', fix: '#93290b', stop: '#5e0b27' } as const
 type Level = keyof typeof levelWords
 const level = (l: Level | null): Content =>
-  l === null ? { text: 'not seen' } : { text: levelWords[l], bold: true, color: levelColours[l] }
+  l === null ? { text: 'not seen' } : { text: levelWords[l], bold: true, color: levelColors[l] }
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 12, margin: [0, 8, 0, 3] })
 const cell = (text: string): Content => ({ text })
 const lines = { hLineColor: () => '#c5cdd1', vLineWidth: () => 0, hLineWidth: () => 0.6 }
@@ -72,7 +72,7 @@ const shortened = (list: readonly string[], most: number): string[] =>
 function foundOn(page: RoundPage, most = Infinity): Content[] {
   const told = page.findings.filter((f) => f.roundId === page.head.id)
   const tagOf = (machineId: string) => {
-    const s = page.stops.find((x) => x.machineId === machineId)
+    const s = page.visits.find((x) => x.machineId === machineId)
     return s ? `${s.unitTag} / ${s.tag}` : ''
   }
   if (told.length === 0) return []
@@ -91,7 +91,7 @@ function readingWords(x: Reading): string {
 
 /** Everything that is open at the machines of a round, since when, and what answers it. */
 function standing(page: RoundPage, zone: string): Content[] {
-  const open = page.stops.filter((s) => s.conditions.length > 0)
+  const open = page.visits.filter((s) => s.conditions.length > 0)
   if (open.length === 0) return []
   return [
     heading('Still open at these machines'),
@@ -114,25 +114,27 @@ function standing(page: RoundPage, zone: string): Content[] {
 export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
   const { head } = r.page
   const { events } = r.page
-  const state = (machineId: string) => roundStopState(events, machineId)
+  const state = (machineId: string) => roundVisitState(events, machineId)
   // What was seen to and is not in order; of what was not seen to, what must not wait.
-  const found = r.page.stops
+  const found = r.page.visits
     .filter((s) => (state(s.machineId) === 'done' ? s.level !== null && s.level !== 'ok' : isPressing(s.level)))
     .sort((a, b) => ['stop', 'fix', 'watch'].indexOf(a.level ?? '') - ['stop', 'fix', 'watch'].indexOf(b.level ?? ''))
-  const skipped = r.page.stops.filter((s) => state(s.machineId) === 'skipped')
-  const left = r.page.stops.filter((s) => ['open', 'began'].includes(state(s.machineId)))
-  const ids = r.stops.flatMap((s) => s.pictures.map((p) => p.id)).slice(0, mostPictures)
+  const skipped = r.page.visits.filter((s) => state(s.machineId) === 'skipped')
+  const left = r.page.visits.filter((s) => ['open', 'began'].includes(state(s.machineId)))
+  const ids = r.visits.flatMap((s) => s.pictures.map((p) => p.id)).slice(0, mostPictures)
   const shown = ids.length === 0 ? [] : await db.select().from(pictures).where(inArray(pictures.id, ids))
-  const minutes = r.page.stops.reduce((n, s) => n + (minutesTook(events, s.machineId) ?? 0), 0)
-  const better = r.page.stops.filter((s) => s.levelBefore !== null && s.levelBefore !== 'ok' && s.level === 'ok').length
+  const minutes = r.page.visits.reduce((n, s) => n + (minutesTook(events, s.machineId) ?? 0), 0)
+  const better = r.page.visits.filter(
+    (s) => s.levelBefore !== null && s.levelBefore !== 'ok' && s.level === 'ok',
+  ).length
   const content = (mostLines: number): Content[] => [
     { text: head.name, fontSize: 20, bold: true },
     {
-      text: `${head.day} · ${head.people.map((p) => p.name).join(', ')} · ${[...new Set(r.page.stops.map((s) => s.siteName))].join(', ')}`,
+      text: `${head.day} · ${head.people.map((p) => p.name).join(', ')} · ${[...new Set(r.page.visits.map((s) => s.siteName))].join(', ')}`,
       margin: [0, 2, 0, 8],
     },
     {
-      text: `${head.done} of ${head.stops} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'No machine needs work.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
+      text: `${head.done} of ${head.visits} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'No machine needs work.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
       fontSize: 11,
     },
     ...(found.length === 0
@@ -177,7 +179,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
                 ),
                 ...left.map(
                   (s) =>
-                    `${s.unitTag} / ${s.tag}: ${r.page.plan.left.find((l) => l.visit === s.machineId)?.why ?? r.page.closing?.reason ?? 'not reached'}`,
+                    `${s.unitTag} / ${s.tag}: ${r.page.route.left.find((l) => l.step === s.machineId)?.why ?? r.page.closing?.reason ?? 'not reached'}`,
                 ),
               ],
               mostLines,
@@ -196,7 +198,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
                 stack: [
                   { image: `data:${p.type};base64,${p.bytes.toString('base64')}`, fit: [120, 110] },
                   {
-                    text: `${r.stops.find((s) => s.pictures.some((x) => x.id === p.id))?.tag ?? ''} ${p.check}`,
+                    text: `${r.visits.find((s) => s.pictures.some((x) => x.id === p.id))?.tag ?? ''} ${p.check}`,
                     fontSize: 8,
                   },
                 ],
@@ -220,21 +222,21 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
   return made
 }
 
-/** The full record: every stop with its readings and every verdict with what it rests on. */
+/** The full record: every visit with its readings and every verdict with what it rests on. */
 export function recordPdf(r: RoundRecord): Promise<Buffer> {
   const { head } = r.page
   return bytes(
     document(`${head.name}, full record`, head.day, [
       { text: `${head.name}: full record`, fontSize: 18, bold: true },
       { text: `${head.day} · ${head.people.map((p) => p.name).join(', ')}`, margin: [0, 2, 0, 6] },
-      ...r.stops.flatMap(({ tag, stop, judgement, pictures: taken }): Content[] => {
+      ...r.visits.flatMap(({ tag, visit, judgement, pictures: taken }): Content[] => {
         const of = (quantity: string, positions: readonly string[]) =>
-          positions.flatMap((p) => stop.readings.find((x) => x.quantity === quantity && x.position === p)?.value ?? [])
+          positions.flatMap((p) => visit.readings.find((x) => x.quantity === quantity && x.position === p)?.value ?? [])
         const volts = of('volts_ll', linePositions)
         const amps = of('amps', legPositions)
-        const others = stop.readings.filter((x) => x.quantity !== 'volts_ll' && x.quantity !== 'amps')
+        const others = visit.readings.filter((x) => x.quantity !== 'volts_ll' && x.quantity !== 'amps')
         return [
-          heading(`${tag} · ${byClock(stop.takenAt, r.zone, 'yyyy-MM-dd HH:mm')} · ${stop.by}`),
+          heading(`${tag} · ${byClock(visit.takenAt, r.zone, 'yyyy-MM-dd HH:mm')} · ${visit.by}`),
           cell(
             [
               volts.length > 0 ? `${volts.map((v) => show.volts(v)).join(' ')} V` : '',
@@ -259,11 +261,11 @@ export function recordPdf(r: RoundRecord): Promise<Buffer> {
                 } as Content,
               ]
             : []),
-          ...(stop.note === '' ? [] : [cell(`Note: ${stop.note}`)]),
+          ...(visit.note === '' ? [] : [cell(`Note: ${visit.note}`)]),
           ...(taken.length === 0 ? [] : [cell(`${taken.length} ${taken.length === 1 ? 'photo' : 'photos'} on record`)]),
         ]
       }),
-      ...(r.stops.length === 0 ? [cell('No readings were taken on this round.')] : []),
+      ...(r.visits.length === 0 ? [cell('No readings were taken on this round.')] : []),
       ...foundOn(r.page),
       ...standing(r.page, r.zone),
     ]),

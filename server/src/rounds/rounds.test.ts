@@ -25,7 +25,7 @@ const today = () => todayOf(viewer)
 const siteIds = async () => ((await viewer.get('/places')).body as { sites: { id: string; name: string }[] }).sites
 const person = { id: randomUUID(), name: 'Mosi Okonjo', from: 420, to: 900 }
 const due = async (site = 0) =>
-  (await viewer.get(`/round/due?sites=${(await siteIds())[site]?.id ?? ''}`)).body as DueMachine[]
+  (await viewer.get(`/due?sites=${(await siteIds())[site]?.id ?? ''}`)).body as DueMachine[]
 /** A round of the first machines that want anything. */
 const asked = async (count: number, over: object = {}) => {
   const list = (await due()).slice(0, count)
@@ -34,7 +34,7 @@ const asked = async (count: number, over: object = {}) => {
     name: 'A round',
     day: '2026-11-26',
     siteIds: [...new Set(list.map((d) => d.siteId))],
-    stops: list.map((d) => ({ machineId: d.machineId, tasks: [d.tasks[0]?.task ?? 'amps'] })),
+    visits: list.map((d) => ({ machineId: d.machineId, tasks: [d.tasks[0]?.task ?? 'amps'] })),
     people: [person],
     ...over,
   }
@@ -50,7 +50,7 @@ describe('what is due', () => {
       for (const t of d.tasks) expect(t.why).toMatch(/^(Never done|Last ).*\.$/)
     }
     expect(list.flatMap((d) => d.tasks).some((t) => t.moved === 'forward')).toBe(true)
-    expect((await viewer.get('/round/due?sites=nonsense')).body).toEqual([])
+    expect((await viewer.get('/due?sites=nonsense')).body).toEqual([])
   })
 })
 
@@ -60,8 +60,8 @@ describe('a round', () => {
     const made = await lead.post('/rounds', body)
     expect(made.status).toBe(200)
     const page = made.body as RoundPage
-    expect(page.head).toMatchObject({ name: 'A round', stops: 6, done: 0, state: 'planned' })
-    expect(page.plan.visits.length + page.plan.left.length).toBe(6)
+    expect(page.head).toMatchObject({ name: 'A round', visits: 6, done: 0, state: 'planned' })
+    expect(page.route.steps.length + page.route.left.length).toBe(6)
     expect(page.areas.length).toBeGreaterThan(0)
     await lead.post('/rounds', body)
     expect(((await viewer.get('/rounds')).body as RoundHead[]).filter((r) => r.id === body.id)).toHaveLength(1)
@@ -73,28 +73,28 @@ describe('a round', () => {
       expect(r.status).toBe(422)
       expect((r.body as { errors: { path: string }[] }).errors.map((e) => e.path)).toContain(path)
     }
-    await wrong({ stops: [] }, 'stops')
+    await wrong({ visits: [] }, 'visits')
     await wrong({ people: [{ ...person, to: 400 }] }, 'people.0.to')
-    await wrong({ stops: [{ machineId: randomUUID(), tasks: ['amps'] }] }, 'stops.0.machineId')
-    await wrong({ siteIds: [randomUUID()] }, 'stops.0.machineId')
-    const one = (await asked(1)).stops[0]
-    await wrong({ stops: [one, one] }, 'stops.1.machineId')
-    await wrong({ stops: [{ machineId: one?.machineId, tasks: ['combustion'] }] }, 'stops.0.tasks.0')
+    await wrong({ visits: [{ machineId: randomUUID(), tasks: ['amps'] }] }, 'visits.0.machineId')
+    await wrong({ siteIds: [randomUUID()] }, 'visits.0.machineId')
+    const one = (await asked(1)).visits[0]
+    await wrong({ visits: [one, one] }, 'visits.1.machineId')
+    await wrong({ visits: [{ machineId: one?.machineId, tasks: ['combustion'] }] }, 'visits.0.tasks.0')
   })
   it('is moved by hand with its cost told, and a stale hand is told what changed', async () => {
     const page = (await lead.post('/rounds', await asked(5))).body as RoundPage
-    const order = page.plan.order[0]?.visits ?? []
-    const move = { version: page.head.version, visit: order[4], walker: person.id, position: 0 }
+    const order = page.route.order[0]?.steps ?? []
+    const move = { version: page.head.version, step: order[4], walker: person.id, position: 0 }
     const r = await lead.post(`/rounds/${page.head.id}/move`, move)
     expect(r.status).toBe(200)
     const moved = r.body as { page: RoundPage; by: { travel: number } }
-    expect(moved.page.plan.order[0]?.visits[0]).toBe(order[4])
+    expect(moved.page.route.order[0]?.steps[0]).toBe(order[4])
     expect(Number.isFinite(moved.by.travel)).toBe(true)
     const stale = await lead.post(`/rounds/${page.head.id}/move`, move)
     expect(stale.status).toBe(409)
-    const nowhere = await lead.post(`/rounds/${page.head.id}/move`, { ...move, version: 2, visit: 'none' })
+    const nowhere = await lead.post(`/rounds/${page.head.id}/move`, { ...move, version: 2, step: 'none' })
     expect((nowhere.body as { errors: unknown[] }).errors).toEqual([
-      { path: 'visit', message: 'visit is not in this round' },
+      { path: 'step', message: 'visit is not in this round' },
     ])
   })
   it('is planned again when a storm comes: what is outdoors and later stays undone, and says why', async () => {
@@ -106,36 +106,36 @@ describe('a round', () => {
       storm: 440,
     })
     expect(r.status).toBe(200)
-    const { plan } = r.body as RoundPage
-    expect(plan.left.length).toBeGreaterThan(0)
-    expect(plan.left.every((l) => l.why === 'not before the storm' || l.why === 'no time left')).toBe(true)
+    const { route } = r.body as RoundPage
+    expect(route.left.length).toBeGreaterThan(0)
+    expect(route.left.every((l) => l.why === 'not before the storm' || l.why === 'no time left')).toBe(true)
   })
   it('goes on to the next day with what finds no room, and with nothing else', async () => {
     const short = { ...person, to: 420 + 60 }
     const body = await asked(12, { name: 'Long one', people: [short], days: 3 })
     const first = (await lead.post('/rounds', body)).body as RoundPage
-    expect(first.plan.left.every((l) => l.why !== 'no time left')).toBe(true)
+    expect(first.route.left.every((l) => l.why !== 'no time left')).toBe(true)
     const heads = ((await viewer.get('/rounds')).body as RoundHead[]).filter((h) => h.name === 'Long one')
     expect(heads.map((h) => h.day)).toEqual(['2026-11-26', '2026-11-27', '2026-11-28'].slice(0, heads.length))
     expect(heads.length).toBeGreaterThan(1)
     const all = await Promise.all(
-      heads.map(async (h) => ((await viewer.get(`/rounds/${h.id}`)).body as RoundPage).stops),
+      heads.map(async (h) => ((await viewer.get(`/rounds/${h.id}`)).body as RoundPage).visits),
     )
     expect(
       all
         .flat()
         .map((s) => s.machineId)
         .toSorted(),
-    ).toEqual(body.stops.map((s) => s.machineId).toSorted())
+    ).toEqual(body.visits.map((s) => s.machineId).toSorted())
   })
   it('closes only when all is home and told, or with a reason; one that recurs is planned again', async () => {
     const page = (await lead.post('/rounds', await asked(2, { recurs: { every: 'month', times: 1 } })))
       .body as RoundPage
-    const [a = '', b = ''] = page.stops.map((s) => s.machineId)
+    const [a = '', b = ''] = page.visits.map((s) => s.machineId)
     const close = (reason = '') => lead.post(`/rounds/${page.head.id}/close`, { version: 1, reason })
     const reasonOf = (r: Awaited<ReturnType<typeof close>>) =>
       (r.body as { errors: { message: string }[] }).errors[0]?.message
-    expect(reasonOf(await close())).toBe('2 stops are neither done nor skipped; enter why')
+    expect(reasonOf(await close())).toBe('2 visits are neither done nor skipped; enter why')
     await hand.post('/devices', { device: 'phone', roundId: page.head.id, holds: 3 })
     expect(reasonOf(await close())).toContain('Mosi Okonjo still has this round on a phone')
     await send([
@@ -159,12 +159,12 @@ describe('a round', () => {
     const body = async () => ({
       ...(await asked(1)),
       siteIds: [first?.siteId],
-      stops: [{ machineId, tasks: ['amps'] }],
+      visits: [{ machineId, tasks: ['amps'] }],
     })
     for (let i = 0; i < 4; i++) {
       const page = (await lead.post('/rounds', await body())).body as RoundPage
-      expect(page.stops[0]?.learnt).toBe(i < 3 ? 0 : 3)
-      if (i === 3) expect(page.stops[0]?.minutes).toBeGreaterThan(8)
+      expect(page.visits[0]?.learnt).toBe(i < 3 ? 0 : 3)
+      if (i === 3) expect(page.visits[0]?.minutes).toBeGreaterThan(8)
       await send([
         { kind: 'event', body: eventBody(page.head.id, machineId, 'began', { at: '2026-11-25T08:00:00Z' }) },
         { kind: 'event', body: eventBody(page.head.id, machineId, 'done', { at: '2026-11-25T08:24:00Z' }) },
@@ -191,7 +191,7 @@ describe('a round', () => {
       }
       await until('data: here')
       const page = (await viewer.get(`/rounds/${round?.id ?? ''}`)).body as RoundPage
-      await send([{ kind: 'event', body: eventBody(page.head.id, page.stops[0]?.machineId ?? '', 'began') }])
+      await send([{ kind: 'event', body: eventBody(page.head.id, page.visits[0]?.machineId ?? '', 'began') }])
       await until('data: moved')
       end.abort()
     } finally {
@@ -208,7 +208,7 @@ describe('the demo’s rounds', () => {
     expect(closed).toMatchObject({ state: 'closed', left: 0 })
     expect(closed?.done).toBeGreaterThan(8)
     const page = (await viewer.get(`/rounds/${(await today())?.id ?? ''}`)).body as RoundPage
-    expect(page.stops.length).toBeGreaterThan(5)
+    expect(page.visits.length).toBeGreaterThan(5)
     expect(page.areas.map((a) => a.name)).toEqual(['Crew house roof', 'Freight shed roof'])
   })
 })

@@ -1,5 +1,5 @@
 import { endpoints, problemOf } from '@motor-round/contract'
-import { moveVisit } from '@motor-round/core/round'
+import { moveStep } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record } from '../audit/record.ts'
@@ -9,14 +9,14 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, HttpProblem } from '../http/problem.ts'
 import { refuseStale } from '../register/edit.ts'
-import { currentRules } from '../rules/current.ts'
+import { currentPolicies } from '../policies/current.ts'
 import { closeRound } from './close.ts'
 import { loadDue } from './due.ts'
-import { lockId } from '../stops/keep.ts'
+import { lockId } from '../visits/keep.ts'
 import { hear, tell } from './live.ts'
 import { makeRound, roundIsThere } from './make.ts'
-import { areasOf, lockRound, pageOfRound, roundList, roundRow, stopsOfRound, type RoundRow } from './page.ts'
-import { plan } from './problem.ts'
+import { areasOf, lockRound, pageOfRound, roundList, roundRow, visitsOfRound, type RoundRow } from './page.ts'
+import { findRoute } from './problem.ts'
 
 async function openRound(tx: Tx, id: string, version: number): Promise<RoundRow> {
   const row = await lockRound(tx, id)
@@ -26,13 +26,13 @@ async function openRound(tx: Tx, id: string, version: number): Promise<RoundRow>
 }
 
 async function problem(tx: Tx, row: RoundRow) {
-  const stops = await stopsOfRound(tx, row.id)
+  const visits = await visitsOfRound(tx, row.id)
   return problemOf(
     row,
-    stops,
+    visits,
     await areasOf(
       tx,
-      stops.map((s) => s.areaId),
+      visits.map((s) => s.areaId),
     ),
   )
 }
@@ -41,7 +41,7 @@ async function problem(tx: Tx, row: RoundRow) {
 export function roundRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.dueMachines, async ({ query }) => {
     const siteIds = query.sites.split(',').filter((s) => /^[0-9a-f-]{36}$/.test(s))
-    return siteIds.length === 0 ? [] : loadDue(deps.db, { siteIds }, await currentRules(deps.db), deps.now())
+    return siteIds.length === 0 ? [] : loadDue(deps.db, { siteIds }, await currentPolicies(deps.db), deps.now())
   })
   mount(router, deps, endpoints.rounds, () => roundList(deps.db))
   mount(router, deps, endpoints.round, ({ params }) => pageOfRound(deps.db, params.id))
@@ -57,26 +57,26 @@ export function roundRoutes(router: Router, deps: Deps): void {
           what: 'round planned',
           entity: 'round',
           entityId: body.id,
-          after: { name: body.name, day: body.day, stops: body.stops.length },
+          after: { name: body.name, day: body.day, visits: body.visits.length },
         })
       }
       return pageOfRound(tx, body.id)
     }),
   )
 
-  mount(router, deps, endpoints.moveVisit, ({ params, body, person }) =>
+  mount(router, deps, endpoints.moveStep, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const row = await openRound(tx, params.id, body.version)
       let moved
       try {
-        moved = moveVisit(await problem(tx, row), row.plan, body)
+        moved = moveStep(await problem(tx, row), row.route, body)
       } catch (e) {
-        if (e instanceof RangeError) throw fieldProblem('visit', e.message)
+        if (e instanceof RangeError) throw fieldProblem('step', e.message)
         throw e
       }
       await tx
         .update(rounds)
-        .set({ plan: moved.plan, version: row.version + 1 })
+        .set({ route: moved.route, version: row.version + 1 })
         .where(eq(rounds.id, row.id))
       await record(tx, {
         by: person.name,
@@ -84,7 +84,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
         what: 'visit moved',
         entity: 'round',
         entityId: row.id,
-        after: { visit: body.visit, walker: body.walker, position: body.position },
+        after: { step: body.step, walker: body.walker, position: body.position },
       })
       await tell(tx, row.id)
       return { page: await pageOfRound(tx, row.id), by: moved.by }
@@ -95,10 +95,10 @@ export function roundRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const row = await openRound(tx, params.id, body.version)
       const set = { people: body.people, heat: body.heat, storm: body.storm }
-      const made = await plan(await problem(tx, { ...row, ...set }))
+      const made = await findRoute(await problem(tx, { ...row, ...set }))
       await tx
         .update(rounds)
-        .set({ ...set, plan: made, version: row.version + 1 })
+        .set({ ...set, route: made, version: row.version + 1 })
         .where(eq(rounds.id, row.id))
       await record(tx, {
         by: person.name,

@@ -6,11 +6,11 @@ import { keepClosing } from '../conditions/keep.ts'
 import { keepFinding, keepFindingStep } from '../findings/keep.ts'
 import { keepPicture } from '../pictures/keep.ts'
 import { foreseen } from '../http/errors.ts'
-import { keepPlan, keepPlanDone } from '../plans/keep.ts'
-import { keepAreaPlan } from '../register/area-plan.ts'
+import { keepSpeedChange, keepSpeedChangeDone } from '../speed-changes/keep.ts'
+import { keepRoofMap } from '../register/roof-map.ts'
 import { keepMotor, keepPlate } from '../register/keep-motor.ts'
 import { keepPart } from '../register/parts.ts'
-import { keepStop, keepWork } from '../stops/keep.ts'
+import { keepVisit, keepWork } from '../visits/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
 
@@ -39,18 +39,18 @@ async function apply(tx: Tx, entry: SyncEntry, person: Person, now: Date): Promi
     }
     case 'part':
       return kept((await keepPart(tx, entry.body, person.name, now)).fresh)
-    case 'plan':
-      return kept((await keepPlan(tx, entry.body, person.name, now)).fresh)
-    case 'plan-done':
-      return kept((await keepPlanDone(tx, entry.body.planId, entry.body, person.name, now)).fresh)
-    case 'area-plan': {
+    case 'speed-change':
+      return kept((await keepSpeedChange(tx, entry.body, person.name, now)).fresh)
+    case 'speed-change-done':
+      return kept((await keepSpeedChangeDone(tx, entry.body.speedChangeId, entry.body, person.name, now)).fresh)
+    case 'roof-map': {
       const { id: changeId, areaId, ...body } = entry.body
-      return kept(await keepAreaPlan(tx, areaId, { ...body, changeId }, person.name, now))
+      return kept(await keepRoofMap(tx, areaId, { ...body, changeId }, person.name, now))
     }
     case 'work':
       return kept(!(await keepWork(tx, entry.body, person, now)).already)
-    case 'stop': {
-      const { already, judgement, others } = await keepStop(tx, entry.body, person, now)
+    case 'visit': {
+      const { already, judgement, others } = await keepVisit(tx, entry.body, person, now)
       return { outcome: already ? 'already' : 'kept', judgement, others }
     }
   }

@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
-import type { AreaPlanPage, MachinePage } from '@motor-round/contract'
+import type { RoofMapPage, MachinePage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { predicted } from '../test/plans.test-help.ts'
+import { predicted } from '../test/speed-changes.test-help.ts'
 import { bring } from '../test/rounds.test-help.ts'
-import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
 let hand: Caller
@@ -76,8 +76,8 @@ describe('a plate that was corrected on the roof', () => {
     expect(await outcomes([theirs], lead)).toEqual(['kept'])
     const mine = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
     const more = corrected(machineId, motor, { version: motor.version + 1 })
-    const stop = stopOf(machineId, [5, 5.1, 5.2])
-    const [refused, held, kept] = await results([mine, more, { kind: 'stop', body: stop }])
+    const visit = visitOf(machineId, [5, 5.1, 5.2])
+    const [refused, held, kept] = await results([mine, more, { kind: 'visit', body: visit }])
     expect(refused).toMatchObject({ outcome: 'refused', problem: { current: { plate: { sf: 1.0 } } } })
     expect(refused?.problem?.detail).toContain('Tamsin Vale changed this motor in the meantime')
     expect([held?.outcome, kept?.outcome]).toEqual(['held', 'kept'])
@@ -130,18 +130,18 @@ describe('a motor that was fitted on the roof', () => {
       expect.arrayContaining([theirs.body.id, old.id]),
     )
   })
-  it('is the first of a unit that was found, and its stop is judged by its plate', async () => {
+  it('is the first of a unit that was found, and its visit is judged by its plate', async () => {
     const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id
     const machineId = randomUUID()
     const found = {
       unit: { id: randomUUID(), areaId, tag: 'EF-97', kind: 'exhaust', modelLine: '' },
       machine: { id: machineId, tag: 'EF', purpose: '', phases: 3, serviceVolts: 460, drive: 'direct' },
     }
-    const stop = stopOf(machineId, [4.2, 4.2, 4.3], { takenAt: '2026-11-25T08:20:00Z' })
+    const visit = visitOf(machineId, [4.2, 4.2, 4.3], { takenAt: '2026-11-25T08:20:00Z' })
     const all = await results([
       { kind: 'found', body: found },
       fitted(machineId, null, { removedWhy: '' }),
-      { kind: 'stop', body: stop },
+      { kind: 'visit', body: visit },
     ])
     expect(all.map((r) => r.outcome)).toEqual(['kept', 'kept', 'kept'])
     // 4.2 A on a plate of 3.1 A: more than a third over it.
@@ -168,18 +168,18 @@ describe('parts and plans from the roof', () => {
   })
   it('a plan that was drawn goes home once, and is refused with the other where both were drawn', async () => {
     const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id
-    const planOf = async () => (await hand.get(`/areas/${areaId}/plan`)).body as AreaPlanPage
-    const { plan, version } = await planOf()
-    const mine = { kind: 'area-plan', body: { id: randomUUID(), areaId, version, plan: { ...plan, width: 70 } } }
+    const mapOf = async () => (await hand.get(`/areas/${areaId}/map`)).body as RoofMapPage
+    const { map, version } = await mapOf()
+    const mine = { kind: 'roof-map', body: { id: randomUUID(), areaId, version, map: { ...map, width: 70 } } }
     expect(await outcomes([mine])).toEqual(['kept'])
     expect(await outcomes([mine])).toEqual(['already'])
-    const late = { kind: 'area-plan', body: { ...mine.body, id: randomUUID(), plan: { ...plan, width: 80 } } }
+    const late = { kind: 'roof-map', body: { ...mine.body, id: randomUUID(), map: { ...map, width: 80 } } }
     const [refused] = await results([late], lead)
     expect(refused).toMatchObject({
       outcome: 'refused',
-      problem: { current: { version: version + 1, plan: { width: 70 } } },
+      problem: { current: { version: version + 1, map: { width: 70 } } },
     })
-    expect(await planOf()).toMatchObject({ version: version + 1, plan: { width: 70 } })
+    expect(await mapOf()).toMatchObject({ version: version + 1, map: { width: 70 } })
   })
 })
 
@@ -187,29 +187,35 @@ describe('a change from the bench that was done on the roof', () => {
   const made = (machineId: string, change: object) => {
     const id = randomUUID()
     const body = { id, machineId, madeAt: '2026-11-25T08:00:00Z', change, predicted }
-    const how = { id: randomUUID(), planId: id, machineId, beltsId: randomUUID(), doneAt: '2026-11-25T08:10:00Z' }
+    const how = {
+      id: randomUUID(),
+      speedChangeId: id,
+      machineId,
+      beltsId: randomUUID(),
+      doneAt: '2026-11-25T08:10:00Z',
+    }
     return [
-      { kind: 'plan', body },
-      { kind: 'plan-done', body: how },
+      { kind: 'speed-change', body },
+      { kind: 'speed-change-done', body: how },
     ] as const
   }
-  it('comes home with its work, once, and is held against the stop that follows', async () => {
+  it('comes home with its work, once, and is held against the visit that follows', async () => {
     const machineId = await hand.machine('AHU-2/SF')
-    const [plan, done] = made(machineId, { kind: 'turns', turns: 3 })
-    const stop = { kind: 'stop', body: stopOf(machineId, [12.2, 12.1, 12], { takenAt: '2026-11-25T08:40:00Z' }) }
-    expect(await outcomes([plan, done, stop])).toEqual(['kept', 'kept', 'kept'])
-    expect(await outcomes([plan, done, stop])).toEqual(['already', 'already', 'already'])
+    const [speedChange, done] = made(machineId, { kind: 'turns', turns: 3 })
+    const visit = { kind: 'visit', body: visitOf(machineId, [12.2, 12.1, 12], { takenAt: '2026-11-25T08:40:00Z' }) }
+    expect(await outcomes([speedChange, done, visit])).toEqual(['kept', 'kept', 'kept'])
+    expect(await outcomes([speedChange, done, visit])).toEqual(['already', 'already', 'already'])
     const page = await pageOf(machineId)
     expect(page.work.filter((w) => w.id === done.body.id)).toMatchObject([{ turns: { before: 2.5, after: 3 } }])
-    expect(page.plans[0]).toMatchObject({ id: plan.body.id, doneAt: '2026-11-25T08:10:00.000Z' })
-    expect(page.plans[0]?.measured?.amps).toBeCloseTo(12.1, 6)
+    expect(page.speedChanges[0]).toMatchObject({ id: speedChange.body.id, doneAt: '2026-11-25T08:10:00.000Z' })
+    expect(page.speedChanges[0]?.measured?.amps).toBeCloseTo(12.1, 6)
   })
   it('is refused with what is missing, and what was done of it is held', async () => {
     const machineId = await hand.machine('EF-2/EF')
-    const [plan, done] = made(machineId, { kind: 'hertz', hz: 50 })
-    const [refused, held] = await results([plan, done])
+    const [speedChange, done] = made(machineId, { kind: 'hertz', hz: 50 })
+    const [refused, held] = await results([speedChange, done])
     expect(refused).toMatchObject({ outcome: 'refused', problem: { errors: [{ path: 'change.hz' }] } })
     expect(held?.outcome).toBe('held')
-    expect((await pageOf(machineId)).plans).toEqual([])
+    expect((await pageOf(machineId)).speedChanges).toEqual([])
   })
 })

@@ -2,8 +2,8 @@ import type { roundEventBody } from '@motor-round/contract'
 import { and, eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
-import { roundEvents, roundStops } from '../db/rounds-schema.ts'
-import { machines, machineStates, stops } from '../db/schema.ts'
+import { roundEvents, roundVisits } from '../db/rounds-schema.ts'
+import { machines, machineStates, visits } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { tell } from '../rounds/live.ts'
 import { roundIsThere } from '../rounds/make.ts'
@@ -16,39 +16,39 @@ export async function keepEvent(
   now: Date,
 ): Promise<boolean> {
   if (!(await roundIsThere(tx, body.roundId))) throw fieldProblem('roundId', 'no such round')
-  if (body.stopId !== null) await refuseWithoutStop(tx, body.stopId, body.machineId)
+  if (body.visitId !== null) await refuseWithoutStop(tx, body.visitId, body.machineId)
   const kept = await tx
     .insert(roundEvents)
     .values({ ...body, at: new Date(body.at), by, recordedAt: now })
     .onConflictDoNothing()
   if ((kept.rowCount ?? 0) === 0) return false
-  if (body.kind === 'added' && body.machineId !== null) await addStop(tx, body.roundId, body.machineId)
+  if (body.kind === 'added' && body.machineId !== null) await addVisit(tx, body.roundId, body.machineId)
   await tell(tx, body.roundId)
   return true
 }
 
 /** A visit that was not kept leaves its machine to be visited: nothing is done by it. */
-async function refuseWithoutStop(tx: Tx, stopId: string, machineId: string | null): Promise<void> {
-  const [stop] = await tx.select({ machineId: stops.machineId }).from(stops).where(eq(stops.id, stopId))
-  if (!stop) throw fieldProblem('stopId', 'that visit does not exist')
-  if (stop.machineId !== machineId) throw fieldProblem('stopId', 'that visit is of another machine')
+async function refuseWithoutStop(tx: Tx, visitId: string, machineId: string | null): Promise<void> {
+  const [visit] = await tx.select({ machineId: visits.machineId }).from(visits).where(eq(visits.id, visitId))
+  if (!visit) throw fieldProblem('visitId', 'that visit does not exist')
+  if (visit.machineId !== machineId) throw fieldProblem('visitId', 'that visit is of another machine')
 }
 
 /** A machine that was not planned joins the stops of the round. */
-async function addStop(tx: Tx, roundId: string, machineId: string): Promise<void> {
+async function addVisit(tx: Tx, roundId: string, machineId: string): Promise<void> {
   const [machine] = await tx.select({ id: machines.id }).from(machines).where(eq(machines.id, machineId))
   if (!machine) throw fieldProblem('machineId', 'no such machine')
   const [there] = await tx
-    .select({ id: roundStops.machineId })
-    .from(roundStops)
-    .where(and(eq(roundStops.roundId, roundId), eq(roundStops.machineId, machineId)))
+    .select({ id: roundVisits.machineId })
+    .from(roundVisits)
+    .where(and(eq(roundVisits.roundId, roundId), eq(roundVisits.machineId, machineId)))
   if (there) return
   const [state] = await tx
     .select({ level: machineStates.level })
     .from(machineStates)
     .where(eq(machineStates.machineId, machineId))
   await tx
-    .insert(roundStops)
+    .insert(roundVisits)
     .values({ roundId, machineId, tasks: [], minutes: 8, learnt: 0, levelBefore: state?.level ?? null, added: true })
     .onConflictDoNothing()
 }

@@ -7,8 +7,8 @@ import type { Tx } from '../db/client.ts'
 import { areas, machines, units } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { unitKind } from '../register/places.ts'
-import { refresh } from '../roof/refresh.ts'
-import { lockId } from '../stops/keep.ts'
+import { refresh } from '../machine-list/refresh.ts'
+import { lockId } from '../visits/keep.ts'
 
 /**
  * A unit that was found on the roof and is not in the book; a fan of a unit that is there brings the unit's own id.
@@ -32,7 +32,7 @@ export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: st
     unitId: body.unit.id,
     siteId: unit.siteId,
     hasDrive: false,
-    hasSister: false,
+    hasTwin: false,
     controls: unknownControls,
     unitPlate: null,
   })

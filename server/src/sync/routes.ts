@@ -1,6 +1,6 @@
 import { endpoints } from '@motor-round/contract'
 import type { Router } from 'express'
-import { organisation } from '../db/schema.ts'
+import { organization } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { bringHome } from './apply.ts'
@@ -9,7 +9,7 @@ import { bringHome } from './apply.ts'
 export function syncRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.sync, async ({ body, person }) => {
     const results = await bringHome(deps, body.entries, person)
-    const [org] = await deps.db.select({ version: organisation.rulesVersion }).from(organisation)
-    return { results, now: deps.now().toISOString(), rulesVersion: org?.version ?? 0 }
+    const [org] = await deps.db.select({ version: organization.policiesVersion }).from(organization)
+    return { results, now: deps.now().toISOString(), policiesVersion: org?.version ?? 0 }
   })
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { DueMachine, MachinePage, RoundPage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bring, eventBody, todayOf } from '../test/rounds.test-help.ts'
-import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
 let lead: Caller
@@ -42,7 +42,7 @@ describe('a finding', () => {
     expect(round.findings.filter((f) => f.roundId === body.roundId).map((f) => f.text)).toEqual(['No belt guard'])
     const amps = async () => {
       const siteId = (await of(machineId)).site.id
-      const all = (await viewer.get(`/round/due?sites=${siteId}`)).body as DueMachine[]
+      const all = (await viewer.get(`/due?sites=${siteId}`)).body as DueMachine[]
       return all.find((d) => d.machineId === machineId)?.tasks.find((t) => t.task === 'amps')
     }
     expect((await amps())?.dueAt.slice(0, 10)).toBe('2026-11-27')
@@ -131,27 +131,27 @@ describe('facts of rounds', () => {
 
 describe('what a phone brings home', () => {
   const picture = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]).toString('base64')
-  it('is kept in order and once, and a stop is judged and told who else was there', async () => {
+  it('is kept in order and once, and a visit is judged and told who else was there', async () => {
     const machineId = await viewer.machine('RTU-12/SF')
     const round = (await today())?.id ?? ''
-    const own = stopOf(machineId, [5.1, 5, 5.2])
-    await lead.post('/stops', stopOf(machineId, [5, 5, 5]))
+    const own = visitOf(machineId, [5.1, 5, 5.2])
+    await lead.post('/visits', visitOf(machineId, [5, 5, 5]))
     const entries = [
       { kind: 'event', body: eventBody(round, machineId, 'added') },
-      { kind: 'stop', body: own },
+      { kind: 'visit', body: own },
       {
         kind: 'picture',
         body: {
           id: randomUUID(),
           machineId,
-          stopId: own.id,
+          visitId: own.id,
           check: 'belts',
           takenAt: own.takenAt,
           type: 'image/jpeg',
           bytes: picture,
         },
       },
-      { kind: 'event', body: eventBody(round, machineId, 'done', { stopId: own.id }) },
+      { kind: 'event', body: eventBody(round, machineId, 'done', { visitId: own.id }) },
     ]
     const first = (await send(entries)).body as {
       results: { outcome: string; judgement: object | null; others: { by: string }[] }[]
@@ -162,9 +162,9 @@ describe('what a phone brings home', () => {
     const again = (await send(entries)).body as typeof first
     expect(again.results.map((r) => r.outcome)).toEqual(['already', 'already', 'already', 'already'])
     const page = (await viewer.get(`/rounds/${round}`)).body as RoundPage
-    expect(page.stops.find((s) => s.machineId === machineId)?.added).toBe(true)
+    expect(page.visits.find((s) => s.machineId === machineId)?.added).toBe(true)
     const kept = (await viewer.get(`/machines/${machineId}/pictures`)).body as { id: string; check: string }[]
-    expect(kept).toMatchObject([{ check: 'belts', stopId: own.id, by: 'Mosi Okonjo' }])
+    expect(kept).toMatchObject([{ check: 'belts', visitId: own.id, by: 'Mosi Okonjo' }])
     const bytes = await viewer.get(`/pictures/${kept[0]?.id ?? ''}`)
     expect(bytes.headers['content-type']).toBe('image/jpeg')
   })
@@ -178,8 +178,8 @@ describe('what a phone brings home', () => {
     const r = (
       await send([
         { kind: 'found', body: found },
-        { kind: 'stop', body: stopOf(ghost, [5, 5, 5]) },
-        { kind: 'stop', body: stopOf(machineId, [-5, 5, 5]) },
+        { kind: 'visit', body: visitOf(ghost, [5, 5, 5]) },
+        { kind: 'visit', body: visitOf(machineId, [-5, 5, 5]) },
         { kind: 'nonsense', body: {} },
         { kind: 'work', body: { id: randomUUID(), machineId, doneAt: '2026-11-25T08:10:00Z', kind: 'greased' } },
       ])
@@ -190,18 +190,18 @@ describe('what a phone brings home', () => {
   })
   it('with what no database keeps refuses that alone: half a character, a null byte, the year 0', async () => {
     const machineId = await viewer.machine('RTU-12/SF')
-    const stop = (over: object) => ({ kind: 'stop', body: stopOf(machineId, [5, 5, 5], over) })
+    const visit = (over: object) => ({ kind: 'visit', body: visitOf(machineId, [5, 5, 5], over) })
     const work = (over: object) => ({
       kind: 'work',
       body: { id: randomUUID(), machineId, doneAt: '2026-11-25T08:10:00Z', kind: 'greased', ...over },
     })
     const r = (
       await send([
-        stop({ note: 'half \ud83d' }),
-        stop({ note: 'null \u0000' }),
-        stop({ answers: { 'restore.how': 'wire \udc00' } }),
-        stop({ answers: { 'restore.how': 'wire \u0000' } }),
-        stop({ takenAt: '0000-01-01T00:00:00Z' }),
+        visit({ note: 'half \ud83d' }),
+        visit({ note: 'null \u0000' }),
+        visit({ answers: { 'restore.how': 'wire \udc00' } }),
+        visit({ answers: { 'restore.how': 'wire \u0000' } }),
+        visit({ takenAt: '0000-01-01T00:00:00Z' }),
         work({ doneAt: '0000-01-01T00:00:00Z' }),
         work({ note: '\ud800' }),
         work({}),
@@ -219,7 +219,7 @@ describe('what a phone brings home', () => {
     const r = (
       await send([
         { kind: 'found', body: found },
-        { kind: 'stop', body: stopOf(id, [5, 5, 5]) },
+        { kind: 'visit', body: visitOf(id, [5, 5, 5]) },
       ])
     ).body as { results: { outcome: string }[] }
     expect(r.results.map((x) => x.outcome)).toEqual(['kept', 'kept'])
@@ -238,7 +238,7 @@ describe('what a phone brings home', () => {
           body: {
             id: randomUUID(),
             machineId,
-            stopId: null,
+            visitId: null,
             takenAt: '2026-11-25T08:00:00Z',
             type: 'image/png',
             bytes: picture,

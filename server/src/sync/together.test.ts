@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { MachinePage, RoundPage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { predicted } from '../test/plans.test-help.ts'
+import { predicted } from '../test/speed-changes.test-help.ts'
 import { bring, eventBody, todayOf } from '../test/rounds.test-help.ts'
-import { openWorld, stopOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
 let lead: Caller
@@ -46,41 +46,45 @@ async function holding(lock: string, values: unknown[], meanwhile: () => Promise
 const sent = async (request: PromiseLike<{ status: number }>) => (await request).status
 
 describe('two at once', () => {
-  it('a visit and a change of the house rules: it is judged by the rules that stand when it is written', async () => {
+  it('a visit and a change of the policies: it is judged by the rules that stand when it is written', async () => {
     const id = await hand.machine('AHU-2/SF')
-    const { rules, version } = (await lead.get('/rules')).body as { rules: object; version: number }
+    const { policies, version } = (await lead.get('/policies')).body as { policies: object; version: number }
     const asked: Promise<number>[] = []
     await holding(
       'select 1 from machine_states where machine_id = (select machine_id from machine_states where machine_id <> $1 order by machine_id desc limit 1) for update',
       [id],
       async () => {
-        asked.push(sent(lead.put('/rules', { rules: { ...rules, overAmp: 'service factor' }, version, why: 'winter' })))
+        asked.push(
+          sent(lead.put('/policies', { policies: { ...policies, overAmp: 'service factor' }, version, why: 'winter' })),
+        )
         await waiting(1)
-        asked.push(sent(hand.post('/stops', stopOf(id, [13.4, 13.3, 13.2]))))
+        asked.push(sent(hand.post('/visits', visitOf(id, [13.4, 13.3, 13.2]))))
         await waiting(2)
       },
     )
     expect(await Promise.all(asked)).toEqual([200, 200])
-    const roof = (await hand.get('/roof?q=ahu-2&limit=50')).body as { rows: { machineId: string; level: string }[] }
+    const roof = (await hand.get('/machines?q=ahu-2&limit=50')).body as { rows: { machineId: string; level: string }[] }
     expect(roof.rows.find((r) => r.machineId === id)?.level).toBe('watch')
   })
 
   it('plans done together: the second begins where the first ended', async () => {
     const id = await hand.machine('AHU-2/SF')
-    const plan = (turns: number) => ({
+    const speedChange = (turns: number) => ({
       id: randomUUID(),
       machineId: id,
       madeAt: '2026-11-25T07:00:00Z',
       change: { kind: 'turns', turns },
       predicted: { ...predicted, newBelt: null },
     })
-    const plans = [plan(3), plan(4)] as const
-    for (const p of plans) expect((await hand.post('/plans', p)).status).toBe(200)
+    const speedChanges = [speedChange(3), speedChange(4)] as const
+    for (const p of speedChanges) expect((await hand.post('/speed-changes', p)).status).toBe(200)
     const asked: Promise<number>[] = []
     await holding('select 1 from machines where id = $1 for update', [id], async () => {
-      for (const [i, p] of plans.entries()) {
+      for (const [i, p] of speedChanges.entries()) {
         asked.push(
-          sent(hand.post(`/plans/${p.id}/done`, { workId: randomUUID(), doneAt: `2026-11-25T08:${i + 1}0:00Z` })),
+          sent(
+            hand.post(`/speed-changes/${p.id}/done`, { workId: randomUUID(), doneAt: `2026-11-25T08:${i + 1}0:00Z` }),
+          ),
         )
         await waiting(i + 1)
       }
@@ -116,25 +120,25 @@ describe('what is wrong with one thing', () => {
   it('a visit that was refused leaves its machine to be done', async () => {
     const round = await todayOf(hand)
     const page = (await hand.get(`/rounds/${round?.id}`)).body as RoundPage
-    const machineId = page.stops[0]?.machineId ?? ''
-    const visit = stopOf(machineId, [5, 5, 5], { takenAt: '2031-01-01T00:00:00Z' })
-    const done = eventBody(page.head.id, machineId, 'done', { stopId: visit.id })
+    const machineId = page.visits[0]?.machineId ?? ''
+    const visit = visitOf(machineId, [5, 5, 5], { takenAt: '2031-01-01T00:00:00Z' })
+    const done = eventBody(page.head.id, machineId, 'done', { visitId: visit.id })
     const outcomes = async (entries: object[]) =>
       ((await bring(hand, entries)).body as { results: { outcome: string }[] }).results.map((r) => r.outcome)
     expect(
       await outcomes([
-        { kind: 'stop', body: visit },
+        { kind: 'visit', body: visit },
         { kind: 'event', body: done },
       ]),
     ).toEqual(['refused', 'held'])
     // In a letter of its own it stands on nothing either.
     expect(await outcomes([{ kind: 'event', body: done }])).toEqual(['refused'])
-    const elsewhere = page.stops[1]?.machineId ?? ''
-    const other = stopOf(elsewhere, [5, 5, 5])
+    const elsewhere = page.visits[1]?.machineId ?? ''
+    const other = visitOf(elsewhere, [5, 5, 5])
     expect(
       await outcomes([
-        { kind: 'stop', body: other },
-        { kind: 'event', body: { ...done, id: randomUUID(), stopId: other.id } },
+        { kind: 'visit', body: other },
+        { kind: 'event', body: { ...done, id: randomUUID(), visitId: other.id } },
       ]),
     ).toEqual(['kept', 'refused'])
     const now = (await hand.get(`/rounds/${round?.id}`)).body as RoundPage
@@ -166,9 +170,9 @@ describe('what is wrong with one thing', () => {
     const { siteId: _s, retiredAt: _r, ...body } = machine
     expect((await lead.put(`/machines/${id}`, { ...body, purpose: 'Otter pool' })).status).toBe(200)
     // Somebody else corrects a visit of the machine and a part on it: not the machine.
-    const first = stopOf(id, [5, 5, 5])
-    await hand.post('/stops', first)
-    await hand.post('/stops', stopOf(id, [5.1, 5, 5], { supersedes: first.id, reason: 'misread' }))
+    const first = visitOf(id, [5, 5, 5])
+    await hand.post('/visits', first)
+    await hand.post('/visits', visitOf(id, [5.1, 5, 5], { supersedes: first.id, reason: 'misread' }))
     const part = parts.find((p) => p.removedAt === null)
     if (!part) throw new Error('it has parts')
     const { id: partId, part: was, fittedAt, why, standIn, version } = part

@@ -112,14 +112,14 @@ export class Caller {
   /** Send a file to be checked. */
   file = (kind: string, content: string | Buffer, more = '') =>
     this.agent
-      .post(`/api/v1/books/imports?kind=${kind}&id=${randomUUID()}${more}`)
+      .post(`/api/v1/imports?kind=${kind}&id=${randomUUID()}${more}`)
       .set('x-csrf-token', this.csrf)
       .set('content-type', 'application/octet-stream')
       .send(content)
   /** The machine of a tag in the demo, `AHU-2/SF`. */
   async machine(tag: string) {
     const [unit, section] = tag.split('/')
-    const found = await this.get(`/machines?q=${encodeURIComponent(unit ?? '')}`)
+    const found = await this.get(`/find?q=${encodeURIComponent(unit ?? '')}`)
     const hit = (found.body as { id: string; unitTag: string; tag: string }[]).find(
       (m) => m.unitTag === unit && m.tag === section,
     )
@@ -128,17 +128,17 @@ export class Caller {
   }
 }
 
-const unsaid: JudgeInput['stop']['state'] = {
+const unsaid: JudgeInput['visit']['state'] = {
   settled: true,
   mode: null,
   filters: null,
   panels: null,
-  sister: null,
+  twin: null,
   turning: null,
 }
 
-/** A stop to send. */
-export const stopOf = (machineId: string, amps: readonly number[], over: object = {}) => ({
+/** A visit to send. */
+export const visitOf = (machineId: string, amps: readonly number[], over: object = {}) => ({
   id: randomUUID(),
   machineId,
   takenAt: '2026-11-25T08:00:00Z',

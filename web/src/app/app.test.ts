@@ -1,7 +1,7 @@
 import { endpoints } from '@motor-round/contract'
 import { describe, expect, it } from 'vitest'
 import { limitRegister } from '@motor-round/core/limits'
-import { shownLimit, typedLimit } from '../features/house-rules/limit-text.ts'
+import { shownLimit, typedLimit } from '../features/limits/limit-text.ts'
 import { dueWords } from './dates.ts'
 import { failureOf, fieldMessage } from './failure.ts'
 import { addressOf } from './request.ts'
@@ -9,9 +9,9 @@ import { addressOf } from './request.ts'
 describe('addresses', () => {
   it('fill in parameters and leave out what is not asked', () => {
     expect(addressOf(endpoints.machinePage, { id: 'a/b' })).toBe('/machines/a%2Fb')
-    expect(addressOf(endpoints.roof, undefined, { level: ['stop', 'fix'], q: '', site: undefined, sort: 'need' })).toBe(
-      '/roof?level=stop%2Cfix&sort=need',
-    )
+    expect(
+      addressOf(endpoints.machineList, undefined, { level: ['stop', 'fix'], q: '', site: undefined, sort: 'need' }),
+    ).toBe('/machines?level=stop%2Cfix&sort=need')
   })
 })
 

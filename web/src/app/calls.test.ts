@@ -8,19 +8,19 @@ import { addressOf, requestOf } from './request.ts'
 describe('the address of a call', () => {
   it('fills in what the path names, and leaves out what the query does not say', () => {
     expect(addressOf(endpoints.machinePage, { id: 'a b' })).toBe('/machines/a%20b')
-    expect(addressOf(endpoints.roof, undefined, { level: [], q: '', site: undefined, offset: 0 })).toBe(
-      '/roof?offset=0',
+    expect(addressOf(endpoints.machineList, undefined, { level: [], q: '', site: undefined, offset: 0 })).toBe(
+      '/machines?offset=0',
     )
-    expect(addressOf(endpoints.roof, undefined, { q: 'ahu-2 & co' })).toBe('/roof?q=ahu-2+%26+co')
+    expect(addressOf(endpoints.machineList, undefined, { q: 'ahu-2 & co' })).toBe('/machines?q=ahu-2+%26+co')
   })
   it('has a body only where one is sent', () => {
-    expect(requestOf(endpoints.rules, {})).toEqual({ url: '/rules', method: 'GET' })
+    expect(requestOf(endpoints.policies, {})).toEqual({ url: '/policies', method: 'GET' })
     expect(
-      requestOf(endpoints.rulesEffect, { body: { rules: { overAmp: 'plate', trim: 0, limits: {} } } }),
+      requestOf(endpoints.policiesEffect, { body: { policies: { overAmp: 'plate', trim: 0, limits: {} } } }),
     ).toMatchObject({
-      url: '/rules/effect',
+      url: '/policies/effect',
       method: 'POST',
-      body: { rules: { trim: 0 } },
+      body: { policies: { trim: 0 } },
     })
   })
 })

@@ -1,4 +1,4 @@
-import { inputOf, snapshotOf, toHouseRules, type MachinePage } from '@motor-round/contract'
+import { inputOf, snapshotOf, toPolicies, type MachinePage } from '@motor-round/contract'
 import {
   judgeMachine,
   speakingVisit,
@@ -6,41 +6,41 @@ import {
   type Judgement,
   type MachineSnapshot,
 } from '@motor-round/core/judge'
-import type { Stop } from '@motor-round/core/trend'
+import type { Visit } from '@motor-round/core/trend'
 import { useMemo } from 'react'
 import { api } from './api.ts'
 
 /** A machine's page as judging takes it. */
-export const snapshotOfPage = (page: MachinePage, rules: Parameters<typeof toHouseRules>[0]): MachineSnapshot =>
+export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof toPolicies>[0]): MachineSnapshot =>
   snapshotOf({
     machine: page.machine,
     motors: [...(page.motor ? [page.motor] : []), ...page.pastMotors],
     work: page.work,
     parts: page.parts,
-    stops: page.stops,
-    sisters: page.sisters,
+    visits: page.visits,
+    twins: page.twins,
     peers: page.peers,
     closings: page.closings,
     findings: page.findings,
     site: page.site,
-    rules: toHouseRules(rules),
+    policies: toPolicies(policies),
   })
 
 /** The machine with all that judging needs, in the hand; null while page or limits are not there. */
 export function useSnapshot(page: MachinePage | undefined): MachineSnapshot | null {
-  const rules = api.useRulesQuery({}).data?.rules
-  return useMemo(() => (page && rules ? snapshotOfPage(page, rules) : null), [page, rules])
+  const policies = api.usePoliciesQuery({}).data?.policies
+  return useMemo(() => (page && policies ? snapshotOfPage(page, policies) : null), [page, policies])
 }
 
 /** The judging of this machine, in the hand: a function from a visit to all that judging needs. */
-export function useJudging(page: MachinePage | undefined): ((stop: Stop) => JudgeInput) | null {
+export function useJudging(page: MachinePage | undefined): ((visit: Visit) => JudgeInput) | null {
   const snapshot = useSnapshot(page)
-  return useMemo(() => (snapshot ? (stop) => inputOf(snapshot, stop) : null), [snapshot])
+  return useMemo(() => (snapshot ? (visit) => inputOf(snapshot, visit) : null), [snapshot])
 }
 
 /** The machine as it stands, and the visit whose figures stand for it. */
-export function standingOf(snapshot: MachineSnapshot): { judgement: Judgement; stop: Stop } | null {
-  const stop = speakingVisit(snapshot.visits)
+export function standingOf(snapshot: MachineSnapshot): { judgement: Judgement; visit: Visit } | null {
+  const visit = speakingVisit(snapshot.visits)
   const judgement = judgeMachine(snapshot)
-  return stop && judgement ? { judgement, stop } : null
+  return visit && judgement ? { judgement, visit } : null
 }

@@ -3,7 +3,7 @@ import { convert, parseFigure } from '@motor-round/core/quantity'
 
 export type LengthUnit = 'in' | 'mm'
 
-/** The unit in which sheaves and centres of a machine are told: that of the country its supply belongs to. */
+/** The unit in which sheaves and centers of a machine are told: that of the country its supply belongs to. */
 export const lengthUnitOf = (machine: Pick<Machine, 'serviceVolts'>): LengthUnit =>
   machine.serviceVolts === 400 ||
   machine.serviceVolts === 230 ||

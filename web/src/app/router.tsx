@@ -15,8 +15,11 @@ export const router = createBrowserRouter([
       {
         ErrorBoundary: PageError,
         children: [
-          { index: true, element: <Navigate to="/roof" replace /> },
-          { path: 'roof', lazy: async () => ({ Component: (await import('../features/roof/index.ts')).Roof }) },
+          { index: true, element: <Navigate to="/machines" replace /> },
+          {
+            path: 'machines',
+            lazy: async () => ({ Component: (await import('../features/machine-list/index.ts')).MachineList }),
+          },
           {
             path: 'machines/new',
             lazy: async () => ({ Component: (await import('../features/register/index.ts')).NewMachine }),
@@ -42,23 +45,23 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/area-air/index.ts')).AreaAirScreen }),
           },
           {
-            path: 'areas/:id/plan',
-            lazy: async () => ({ Component: (await import('../features/roof-plan/index.ts')).RoofPlanScreen }),
+            path: 'areas/:id/map',
+            lazy: async () => ({ Component: (await import('../features/roof-map/index.ts')).RoofMapScreen }),
           },
           {
-            path: 'round',
+            path: 'rounds',
             lazy: async () => ({ Component: (await import('../features/round/rounds-screen.tsx')).RoundsScreen }),
           },
           {
-            path: 'round/new',
+            path: 'rounds/new',
             lazy: async () => ({ Component: (await import('../features/round/new-round.tsx')).NewRound }),
           },
           {
-            path: 'round/:id',
+            path: 'rounds/:id',
             lazy: async () => ({ Component: (await import('../features/round/round-screen.tsx')).RoundScreen }),
           },
           {
-            path: 'round/:id/prepare',
+            path: 'rounds/:id/prepare',
             lazy: async () => ({ Component: (await import('../features/round/prepare-screen.tsx')).PrepareScreen }),
           },
           { path: 'tags', lazy: async () => ({ Component: (await import('../features/tags/index.ts')).TagsScreen }) },
@@ -67,19 +70,25 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/phone/index.ts')).PhoneScreen }),
           },
           { path: 'places', lazy: async () => ({ Component: (await import('../features/register/index.ts')).Places }) },
-          { path: 'bench', lazy: async () => ({ Component: (await import('../features/bench/index.ts')).Bench }) },
           {
-            path: 'bench/speed',
-            lazy: async () => ({ Component: (await import('../features/speed-bench/index.ts')).SpeedBenchScreen }),
+            path: 'calculators',
+            lazy: async () => ({ Component: (await import('../features/calculators/index.ts')).Calculators }),
           },
           {
-            path: 'bench/:id',
-            lazy: async () => ({ Component: (await import('../features/bench/index.ts')).CalculatorScreen }),
+            path: 'speed-change',
+            lazy: async () => ({ Component: (await import('../features/speed-change/index.ts')).SpeedChangeScreen }),
           },
-          { path: 'books', lazy: async () => ({ Component: (await import('../features/books/index.ts')).Books }) },
           {
-            path: 'house-rules',
-            lazy: async () => ({ Component: (await import('../features/house-rules/index.ts')).HouseRulesScreen }),
+            path: 'calculators/:id',
+            lazy: async () => ({ Component: (await import('../features/calculators/index.ts')).CalculatorScreen }),
+          },
+          {
+            path: 'import-export',
+            lazy: async () => ({ Component: (await import('../features/import-export/index.ts')).ImportExport }),
+          },
+          {
+            path: 'limits',
+            lazy: async () => ({ Component: (await import('../features/limits/index.ts')).LimitsScreen }),
           },
           { path: 'keys', lazy: async () => ({ Component: (await import('../features/keys/index.ts')).Keys }) },
           { path: 'm/*', lazy: async () => ({ Component: (await import('../features/finder/index.ts')).ScannedTag }) },
@@ -93,11 +102,11 @@ export const router = createBrowserRouter([
     ErrorBoundary: PageError,
     children: [
       {
-        path: 'machines/:id/stop',
-        lazy: async () => ({ Component: (await import('../features/stop/index.ts')).StopScreen }),
+        path: 'machines/:id/visit',
+        lazy: async () => ({ Component: (await import('../features/visit/index.ts')).VisitScreen }),
       },
       {
-        path: 'round/:id/walk',
+        path: 'rounds/:id/walk',
         lazy: async () => ({ Component: (await import('../features/round/walk-screen.tsx')).WalkScreen }),
       },
     ],

@@ -9,7 +9,7 @@ export const store = configureStore({
 })
 setupListeners(store.dispatch)
 
-// The page takes on the look before anything is drawn in it: drawings on a canvas read its colours while they render.
+// The page takes on the look before anything is drawn in it: drawings on a canvas read its colors while they render.
 const paint = () => {
   document.documentElement.dataset['theme'] = store.getState().look.theme
 }

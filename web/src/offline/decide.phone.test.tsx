@@ -1,5 +1,5 @@
 import type { SyncEntryInput } from '@motor-round/contract'
-import { blankPlan } from '@motor-round/core/round'
+import { blankMap } from '@motor-round/core/round'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { machineId, pageOf } from '../test/machine-page.test-help.ts'
 import { roundOf, uuid } from '../test/round.test-help.ts'
@@ -9,20 +9,20 @@ import { drawnHere, roundWithPending, withPending } from './pending.ts'
 import { store, type Fact } from './store.ts'
 
 const page = pageOf()
-const book = page.motor
-if (!book) throw new Error('the page has a motor')
+const server = page.motor
+if (!server) throw new Error('the page has a motor')
 type Body<K extends SyncEntryInput['kind']> = Extract<SyncEntryInput, { kind: K }>['body']
 
 const correction = (n: number, over: Partial<Body<'plate'>> = {}): Fact => ({
   kind: 'plate',
   body: {
     id: uuid(n),
-    motorId: book.id,
+    motorId: server.id,
     machineId,
     version: 1,
-    plate: { ...book.plate, amps: '13.4' },
+    plate: { ...server.plate, amps: '13.4' },
     connectionVolts: null,
-    fittedAt: book.fittedAt,
+    fittedAt: server.fittedAt,
     why: '',
     standIn: false,
     ...over,
@@ -33,7 +33,7 @@ const swap = (n: number, over: Partial<Body<'motor'>> = {}): Fact => ({
   body: {
     id: uuid(n),
     machineId,
-    replaces: book.id,
+    replaces: server.id,
     plate: { phases: 3, volts: '460', amps: '9.6' },
     connectionVolts: null,
     fittedAt: '2026-11-25T08:00:00Z',
@@ -42,8 +42,8 @@ const swap = (n: number, over: Partial<Body<'motor'>> = {}): Fact => ({
   },
 })
 const drawing = (n: number, width: number, version: number): Fact => ({
-  kind: 'area-plan',
-  body: { id: uuid(n), areaId: uuid(2), version, plan: { ...blankPlan, width } },
+  kind: 'roof-map',
+  body: { id: uuid(n), areaId: uuid(2), version, map: { ...blankMap, width } },
 })
 /** Refuse the entries of the line as home did, from the first on. */
 async function refuse(...currents: unknown[]) {
@@ -58,7 +58,7 @@ beforeEach(async () => {
 
 describe('what was changed on the roof stands at once', () => {
   it('a plate, and the next correction of it', async () => {
-    const twice = { ...book.plate, amps: '13.6' }
+    const twice = { ...server.plate, amps: '13.6' }
     await keepHere(uuid(9), [correction(50), correction(51, { version: 2, plate: twice })])
     expect(withPending(page, await allWaiting(), 'x').motor).toMatchObject({ plate: { amps: '13.6' }, version: 3 })
   })
@@ -69,33 +69,37 @@ describe('what was changed on the roof stands at once', () => {
     ])
     const shown = withPending(page, await allWaiting(), 'Mosi Okonjo')
     expect(shown.motor).toMatchObject({ id: uuid(60), fittedBy: 'Mosi Okonjo', plate: { amps: '9.9' } })
-    expect(shown.pastMotors[0]).toMatchObject({ id: book.id, removedAt: '2026-11-25T08:00:00Z', removedWhy: 'seized' })
+    expect(shown.pastMotors[0]).toMatchObject({
+      id: server.id,
+      removedAt: '2026-11-25T08:00:00Z',
+      removedWhy: 'seized',
+    })
     // Home has it by now: it is not there twice.
     const later = withPending({ ...shown, pastMotors: shown.pastMotors }, await allWaiting(), 'x')
     expect(later.pastMotors).toHaveLength(1)
   })
-  it('a plan, also under the round', async () => {
+  it('a roof map, also under the round', async () => {
     await keepHere(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
     const line = await allWaiting()
-    expect(drawnHere(line, uuid(2))).toMatchObject({ version: 6, plan: { width: 34 } })
+    expect(drawnHere(line, uuid(2))).toMatchObject({ version: 6, map: { width: 34 } })
     expect(drawnHere(line, uuid(3))).toBeNull()
     const round = roundOf({
-      areas: [{ id: uuid(2), name: 'Roof', siteId: uuid(1), kind: 'roof', plan: blankPlan }] as never,
+      areas: [{ id: uuid(2), name: 'Roof', siteId: uuid(1), kind: 'roof', map: blankMap }] as never,
     })
     const shown = await roundWithPending(round, line, 'x', () => Promise.resolve(null))
-    expect(shown.areas[0]?.plan.width).toBe(34)
+    expect(shown.areas[0]?.map.width).toBe(34)
   })
   it('and no more, once it was refused', async () => {
     await keepHere(uuid(9), [correction(50)])
-    await refuse(book)
+    await refuse(server)
     expect(withPending(page, await allWaiting(), 'x').motor?.plate.amps).toBe('12.8')
   })
 })
 
 describe('two versions', () => {
-  const theirs = { ...book, version: 4, plate: { ...book.plate, amps: '12.4' } }
+  const theirs = { ...server, version: 4, plate: { ...server.plate, amps: '12.4' } }
   it('of a plate are one matter, however often it was corrected here: the last word stands against the book', async () => {
-    const last = { ...book.plate, amps: '13.6' }
+    const last = { ...server.plate, amps: '13.6' }
     await keepHere(uuid(9), [correction(50), correction(51, { version: 2, plate: last })])
     await refuse(theirs, undefined)
     const [conflict, ...more] = conflictsOf(await allWaiting())
@@ -104,7 +108,7 @@ describe('two versions', () => {
       about: 'plate',
       machineId,
       mine: { plate: { amps: '13.6' } },
-      book: { version: 4, plate: { amps: '12.4' } },
+      server: { version: 4, plate: { amps: '12.4' } },
     })
     expect(conflict?.entries).toHaveLength(2)
     expect(refusedOnly(await allWaiting())).toEqual([])
@@ -122,9 +126,9 @@ describe('two versions', () => {
   })
   it('decided for the book, leave nothing', async () => {
     await keepHere(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
-    await refuse({ version: 7, plan: { ...blankPlan, width: 50 } }, undefined)
+    await refuse({ version: 7, map: { ...blankMap, width: 50 } }, undefined)
     const [conflict] = conflictsOf(await allWaiting())
-    expect(conflict).toMatchObject({ about: 'plan', mine: { plan: { width: 34 } }, book: { version: 7 } })
+    expect(conflict).toMatchObject({ about: 'roof-map', mine: { map: { width: 34 } }, server: { version: 7 } })
     if (conflict) await decide(uuid(9), conflict, 'book')
     expect(await allWaiting()).toEqual([])
   })

@@ -1,10 +1,10 @@
-import { areaPlan, motor as bookMotor, planDrawn } from '@motor-round/contract'
+import { roofMap, motor as serverMotor, mapDrawn } from '@motor-round/contract'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
 import { keepHere } from './line.ts'
 import { store, type Fact, type Waiting } from './store.ts'
 
-const bookPlan = z.object({ plan: areaPlan, version: z.int() })
+const serverMap = z.object({ map: roofMap, version: z.int() })
 const isRefused = (w: Waiting) => w.refused !== null
 
 type Of<K extends Fact['kind']> = Extract<Fact, { kind: K }>['body']
@@ -16,7 +16,7 @@ export type Conflict =
       readonly why: string
       readonly machineId: string
       readonly mine: Of<'plate'>
-      readonly book: z.output<typeof bookMotor>
+      readonly server: z.output<typeof serverMotor>
       /** The entries of the line it is about: all go when it is decided. */
       readonly entries: readonly number[]
     }
@@ -25,15 +25,15 @@ export type Conflict =
       readonly why: string
       readonly machineId: string
       readonly mine: Of<'motor'>
-      readonly book: z.output<typeof bookMotor>
+      readonly server: z.output<typeof serverMotor>
       readonly entries: readonly number[]
     }
   | {
-      readonly about: 'plan'
+      readonly about: 'roof-map'
       readonly why: string
       readonly areaId: string
-      readonly mine: z.output<typeof planDrawn>
-      readonly book: z.output<typeof bookPlan>
+      readonly mine: z.output<typeof mapDrawn>
+      readonly server: z.output<typeof serverMap>
       readonly entries: readonly number[]
     }
 
@@ -43,7 +43,7 @@ const subjectOf = (w: Waiting): string | null =>
     ? w.body.motorId
     : w.kind === 'motor'
       ? `motor of ${w.body.machineId}`
-      : w.kind === 'area-plan'
+      : w.kind === 'roof-map'
         ? w.body.areaId
         : null
 
@@ -60,17 +60,17 @@ export function conflictsOf(line: readonly Waiting[]): Conflict[] {
     if (!told || !mine) return []
     const entries = list.map((w) => w.n)
     const why = told.refused ?? ''
-    if (mine.kind === 'area-plan') {
-      const book = bookPlan.safeParse(told.current).data
-      const own = planDrawn.safeParse(mine.body).data
-      return book && own ? [{ about: 'plan', why, areaId: own.areaId, mine: own, book, entries }] : []
+    if (mine.kind === 'roof-map') {
+      const server = serverMap.safeParse(told.current).data
+      const own = mapDrawn.safeParse(mine.body).data
+      return server && own ? [{ about: 'roof-map', why, areaId: own.areaId, mine: own, server, entries }] : []
     }
-    const book = bookMotor.safeParse(told.current).data
-    if (!book) return []
+    const server = serverMotor.safeParse(told.current).data
+    if (!server) return []
     if (mine.kind === 'plate')
-      return [{ about: 'plate', why, machineId: mine.body.machineId, mine: mine.body, book, entries }]
+      return [{ about: 'plate', why, machineId: mine.body.machineId, mine: mine.body, server, entries }]
     return mine.kind === 'motor'
-      ? [{ about: 'motor', why, machineId: mine.body.machineId, mine: mine.body, book, entries }]
+      ? [{ about: 'motor', why, machineId: mine.body.machineId, mine: mine.body, server, entries }]
       : []
   })
 }
@@ -83,17 +83,17 @@ export function refusedOnly(line: readonly Waiting[]): Waiting[] {
 
 /** What a decision writes instead, on top of what is in the book now. */
 function again(c: Conflict): Fact {
-  if (c.about === 'plan') return { kind: 'area-plan', body: { ...c.mine, id: uuid(), version: c.book.version } }
-  if (c.about === 'plate') return { kind: 'plate', body: { ...c.mine, id: uuid(), version: c.book.version } }
+  if (c.about === 'roof-map') return { kind: 'roof-map', body: { ...c.mine, id: uuid(), version: c.server.version } }
+  if (c.about === 'plate') return { kind: 'plate', body: { ...c.mine, id: uuid(), version: c.server.version } }
   // Both saw the same motor put in: there is one, and its plate is what was read here.
   const { plate, connectionVolts, fittedAt, why, standIn, machineId } = c.mine
   return {
     kind: 'plate',
     body: {
       id: uuid(),
-      motorId: c.book.id,
+      motorId: c.server.id,
       machineId,
-      version: c.book.version,
+      version: c.server.version,
       plate,
       connectionVolts,
       fittedAt,
@@ -112,7 +112,7 @@ export async function decide(by: string, c: Conflict, decision: Decision): Promi
     await store.line.bulkDelete([...c.entries])
     if (decision === 'mine') await keepHere(by, [again(c)])
     if (decision === 'after it' && c.about === 'motor')
-      await keepHere(by, [{ kind: 'motor', body: { ...c.mine, id: uuid(), replaces: c.book.id } }])
+      await keepHere(by, [{ kind: 'motor', body: { ...c.mine, id: uuid(), replaces: c.server.id } }])
   })
 }
 

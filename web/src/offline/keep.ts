@@ -3,8 +3,8 @@ import { v7 as uuid } from 'uuid'
 import { onThisPhone } from './mark.ts'
 import type { Fact } from './store.ts'
 
-/** A stop as it is sent. */
-export type StopBody = Extract<SyncEntryInput, { kind: 'stop' }>['body']
+/** A visit as it is sent. */
+export type VisitBody = Extract<SyncEntryInput, { kind: 'visit' }>['body']
 type FindingBody = Extract<SyncEntryInput, { kind: 'finding' }>['body']
 type FindingStepBody = Extract<SyncEntryInput, { kind: 'finding-step' }>['body']
 type ClosingBody = Extract<SyncEntryInput, { kind: 'closing' }>['body']
@@ -33,14 +33,14 @@ export async function somethingWaits(): Promise<boolean> {
   }
 }
 
-/** Keep a stop on this phone, with what it means for its round. */
-export const keepStopHere = (
+/** Keep a visit on this phone, with what it means for its round. */
+export const keepVisitHere = (
   by: string,
-  body: StopBody,
+  body: VisitBody,
   how: { readonly round: string | null; readonly level: string | null; readonly at: number },
 ): Promise<string | null> =>
   keep(by, [
-    { kind: 'stop', body, level: how.level },
+    { kind: 'visit', body, level: how.level },
     ...(how.round === null
       ? []
       : [
@@ -52,7 +52,7 @@ export const keepStopHere = (
               machineId: body.machineId,
               kind: 'done' as const,
               at: new Date(how.at).toISOString(),
-              stopId: body.id,
+              visitId: body.id,
             },
           },
         ]),

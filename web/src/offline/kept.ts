@@ -1,4 +1,4 @@
-import { areaPlanPage, machinePage, places, roundPage, session, type MachinePage } from '@motor-round/contract'
+import { roofMapPage, machinePage, places, roundPage, session, type MachinePage } from '@motor-round/contract'
 import { allWaiting } from './line.ts'
 import { drawnHere, pageOfFound, roundWithPending, withPending } from './pending.ts'
 import { store } from './store.ts'
@@ -52,7 +52,7 @@ async function machineHere(id: string): Promise<MachinePage | null> {
 
 /** What the phone has of an address, with what is still to be brought home in it; undefined where it has nothing. */
 export async function answerFrom(url: string): Promise<unknown> {
-  if (url.startsWith('/machines?q=')) return found(url)
+  if (url.startsWith('/find?q=')) return found(url)
   const machine = /^\/machines\/([0-9a-f-]{36})$/.exec(url)
   if (machine) return (await machineHere(machine[1] ?? '')) ?? undefined
   const kept = await store.kept.get(url)
@@ -72,7 +72,7 @@ export async function withLine(url: string, data: unknown): Promise<unknown> {
   if (machine?.success) return withPending(machine.data, await allWaiting(), await who())
   const round = url.startsWith('/rounds/') ? roundPage.safeParse(data) : null
   if (round?.success) return roundWithPending(round.data, await allWaiting(), await who(), machineHere)
-  const area = url.endsWith('/plan') ? areaPlanPage.safeParse(data) : null
+  const area = url.endsWith('/map') ? roofMapPage.safeParse(data) : null
   if (area?.success) return { ...area.data, ...drawnHere(await allWaiting(), area.data.area.id) }
   return data
 }

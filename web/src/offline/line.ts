@@ -18,7 +18,7 @@ export async function keepHere(by: string, facts: readonly (Fact & { level?: str
         byName: signedIn?.id === by ? signedIn.name : '',
         refused: null,
         level: level ?? null,
-        readings: fact.kind === 'stop' ? fact.body.readings.length : 0,
+        readings: fact.kind === 'visit' ? fact.body.readings.length : 0,
       })
   })
 }

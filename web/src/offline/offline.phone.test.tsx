@@ -1,6 +1,6 @@
 import Dexie from 'dexie'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { machineId, pageOf, stopRecord } from '../test/machine-page.test-help.ts'
+import { machineId, pageOf, visitRecord } from '../test/machine-page.test-help.ts'
 import { heldOf, heldWords } from './held-words.ts'
 import { bringHome, letter } from './home.ts'
 import { answerFrom, keepAnswer, noteClock } from './kept.ts'
@@ -11,11 +11,11 @@ import { store, storeTrouble } from './store.ts'
 import { tellRound } from './keep.ts'
 
 const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
-const stopBody = (n: number, over: object = {}) => {
-  const { id, takenAt, state, readings } = stopRecord({ id: uuid(n), takenAt: '2026-11-25T08:00:00Z' })
+const visitBody = (n: number, over: object = {}) => {
+  const { id, takenAt, state, readings } = visitRecord({ id: uuid(n), takenAt: '2026-11-25T08:00:00Z' })
   return { id, machineId, takenAt, state, readings, ...over }
 }
-const stop = (n: number) => ({ kind: 'stop' as const, body: stopBody(n) })
+const visit = (n: number) => ({ kind: 'visit' as const, body: visitBody(n) })
 const note = (n: number) => ({
   kind: 'work' as const,
   body: { id: uuid(n), machineId, doneAt: '2026-11-25T08:00:00Z', kind: 'note' as const, note: 'x' },
@@ -23,7 +23,7 @@ const note = (n: number) => ({
 const session = {
   person: { id: uuid(1), login: 'o', name: 'Mosi Okonjo', role: 'mechanic', disabledAt: null },
   csrf: 't',
-  organisation: 'x',
+  organization: 'x',
   now: '2026-11-25T09:00:00Z',
 }
 /** A server that answers each address once in turn, or as a function says. */
@@ -33,7 +33,7 @@ const server = (sync: (entries: { n: number; kind: string }[]) => unknown) =>
     const { entries } = JSON.parse(init?.body as string) as { entries: { n: number; kind: string }[] }
     return Promise.resolve(new Response(JSON.stringify(sync(entries))))
   })
-const answer = (results: object[]) => ({ results, now: '2026-11-25T09:00:00Z', rulesVersion: 1 })
+const answer = (results: object[]) => ({ results, now: '2026-11-25T09:00:00Z', policiesVersion: 1 })
 const kept = (n: number, outcome = 'kept', over: object = {}) => ({
   n,
   outcome,
@@ -50,7 +50,7 @@ afterEach(() => vi.unstubAllGlobals())
 
 describe('what waits on this phone', () => {
   it('is told in readings and pictures', async () => {
-    await keepHere(uuid(1), [stop(10), note(11)])
+    await keepHere(uuid(1), [visit(10), note(11)])
     const held = heldOf(await allWaiting())
     expect(held.entries).toBe(2)
     expect(heldWords(held)).toBe('1 reading on this phone')
@@ -59,28 +59,28 @@ describe('what waits on this phone', () => {
     expect(heldWords({ entries: 0, readings: 0, pictures: 0, refused: 1 })).toBe('')
   })
   it('is in the machine’s page before it is home, newest first, with what it replaces struck out', () => {
-    const page = pageOf({ stops: [stopRecord({ id: uuid(5) })] })
+    const page = pageOf({ visits: [visitRecord({ id: uuid(5) })] })
     const line = [
       {
-        ...stop(6),
+        ...visit(6),
         n: 1,
         refused: null,
         by: '',
         byName: '',
         level: null,
         readings: 6,
-        body: stopBody(6, { supersedes: uuid(5), reason: 'slip' }),
+        body: visitBody(6, { supersedes: uuid(5), reason: 'slip' }),
       },
     ]
     const shown = withPending(page, line, 'Mosi Okonjo')
-    expect(shown.stops.map((s) => s.id)).toContain(uuid(6))
-    expect(shown.stops.find((s) => s.id === uuid(5))?.supersededBy).toBe(uuid(6))
+    expect(shown.visits.map((s) => s.id)).toContain(uuid(6))
+    expect(shown.visits.find((s) => s.id === uuid(5))?.supersededBy).toBe(uuid(6))
     expect(
       withPending(
         page,
         line.map((w) => ({ ...w, refused: 'no' })),
         'x',
-      ).stops,
+      ).visits,
     ).toHaveLength(1)
   })
   it('is said where this phone keeps nothing, or is full', async () => {
@@ -116,7 +116,7 @@ describe('bringing it home', () => {
     expect(await allWaiting()).toEqual([])
   })
   it('keeps what was not answered, and what was refused with its reason', async () => {
-    await keepHere(uuid(1), [stop(10), note(11), note(12)])
+    await keepHere(uuid(1), [visit(10), note(11), note(12)])
     server((entries) =>
       answer(
         entries.map((e, i) =>
@@ -128,7 +128,7 @@ describe('bringing it home', () => {
     expect((await allWaiting()).map((w) => w.refused)).toEqual(['doneAt: lies in the future'])
   })
   it('tells where home judges otherwise, and who else was there', async () => {
-    await keepHere(uuid(1), [{ ...stop(10), level: 'ok' }])
+    await keepHere(uuid(1), [{ ...visit(10), level: 'ok' }])
     const judgement = {
       level: 'fix',
       headline: 'Over the plate.',
@@ -149,7 +149,7 @@ describe('bringing it home', () => {
         entries.map((e) =>
           kept(e.n, 'kept', {
             judgement,
-            others: [{ stopId: uuid(9), by: 'Brin Hallow', takenAt: '2026-11-25T08:30:00Z' }],
+            others: [{ visitId: uuid(9), by: 'Brin Hallow', takenAt: '2026-11-25T08:30:00Z' }],
           }),
         ),
       ),
@@ -215,7 +215,7 @@ describe('bringing it home', () => {
       },
     }
     await keepHere(uuid(77), [found])
-    await keepHere(uuid(1), [stop(12)])
+    await keepHere(uuid(1), [visit(12)])
     server(() => expect.fail('nothing can be sent yet'))
     expect(await bringHome()).toBe('other person')
     expect((await allWaiting()).map((w) => w.refused)).toEqual([null, null])
@@ -238,10 +238,10 @@ describe('bringing it home', () => {
         machineId,
         kind: 'done' as const,
         at: '2026-11-25T08:10:00Z',
-        stopId: uuid(10),
+        visitId: uuid(10),
       },
     }
-    await keepHere(uuid(1), [stop(10), plate(50, 1), ...Array.from({ length: 40 }, (_, i) => note(100 + i))])
+    await keepHere(uuid(1), [visit(10), plate(50, 1), ...Array.from({ length: 40 }, (_, i) => note(100 + i))])
     await keepHere(uuid(1), [event, plate(51, 2)])
     const sent: string[] = []
     server((entries) => {
@@ -256,9 +256,9 @@ describe('bringing it home', () => {
     })
     expect(await bringHome()).toBe('home')
     // Had they been sent, the second correction would have gone over what somebody else wrote.
-    expect(sent.filter((k) => k !== 'work')).toEqual(['stop', 'plate'])
+    expect(sent.filter((k) => k !== 'work')).toEqual(['visit', 'plate'])
     expect((await allWaiting()).map((w) => [w.kind, w.refused])).toEqual([
-      ['stop', 'no'],
+      ['visit', 'no'],
       ['plate', 'no'],
       ['event', 'It depends on an entry that was rejected.'],
       ['plate', 'It depends on an entry that was rejected.'],
@@ -273,24 +273,24 @@ describe('answers without a signal', () => {
     const told = (await answerFrom('/session')) as { now: string }
     expect(Math.abs(Date.parse(told.now) - Date.now() - 3_600_000)).toBeLessThan(2000)
     await keepAnswer(`/machines/${machineId}`, pageOf())
-    await keepHere(uuid(1), [stop(10)])
+    await keepHere(uuid(1), [visit(10)])
     const page = (await answerFrom(`/machines/${machineId}`)) as ReturnType<typeof pageOf>
-    expect(page.stops[0]).toMatchObject({ id: uuid(10), by: 'Mosi Okonjo' })
-    expect(await answerFrom('/machines?q=hall%20supply')).toMatchObject([{ id: machineId }])
-    expect(await answerFrom('/rules')).toBeUndefined()
+    expect(page.visits[0]).toMatchObject({ id: uuid(10), by: 'Mosi Okonjo' })
+    expect(await answerFrom('/find?q=hall%20supply')).toMatchObject([{ id: machineId }])
+    expect(await answerFrom('/policies')).toBeUndefined()
   })
 })
 
 describe('a phone that never comes home', () => {
   it('is emptied to a file and read in by another, whose book says whose phone it was', async () => {
-    await keepHere(uuid(1), [stop(10), note(11)])
+    await keepHere(uuid(1), [visit(10), note(11)])
     const { text, entries } = await emptyToFile('Mosi Okonjo')
     expect(entries).toBe(2)
     await store.line.clear()
     expect(await readFile(text, { id: uuid(2), name: 'Tamsin Vale' })).toBe(2)
     const line = await allWaiting()
-    expect(line.map((w) => w.kind)).toEqual(['stop', 'work'])
-    expect(line[0]?.kind === 'stop' && line[0].body.note).toBe('From the phone of Mosi Okonjo.')
+    expect(line.map((w) => w.kind)).toEqual(['visit', 'work'])
+    expect(line[0]?.kind === 'visit' && line[0].body.note).toBe('From the phone of Mosi Okonjo.')
   })
   it('names the place of a file that is wrong, and reads nothing of it', async () => {
     await expect(readFile('x', { id: uuid(1), name: '' })).rejects.toThrow('not JSON')
@@ -307,13 +307,13 @@ describe('a phone whose line was kept before each entry had its own person', () 
     old.version(1).stores({ kept: 'url', line: '++n', taken: 'roundId', words: '++n', facts: 'key' })
     await old.table('facts').add({ key: 'owner', value: uuid(77) })
     await old.table('line').bulkAdd([
-      { ...stop(10), refused: null, level: 'ok', readings: 6 },
+      { ...visit(10), refused: null, level: 'ok', readings: 6 },
       { ...note(11), refused: 'no', level: null, readings: 0 },
     ])
     old.close()
     await store.open()
     expect((await allWaiting()).map((w) => [w.kind, w.by, w.byName, w.refused, w.readings])).toEqual([
-      ['stop', uuid(77), '', null, 6],
+      ['visit', uuid(77), '', null, 6],
       ['work', uuid(77), '', 'no', 0],
     ])
     expect(await store.facts.get('owner')).toBeUndefined()

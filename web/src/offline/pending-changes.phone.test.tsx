@@ -1,7 +1,7 @@
 import type { SyncEntryInput } from '@motor-round/contract'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { driveParts } from '../test/drive.test-help.ts'
-import { machineId, pageOf, stopRecord } from '../test/machine-page.test-help.ts'
+import { machineId, pageOf, visitRecord } from '../test/machine-page.test-help.ts'
 import { uuid } from '../test/round.test-help.ts'
 import { allWaiting, keepHere } from './line.ts'
 import { withPending } from './pending.ts'
@@ -19,11 +19,11 @@ const predicted = {
   fanRpm: 690,
   fanRpmNow: 705,
   airShare: 0.98,
-  centre: 414.5,
+  center: 414.5,
   newBelt: null,
 }
-const made = (change: Body<'plan'>['change'], over: object = {}): Fact => ({
-  kind: 'plan',
+const made = (change: Body<'speed-change'>['change'], over: object = {}): Fact => ({
+  kind: 'speed-change',
   body: {
     id: uuid(40),
     machineId,
@@ -33,8 +33,8 @@ const made = (change: Body<'plan'>['change'], over: object = {}): Fact => ({
   },
 })
 const done: Fact = {
-  kind: 'plan-done',
-  body: { id: uuid(41), planId: uuid(40), machineId, beltsId: uuid(42), doneAt: '2026-11-25T08:10:00Z' },
+  kind: 'speed-change-done',
+  body: { id: uuid(41), speedChangeId: uuid(40), machineId, beltsId: uuid(42), doneAt: '2026-11-25T08:10:00Z' },
 }
 const shown = async (...facts: Fact[]) => {
   await keepHere(uuid(9), facts)
@@ -48,25 +48,25 @@ beforeEach(async () => {
 describe('a change from the bench without a signal', () => {
   it('stands to be done, and done it is work with its turns, and the motor where it stands now', async () => {
     const planned = await shown(made({ kind: 'turns', turns: 3 }))
-    expect(planned.plans).toMatchObject([{ id: uuid(40), by: 'Mosi Okonjo', doneAt: null, measured: null }])
+    expect(planned.speedChanges).toMatchObject([{ id: uuid(40), by: 'Mosi Okonjo', doneAt: null, measured: null }])
     const did = await shown(done)
-    expect(did.plans[0]).toMatchObject({ doneAt: '2026-11-25T08:10:00Z', measured: null })
+    expect(did.speedChanges[0]).toMatchObject({ doneAt: '2026-11-25T08:10:00Z', measured: null })
     expect(did.work).toMatchObject([{ id: uuid(41), kind: 'sheave-turned', turns: { before: 2.5, after: 3 } }])
-    expect(did.machine.layout.centre).toBe(414.5)
+    expect(did.machine.layout.center).toBe(414.5)
     expect(did.parts).toEqual(page.parts)
   })
-  it('is held against the first stop after it, that is here too', async () => {
+  it('is held against the first visit after it, that is here too', async () => {
     const amps = (['L1', 'L2', 'L3'] as const).map((position) => ({ quantity: 'amps' as const, position, value: 12 }))
-    const { id, takenAt, state, readings } = stopRecord({
+    const { id, takenAt, state, readings } = visitRecord({
       id: uuid(60),
       takenAt: '2026-11-25T08:40:00Z',
       readings: amps,
     })
     const proven = await shown(made({ kind: 'turns', turns: 3 }), done, {
-      kind: 'stop',
+      kind: 'visit',
       body: { id, machineId, takenAt, state, readings },
     })
-    expect(proven.plans[0]?.measured).toMatchObject({ stopId: uuid(60), amps: 12 })
+    expect(proven.speedChanges[0]?.measured).toMatchObject({ visitId: uuid(60), amps: 12 })
   })
   it('of a sheave fits it and the belt it needs, each in its slot', async () => {
     const newBelt = { section: 'B', number: 64 }
@@ -91,7 +91,7 @@ describe('a change from the bench without a signal', () => {
   it('that has nothing to change here any more stands as it was told, and home says why', async () => {
     await keepHere(uuid(9), [made({ kind: 'turns', turns: 3 }), done])
     const bare = withPending(pageOf(), await allWaiting(), 'x')
-    expect(bare.plans[0]?.doneAt).toBe('2026-11-25T08:10:00Z')
+    expect(bare.speedChanges[0]?.doneAt).toBe('2026-11-25T08:10:00Z')
     expect(bare.work).toEqual([])
   })
 })

@@ -2,12 +2,12 @@ import {
   measuredAfter,
   motorFitted,
   partFitted,
-  planBody,
-  planDone,
-  planDoneOnRoof,
+  speedChangeBody,
+  speedChangeDone,
+  speedChangeDoneOffline,
   plateCorrected,
   type MachinePage,
-  type PlanRecord,
+  type SpeedChangeRecord,
 } from '@motor-round/contract'
 import type { z } from 'zod'
 import type { Waiting } from './store.ts'
@@ -50,29 +50,35 @@ function fitPart(page: Page, fitted: z.output<typeof partFitted>, by: string): P
   }
 }
 
-const makePlan = (page: Page, made: z.output<typeof planBody>, by: string): Page =>
-  page.plans.some((p) => p.id === made.id)
+const addSpeedChange = (page: Page, made: z.output<typeof speedChangeBody>, by: string): Page =>
+  page.speedChanges.some((p) => p.id === made.id)
     ? page
     : {
         ...page,
-        plans: [{ ...made, by, doneAt: null, droppedAt: null, droppedWhy: '', measured: null }, ...page.plans],
+        speedChanges: [
+          { ...made, by, doneAt: null, droppedAt: null, droppedWhy: '', measured: null },
+          ...page.speedChanges,
+        ],
       }
 
 /** A planned speed change that was done here, with the work, the parts and the place of the motor it comes to. */
-function doPlan(page: Page, how: z.output<typeof planDoneOnRoof>, by: string): Page {
-  const plan = page.plans.find((p) => p.id === how.planId && p.doneAt === null)
-  if (!plan) return page
-  const told = { ...page, plans: page.plans.map((p) => (p === plan ? { ...p, doneAt: how.doneAt } : p)) }
+function finishSpeedChange(page: Page, how: z.output<typeof speedChangeDoneOffline>, by: string): Page {
+  const speedChange = page.speedChanges.find((p) => p.id === how.speedChangeId && p.doneAt === null)
+  if (!speedChange) return page
+  const told = {
+    ...page,
+    speedChanges: page.speedChanges.map((p) => (p === speedChange ? { ...p, doneAt: how.doneAt } : p)),
+  }
   const machineId = page.machine.id
   try {
-    const { work, fits, centre } = planDone({ ...page, motors: motorsOf(page) }, plan, how)
+    const { work, fits, center } = speedChangeDone({ ...page, motors: motorsOf(page) }, speedChange, how)
     const fitted = fits.reduce(
       (now, fit) => fitPart(now, { ...fit, machineId, fittedAt: how.doneAt, standIn: false }, by),
       told,
     )
     return {
       ...fitted,
-      machine: centre === null ? page.machine : { ...page.machine, layout: { ...page.machine.layout, centre } },
+      machine: center === null ? page.machine : { ...page.machine, layout: { ...page.machine.layout, center } },
       work: work ? [...page.work, { ...work, machineId, by }] : page.work,
     }
   } catch (e) {
@@ -96,13 +102,13 @@ const apply = (page: Page, w: Waiting, by: string): Page => {
       const fitted = partFitted.safeParse(w.body).data
       return fitted ? fitPart(page, fitted, by) : page
     }
-    case 'plan': {
-      const made = planBody.safeParse(w.body).data
-      return made ? makePlan(page, made, by) : page
+    case 'speed-change': {
+      const made = speedChangeBody.safeParse(w.body).data
+      return made ? addSpeedChange(page, made, by) : page
     }
-    case 'plan-done': {
-      const how = planDoneOnRoof.safeParse(w.body).data
-      return how ? doPlan(page, how, by) : page
+    case 'speed-change-done': {
+      const how = speedChangeDoneOffline.safeParse(w.body).data
+      return how ? finishSpeedChange(page, how, by) : page
     }
     default:
       return page
@@ -111,12 +117,12 @@ const apply = (page: Page, w: Waiting, by: string): Page => {
 
 /**
  * A machine's page with what was changed on this phone, in its order: motors, plates, parts, changes from the bench. What
- * came of those is read off the stops that are here.
+ * came of those is read off the visits that are here.
  */
 export function withChanges(page: MachinePage, own: readonly Waiting[], by: string): MachinePage {
   const changed = own.reduce((now, w) => apply(now, w, w.byName || by), page)
-  if (changed.plans.length === 0) return changed
+  if (changed.speedChanges.length === 0) return changed
   const known = { ...changed, motors: motorsOf(changed) }
-  const measured = (p: PlanRecord) => p.measured ?? measuredAfter(known, p.doneAt)
-  return { ...changed, plans: changed.plans.map((p) => ({ ...p, measured: measured(p) })) }
+  const measured = (p: SpeedChangeRecord) => p.measured ?? measuredAfter(known, p.doneAt)
+  return { ...changed, speedChanges: changed.speedChanges.map((p) => ({ ...p, measured: measured(p) })) }
 }

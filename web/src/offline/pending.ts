@@ -7,19 +7,19 @@ import {
   level,
   machinePage,
   noCare,
-  planDrawn,
-  stop as stopSchema,
+  mapDrawn,
+  visit as visitSchema,
   type FindingRecord,
   type FindingStep,
   type MachinePage,
   type Places,
   type RoundEvent,
   type RoundPage,
-  type RoundStop,
-  type StopRecord,
+  type RoundVisit,
+  type VisitRecord,
 } from '@motor-round/contract'
 import { judgedLevel } from '@motor-round/core/judge'
-import type { AreaPlan } from '@motor-round/core/round'
+import type { RoofMap } from '@motor-round/core/round'
 import { withChanges } from './pending-changes.ts'
 import type { Waiting } from './store.ts'
 
@@ -27,9 +27,9 @@ import type { Waiting } from './store.ts'
 export const takenBy = (w: Waiting, signedIn: string): string => w.byName || signedIn
 
 /** A stop of the line as the book will have it. */
-function stopOf(w: Waiting, signedIn: string): StopRecord | null {
-  if (w.kind !== 'stop') return null
-  const parsed = stopSchema.safeParse({
+function visitOf(w: Waiting, signedIn: string): VisitRecord | null {
+  if (w.kind !== 'visit') return null
+  const parsed = visitSchema.safeParse({
     answers: {},
     passes: [],
     note: '',
@@ -62,26 +62,26 @@ function findingsWith(known: readonly FindingRecord[], line: readonly Waiting[],
 }
 
 /** The plan of an area as it was last drawn on this phone, where that is not home yet. */
-export function drawnHere(line: readonly Waiting[], areaId: string): { plan: AreaPlan; version: number } | null {
+export function drawnHere(line: readonly Waiting[], areaId: string): { map: RoofMap; version: number } | null {
   const drawn = line.flatMap((w) => {
-    const body = w.kind === 'area-plan' && w.refused === null ? planDrawn.safeParse(w.body).data : undefined
+    const body = w.kind === 'roof-map' && w.refused === null ? mapDrawn.safeParse(w.body).data : undefined
     return body?.areaId === areaId ? [body] : []
   })
   const last = drawn.at(-1)
-  return last ? { plan: last.plan, version: last.version + 1 } : null
+  return last ? { map: last.map, version: last.version + 1 } : null
 }
 
-/** A machine's page with what this phone has still to bring: without a signal the newest stop is the one just taken. */
+/** A machine's page with what this phone has still to bring: without a signal the newest visit is the one just taken. */
 export function withPending(page: MachinePage, line: readonly Waiting[], by: string): MachinePage {
   const own = line.filter((w) => 'machineId' in w.body && w.body.machineId === page.machine.id && w.refused === null)
-  const fresh = own.flatMap((w) => stopOf(w, by) ?? []).filter((s) => !page.stops.some((p) => p.id === s.id))
+  const fresh = own.flatMap((w) => visitOf(w, by) ?? []).filter((s) => !page.visits.some((p) => p.id === s.id))
   const replaced = new Map(fresh.flatMap((s) => (s.supersedes === null ? [] : [[s.supersedes, s.id] as const])))
   const work = own.flatMap((w) =>
     w.kind === 'work' ? [{ ...w.body, note: w.body.note ?? '', by: takenBy(w, by) }] : [],
   )
   const read = {
     ...page,
-    stops: [...fresh, ...page.stops]
+    visits: [...fresh, ...page.visits]
       .map((s) => (replaced.has(s.id) ? { ...s, supersededBy: replaced.get(s.id) ?? null } : s))
       .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt)),
     work: [...page.work, ...work.filter((w) => !page.work.some((p) => p.id === w.id))],
@@ -110,7 +110,7 @@ export function pageOfFound(found: Extract<Waiting, { kind: 'found' }>['body'], 
       siteId: site.id,
       purpose: found.machine.purpose ?? '',
       hasDrive: false,
-      hasSister: false,
+      hasTwin: false,
       controls: {},
       layout: {},
       unitPlate: null,
@@ -122,14 +122,14 @@ export function pageOfFound(found: Extract<Waiting, { kind: 'found' }>['body'], 
     site,
     motor: null,
     pastMotors: [],
-    sisters: [],
+    twins: [],
     peers: [],
     siblings: [],
-    stops: [],
-    moreStops: 0,
+    visits: [],
+    moreVisits: 0,
     work: [],
     parts: [],
-    plans: [],
+    speedChanges: [],
     judgement: null,
     dueAt: null,
   })
@@ -137,7 +137,7 @@ export function pageOfFound(found: Extract<Waiting, { kind: 'found' }>['body'], 
 }
 
 /** A machine that was added during the round, as the round will have it. */
-const addedStop = (page: MachinePage): RoundStop => ({
+const addedVisit = (page: MachinePage): RoundVisit => ({
   machineId: page.machine.id,
   unitId: page.unit.id,
   areaId: page.area.id,
@@ -160,7 +160,7 @@ const addedStop = (page: MachinePage): RoundStop => ({
 })
 
 /**
- * A round with what this phone has still to tell of it: what happened, what was added, and how the stops just taken were
+ * A round with what this phone has still to tell of it: what happened, what was added, and how the visits just taken were
  * judged here.
  * @param pageOf the page of a machine as it is on this phone
  */
@@ -176,7 +176,7 @@ export async function roundWithPending(
       ? [
           {
             ...w.body,
-            stopId: w.body.stopId ?? null,
+            visitId: w.body.visitId ?? null,
             place: w.body.place ?? null,
             note: w.body.note ?? '',
             by: takenBy(w, by),
@@ -185,25 +185,25 @@ export async function roundWithPending(
         ]
       : [],
   )
-  const stops = [...page.stops]
+  const visits = [...page.visits]
   for (const e of fresh) {
-    if (e.kind !== 'added' || stops.some((s) => s.machineId === e.machineId)) continue
+    if (e.kind !== 'added' || visits.some((s) => s.machineId === e.machineId)) continue
     const own = await pageOf(e.machineId ?? '')
-    if (own) stops.push(addedStop(own))
+    if (own) visits.push(addedVisit(own))
   }
   const judged = new Map(
-    open.flatMap((w) => (w.kind === 'stop' && w.level !== null ? [[w.body.machineId, w.level]] : [])),
+    open.flatMap((w) => (w.kind === 'visit' && w.level !== null ? [[w.body.machineId, w.level]] : [])),
   )
   return {
     ...page,
-    areas: page.areas.map((a) => ({ ...a, plan: drawnHere(line, a.id)?.plan ?? a.plan })),
-    stops: stops.map((s) => {
+    areas: page.areas.map((a) => ({ ...a, map: drawnHere(line, a.id)?.map ?? a.map })),
+    visits: visits.map((s) => {
       const here = level.safeParse(judged.get(s.machineId))
       return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, waiting to sync.' } : s
     }),
     findings: findingsWith(
       page.findings,
-      open.filter((w) => w.kind !== 'finding' || stops.some((s) => s.machineId === w.body.machineId)),
+      open.filter((w) => w.kind !== 'finding' || visits.some((s) => s.machineId === w.body.machineId)),
       by,
     ),
     events: [...page.events, ...fresh].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),

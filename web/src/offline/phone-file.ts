@@ -31,7 +31,7 @@ export async function readFile(text: string, reader: { readonly id: string; read
     throw new Error(`This file cannot be read: ${issue?.path.join('.') ?? ''} ${issue?.message ?? ''}`)
   }
   const file: PhoneFile = parsed.data
-  // The book says who brought it; whose phone it was is written beside the stop.
+  // The book says who brought it; whose phone it was is written beside the visit.
   const fromOf = (n: number): string => {
     const taker = file.takenBy[String(n)]
     if (taker !== undefined) return taker === reader.name ? '' : `Exported by ${taker}.`
@@ -41,7 +41,7 @@ export async function readFile(text: string, reader: { readonly id: string; read
     reader.id,
     file.entries.map(({ n, ...fact }): Fact => {
       const from = fromOf(n)
-      if (fact.kind === 'stop') return { ...fact, body: { ...fact.body, note: and(fact.body.note, from) } }
+      if (fact.kind === 'visit') return { ...fact, body: { ...fact.body, note: and(fact.body.note, from) } }
       if (fact.kind === 'motor') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }
       if (fact.kind === 'plate') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }
       if (fact.kind === 'part') return { ...fact, body: { ...fact.body, why: and(fact.body.why, from) } }

@@ -12,7 +12,7 @@ interface Held {
   refused: string | null
   /** Of a change somebody else was before with: what is in the book instead. */
   current?: unknown
-  /** Of a stop: how it was judged here, to be held against the server. */
+  /** Of a visit: how it was judged here, to be held against the server. */
   level: string | null
   /** How many readings it holds. */
   readings: number

@@ -1,14 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { pageOf } from '../test/machine-page.test-help.ts'
-import { me, roundId, roundOf, stopOf, uuid } from '../test/round.test-help.ts'
+import { me, roundId, roundOf, visitOf, uuid } from '../test/round.test-help.ts'
 import { answerFrom } from './kept.ts'
 import { onThisPhone } from './mark.ts'
 import { store } from './store.ts'
 import { dropRound, takeMachine, takeRound } from './take.ts'
 
-const session = { person: { ...me, login: 'o', role: 'mechanic', disabledAt: null }, csrf: 't', organisation: 'x' }
+const session = { person: { ...me, login: 'o', role: 'mechanic', disabledAt: null }, csrf: 't', organization: 'x' }
 const page = { ...pageOf(), machine: { ...pageOf().machine, id: uuid(11) } }
-const round = roundOf({ stops: [stopOf(11), stopOf(12)] })
+const round = roundOf({ visits: [visitOf(11), visitOf(12)] })
 /** What was asked of the server, in order. */
 let asked: string[] = []
 /** A server that has everything of a round, but for what it is told to be without. */
@@ -49,7 +49,13 @@ describe('taking a round along', () => {
     expect(appHere).toBe(false)
     expect(told.at(0)).toMatch(/^1 of \d+$/)
     expect(told.at(-1)).toBe('The app itself …')
-    for (const url of [`/rounds/${roundId}`, `/machines/${uuid(11)}`, `/machines/${uuid(12)}`, '/rules', '/part-lives'])
+    for (const url of [
+      `/rounds/${roundId}`,
+      `/machines/${uuid(11)}`,
+      `/machines/${uuid(12)}`,
+      '/policies',
+      '/part-lives',
+    ])
       expect(await answerFrom(url)).toBeDefined()
     expect(Number((await store.facts.get('ahead'))?.value) / 60_000).toBeCloseTo(10, 0)
     expect(asked.at(-1)).toMatch(new RegExp(`^POST /devices .*"roundId":"${roundId}","holds":1`))
@@ -77,7 +83,7 @@ describe('taking a round along', () => {
     expect((await store.taken.toArray()).map((t) => t.name)).toEqual(['Other'])
     expect(await answerFrom(`/machines/${uuid(11)}`)).toBeUndefined()
     expect(await answerFrom(`/machines/${uuid(12)}`)).toBeDefined()
-    expect(await answerFrom('/rules')).toBeDefined()
+    expect(await answerFrom('/policies')).toBeDefined()
     expect(asked.at(-1)).toContain('"holds":0')
   })
   it('takes a machine that joins on the way once', async () => {

@@ -12,7 +12,7 @@ async function ask(url: string): Promise<{ data: unknown; bytes: number }> {
 }
 
 /** What every screen of a walk asks for, whatever the round. */
-const always = ['/session', '/rules', '/places', '/rounds', '/plans', '/part-lives']
+const always = ['/session', '/policies', '/places', '/rounds', '/speed-changes', '/part-lives']
 /** The store of the worker in which it looks for pictures. */
 const pictureStore = 'pictures'
 const mostPictures = 3
@@ -68,7 +68,7 @@ export const appIsHere = async (): Promise<boolean> =>
   'serviceWorker' in navigator && (await navigator.serviceWorker.getRegistration())?.active != null
 
 /**
- * Take a round along: its machines with plates, limits and past, house rules, plans of the roofs.
+ * Take a round along: its machines with plates, limits and past, policies, plans of the roofs.
  * @param onPart told what is being kept
  * @throws Error with words for the mechanic
  */
@@ -82,8 +82,8 @@ export async function takeRound(
   const page = roundPage.parse(first.data)
   const urls = [
     ...always,
-    ...page.stops.flatMap((s) => [`/machines/${s.machineId}`, `/machines/${s.machineId}/pictures`]),
-    ...page.areas.map((a) => `/areas/${a.id}/plan`),
+    ...page.visits.flatMap((s) => [`/machines/${s.machineId}`, `/machines/${s.machineId}/pictures`]),
+    ...page.areas.map((a) => `/areas/${a.id}/map`),
   ]
   let bytes = first.bytes
   let appHere: boolean
@@ -101,7 +101,7 @@ export async function takeRound(
       onPart(`${i + 1} of ${urls.length}`)
     }
     bytes += await keepPictures(
-      page.areas.flatMap((a) => (a.plan.underlay ? [`/api/v1/plan-pictures/${a.plan.underlay.id}`] : [])),
+      page.areas.flatMap((a) => (a.map.underlay ? [`/api/v1/map-pictures/${a.map.underlay.id}`] : [])),
     )
     // It is not here before the app is: without it nothing starts where there is no signal.
     onPart('The app itself …')

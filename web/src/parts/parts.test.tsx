@@ -13,7 +13,7 @@ const failure = (over: object = {}) => ({
 })
 
 describe('a level', () => {
-  it('is always a word and a shape of its own, never colour alone', () => {
+  it('is always a word and a shape of its own, never color alone', () => {
     const shapes = [...levels, 'not judged' as const].map((l) => {
       const h = html(<LevelMark level={l} />)
       expect(h).toContain(levelWords[l])

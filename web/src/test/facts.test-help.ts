@@ -5,7 +5,7 @@ export const facts: MachineFacts = {
   phases: 3,
   serviceVolts: 480,
   hasDrive: false,
-  hasSister: false,
+  hasTwin: false,
   drive: 'belt',
   controls: unknownControls,
   unitPlate: null,

@@ -1,11 +1,11 @@
-import { noCare, machinePage, type MachinePage, type StopRecord } from '@motor-round/contract'
+import { noCare, machinePage, type MachinePage, type VisitRecord } from '@motor-round/contract'
 import { unsaid } from '@motor-round/core/trend'
 
 const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
 export const machineId = uuid(5)
 
-/** A stop as the server sends it. */
-export const stopRecord = (over: Partial<StopRecord> = {}): StopRecord => ({
+/** A visit as the server sends it. */
+export const visitRecord = (over: Partial<VisitRecord> = {}): VisitRecord => ({
   id: uuid(100),
   machineId,
   takenAt: '2026-11-25T09:00:00Z',
@@ -25,7 +25,7 @@ export const stopRecord = (over: Partial<StopRecord> = {}): StopRecord => ({
 
 /** A 10 hp belt-driven supply fan on 480 V with its plate, as the server sends it; checked by the contract. */
 export function pageOf(
-  over: { machine?: object; stops?: StopRecord[]; plate?: object; parts?: object[] } = {},
+  over: { machine?: object; visits?: VisitRecord[]; plate?: object; parts?: object[] } = {},
 ): MachinePage {
   const [siteId, areaId, unitId] = [uuid(1), uuid(2), uuid(3)]
   return machinePage.parse({
@@ -42,7 +42,7 @@ export function pageOf(
       serviceVolts: 480,
       drive: 'belt',
       hasDrive: false,
-      hasSister: false,
+      hasTwin: false,
       controls: {},
       layout: {},
       unitPlate: null,
@@ -65,14 +65,14 @@ export function pageOf(
       fittedBy: 'Lena Vale',
     },
     pastMotors: [],
-    sisters: [],
+    twins: [],
     siblings: [],
     peers: [],
-    stops: over.stops ?? [],
-    moreStops: 0,
+    visits: over.visits ?? [],
+    moreVisits: 0,
     work: [],
     parts: over.parts ?? [],
-    plans: [],
+    speedChanges: [],
     judgement: null,
     dueAt: null,
   })

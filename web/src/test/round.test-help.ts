@@ -1,5 +1,5 @@
-import { noCare, roundPage, type RoundEvent, type RoundPage, type RoundStop } from '@motor-round/contract'
-import { blankPlan } from '@motor-round/core/round'
+import { noCare, roundPage, type RoundEvent, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { blankMap } from '@motor-round/core/round'
 
 export const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
 export const roundId = uuid(900)
@@ -9,20 +9,20 @@ const areaId = uuid(2)
 const task = (id: string, title: string, over: object = {}) => ({
   task: id,
   title,
-  plan: 'running',
+  scope: 'running',
   dueAt: '2026-11-20T09:00:00Z',
   lastAt: null,
   why: 'Never done, every 92 days.',
   moved: null,
   minutes: 8,
   people: 1,
-  stopsUnit: false,
+  visitsUnit: false,
   locksOut: false,
   ...over,
 })
 
 /** A stop of the round: the n-th unit of the roof. */
-export const stopOf = (n: number, over: object = {}): RoundStop =>
+export const visitOf = (n: number, over: object = {}): RoundVisit =>
   ({
     machineId: uuid(n),
     unitId: uuid(100 + n),
@@ -43,8 +43,12 @@ export const stopOf = (n: number, over: object = {}): RoundStop =>
     learnt: 0,
     added: false,
     ...over,
-  }) as RoundStop
-export const lockedTask = task('belts', 'Belts, bearings and wheel', { plan: 'drive', locksOut: true, stopsUnit: true })
+  }) as RoundVisit
+export const lockedTask = task('belts', 'Belts, bearings and wheel', {
+  scope: 'drive',
+  locksOut: true,
+  visitsUnit: true,
+})
 
 export const eventOf = (
   n: number,
@@ -57,7 +61,7 @@ export const eventOf = (
   machineId: uuid(n),
   kind,
   at,
-  stopId: null,
+  visitId: null,
   place: null,
   note: '',
   by: me.name,
@@ -65,18 +69,18 @@ export const eventOf = (
   ...over,
 })
 
-/** A round of three stops and one that found no room, for one person; checked by the contract. */
+/** A round of three visits and one that found no room, for one person; checked by the contract. */
 export function roundOf(over: Partial<RoundPage> = {}): RoundPage {
-  const stops = over.stops ?? [
-    stopOf(11),
-    stopOf(12, { level: 'fix', levelBefore: 'fix', headline: 'Over the plate.' }),
-    stopOf(13),
+  const visits = over.visits ?? [
+    visitOf(11),
+    visitOf(12, { level: 'fix', levelBefore: 'fix', headline: 'Over the plate.' }),
+    visitOf(13),
   ]
   const events = over.events ?? []
-  const visits = stops
+  const steps = visits
     .filter((s) => !s.added)
     .map((s, i) => ({
-      visit: s.machineId,
+      step: s.machineId,
       walkers: [me.id],
       start: 430 + i * 20,
       end: 438 + i * 20,
@@ -94,19 +98,19 @@ export function roundOf(over: Partial<RoundPage> = {}): RoundPage {
       state: 'planned',
       people: [{ ...me, from: 420, to: 900 }],
       recurs: null,
-      stops: stops.length,
+      visits: visits.length,
       done,
       skipped,
-      left: stops.length - done - skipped,
+      left: visits.length - done - skipped,
       madeBy: 'Tamsin Vale',
       version: 1,
     },
     note: '',
     heat: null,
     storm: null,
-    plan: {
-      order: [{ walker: me.id, visits: visits.map((v) => v.visit) }],
-      visits,
+    route: {
+      order: [{ walker: me.id, steps: steps.map((v) => v.step) }],
+      steps,
       left: [],
       cost: { travel: 6, waiting: 0, hot: 0, left: 0, back: 500, total: 90 },
     },
@@ -116,9 +120,9 @@ export function roundOf(over: Partial<RoundPage> = {}): RoundPage {
         name: 'Hall roof',
         siteId: uuid(1),
         kind: 'roof',
-        plan: {
-          ...blankPlan,
-          units: Object.fromEntries(stops.map((s, i) => [s.unitId, { x: 4 + i * 8, y: 5, w: 3, h: 2 }])),
+        map: {
+          ...blankMap,
+          units: Object.fromEntries(visits.map((s, i) => [s.unitId, { x: 4 + i * 8, y: 5, w: 3, h: 2 }])),
           hatches: [{ id: uuid(700), name: 'Hatch', x: 2, y: 20 }],
         },
       },
@@ -126,7 +130,7 @@ export function roundOf(over: Partial<RoundPage> = {}): RoundPage {
     away: [],
     closing: null,
     ...over,
-    stops,
+    visits,
     events,
   })
 }

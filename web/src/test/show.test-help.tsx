@@ -1,5 +1,5 @@
 import type { Role } from '@motor-round/contract'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { render } from '@testing-library/react'
 import userEvent from '@testing-library/user-event'
 import type { ReactNode } from 'react'
@@ -24,16 +24,16 @@ export async function showAs(role: Role, node: ReactNode, { path = '/', at = '/'
           disabledAt: null,
         },
         csrf: 'token',
-        organisation: 'Quillback',
+        organization: 'Quillback',
         now: '2026-11-25T09:00:00Z',
       },
     ),
   )
   await store.dispatch(
     api.util.upsertQueryData(
-      'rules',
+      'policies',
       {},
-      { rules: { ...defaultHouseRules }, version: 1, changedBy: null, changedAt: null },
+      { policies: { ...defaultPolicies }, version: 1, changedBy: null, changedAt: null },
     ),
   )
   const router = createMemoryRouter(

@@ -38,7 +38,7 @@ export const afterWork: Check = {
   applies: (c) =>
     c.point !== null &&
     c.point.legs.length === c.machine.phases &&
-    c.stop.state.settled !== false &&
+    c.visit.state.settled !== false &&
     c.before !== null &&
     c.epoch.startedBy !== null &&
     keeps[c.epoch.startedBy] !== undefined,
@@ -48,7 +48,7 @@ export const afterWork: Check = {
     if (!point || !before || kind === null) throw new RangeError('before must be known')
     const by = point.normal / before.middle - 1
     const limit = c.limit('change-fix')
-    const when = c.epoch.from === null ? '' : ` of ${show.day(c.epoch.from, c.stop.at, c.machine.zone)}`
+    const when = c.epoch.from === null ? '' : ` of ${show.day(c.epoch.from, c.visit.at, c.machine.zone)}`
     const basis = [history(`${before.n} comparable visits before the ${workWords(kind)}${when}`), limit.basis]
     const told = `${show.amps(point.normal)} A since the ${workWords(kind)}${when}, ${show.amps(before.middle)} A before it`
     if (Math.abs(by) <= limit.value)

@@ -11,7 +11,10 @@ export const change: Check = {
   subject: 'motor',
   from: 'history',
   applies: (c) =>
-    c.point !== null && c.point.legs.length === c.machine.phases && c.stop.state.settled !== false && c.past.length > 0,
+    c.point !== null &&
+    c.point.legs.length === c.machine.phases &&
+    c.visit.state.settled !== false &&
+    c.past.length > 0,
   judge(c) {
     const { point, usual } = c
     const last = c.past[c.past.length - 1]
@@ -20,7 +23,7 @@ export const change: Check = {
     const watch = c.limit('change-watch')
     const begun =
       c.epoch.startedBy && c.epoch.from !== null
-        ? ` since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at, c.machine.zone)}`
+        ? ` since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.visit.at, c.machine.zone)}`
         : ''
     if (!usual) {
       // With fewer than four readings there is no range yet: only a gross change from the last one speaks.
@@ -54,14 +57,14 @@ export const change: Check = {
       })
     const { by, since } = c.change
     const serious = Math.abs(by) > fix.value
-    const stepped = c.step ? `, in one step after ${show.day(c.step.between[0], c.stop.at, c.machine.zone)}` : ''
+    const stepped = c.step ? `, in one step after ${show.day(c.step.between[0], c.visit.at, c.machine.zone)}` : ''
     return verdict(this, {
       level: serious ? 'fix' : 'watch',
       since,
       value: point.amps,
       limit: usual.middle,
       basis: [...basis, serious ? fix.basis : watch.basis],
-      because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.stop.at, c.machine.zone)}${stepped}; no work recorded that explains it.`,
+      because: `${by < 0 ? 'Down' : 'Up'} ${show.percent(Math.abs(by))} from the usual ${show.amps(usual.middle)} A (${range}) since ${show.day(since, c.visit.at, c.machine.zone)}${stepped}; no work recorded that explains it.`,
       next: `${by < 0 ? fewerAmpsNext(c) : moreAmpsNext(c)} Record the cause, or close it with a reason.`,
       confidence: c.wheel === null ? 'low' : 'full',
     })

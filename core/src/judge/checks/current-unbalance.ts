@@ -26,17 +26,17 @@ export const currentUnbalanceCheck: Check = {
     const i = currentUnbalance(amps)
     const watch = c.limit('current-unbalance-watch')
     const fix = c.limit('current-unbalance-fix')
-    const stop = c.limit('current-unbalance-stop')
+    const visit = c.limit('current-unbalance-stop')
     const ratio = c.limit('unbalance-ratio-supply')
     let level: Level = 'ok'
     if (i > watch.value) level = 'watch'
     if (i > fix.value) level = 'fix'
-    if (i > stop.value) level = 'stop'
+    if (i > visit.value) level = 'stop'
     const u = c.threeVolts && Math.max(...c.threeVolts) > 0 ? voltageUnbalance(c.threeVolts) : null
     const told = `${show.percent(i)} current unbalance`
     let because = `${told}${u === null ? '' : `, ${show.percent(u)} voltage unbalance`}.`
     let next = 'Nothing to do.'
-    const basis = [level === 'stop' ? stop.basis : level === 'fix' ? fix.basis : watch.basis]
+    const basis = [level === 'stop' ? visit.basis : level === 'fix' ? fix.basis : watch.basis]
     if (level !== 'ok') {
       if (u === null) {
         because = `${told}; volts not read, so the supply is not ruled out.`
@@ -63,11 +63,11 @@ export const currentUnbalanceCheck: Check = {
     return verdict(this, {
       level,
       value: i,
-      limit: level === 'stop' ? stop.value : level === 'fix' ? fix.value : watch.value,
+      limit: level === 'stop' ? visit.value : level === 'fix' ? fix.value : watch.value,
       basis,
       because,
       next,
-      confidence: u === null || c.stop.state.settled === false ? 'low' : 'full',
+      confidence: u === null || c.visit.state.settled === false ? 'low' : 'full',
     })
   },
 }

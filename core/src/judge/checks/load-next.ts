@@ -20,7 +20,7 @@ function dragging(c: Context): string | null {
   for (const [end, name] of Object.entries(ends)) {
     const celsius = c.value('temperature', `bearing-${end}`)
     if (celsius !== undefined && (celsius > hot || (air !== undefined && celsius > air + hotter)))
-      return `The ${name} bearing is at ${show.temperature(celsius, c.rules.temperature)}: it drags. Check belt tension, then grease or replace it.`
+      return `The ${name} bearing is at ${show.temperature(celsius, c.policies.temperature)}: it drags. Check belt tension, then grease or replace it.`
     const heard = c.answer(`bearing.${end}`)
     if (heard === 'growls' || heard === 'rough')
       return `The ${name} bearing ${heard === 'rough' ? 'is rough' : 'growls'}: it drags. Put that right first.`
@@ -42,13 +42,13 @@ function speedMoved(c: Context): { by: number; than: string } | null {
   return then === undefined || then <= 0 ? null : { by: now / then - 1, than: 'before' }
 }
 
-/** What pressure and amps together say against the latest stop that read both. */
+/** What pressure and amps together say against the latest visit that read both. */
 function airMoved(c: Context): { says: ReturnType<typeof airPathSays>; still: boolean } | null {
-  const now = across(c.stop)
+  const now = across(c.visit)
   const last = airBefore(c)
   const then = last && across(last)
-  const volts = meanVolts(c.stop)
-  const amps = loadPoint(c.stop, volts)
+  const volts = meanVolts(c.visit)
+  const amps = loadPoint(c.visit, volts)
   const before = last && loadPoint(last, volts)
   if (now === null || !then || !amps || !before) return null
   const change = { pressure: now / then - 1, amps: amps.normal / before.normal - 1 }
@@ -84,7 +84,7 @@ const readDown: Readonly<Record<WheelType, string>> = {
 
 /** More amps than the plate or the past allows: what the readings of this visit point to, or what to read to tell it. */
 export function moreAmpsNext(c: Context): string {
-  if (c.stop.state.panels === 'off') return 'Put the panels on and re-read: some wheels load up with panels off.'
+  if (c.visit.state.panels === 'off') return 'Put the panels on and re-read: some wheels load up with panels off.'
   const bearing = dragging(c)
   if (bearing !== null) return bearing
   const work = sinceWork(c)

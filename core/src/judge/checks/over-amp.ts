@@ -1,5 +1,5 @@
 import { overloadSetting, voltageUnbalance } from '../../electrical/index.ts'
-import { houseRule, plateBasis, practice, type Basis } from '../../limits/index.ts'
+import { sitePolicy, plateBasis, practice, type Basis } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { workWords } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
@@ -8,30 +8,30 @@ import { highest } from '../evidence.ts'
 import { moreAmpsNext } from './load-next.ts'
 import type { Level } from '../verdict.ts'
 
-/** The current up to which the house's school calls it OK, and up to which it is a watch. Amperes. */
-export function bounds(c: Context): { ok: number; watch: number; school: string } {
+/** The current up to which the house's policy calls it OK, and up to which it is a watch. Amperes. */
+export function bounds(c: Context): { ok: number; watch: number; policyChoice: string } {
   const plate = c.allowed?.amps ?? 0
-  if (c.rules.overAmp === 'trim below plate')
+  if (c.policies.overAmp === 'trim below plate')
     return {
-      ok: plate * (1 - c.rules.trim),
+      ok: plate * (1 - c.policies.trim),
       watch: plate,
-      school: `our limit: trim ${show.percent(c.rules.trim)} below the nameplate`,
+      policyChoice: `our limit: trim ${show.percent(c.policies.trim)} below the nameplate`,
     }
   const unbalanced =
     c.threeVolts !== null &&
     Math.max(...c.threeVolts) > 0 &&
     voltageUnbalance(c.threeVolts) > c.limit('voltage-unbalance-clean').value
-  if (c.rules.overAmp === 'service factor' && c.allowed?.sfa != null && !unbalanced)
+  if (c.policies.overAmp === 'service factor' && c.allowed?.sfa != null && !unbalanced)
     return {
       ok: plate,
       watch: Math.max(plate, c.allowed.sfa),
-      school: 'our limit: service factor allowed for a short time',
+      policyChoice: 'our limit: service factor allowed for a short time',
     }
   return {
     ok: plate,
     watch: plate,
-    school:
-      c.rules.overAmp === 'service factor' && unbalanced
+    policyChoice:
+      c.policies.overAmp === 'service factor' && unbalanced
         ? 'our limit: no service factor on an unbalanced supply'
         : 'our limit: nameplate amps',
   }
@@ -78,7 +78,7 @@ function sinceWork(c: Context): string {
   if (!c.point || !c.before || c.epoch.from === null || c.epoch.startedBy === null) return ''
   const moved = c.point.normal / c.before.middle - 1
   return moved > 0.02
-    ? ` Up ${show.percent(moved)} since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.stop.at, c.machine.zone)}.`
+    ? ` Up ${show.percent(moved)} since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.visit.at, c.machine.zone)}.`
     : ''
 }
 
@@ -89,7 +89,7 @@ const impossible = 10
 const looksLikeVolts = (c: Context, value: number) =>
   [1, 1 / Math.sqrt(3), 1 / 2].some((k) => Math.abs(value / (c.machine.serviceVolts * k) - 1) < 0.1)
 
-/** Amps of each leg against the allowed current, by the house's school. */
+/** Amps of each leg against the allowed current, by the house's policy. */
 export const overAmp: Check = {
   id: 'over-amp',
   title: 'Amps against nameplate',
@@ -100,7 +100,7 @@ export const overAmp: Check = {
   judge(c) {
     const allowed = c.allowed
     if (!allowed) throw new RangeError('allowed must be known')
-    const { ok, watch, school } = bounds(c)
+    const { ok, watch, policyChoice } = bounds(c)
     const legs = c.readings('amps').filter((r) => c.legsRead.some((l) => l.name === r.position))
     const read = legs.map((r) => ({ name: r.position, amps: highest(r) }))
     const top = read.reduce((a, b) => (b.amps > a.amps ? b : a))
@@ -132,25 +132,25 @@ export const overAmp: Check = {
     if (top.amps > ok) level = 'watch'
     if (top.amps > watch) level = 'fix'
     if (top.amps > greatest) level = 'stop'
-    const unsettled = c.stop.state.settled === false
+    const unsettled = c.visit.state.settled === false
     // A start draws several times the plate: until settled, high amps ask for a second reading, no more.
     if (unsettled && level !== 'ok') level = 'watch'
     const even = read.length === 3 && top.amps - low < 0.05 * allowed.amps
     const where = c.machine.phases === 1 ? '' : even ? ' on all three legs' : ` on ${top.name}`
-    const sister =
-      level !== 'ok' && c.stop.state.sister === 'off'
+    const twin =
+      level !== 'ok' && c.visit.state.twin === 'off'
         ? ' The twin fan is off, so this one may be moving all the air.'
         : ''
     const doors =
-      level !== 'ok' && c.stop.state.panels === 'off' ? ' Read with panels off, which loads some wheels more.' : ''
+      level !== 'ok' && c.visit.state.panels === 'off' ? ' Read with panels off, which loads some wheels more.' : ''
     const of = `${show.percent(share)} of the ${show.volts(allowed.columnVolts)} V nameplate${where}: ${show.amps(top.amps)} of ${show.amps(allowed.amps)} A.`
-    const basis = [source(c), houseRule(school)]
+    const basis = [source(c), sitePolicy(policyChoice)]
     if (level === 'stop') basis.push(c.limit('overload-greatest').basis)
     const words: Record<Level, string> = {
       ok: 'Nothing to do.',
       watch: unsettled
         ? 'Read again when it has settled.'
-        : c.rules.overAmp === 'trim below plate'
+        : c.policies.overAmp === 'trim below plate'
           ? 'Reduce the load: run a little slower, or find the drag.'
           : 'For a short time only: set an end date, find the cause, re-read.',
       fix: isLow(c) ? 'The low volts explain it: correct the volts, then re-read.' : moreAmpsNext(c),
@@ -161,7 +161,7 @@ export const overAmp: Check = {
       value: top.amps,
       limit: ok,
       basis,
-      because: `${of}${level === 'ok' ? '' : sinceWork(c) + lowVolts(c)}${sister}${doors}`,
+      because: `${of}${level === 'ok' ? '' : sinceWork(c) + lowVolts(c)}${twin}${doors}`,
       next: words[level],
       confidence: unsettled || !whole ? 'low' : 'full',
       settles: whole && !unsettled,

@@ -23,7 +23,7 @@ export const peers: Check = {
   subject: 'motor',
   from: 'history',
   informs: true,
-  applies: (c) => c.legsRead.length === c.machine.phases && c.stop.state.settled !== false && among(c) !== null,
+  applies: (c) => c.legsRead.length === c.machine.phases && c.visit.state.settled !== false && among(c) !== null,
   judge(c) {
     const a = among(c)
     if (!a) throw new RangeError('peers must be known')

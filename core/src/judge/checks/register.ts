@@ -32,7 +32,7 @@ const kinds: readonly MachineFacts[] = ([1, 3] as const).flatMap((phases) =>
     phases,
     serviceVolts: phases === 1 ? 240 : 480,
     hasDrive,
-    hasSister: true,
+    hasTwin: true,
     drive: 'belt' as const,
     controls: { ...unknownControls, gasSection: true },
     unitPlate: null,

@@ -12,7 +12,7 @@ export const trend: Check = {
   title: 'Trend',
   subject: 'motor',
   from: 'history',
-  // Without amps of its own a stop has nothing to add to the trend of the amps.
+  // Without amps of its own a visit has nothing to add to the trend of the amps.
   // A step is no slope: fitted through one it would tell of a drift that never was.
   applies: (c) => c.point !== null && c.drift.kind !== 'too few' && c.step === null,
   judge(c) {
@@ -52,7 +52,7 @@ export const trend: Check = {
         because: `Rising ${perYear}, and already at the limit.`,
         next: moreAmpsNext(c),
       })
-    const days = (d.meets.at - c.stop.at) / dayMs
+    const days = (d.meets.at - c.visit.at) / dayMs
     const window =
       d.meets.latest === null
         ? `${show.month(d.meets.earliest)} at the earliest`

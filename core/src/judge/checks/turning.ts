@@ -15,11 +15,11 @@ export const turning: Check = {
   title: 'Turning',
   subject: 'motor',
   from: 'visit',
-  applies: (c) => c.stop.state.turning !== null || share(c) >= nameplateLevel,
+  applies: (c) => c.visit.state.turning !== null || share(c) >= nameplateLevel,
   judge(c) {
     const basis = [practice('a good reading needs “turning, right way” with it')]
     const drawing = c.legsRead.some((l) => l.amps > 0.05)
-    switch (c.stop.state.turning) {
+    switch (c.visit.state.turning) {
       case 'not turning':
         if (drawing)
           return verdict(this, {
@@ -39,7 +39,7 @@ export const turning: Check = {
           return verdict(this, {
             level: 'watch',
             basis,
-            because: `Turning backward with no current: it is windmilling${c.machine.hasSister ? ', driven by its twin or the wind' : ''}.`,
+            because: `Turning backward with no current: it is windmilling${c.machine.hasTwin ? ', driven by its twin or the wind' : ''}.`,
             next: 'Hold or chock the wheel before hands go in. Starting against it trips a drive and breaks belts: check the backdraft damper, then start it and confirm the direction.',
           })
         return verdict(this, {

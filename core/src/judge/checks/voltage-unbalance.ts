@@ -20,7 +20,7 @@ export const voltageUnbalanceCheck: Check = {
   judge(c) {
     const volts = c.threeVolts ?? [0, 0, 0]
     const u = voltageUnbalance(volts)
-    const stop = c.limit('voltage-unbalance-stop')
+    const visit = c.limit('voltage-unbalance-stop')
     const clean = c.limit('voltage-unbalance-clean')
     const supply = c.limit('voltage-unbalance-supply')
     const told = `${show.percent(u)} voltage unbalance (${volts.map(show.volts).join(', ')} V)`
@@ -34,13 +34,13 @@ export const voltageUnbalanceCheck: Check = {
         confidence: 'low',
         settles: false,
       })
-    if (u > stop.value)
+    if (u > visit.value)
       return verdict(this, {
         level: 'stop',
         value: u,
-        limit: stop.value,
-        basis: [stop.basis],
-        because: `${told}. Above ${show.percent(stop.value)} no motor should run.`,
+        limit: visit.value,
+        basis: [visit.basis],
+        because: `${told}. Above ${show.percent(visit.value)} no motor should run.`,
         next: 'Shut it off. Find the fault in the supply or its transformer before anything on this panel runs.',
       })
     if (u <= clean.value)

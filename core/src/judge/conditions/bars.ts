@@ -17,7 +17,7 @@ const readWithPower: readonly string[] = [
   'as-found',
 ]
 
-/** Not a stop, and still no power on it before it is put right or somebody answers for it by name. */
+/** Not a visit, and still no power on it before it is put right or somebody answers for it by name. */
 const fixesThatBar: readonly string[] = [
   'contactor-poles',
   'winding-ohms',

@@ -18,7 +18,7 @@ export interface Condition {
   readonly retest: boolean
   /** The day on which somebody said they look at it again; null where nobody did. */
   readonly until: number | null
-  /** Put off to that day: it stands, and presses no more before it; a stop always does. */
+  /** Put off to that day: it stands, and presses no more before it; a visit always does. */
   readonly putOff: boolean
 }
 

@@ -1,8 +1,16 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { defaultHouseRules } from '../../limits/index.ts'
+import { defaultPolicies } from '../../limits/index.ts'
 import { legPositions, linePositions, terminalPairs, terminalPositions, type Reading } from '../../quantity/index.ts'
-import { dayMs, unsaid, workKinds, type Answers, type Stop, type StopState, type WorkDone } from '../../trend/index.ts'
+import {
+  dayMs,
+  unsaid,
+  workKinds,
+  type Answers,
+  type Visit,
+  type VisitState,
+  type WorkDone,
+} from '../../trend/index.ts'
 import {
   judgeMachine,
   retests,
@@ -20,7 +28,7 @@ const amps = (value = 11): Reading[] => [
   ...at('amps', legPositions, [value, value, value]),
 ]
 
-function visit(day: number, readings: Reading[], answers?: Answers, state: Partial<StopState> = {}): Stop {
+function visit(day: number, readings: Reading[], answers?: Answers, state: Partial<VisitState> = {}): Visit {
   return {
     id: `v${String(1000 + day)}`,
     at: now + day * dayMs,
@@ -46,7 +54,7 @@ interface Given {
   machine?: Partial<MachineSnapshot['machine']>
 }
 
-function machine(visits: Stop[], given: Given = {}, at = now + 400 * dayMs) {
+function machine(visits: Visit[], given: Given = {}, at = now + 400 * dayMs) {
   const single = given.single === true
   const judgement = judgeMachine(
     {
@@ -60,7 +68,7 @@ function machine(visits: Stop[], given: Given = {}, at = now + 400 * dayMs) {
       motor: { plate: single ? pscPlate : plate, connectionVolts: null, fittedAt: 0 },
       visits,
       work: given.work ?? [],
-      rules: defaultHouseRules,
+      policies: defaultPolicies,
       closings: given.closings,
       reported: given.reported,
     },
@@ -69,91 +77,98 @@ function machine(visits: Stop[], given: Given = {}, at = now + 400 * dayMs) {
   if (!judgement) throw new Error('a machine that was visited')
   return judgement
 }
-const open = (visits: Stop[], given: Given = {}) => machine(visits, given).conditions.map((k) => `${k.key} ${k.level}`)
+const open = (visits: Visit[], given: Given = {}) => machine(visits, given).conditions.map((k) => `${k.key} ${k.level}`)
 
 /** What each find is, and what answers it: by reading or answering the same again, or by work. */
-const stories: readonly (readonly [name: string, found: Stop, level: string, again: Stop, work: WorkDone['kind']])[] = [
+const stories: readonly (readonly [name: string, found: Visit, level: string, again: Visit, work: WorkDone['kind']])[] =
   [
-    'a motor that hums',
-    words(2, { 'look.running': 'hums' }),
-    'stop',
-    words(6, { 'look.running': 'runs' }),
-    'motor-replaced',
-  ],
-  ['a seized shaft', words(2, { 'spin.fan': 'seized' }), 'stop', words(6, { 'spin.fan': 'free' }), 'bearings-renewed'],
-  [
-    'turning backward',
-    visit(2, [], { 'look.note': 'x' }, { turning: 'backwards' }),
-    'fix',
-    visit(6, [], { 'rotation.seen': 'right way', 'rotation.by': 'bump' }),
-    'leads-swapped',
-  ],
-  [
-    'a lead at 50 Ω to the frame',
-    visit(2, at('ground_ohms', terminalPositions, [50, 'OL', 'OL'])),
-    'stop',
-    visit(6, at('ground_ohms', ['T1'], ['OL'])),
-    'motor-replaced',
-  ],
-  [
-    'an open fuse',
-    visit(2, at('fuse_ohms', legPositions, [0.1, 'OL', 0.1])),
-    'stop',
-    visit(6, at('fuse_ohms', ['L2'], [0.1])),
-    'fuses-replaced',
-  ],
-  [
-    'a winding 30 % out of balance',
-    visit(2, at('winding_ohms', terminalPairs, [1.3, 1.3, 1.9])),
-    'fix',
-    visit(6, at('winding_ohms', terminalPairs, [1.31, 1.3, 1.31])),
-    'motor-replaced',
-  ],
-  [
-    'a gas cut-out left unplugged',
-    words(2, { 'gas.cutout': 'no' }),
-    'fix',
-    words(6, { 'gas.cutout': 'yes' }),
-    'safety-restored',
-  ],
-  [
-    'a control wire left lifted',
-    words(2, { 'restore.call': 'broken', 'restore.how': 'R wire lifted' }),
-    'fix',
-    words(6, { 'leave.call': 'yes' }),
-    'controls-restored',
-  ],
-  ['a wire worn through', words(2, { wires: 'through' }), 'fix', words(6, { wires: 'whole' }), 'wiring-repaired'],
-  ['a burnt lug', words(2, { lugs: 'burnt' }), 'fix', words(6, { lugs: 'tight' }), 'terminals-tightened'],
-  [
-    '5 A in the ground wire',
-    visit(2, at('ground_amps', ['ground-wire'], [5])),
-    'stop',
-    visit(6, at('ground_amps', ['ground-wire'], [0])),
-    'motor-replaced',
-  ],
-  [
-    'a smell of burnt winding',
-    words(2, { 'look.smell': 'burnt winding' }),
-    'fix',
-    visit(6, [...goodWinding], { 'look.smell': 'none' }),
-    'motor-replaced',
-  ],
-  [
-    'a cracked blade',
-    words(2, { 'wheel.blades': 'cracked' }),
-    'stop',
-    words(6, { 'wheel.blades': 'whole' }),
-    'wheel-replaced',
-  ],
-  [
-    'violent vibration',
-    words(2, { 'vibration.felt': 'violent' }),
-    'stop',
-    words(6, { 'vibration.felt': 'smooth' }),
-    'wheel-replaced',
-  ],
-]
+    [
+      'a motor that hums',
+      words(2, { 'look.running': 'hums' }),
+      'stop',
+      words(6, { 'look.running': 'runs' }),
+      'motor-replaced',
+    ],
+    [
+      'a seized shaft',
+      words(2, { 'spin.fan': 'seized' }),
+      'stop',
+      words(6, { 'spin.fan': 'free' }),
+      'bearings-renewed',
+    ],
+    [
+      'turning backward',
+      visit(2, [], { 'look.note': 'x' }, { turning: 'backwards' }),
+      'fix',
+      visit(6, [], { 'rotation.seen': 'right way', 'rotation.by': 'bump' }),
+      'leads-swapped',
+    ],
+    [
+      'a lead at 50 Ω to the frame',
+      visit(2, at('ground_ohms', terminalPositions, [50, 'OL', 'OL'])),
+      'stop',
+      visit(6, at('ground_ohms', ['T1'], ['OL'])),
+      'motor-replaced',
+    ],
+    [
+      'an open fuse',
+      visit(2, at('fuse_ohms', legPositions, [0.1, 'OL', 0.1])),
+      'stop',
+      visit(6, at('fuse_ohms', ['L2'], [0.1])),
+      'fuses-replaced',
+    ],
+    [
+      'a winding 30 % out of balance',
+      visit(2, at('winding_ohms', terminalPairs, [1.3, 1.3, 1.9])),
+      'fix',
+      visit(6, at('winding_ohms', terminalPairs, [1.31, 1.3, 1.31])),
+      'motor-replaced',
+    ],
+    [
+      'a gas cut-out left unplugged',
+      words(2, { 'gas.cutout': 'no' }),
+      'fix',
+      words(6, { 'gas.cutout': 'yes' }),
+      'safety-restored',
+    ],
+    [
+      'a control wire left lifted',
+      words(2, { 'restore.call': 'broken', 'restore.how': 'R wire lifted' }),
+      'fix',
+      words(6, { 'leave.call': 'yes' }),
+      'controls-restored',
+    ],
+    ['a wire worn through', words(2, { wires: 'through' }), 'fix', words(6, { wires: 'whole' }), 'wiring-repaired'],
+    ['a burnt lug', words(2, { lugs: 'burnt' }), 'fix', words(6, { lugs: 'tight' }), 'terminals-tightened'],
+    [
+      '5 A in the ground wire',
+      visit(2, at('ground_amps', ['ground-wire'], [5])),
+      'stop',
+      visit(6, at('ground_amps', ['ground-wire'], [0])),
+      'motor-replaced',
+    ],
+    [
+      'a smell of burnt winding',
+      words(2, { 'look.smell': 'burnt winding' }),
+      'fix',
+      visit(6, [...goodWinding], { 'look.smell': 'none' }),
+      'motor-replaced',
+    ],
+    [
+      'a cracked blade',
+      words(2, { 'wheel.blades': 'cracked' }),
+      'stop',
+      words(6, { 'wheel.blades': 'whole' }),
+      'wheel-replaced',
+    ],
+    [
+      'violent vibration',
+      words(2, { 'vibration.felt': 'violent' }),
+      'stop',
+      words(6, { 'vibration.felt': 'smooth' }),
+      'wheel-replaced',
+    ],
+  ]
 const gas = { controls: { gasSection: true } }
 
 describe('what was found stands until it is answered', () => {

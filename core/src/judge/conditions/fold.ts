@@ -1,5 +1,5 @@
 import { show } from '../../quantity/index.ts'
-import { workWords, type Stop, type WorkDone } from '../../trend/index.ts'
+import { workWords, type Visit, type WorkDone } from '../../trend/index.ts'
 import type { MachineFacts } from '../input.ts'
 import { rank, type Verdict } from '../verdict.ts'
 import { keyOf, partsOf, type Closing, type Condition } from './condition.ts'
@@ -12,7 +12,7 @@ interface Entry {
   readonly verdict: Verdict
   readonly since: number
   readonly seenAt: number
-  readonly visit: Stop
+  readonly visit: Visit
 }
 
 interface Asked {
@@ -55,7 +55,7 @@ export class Fold {
   }
 
   /** The verdicts of one visit, in the light of what was known then. */
-  visit(visit: Stop, verdicts: readonly Verdict[]): void {
+  visit(visit: Visit, verdicts: readonly Verdict[]): void {
     for (const v of verdicts) {
       if (v.ofVisit) continue
       for (const position of v.positions) this.#take(visit, v, position)
@@ -65,7 +65,7 @@ export class Fold {
     }
   }
 
-  #take(visit: Stop, v: Verdict, position: string): void {
+  #take(visit: Visit, v: Verdict, position: string): void {
     const at = place(v.check, position)
     const stands = this.#open.get(at)
     if (v.level !== 'ok' && (!stands || rank(v.level) >= rank(stands.verdict.level))) {
@@ -87,7 +87,7 @@ export class Fold {
   }
 
   /** A bump the wrong way and a fan entered as turning right on the same visit contradict each other: the find stands. */
-  #answerElsewhere(visit: Stop, check: string): void {
+  #answerElsewhere(visit: Visit, check: string): void {
     const at = place(check, '')
     if (this.#open.get(at)?.visit.id !== visit.id) this.#open.delete(at)
   }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { unsaid, type Stop, type StopState } from '../../trend/index.ts'
+import { unsaid, type Visit, type VisitState } from '../../trend/index.ts'
 import { answersState } from './like-state.ts'
 
-const stop = (state: Partial<StopState>, hz?: number): Stop => ({
+const visit = (state: Partial<VisitState>, hz?: number): Visit => ({
   id: 's',
   at: 0,
   state: { ...unsaid, ...state },
@@ -30,12 +30,12 @@ describe('does a reading answer what was found running in another state? (common
     [{ filters: 'dirty' }, { filters: 'clean' }, true],
     [{ filters: 'dirty' }, { filters: 'dirty' }, true],
     [{}, { filters: 'dirty' }, true],
-    [{ sister: 'off' }, { sister: 'running' }, true],
-    [{ sister: 'running' }, { sister: 'off' }, false],
-    [{}, { sister: 'off' }, false],
-    [{ sister: 'off' }, { sister: 'off' }, true],
+    [{ twin: 'off' }, { twin: 'running' }, true],
+    [{ twin: 'running' }, { twin: 'off' }, false],
+    [{}, { twin: 'off' }, false],
+    [{ twin: 'off' }, { twin: 'off' }, true],
   ] as const)('found in %j, read in %j: %s', (found, now, answers) =>
-    expect(answersState(stop(found), stop(now))).toBe(answers),
+    expect(answersState(visit(found), visit(now))).toBe(answers),
   )
   it.each([
     [45, 45, true],
@@ -49,6 +49,6 @@ describe('does a reading answer what was found running in another state? (common
     [60, undefined, true],
     [undefined, undefined, true],
   ])('found at %s Hz, read at %s Hz: %s', (found, now, answers) =>
-    expect(answersState(stop({}, found), stop({}, now))).toBe(answers),
+    expect(answersState(visit({}, found), visit({}, now))).toBe(answers),
   )
 })

@@ -44,7 +44,7 @@ const inLine: Check = {
         confidence: 'low',
       })
     const m = misalignment(g, { motor: drive.driver, fan: drive.driven })
-    const across = drive.centre === null ? null : angleOfGap(Math.abs(m.offset), drive.centre)
+    const across = drive.center === null ? null : angleOfGap(Math.abs(m.offset), drive.center)
     const found = [
       {
         off: Math.abs(m.motorAngle),
@@ -69,9 +69,9 @@ const inLine: Check = {
     const bad = found.filter((f) => f.off > limit.value)
     const worst = found[0]
     const may =
-      drive.centre === null
+      drive.center === null
         ? ''
-        : ` ${convert(gapOfAngle(limit.value, drive.centre), 'mm', 'in').toFixed(2)} in is the limit at this center distance.`
+        : ` ${convert(gapOfAngle(limit.value, drive.center), 'mm', 'in').toFixed(2)} in is the limit at this center distance.`
     const sentence = (list: typeof found) => {
       const text = list.map((f) => f.words).join(', ')
       return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`
@@ -114,8 +114,8 @@ export const alignmentSheet: SheetCheck = {
     { title: 'Fan sheave', asks: cells('sheave_gap', gapPositions.slice(2), ['Inner edge', 'Outer edge']), also: true },
   ],
   advice: (c) =>
-    c.driveTrain?.centre == null
+    c.driveTrain?.center == null
       ? null
-      : `Half a degree at this center distance is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.centre), 'mm', 'in').toFixed(2)} in.`,
+      : `Half a degree at this center distance is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.center), 'mm', 'in').toFixed(2)} in.`,
   judges: [inLine],
 }

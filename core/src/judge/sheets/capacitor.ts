@@ -1,5 +1,5 @@
 import { capacitanceUnderLoad, capacitorDeviation, underLoadUncertainty } from '../../electrical/index.ts'
-import { houseRule, plateBasis, practice } from '../../limits/index.ts'
+import { sitePolicy, plateBasis, practice } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
@@ -101,7 +101,7 @@ const capacitorFits: Check = {
   judge(c) {
     const wanted = c.motor?.plate.capacitorUf ?? 0
     const fitted = marked(c, 'run') ?? 0
-    const basis = [plateBasis('the motor plate'), houseRule(`our limit: capacitor, ${c.rules.capacitor}`)]
+    const basis = [plateBasis('the motor plate'), sitePolicy(`our limit: capacitor, ${c.policies.capacitor}`)]
     const volts = c.machine.controls.capacitor?.volts ?? null
     const wantedVolts = c.motor?.plate.capacitorVolts ?? null
     const off = fitted / wanted - 1

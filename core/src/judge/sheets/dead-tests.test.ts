@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { legPositions, terminalPairs, terminalPositions, wirePairs, type Reading } from '../../quantity/index.ts'
-import { dayMs, type Stop, type WorkDone } from '../../trend/index.ts'
-import { now, pscPlate, type Given, at, stopOf, told, gate, goodWinding } from './say.test-help.ts'
+import { dayMs, type Visit, type WorkDone } from '../../trend/index.ts'
+import { now, pscPlate, type Given, at, visitOf, told, gate, goodWinding } from './say.test-help.ts'
 
 describe('winding ohms', () => {
   it('even and steady is OK and does not clear the insulation', () => {
@@ -49,7 +49,7 @@ describe('single-phase windings', () => {
   it('names common, run and start', () =>
     expect(told('psc-winding', at('winding_ohms', wirePairs, [31, 23, 8]), single).because).toContain('C is common'))
   it('tells an open protector from a burnt winding by what it read when whole, with the wait', () => {
-    const history = [stopOf(at('winding_ohms', wirePairs, [31, 23, 8]), -300)]
+    const history = [visitOf(at('winding_ohms', wirePairs, [31, 23, 8]), -300)]
     const open = told('psc-winding', at('winding_ohms', wirePairs, [31, 'OL', 'OL']), { ...single, history })
     expect(open.because).toContain('protector')
     expect(open.next).toContain('cool for an hour')
@@ -78,9 +78,9 @@ describe('insulation', () => {
     expect(test(1.2, 30).level).toBe('stop')
   })
   it('by the older floor, the form-wound one and the lamp', () => {
-    expect(test(4.2, 30, 'motor', { rules: { insulation: 'kV plus 1' } }).level).toBe('ok')
-    expect(test(60, 40, 'motor', { rules: { insulation: 'form-wound 100' } }).level).toBe('fix')
-    expect(test(22, 40, 'motor', { rules: { insulation: 'lamp 30' } }).level).toBe('fix')
+    expect(test(4.2, 30, 'motor', { policies: { insulation: 'kV plus 1' } }).level).toBe('ok')
+    expect(test(60, 40, 'motor', { policies: { insulation: 'form-wound 100' } }).level).toBe('fix')
+    expect(test(22, 40, 'motor', { policies: { insulation: 'lamp 30' } }).level).toBe('fix')
   })
   it('without a temperature is not corrected and not sure', () =>
     expect(test(12, null)).toMatchObject({ level: 'ok', confidence: 'low', value: 12 }))
@@ -90,10 +90,10 @@ describe('insulation', () => {
     expect(v.next).toContain('own terminals')
   })
   const past = (mo: number, day: number) =>
-    stopOf([...at('megohms', ['all'], [mo]), ...at('temperature', ['winding'], [40])], day, {
+    visitOf([...at('megohms', ['all'], [mo]), ...at('temperature', ['winding'], [40])], day, {
       'insulation.place': 'motor',
     })
-  const trend = (now40: number, history: Stop[], work: WorkDone[] = []) =>
+  const trend = (now40: number, history: Visit[], work: WorkDone[] = []) =>
     told('insulation-trend', [...at('megohms', ['all'], [now40]), ...at('temperature', ['winding'], [40])], {
       history,
       work,

@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { vibrationPositions } from '../../quantity/index.ts'
 
-import { checksOf, gatesOf, plans, rank } from '../index.ts'
-import { at, facts, plate, say, stopOf, told } from './say.test-help.ts'
+import { checksOf, gatesOf, scopes, rank } from '../index.ts'
+import { at, facts, plate, say, visitOf, told } from './say.test-help.ts'
 
 const shaking = (...values: number[]) => at('vibration', vibrationPositions, values)
 const rigid = { answers: { 'vibration.mount': 'rigid' } }
 
-describe('a stop of drive and bearings', () => {
+describe('a visit of drive and bearings', () => {
   const of = (phase: Parameters<typeof checksOf>[2], over = {}) =>
     checksOf({ ...facts, ...over }, 'drive', phase).map((c) => c.id)
   it('asks for the drive train dead, and for vibration and filters live', () => {
@@ -17,13 +17,13 @@ describe('a stop of drive and bearings', () => {
   })
   it('asks a direct drive for no belt', () => expect(of('dead', { drive: 'direct' })).not.toContain('belts'))
   it('leaves the electrical walk as it was', () => {
-    const full = plans.full.flatMap((p) => checksOf(facts, 'full', p).map((c) => c.id))
+    const full = scopes.full.flatMap((p) => checksOf(facts, 'full', p).map((c) => c.id))
     expect(full).toContain('winding')
     for (const id of ['belts', 'bearings', 'keys', 'wheel', 'vibration', 'filter-drop']) expect(full).not.toContain(id)
   })
   it('is held by Dead, since hands go in', () => {
     expect(gatesOf.drive).toEqual(['dead', 'close'])
-    expect(plans.drive).not.toContain('restore')
+    expect(scopes.drive).not.toContain('restore')
   })
 })
 
@@ -46,10 +46,10 @@ describe('vibration (ISO 14694 limits in place, from memory)', () => {
   it('a small motor is held to the wider limits of its class', () =>
     expect(told('vibration', shaking(0.28), { ...rigid, plate: { ...plate, power: 3 } }).level).toBe('ok'))
   it('twice its last is watched below every limit', () => {
-    const v = told('vibration', shaking(0.22), { ...rigid, history: [stopOf(shaking(0.1), -30)] })
+    const v = told('vibration', shaking(0.22), { ...rigid, history: [visitOf(shaking(0.1), -30)] })
     expect(v).toMatchObject({ level: 'watch' })
     expect(v.because).toContain('twice the 0.10 in/s of the last reading')
-    expect(told('vibration', shaking(0.08), { ...rigid, history: [stopOf(shaking(0.03), -30)] }).level).toBe('ok')
+    expect(told('vibration', shaking(0.08), { ...rigid, history: [visitOf(shaking(0.03), -30)] }).level).toBe('ok')
   })
   it('shaking harder never reads better', () =>
     fc.assert(

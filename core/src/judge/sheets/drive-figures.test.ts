@@ -4,9 +4,9 @@ import { tensionAsked } from '../../fitted/index.ts'
 import { near } from '../../near.test-help.ts'
 import { gapPositions, legPositions, linePositions, type Reading } from '../../quantity/index.ts'
 import { dayMs, unsaid } from '../../trend/index.ts'
-import { defaultHouseRules, type HouseRules } from '../../limits/index.ts'
+import { defaultPolicies, type Policies } from '../../limits/index.ts'
 import { contextOf, rank, sheetChecks } from '../index.ts'
-import { at, driveLayout, driveParts, facts, now, onDrive, plate, stopOf, told } from './say.test-help.ts'
+import { at, driveLayout, driveParts, facts, now, onDrive, plate, visitOf, told } from './say.test-help.ts'
 
 const amps = (value: number) => at('amps', legPositions, [value, value, value])
 const volts = at('volts_ll', linePositions, [478, 478, 478])
@@ -24,7 +24,7 @@ describe('belt tension on its span', () => {
     section: 'B',
     belts: 1,
     beltLength: null,
-    centre: 560,
+    center: 560,
     takeUp: null,
   }
   it('asks for what tight to slack as 5 : 1 needs at the plate’s power', () => {
@@ -33,7 +33,7 @@ describe('belt tension on its span', () => {
     near(a?.used ?? 0, 596, 0.01)
     near(a?.span ?? 0, 0.5573, 0.001)
     near(a?.fresh ?? 0, 1.5 * (a?.used ?? 0), 1e-9)
-    expect(tensionAsked({ ...drive, centre: null }, 7457, 1755)).toBeNull()
+    expect(tensionAsked({ ...drive, center: null }, 7457, 1755)).toBeNull()
   })
   it('right, slack and drum-tight by force', () => {
     expect(told('belt-tension', pressed(11), onDrive)).toMatchObject({ level: 'ok' })
@@ -69,17 +69,17 @@ describe('belt tension on its span', () => {
     ))
   it('without a drive in the book a reading is kept and nothing is claimed', () =>
     expect(told('belt-tension', pressed(11))).toMatchObject({ level: 'watch', settles: false, confidence: 'low' }))
-  it('is told beforehand, by the school of the house', () => {
+  it('is told beforehand, by the policy of the site', () => {
     const sheet = sheetChecks.find((c) => c.id === 'tension')
-    const says = (beltTension: HouseRules['beltTension'], over: object = onDrive) =>
+    const says = (beltTension: Policies['beltTension'], over: object = onDrive) =>
       sheet?.advice?.(
         contextOf({
           machine: facts,
           motor: { plate, connectionVolts: null, fittedAt: 0 },
-          stop: stopOf([]),
+          visit: visitOf([]),
           history: [],
           work: [],
-          rules: { ...defaultHouseRules, beltTension },
+          policies: { ...defaultPolicies, beltTension },
           ...over,
         }),
       ) ?? ''
@@ -97,7 +97,7 @@ describe('sheaves in line', () => {
   const gaps = (...values: number[]) => at('sheave_gap', gapPositions, values)
   it('within half a degree on all counts', () =>
     expect(told('alignment', gaps(0, 0.02, 0.01, 0), onDrive)).toMatchObject({ level: 'ok' }))
-  it('names what is askew, and what the limit is on these centres', () => {
+  it('names what is askew, and what the limit is on these centers', () => {
     // 0.06 in over a 4.33 in sheave is 0.79°; half a degree over 22.05 in is 0.19 in.
     const v = told('alignment', gaps(0, 0.06, 0, 0), onDrive)
     expect(v).toMatchObject({ level: 'fix' })
@@ -118,7 +118,7 @@ describe('the air path by pressure, amps and wheel', () => {
     ...amps(a),
     ...at('static_pressure', ['supply', 'return'], [supply, back]),
   ]
-  const last = [stopOf(read(0.9, 0.6, 11), -60)]
+  const last = [visitOf(read(0.9, 0.6, 11), -60)]
   it('the first reading is the one to hold others against', () =>
     expect(told('air-path', read(0.9, 0.6, 11), onDrive)).toMatchObject({ level: 'ok' }))
   it('asks for the amps where there are none', () =>
@@ -153,7 +153,7 @@ describe('sound', () => {
   it('hardly above the background is told as that', () =>
     expect(told('sound', sound(70, 68.5, 3))).toMatchObject({ confidence: 'low', value: 70 }))
   it('five decibels more than last time is watched; the same place nearer is not', () => {
-    const history = [stopOf(sound(70, 50, 3), -40)]
+    const history = [visitOf(sound(70, 50, 3), -40)]
     expect(told('sound', sound(77, 50, 3), { history })).toMatchObject({ level: 'watch' })
     expect(told('sound', sound(76, 50, 1.5), { history }).level).toBe('ok')
   })
@@ -204,7 +204,7 @@ describe('the wheel’s own limit', () => {
 })
 
 describe('amps after work that should leave them alone', () => {
-  const before = Array.from({ length: 6 }, (_, i) => stopOf([...volts, ...amps(11 + (i % 2) * 0.05)], -400 + i * 50))
+  const before = Array.from({ length: 6 }, (_, i) => visitOf([...volts, ...amps(11 + (i % 2) * 0.05)], -400 + i * 50))
   const done = (kind: 'wheel-replaced' | 'belts-renewed' | 'sheave-turned') => [
     { at: now - 30 * dayMs, kind, note: '' },
   ]
@@ -224,7 +224,7 @@ describe('amps after work that should leave them alone', () => {
 describe('a step that nobody wrote down', () => {
   const run = (values: number[]) =>
     values.map((v, i) => ({
-      ...stopOf([...volts, ...amps(v)], (i - values.length) * 60),
+      ...visitOf([...volts, ...amps(v)], (i - values.length) * 60),
       state: { ...unsaid, settled: true },
     }))
   it('is told with its days, and takes the place of a slope', () => {

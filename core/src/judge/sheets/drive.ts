@@ -42,7 +42,7 @@ const display: Check = {
     const basis = [practice('read the display and its fault first; then line volts in, then out')]
     const code = (c.answer('drive.code') ?? '').trim()
     const family = families.find(([id]) => id === c.answer('drive.family'))
-    const twinRuns = c.machine.hasSister && c.stop.state.sister === 'running'
+    const twinRuns = c.machine.hasTwin && c.visit.state.twin === 'running'
     const permit = twinRuns ? ' Until then on one fan: set limits, an end date and the next reading.' : ''
     const named = [code === '' ? '' : `code ${code}`, family ? family[1].toLowerCase() : ''].filter(Boolean).join(', ')
     switch (c.answer('drive.display')) {

@@ -35,7 +35,7 @@ const drop: Check = {
         because: `${told}: due soon.`,
         next: 'Change them at the next visit.',
       })
-    if (p < none.value && c.stop.state.filters !== 'out')
+    if (p < none.value && c.visit.state.filters !== 'out')
       return verdict(this, {
         level: 'watch',
         value: p,

@@ -5,7 +5,7 @@ import { type Answers, type GatePass } from '../../trend/index.ts'
 import { phases, sheetChecks, unknownControls, type MachineFacts } from '../index.ts'
 import { facts, at, say, told, gate, proven, locked, goodWinding } from './say.test-help.ts'
 
-describe('the register of the stop page', () => {
+describe('the register of the visit page', () => {
   const machines: MachineFacts[] = [
     facts,
     { ...facts, phases: 1, serviceVolts: 120, drive: 'direct' },
@@ -103,7 +103,7 @@ describe('proof of dead and the gate to the dead tests', () => {
     expect(v.because).toContain('A. Person went on: no second source')
   })
   it('tells dead tests that were taken without any proof', () =>
-    expect(told('dead-proof', goodWinding, { answers: { plan: 'full' } }).level).toBe('watch'))
+    expect(told('dead-proof', goodWinding, { answers: { scope: 'full' } }).level).toBe('watch'))
 })
 
 describe('no combination of inputs gives OK (property)', () => {

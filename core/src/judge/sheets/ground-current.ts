@@ -20,7 +20,7 @@ const groundCurrent: Check = {
     const lines = most('ground_amps', 'lines')
     const off = Math.max(0, ...['L1', 'L2', 'L3'].map((p) => most('off_amps', p) ?? 0))
     const worst = Math.max(wire ?? 0, lines ?? 0)
-    const stop = c.limit(c.machine.hasDrive ? 'ground-amps-drive' : 'ground-amps-stop')
+    const visit = c.limit(c.machine.hasDrive ? 'ground-amps-drive' : 'ground-amps-stop')
     // Filters and long leads of a drive leak tens of milliamperes by design: what is a fault without one is a question with one.
     const watch = c.limit(c.machine.hasDrive ? 'ground-amps-stop' : 'ground-amps-watch')
     const out = lines ?? (off > 0 ? off : undefined)
@@ -47,8 +47,8 @@ const groundCurrent: Check = {
         ['ground-wire', wire],
         ['lines', lines],
       ].flatMap(([p, amps]) => (typeof amps === 'number' && over(amps) ? [p as string] : []))
-    const high = at((amps) => amps > stop.value)
-    const some = at((amps) => amps > watch.value && amps <= stop.value)
+    const high = at((amps) => amps > visit.value)
+    const some = at((amps) => amps > watch.value && amps <= visit.value)
     const none = at((amps) => amps <= watch.value)
     return [
       ...(high.length === 0
@@ -58,8 +58,8 @@ const groundCurrent: Check = {
               level: 'stop',
               positions: high,
               value: worst,
-              limit: stop.value,
-              basis: [stop.basis],
+              limit: visit.value,
+              basis: [visit.basis],
               because: `${told}. A winding or a wire is grounded to the frame.${another} If that conductor is cut or lifted the cabinet becomes live.`,
               next: 'Touch nothing and disconnect nothing. Isolate at the source, then test each lead to ground.',
             }),

@@ -21,7 +21,7 @@ const polarisation: Check = {
       return r ? { megohms: r.value, over: r.how === 'over-range' } : null
     }
     const one = point('1min') ?? { megohms: 0, over: false }
-    const f = insulationOf(c.stop, c.rules.insulationSystem)
+    const f = insulationOf(c.visit, c.policies.insulationSystem)
     const at40 = f?.corrected && f.megohms > 0 ? one.megohms * (f.at40 / f.megohms) : one.megohms
     const half = point('30s')
     const ten = point('10min')
@@ -49,7 +49,7 @@ const polarisation: Check = {
     const falls = (darRatio !== null && darRatio < 1) || (piRatio !== null && piRatio < 1)
     // Absorption of random windings dies out in minutes: a flat curve at a high value is normal for a small motor.
     const flat = piRatio !== null && piRatio < least
-    const floor = insulationFloor(c.rules.insulation, ratedVolts(c))
+    const floor = insulationFloor(c.policies.insulation, ratedVolts(c))
     const high = at40 >= 20 * floor
     if (falls)
       return verdict(this, {

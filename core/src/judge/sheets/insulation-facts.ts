@@ -1,9 +1,9 @@
 import { insulationFactor } from '../../electrical/index.ts'
 import { terminalPositions } from '../../quantity/index.ts'
-import type { Stop } from '../../trend/index.ts'
+import type { Visit } from '../../trend/index.ts'
 import type { Context } from '../context.ts'
 
-/** One-minute insulation of a stop: the worst lead, as read and at 40 °C. Megohms. */
+/** One-minute insulation of a visit: the worst lead, as read and at 40 °C. Megohms. */
 export interface InsulationFigure {
   readonly at: number
   readonly lead: string
@@ -27,12 +27,12 @@ const leads = [...terminalPositions, 'all']
 
 /** Every lead whose insulation a visit read, with what a curve says of all together; unsteady readings are none. */
 export function insulationLeads(
-  stop: Pick<Stop, 'at' | 'readings' | 'answers'>,
-  system: Context['rules']['insulationSystem'],
+  visit: Pick<Visit, 'at' | 'readings' | 'answers'>,
+  system: Context['policies']['insulationSystem'],
 ): InsulationFigure[] {
   const find = (quantity: string, position: string) =>
-    stop.readings.find((r) => r.quantity === quantity && r.position === position)
-  const curve = stop.readings.filter((r) => r.quantity === 'megohms_at')
+    visit.readings.find((r) => r.quantity === quantity && r.position === position)
+  const curve = visit.readings.filter((r) => r.quantity === 'megohms_at')
   const oneMinute = curve.find((r) => r.position === '1min')
   const lowest = curve.reduce<(typeof curve)[number] | null>((a, b) => (a === null || b.value < a.value ? b : a), null)
   const ofCurve = oneMinute ?? lowest
@@ -47,7 +47,7 @@ export function insulationLeads(
   const celsius = find('temperature', 'winding')?.value ?? find('temperature', 'ambient')?.value ?? null
   const factor = celsius === null ? null : insulationFactor(celsius, system)
   return all.map(({ r, lead, minute }) => ({
-    at: stop.at,
+    at: visit.at,
     lead,
     megohms: r.value,
     at40: r.value * (factor ?? 1),
@@ -55,28 +55,28 @@ export function insulationLeads(
     over: r.how === 'over-range',
     minute,
     celsius,
-    place: stop.answers?.['insulation.place'] ?? null,
+    place: visit.answers?.['insulation.place'] ?? null,
   }))
 }
 
 /** The insulation a visit found by its worst lead, or null when none was tested for a minute. */
 export function insulationOf(
-  stop: Pick<Stop, 'at' | 'readings' | 'answers'>,
-  system: Context['rules']['insulationSystem'],
+  visit: Pick<Visit, 'at' | 'readings' | 'answers'>,
+  system: Context['policies']['insulationSystem'],
 ): InsulationFigure | null {
-  return insulationLeads(stop, system)
+  return insulationLeads(visit, system)
     .filter((f) => f.minute)
     .reduce<InsulationFigure | null>((a, b) => (a === null || b.at40 < a.at40 ? b : a), null)
 }
 
 /** Every insulation test of this motor up to the visit, oldest first, the visit's own last. */
 export function insulationHistory(
-  c: Pick<Context, 'history' | 'stop' | 'motor' | 'rules' | 'work'>,
+  c: Pick<Context, 'history' | 'visit' | 'motor' | 'policies' | 'work'>,
 ): InsulationFigure[] {
-  const began = c.work.filter((w) => (w.kind === 'winding-dried' || w.kind === 'motor-replaced') && w.at <= c.stop.at)
+  const began = c.work.filter((w) => (w.kind === 'winding-dried' || w.kind === 'motor-replaced') && w.at <= c.visit.at)
   const since = Math.max(c.motor?.fittedAt ?? -Infinity, ...began.map((w) => w.at))
-  return [...c.history.filter((s) => s.at < c.stop.at), c.stop]
+  return [...c.history.filter((s) => s.at < c.visit.at), c.visit]
     .filter((s) => s.at >= since)
     .sort((a, b) => a.at - b.at)
-    .flatMap((s) => insulationOf(s, c.rules.insulationSystem) ?? [])
+    .flatMap((s) => insulationOf(s, c.policies.insulationSystem) ?? [])
 }

@@ -1,5 +1,5 @@
 import { insulationFloor, insulationTestVolts } from '../../electrical/index.ts'
-import { history, houseRule, practice, standard } from '../../limits/index.ts'
+import { history, sitePolicy, practice, standard } from '../../limits/index.ts'
 import { show, terminalPositions } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
@@ -9,9 +9,9 @@ import { cells, choice, threePhase, type SheetCheck } from './sheet.ts'
 
 function told(c: Context, f: InsulationFigure): string {
   const at = f.corrected && f.celsius !== null ? `, ${show.megohms(f.at40)} at 40 °C` : ''
-  const when = Math.abs(f.at - c.stop.at) > dayMs ? ` on ${show.day(f.at, c.stop.at, c.machine.zone)}` : ''
+  const when = Math.abs(f.at - c.visit.at) > dayMs ? ` on ${show.day(f.at, c.visit.at, c.machine.zone)}` : ''
   const lead = f.lead === 'all' ? 'All leads' : f.lead
-  const warm = f.celsius === null ? '' : ` at ${show.temperature(f.celsius, c.rules.temperature)}`
+  const warm = f.celsius === null ? '' : ` at ${show.temperature(f.celsius, c.policies.temperature)}`
   return `${lead} ${f.over ? 'over ' : ''}${show.megohms(f.megohms)}${warm}${at}${when}`
 }
 
@@ -25,13 +25,13 @@ const insulationResistance: Check = {
   judge(c) {
     c.readings('megohms')
     c.readings('megohms_at')
-    const figures = insulationLeads(c.stop, c.rules.insulationSystem)
+    const figures = insulationLeads(c.visit, c.policies.insulationSystem)
     const volts = ratedVolts(c)
-    const floor = insulationFloor(c.rules.insulation, volts)
+    const floor = insulationFloor(c.policies.insulation, volts)
     const bottom = Math.min(floor, insulationFloor('kV plus 1', volts))
     const basis = [
-      c.rules.insulation === 'lamp 30' ? practice('common practice: the 30 MΩ lamp') : standard('IEEE 43'),
-      houseRule(`our limit: insulation, ${c.rules.insulation}`),
+      c.policies.insulation === 'lamp 30' ? practice('common practice: the 30 MΩ lamp') : standard('IEEE 43'),
+      sitePolicy(`our limit: insulation, ${c.policies.insulation}`),
     ]
     const place = figures[0]?.place ?? null
     const away = place !== null && place !== 'motor'
@@ -167,7 +167,7 @@ const insulationTrend: Check = {
           value: share,
           limit: share < fix.value ? fix.value : watch.value,
           basis: [share < fix.value ? fix.basis : watch.basis, ...basis],
-          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.stop.at, c.machine.zone)}, both at 40 °C. The winding takes up moisture or dirt, even if still above the minimum.`,
+          because: `Insulation fell to ${show.percent(share)} of what it was: ${value(now)} now, ${value(year)} on ${show.day(year.at, c.visit.at, c.machine.zone)}, both at 40 °C. The winding takes up moisture or dirt, even if still above the minimum.`,
           next: 'Dry and clean it, find where the water comes from, test again before the next wet season.',
           confidence: sure(year),
         })
@@ -178,7 +178,7 @@ const insulationTrend: Check = {
         value: now.at40 / life.at40,
         limit: fix.value,
         basis: [fix.basis, ...basis],
-        because: `Insulation is down to ${show.percent(now.at40 / life.at40)} of its best: ${value(now)} now, ${value(life)} on ${show.day(life.at, c.stop.at, c.machine.zone)}.`,
+        because: `Insulation is down to ${show.percent(now.at40 / life.at40)} of its best: ${value(now)} now, ${value(life)} on ${show.day(life.at, c.visit.at, c.machine.zone)}.`,
         next: 'Keep it dry and clean; test twice a year.',
         confidence: sure(life),
       })

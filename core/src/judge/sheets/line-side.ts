@@ -68,15 +68,15 @@ const lineSide: Check = {
         settles: false,
       })
     if (volts) {
-      const stop = c.limit('voltage-unbalance-stop')
+      const visit = c.limit('voltage-unbalance-stop')
       const u = voltageUnbalance(volts)
-      if (u > stop.value) {
+      if (u > visit.value) {
         const high = volts.filter((v) => v > reference * (1 + window.value)).length
         return verdict(this, {
           level: 'stop',
           value: u,
-          limit: stop.value,
-          basis: [stop.basis, window.basis],
+          limit: visit.value,
+          basis: [visit.basis, window.basis],
           because: `${shown}: ${show.percent(u)} unbalance${high > 0 ? `, and ${high === 1 ? 'one pair' : `${high} pairs`} over the motor’s limit` : ''}. This supply damages everything on it. Suspect the transformer or its taps.`,
           next: 'Shut off everything on this supply. Then read the transformer ahead of it, each pair in and out.',
         })

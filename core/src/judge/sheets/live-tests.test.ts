@@ -99,8 +99,8 @@ describe('live tests', () => {
     expect(v.because).toContain('It is the motor')
   })
   it('a shell near its class is to fix, over it a stop; temperatures in the scale of the house', () => {
-    const t = (c: number, rules = {}) =>
-      told('temperature', at('temperature', ['motor', 'ambient'], [c, 30]), { rules })
+    const t = (c: number, policies = {}) =>
+      told('temperature', at('temperature', ['motor', 'ambient'], [c, 30]), { policies })
     expect(t(70).level).toBe('ok')
     expect(t(115).level).toBe('fix')
     expect(t(135).level).toBe('stop')

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { WheelType } from '../../air/index.ts'
 import { legPositions, linePositions, type Reading } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
-import { at, now, onDrive, stopOf, told, type Given } from './say.test-help.ts'
+import { at, now, onDrive, visitOf, told, type Given } from './say.test-help.ts'
 
 const volts = at('volts_ll', linePositions, [478, 478, 478])
 const amps = (value: number) => at('amps', legPositions, [value, value, value])
@@ -34,7 +34,7 @@ describe('more amps than the plate: next is what the readings point to (power cu
     expect(over(rpm(869))).toMatch(/^The speed is unchanged, so something drags: check belt tension/)
   })
   it('pressure against the last time', () => {
-    const history = [stopOf([...volts, ...amps(11), ...pressure(0.8, 0.4)], -30)]
+    const history = [visitOf([...volts, ...amps(11), ...pressure(0.8, 0.4)], -30)]
     const since = (more: readonly Reading[], given: Given = onDrive) => over(more, { ...given, history })
     expect(since(pressure(0.81, 0.4))).toMatch(/^The pressure is unchanged, so something drags/)
     expect(since(pressure(0.6, 0.3))).toMatch(/^Lower pressure with more amps: more air/)
@@ -42,7 +42,7 @@ describe('more amps than the plate: next is what the readings point to (power cu
     expect(since(pressure(1, 0.5), wheelOf('propeller'))).toMatch(/^Higher pressure with more amps on this wheel/)
   })
   it('what was done to the speed or the belts, where the amps went up with it', () => {
-    const history = [-200, -170, -140, -110].map((day) => stopOf([...volts, ...amps(12)], day))
+    const history = [-200, -170, -140, -110].map((day) => visitOf([...volts, ...amps(12)], day))
     const work = (kind: 'sheave-turned' | 'belts-renewed' | 'filters-changed', day: number) => [
       { at: now + day * dayMs, kind, note: '' },
     ]
@@ -67,7 +67,7 @@ describe('more amps than the plate: next is what the readings point to (power cu
 
 describe('fewer amps than usual', () => {
   const history = Array.from({ length: 6 }, (_, i) =>
-    stopOf([...volts, ...amps(11 + (i % 2) * 0.05), ...pressure(0.8, 0.4)], -180 + i * 30),
+    visitOf([...volts, ...amps(11 + (i % 2) * 0.05), ...pressure(0.8, 0.4)], -180 + i * 30),
   )
   const fewer = (more: readonly Reading[] = [], given: Given = onDrive) =>
     told('change', [...volts, ...amps(9), ...more], { ...given, history }).next

@@ -35,13 +35,13 @@ const path: Check = {
   title: 'Air path by pressure and amps',
   subject: 'air',
   from: 'visit',
-  applies: (c) => across(c.stop) !== null,
+  applies: (c) => across(c.visit) !== null,
   judge(c) {
-    const now = across(c.stop) ?? 0
+    const now = across(c.visit) ?? 0
     const last = airBefore(c)
     const pressure = last && across(last)
-    const volts = meanVolts(c.stop)
-    const amps = loadPoint(c.stop, volts)
+    const volts = meanVolts(c.visit)
+    const amps = loadPoint(c.visit, volts)
     const then = last && loadPoint(last, volts)
     const figure = `${now.toFixed(2)} in wg across the fan`
     const basis = [practice('fan curves by kind of wheel')]
@@ -58,15 +58,15 @@ const path: Check = {
     const wheel = c.wheel?.type ?? null
     const change = { pressure: now / pressure - 1, amps: amps.normal / then.normal - 1 }
     const says = airPathSays(wheel ?? 'forward-curved', change, 0.08)
-    const since = `${show.signed(change.pressure * 100, 0)} % pressure and ${show.signed(change.amps * 100, 0)} % amps since ${show.day(last.at, c.stop.at, c.machine.zone)}`
-    const own = [history(`the visit of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...basis]
+    const since = `${show.signed(change.pressure * 100, 0)} % pressure and ${show.signed(change.amps * 100, 0)} % amps since ${show.day(last.at, c.visit.at, c.machine.zone)}`
+    const own = [history(`the visit of ${show.day(last.at, c.visit.at, c.machine.zone)}`), ...basis]
     const sure = { confidence: wheel === null ? 'low' : 'full' } as const
     if (says === 'no change')
       return verdict(this, {
         level: 'ok',
         value: now,
         basis: own,
-        because: `${figure}, as on ${show.day(last.at, c.stop.at, c.machine.zone)}.`,
+        because: `${figure}, as on ${show.day(last.at, c.visit.at, c.machine.zone)}.`,
         next: 'Nothing to do.',
         ...sure,
       })

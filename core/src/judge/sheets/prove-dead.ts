@@ -23,7 +23,7 @@ const deadProof: Check = {
   applies: (c) =>
     c.has('dead_ll', 'dead_lg', 'stored_volts') ||
     // Of tests that were read in from a file nobody can say how they were made safe.
-    (Object.keys(c.stop.answers ?? {}).length > 0 && c.has(...deadTests)),
+    (Object.keys(c.visit.answers ?? {}).length > 0 && c.has(...deadTests)),
   judge(c) {
     const basis = [practice('every pair and every leg to ground, meter proven before and after')]
     const alive = aliveBecause(c)
@@ -95,13 +95,13 @@ export const proveDead: SheetCheck = {
       ...(m.hasDrive ? [{ title: 'Drive bus', asks: cells('stored_volts', ['bus'], ['Bus, DC']) }] : []),
     ]
   },
-  waits: (m, rules) =>
+  waits: (m, policies) =>
     m.hasDrive
       ? [
           {
             id: 'bus',
             words: 'Drive bus draining',
-            seconds: limitInForce('drive-wait', rules).value * 60,
+            seconds: limitInForce('drive-wait', policies).value * 60,
             then: 'Measure the bus: the meter decides, not the timer. A longer time on the label governs.',
           },
         ]

@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest'
 import { findQuantity } from '../../quantity/index.ts'
-import { checksOf, gatesOf, phases, planAsk, plans, sheetChecks, type MachineFacts, type PlanId } from '../index.ts'
+import { checksOf, gatesOf, phases, scopeAsk, scopes, sheetChecks, type MachineFacts, type ScopeId } from '../index.ts'
 import { facts, told } from './say.test-help.ts'
 
 /** Machines that differ in what they are asked. */
 const machines: readonly MachineFacts[] = [1, 3].flatMap((count) =>
   (['belt', 'direct'] as const).flatMap((drive) =>
     [true, false].flatMap((hasDrive) =>
-      [true, false].map((hasSister) => ({
+      [true, false].map((hasTwin) => ({
         ...facts,
         phases: count as 1 | 3,
         serviceVolts: count === 1 ? 230 : 480,
         drive,
         hasDrive: hasDrive && count === 3,
-        hasSister,
+        hasTwin,
       })),
     ),
   ),
@@ -56,23 +56,23 @@ describe('the register of checks', () => {
 })
 
 describe('the plans', () => {
-  const ids = planAsk.options.map(([id]) => id as PlanId)
+  const ids = scopeAsk.options.map(([id]) => id as ScopeId)
   it('that are offered are those that are walked, in the order of the trade', () => {
-    expect(ids.toSorted()).toEqual(Object.keys(plans).toSorted())
+    expect(ids.toSorted()).toEqual(Object.keys(scopes).toSorted())
     const order = phases.map((p) => p.id)
-    for (const id of ids) expect(plans[id]).toEqual(order.filter((p) => plans[id].includes(p)))
+    for (const id of ids) expect(scopes[id]).toEqual(order.filter((p) => scopes[id].includes(p)))
   })
   it('with hands in the machine are all held by Dead', () => {
-    for (const id of ids) expect([id, gatesOf[id].includes('dead')]).toEqual([id, plans[id].includes('dead')])
+    for (const id of ids) expect([id, gatesOf[id].includes('dead')]).toEqual([id, scopes[id].includes('dead')])
   })
   it('each ask for running volts and amps where they walk Live, of every kind of machine', () => {
     for (const m of machines)
       for (const id of ids)
-        if (plans[id].includes('live')) expect(checksOf(m, id, 'live').map((c) => c.id)).toContain('running')
+        if (scopes[id].includes('live')) expect(checksOf(m, id, 'live').map((c) => c.id)).toContain('running')
   })
   it('leave no check out of all of them', () => {
     const walked = new Set(
-      machines.flatMap((m) => ids.flatMap((id) => plans[id].flatMap((p) => checksOf(m, id, p).map((c) => c.id)))),
+      machines.flatMap((m) => ids.flatMap((id) => scopes[id].flatMap((p) => checksOf(m, id, p).map((c) => c.id)))),
     )
     const fitting = sheetChecks.filter((c) => machines.some((m) => c.for(m)))
     expect(fitting.filter((c) => !walked.has(c.id)).map((c) => c.id)).toEqual([])

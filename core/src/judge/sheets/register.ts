@@ -29,7 +29,7 @@ import { proveDead } from './prove-dead.ts'
 import { psc } from './psc.ts'
 import { rotation } from './rotation.ts'
 import { running } from './running.ts'
-import type { PhaseId, PlanId, SheetCheck } from './sheet.ts'
+import type { PhaseId, ScopeId, SheetCheck } from './sheet.ts'
 import { singleStart } from './single-start.ts'
 import { soundSheet } from './sound.ts'
 import { spin } from './spin.ts'
@@ -40,7 +40,7 @@ import { vibrationSheet } from './vibration.ts'
 import { wheel } from './wheel.ts'
 import { winding } from './winding.ts'
 
-/** Every check of the stop page, in the order it is walked. A new one is one file and one line here. */
+/** Every check of the visit page, in the order it is walked. A new one is one file and one line here. */
 export const sheetChecks: readonly SheetCheck[] = [
   found,
   drive,
@@ -86,12 +86,12 @@ export const sheetChecks: readonly SheetCheck[] = [
 export const sheetJudges: readonly Check[] = sheetChecks.flatMap((s) => s.judges)
 
 /** The checks of one phase that fit a machine and a plan; a stop of running amps alone asks for those alone. */
-export const checksOf = (machine: MachineFacts, plan: PlanId, phase: PhaseId): readonly SheetCheck[] =>
+export const checksOf = (machine: MachineFacts, scope: ScopeId, phase: PhaseId): readonly SheetCheck[] =>
   sheetChecks.filter(
     (c) =>
       c.phase === phase &&
       c.for(machine) &&
-      (plan === 'running'
+      (scope === 'running'
         ? c.id === running.id
-        : c.part === undefined || plan === 'both' || (c.part === 'drive') === (plan === 'drive')),
+        : c.part === undefined || scope === 'both' || (c.part === 'drive') === (scope === 'drive')),
   )

@@ -1,7 +1,7 @@
 import { legPositions, linePositions } from '../../quantity/index.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
 
-/** The heart of every stop: volts and amps while it runs. Judged by the checks of the running machine. */
+/** The heart of every visit: volts and amps while it runs. Judged by the checks of the running machine. */
 export const running: SheetCheck = {
   id: 'running',
   phase: 'live',

@@ -1,5 +1,5 @@
 import { unknownLayout, type DriveLayout, type FittedPart } from '../../fitted/index.ts'
-import { defaultHouseRules, type HouseRules } from '../../limits/index.ts'
+import { defaultPolicies, type Policies } from '../../limits/index.ts'
 import type { Plate } from '../../plate/index.ts'
 import {
   findQuantity,
@@ -10,7 +10,7 @@ import {
   type QuantityCode,
   type Reading,
 } from '../../quantity/index.ts'
-import { dayMs, unsaid, type Answers, type GatePass, type Stop, type WorkDone } from '../../trend/index.ts'
+import { dayMs, unsaid, type Answers, type GatePass, type Visit, type WorkDone } from '../../trend/index.ts'
 import { judge, unknownControls, type Controls, type MachineFacts } from '../index.ts'
 
 export const now = Date.UTC(2026, 5, 1)
@@ -41,7 +41,7 @@ export const facts: MachineFacts = {
   phases: 3,
   serviceVolts: 480,
   hasDrive: false,
-  hasSister: false,
+  hasTwin: false,
   drive: 'belt',
   controls: unknownControls,
   unitPlate: null,
@@ -53,12 +53,12 @@ export interface Given {
   plate?: Plate
   answers?: Answers
   passes?: GatePass[]
-  history?: Stop[]
+  history?: Visit[]
   work?: WorkDone[]
-  rules?: Partial<HouseRules>
+  policies?: Partial<Policies>
   parts?: FittedPart[]
   layout?: DriveLayout
-  state?: Partial<Stop['state']>
+  state?: Partial<Visit['state']>
   /** When the motor was put in; at the beginning of all time where nothing is said. */
   fittedAt?: number
 }
@@ -75,7 +75,7 @@ export const at = (
     ...(v === 'OL' ? { how: 'over-range' as const } : {}),
   }))
 
-export const stopOf = (readings: Reading[], day = 0, answers?: Answers): Stop => ({
+export const visitOf = (readings: Reading[], day = 0, answers?: Answers): Visit => ({
   id: `s${day}`,
   at: now + day * dayMs,
   state: { ...unsaid, settled: true },
@@ -88,14 +88,14 @@ export function say(readings: Reading[], given: Given = {}) {
   return judge({
     machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
     motor: { plate: given.plate ?? (single ? pscPlate : plate), connectionVolts: null, fittedAt: given.fittedAt ?? 0 },
-    stop: {
-      ...stopOf(readings, 0, given.answers),
+    visit: {
+      ...visitOf(readings, 0, given.answers),
       passes: given.passes,
       state: { ...unsaid, settled: true, ...given.state },
     },
     history: given.history ?? [],
     work: given.work ?? [],
-    rules: { ...defaultHouseRules, ...given.rules },
+    policies: { ...defaultPolicies, ...given.policies },
     parts: given.parts,
     layout: given.layout,
   })
@@ -111,7 +111,7 @@ export const gate = (id: string, readings: Reading[], given: Given = {}) => {
   return g
 }
 
-/** Two sheaves, a B belt and a forward-curved wheel on 560 mm centres: the drive of a 10 hp fan. */
+/** Two sheaves, a B belt and a forward-curved wheel on 560 mm centers: the drive of a 10 hp fan. */
 export const driveParts: FittedPart[] = (
   [
     {
@@ -138,7 +138,7 @@ export const driveParts: FittedPart[] = (
 ).map((p) => ({ ...p, fittedAt: now - 900 * dayMs, removedAt: null }))
 export const driveLayout: DriveLayout = {
   ...unknownLayout,
-  centre: 560,
+  center: 560,
   takeUp: { least: 540, most: 590 },
   mounting: 'rigid',
 }
@@ -150,7 +150,7 @@ export const proven: Reading[] = [
   ...at('dead_lg', legPositions, [0.1, 0.3, 0]),
 ]
 export const locked: Answers = {
-  plan: 'full',
+  scope: 'full',
   'lock.on': 'yes',
   'lock.number': '17',
   'lock.others': 'none',

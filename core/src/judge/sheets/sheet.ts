@@ -1,11 +1,11 @@
-import type { HouseRules } from '../../limits/index.ts'
+import type { Policies } from '../../limits/index.ts'
 import type { QuantityCode } from '../../quantity/index.ts'
-import type { GateId, Stop } from '../../trend/index.ts'
+import type { GateId, Visit } from '../../trend/index.ts'
 import type { Check } from '../check.ts'
 import type { Context } from '../context.ts'
 import type { MachineFacts } from '../input.ts'
 
-/** A stop as the trade walks it. */
+/** A visit as the trade walks it. */
 export const phases = [
   { id: 'look', words: 'Inspect' },
   { id: 'safe', words: 'Lock out' },
@@ -59,7 +59,7 @@ export interface Wait {
 }
 
 /**
- * One check of the stop page: what it asks, of which machines, how it is done and judged, and its caution. One file
+ * One check of the visit page: what it asks, of which machines, how it is done and judged, and its caution. One file
  * each; a new one is a line in the register.
  */
 export interface SheetCheck {
@@ -74,7 +74,7 @@ export interface SheetCheck {
   readonly caution: string | null
   for(machine: MachineFacts): boolean
   groups(machine: MachineFacts): readonly AskGroup[]
-  waits?(machine: MachineFacts, rules: HouseRules): readonly Wait[]
+  waits?(machine: MachineFacts, policies: Policies): readonly Wait[]
   /** A note that the microphone of the device may read, where it has one. */
   readonly listens?: { readonly quantity: QuantityCode; readonly position: string }
   /** What this machine asks for, before anything is read; null where nothing of it is known. */
@@ -106,8 +106,8 @@ export const yesNo = (id: string, label: string): ChoiceAsk =>
 
 export const line = (id: string, label: string): TextAsk => ({ kind: 'text', id, label })
 
-/** How much of a stop was meant to be taken: what is left out by choice is not missing. */
-export const planAsk = choice('plan', 'This visit', [
+/** How much of a visit was meant to be taken: what is left out by choice is not missing. */
+export const scopeAsk = choice('scope', 'This visit', [
   ['running', 'Running amps'],
   ['live', 'All live tests'],
   ['dead', 'Dead tests'],
@@ -115,13 +115,13 @@ export const planAsk = choice('plan', 'This visit', [
   ['drive', 'Drive and bearings'],
   ['both', 'Electrical and drive'],
 ])
-export type PlanId = 'running' | 'live' | 'dead' | 'full' | 'drive' | 'both'
+export type ScopeId = 'running' | 'live' | 'dead' | 'full' | 'drive' | 'both'
 
 const whole: readonly PhaseId[] = ['look', 'safe', 'dead', 'restore', 'live', 'judge', 'leave']
 const everyGate: readonly GateId[] = ['dead', 'restore', 'live', 'close']
 
 /** The phases each plan walks. */
-export const plans: Readonly<Record<PlanId, readonly PhaseId[]>> = {
+export const scopes: Readonly<Record<ScopeId, readonly PhaseId[]>> = {
   running: ['look', 'live', 'judge'],
   live: ['look', 'live', 'judge', 'leave'],
   dead: ['look', 'safe', 'dead', 'judge', 'leave'],
@@ -131,7 +131,7 @@ export const plans: Readonly<Record<PlanId, readonly PhaseId[]>> = {
 }
 
 /** The gates a plan is held by: where hands go in it is proven dead; where power comes back on bare tests, restored. */
-export const gatesOf: Readonly<Record<PlanId, readonly GateId[]>> = {
+export const gatesOf: Readonly<Record<ScopeId, readonly GateId[]>> = {
   running: [],
   live: [],
   dead: everyGate,
@@ -153,16 +153,16 @@ const ofDeadTests: readonly string[] = [
 ]
 
 /** Was anything locked out or opened at this visit? Then power comes back on it, whatever the visit was meant to be. */
-export const opened = (visit: Pick<Stop, 'readings' | 'answers'>): boolean =>
+export const opened = (visit: Pick<Visit, 'readings' | 'answers'>): boolean =>
   visit.answers?.['lock.on'] === 'yes' || visit.readings.some((r) => ofDeadTests.includes(r.quantity))
 
 /** The phases a visit walks: those it was meant to, and all of them once something was locked out or opened. */
-export const phasesFor = (plan: PlanId, visit: Pick<Stop, 'readings' | 'answers'>): readonly PhaseId[] =>
-  opened(visit) ? whole : plans[plan]
+export const phasesFor = (scope: ScopeId, visit: Pick<Visit, 'readings' | 'answers'>): readonly PhaseId[] =>
+  opened(visit) ? whole : scopes[scope]
 
 /** The gates a visit is held by: those of what was done, not of what was chosen. */
-export const gatesFor = (plan: PlanId, visit: Pick<Stop, 'readings' | 'answers'>): readonly GateId[] =>
-  opened(visit) ? everyGate : gatesOf[plan]
+export const gatesFor = (scope: ScopeId, visit: Pick<Visit, 'readings' | 'answers'>): readonly GateId[] =>
+  opened(visit) ? everyGate : gatesOf[scope]
 
 export const threePhase = (m: MachineFacts): boolean => m.phases === 3
 export const singlePhase = (m: MachineFacts): boolean => m.phases === 1

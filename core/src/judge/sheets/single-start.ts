@@ -18,7 +18,7 @@ const creeping: Check = {
     const ratio = then !== undefined && then > 0 ? first / then : null
     const slow = seconds === undefined || seconds > 2
     const took = seconds === undefined ? '' : ` for ${seconds.toFixed(0)} s`
-    if (c.stop.state.turning === 'not turning' || then === undefined || ratio === null)
+    if (c.visit.state.turning === 'not turning' || then === undefined || ratio === null)
       return verdict(this, {
         level: then === undefined ? 'watch' : 'stop',
         settles: then !== undefined,

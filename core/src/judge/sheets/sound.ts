@@ -31,7 +31,7 @@ const louder: Check = {
   applies: (c) => c.value('sound', 'fan') !== undefined,
   judge(c) {
     const read = c.value('sound', 'fan') ?? 0
-    const now = own(c.stop.readings)
+    const now = own(c.visit.readings)
     const grown = c.limit('sound-grown')
     const ears =
       read >= 85
@@ -57,7 +57,7 @@ const louder: Check = {
         confidence: 'low',
       })
     const last = c.history
-      .filter((s) => s.at < c.stop.at)
+      .filter((s) => s.at < c.visit.at)
       .sort((a, b) => b.at - a.at)
       .map((s) => ({ at: s.at, level: own(s.readings)?.level }))
       .find((s) => s.level !== undefined)
@@ -68,8 +68,8 @@ const louder: Check = {
         level: 'watch',
         value: now.level,
         limit: (last.level ?? 0) + grown.value,
-        basis: [grown.basis, history(`the visit of ${show.day(last.at, c.stop.at, c.machine.zone)}`), ...exposure],
-        because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.stop.at, c.machine.zone)}.${ears}`,
+        basis: [grown.basis, history(`the visit of ${show.day(last.at, c.visit.at, c.machine.zone)}`), ...exposure],
+        because: `${at3}, ${more.toFixed(0)} dB more than on ${show.day(last.at, c.visit.at, c.machine.zone)}.${ears}`,
         next: 'Say what kind of sound it is: a squeal is the belt, a growl a bearing, a scrape a rub.',
         confidence: now.exact ? 'full' : 'low',
       })
@@ -77,7 +77,7 @@ const louder: Check = {
       level: 'ok',
       value: now.level,
       basis: [practice('same place, same distance, background subtracted'), ...exposure],
-      because: `${last ? `${at3}, ${show.signed(more, 0)} dB since ${show.day(last.at, c.stop.at, c.machine.zone)}` : at3}.${ears}`,
+      because: `${last ? `${at3}, ${show.signed(more, 0)} dB since ${show.day(last.at, c.visit.at, c.machine.zone)}` : at3}.${ears}`,
       next: 'Nothing to do.',
       confidence: now.exact ? 'full' : 'low',
     })

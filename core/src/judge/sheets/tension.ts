@@ -16,7 +16,7 @@ import { cells, type SheetCheck } from './sheet.ts'
 const pounds = (newtons: number) => `${convert(newtons, 'N', 'lbf').toFixed(1)} lbf`
 const inches = (metres: number) => `${convert(metres, 'm', 'in').toFixed(2)} in`
 
-/** What this machine's belts ask for; null where drive, centres or the motor's power are not in the book. */
+/** What this machine's belts ask for; null where drive, centers or the motor's power are not in the book. */
 function asked(c: Context): TensionAsked | null {
   const plate = c.motor?.plate
   if (!c.driveTrain || plate?.power === undefined) return null
@@ -121,7 +121,7 @@ export const tensionSheet: SheetCheck = {
     const byNote = `${hertzFromTension(a.used, a.span, a.mass).toFixed(0)} to ${hertzFromTension(a.fresh, a.span, a.mass).toFixed(0)} Hz`
     const half = tensionByPlay(a.span)
     const halfMeans = half > 1.3 * a.fresh ? 'too tight' : half < 0.7 * a.used ? 'slack' : 'about right'
-    switch (c.rules.beltTension) {
+    switch (c.policies.beltTension) {
       case 'span note':
         return `Frequency of this span: ${byNote}. ${byForce}.`
       case 'half an inch':

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dayMs } from '../../trend/index.ts'
 import { terminalPairs, terminalPositions } from '../../quantity/index.ts'
-import { at, now, say, stopOf, told, type Given } from './say.test-help.ts'
+import { at, now, say, visitOf, told, type Given } from './say.test-help.ts'
 
 const ohms = (...values: readonly number[]) => at('winding_ohms', terminalPairs, values)
 const winding = (celsius: number) => at('temperature', ['winding'], [celsius])
@@ -25,7 +25,7 @@ describe('winding ohms against themselves (2 % even, 5 % rejected: house limits)
 })
 
 describe('winding ohms against the last time (copper, 234.5 °C; a tenth is another winding or another temperature)', () => {
-  const past = (day: number, a: number, more: Given['history'] = []) => [stopOf(ohms(a, a, a), -day), ...more]
+  const past = (day: number, a: number, more: Given['history'] = []) => [visitOf(ohms(a, a, a), -day), ...more]
   it.each([
     [1.3, 1.3, 'ok'],
     [1.42, 1.3, 'ok'],
@@ -39,7 +39,7 @@ describe('winding ohms against the last time (copper, 234.5 °C; a tenth is anot
   })
   it('takes the temperature out where it was read, and is surer then', () => {
     // 25 to 75 °C is 19.3 %: 1.30 Ω cold is 1.55 Ω warm.
-    const history = [stopOf([...ohms(1.3, 1.3, 1.3), ...winding(25)], -30)]
+    const history = [visitOf([...ohms(1.3, 1.3, 1.3), ...winding(25)], -30)]
     expect(said([...ohms(1.55, 1.55, 1.55), ...winding(75)], { history }).level).toBe('ok')
     expect(said(ohms(1.55, 1.55, 1.55), { history })).toMatchObject({ level: 'watch', confidence: 'low' })
     expect(said([...ohms(1.9, 1.9, 1.9), ...winding(75)], { history })).toMatchObject({
@@ -52,13 +52,13 @@ describe('winding ohms against the last time (copper, 234.5 °C; a tenth is anot
     const level = (history: Given['history'], more: Given = {}) =>
       said(ohms(1.5, 1.5, 1.5), { ...more, ...(history ? { history } : {}) }).level
     expect(level(past(30, 1.3))).toBe('watch')
-    expect(level([stopOf(ohms(1.3, 1.3, 1.3), -30, { 'ohms.place': 'plug' })])).toBe('ok')
-    expect(level([stopOf(ohms(1.3, 1.5, 1.3), -30)])).toBe('ok')
-    expect(level([stopOf(at('winding_ohms', terminalPairs, [1.3, 'OL', 1.3]), -30)])).toBe('ok')
+    expect(level([visitOf(ohms(1.3, 1.3, 1.3), -30, { 'ohms.place': 'plug' })])).toBe('ok')
+    expect(level([visitOf(ohms(1.3, 1.5, 1.3), -30)])).toBe('ok')
+    expect(level([visitOf(at('winding_ohms', terminalPairs, [1.3, 'OL', 1.3]), -30)])).toBe('ok')
     const shaky = ohms(1.3, 1.3, 1.3).map((r, i) => (i === 1 ? { ...r, how: 'unsteady' as const, spread: 0.4 } : r))
-    expect(level([stopOf(shaky, -30)])).toBe('ok')
+    expect(level([visitOf(shaky, -30)])).toBe('ok')
     // The latest that counts, not the latest of all.
-    expect(level([stopOf(ohms(1.3, 1.5, 1.3), -10), ...past(30, 1.3)])).toBe('watch')
+    expect(level([visitOf(ohms(1.3, 1.5, 1.3), -10), ...past(30, 1.3)])).toBe('watch')
     expect(level(past(30, 1.3, past(60, 1.5)))).toBe('watch')
     expect(level(past(30, 1.5, past(60, 1.3)))).toBe('ok')
   })
@@ -90,7 +90,7 @@ describe('ohms to the frame (an ohmmeter that sees anything: a fault; under 1 M�
 describe('the motor before is not this one', () => {
   it('ohms of before it was fitted are none of its past', () => {
     const v = told('winding-ohms', ohms(1.5, 1.5, 1.5), {
-      history: [stopOf(ohms(1.3, 1.3, 1.3), -30)],
+      history: [visitOf(ohms(1.3, 1.3, 1.3), -30)],
       fittedAt: now - 5 * dayMs,
     })
     expect(v.level).toBe('ok')
@@ -103,7 +103,7 @@ describe('what a result rests on', () => {
     expect(say([], { state: { turning: 'backwards' } }).level).toBe('fix')
   })
   it('is not a test of before a burnt smell, a trip or a hum', () => {
-    const tested = stopOf(
+    const tested = visitOf(
       [...ohms(1.3, 1.3, 1.3), ...at('megohms', ['all'], [800]), ...at('temperature', ['winding'], [25])],
       -60,
     )

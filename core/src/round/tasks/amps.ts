@@ -5,7 +5,7 @@ import { speedSettles } from '../pauses.ts'
 import { askedFor, inDays, lastRead, limitOf, type DueFacts, type Reason, type TaskKind } from '../task.ts'
 
 const unfinished = (f: DueFacts): Reason[] => {
-  const newest = f.stops[0]
+  const newest = f.visits[0]
   if (!newest) return []
   const legs = newest.readings.filter((r) => r.quantity === 'amps').length
   const bare = newest.readings.length > 0 && legs > 0 && legs < f.machine.phases
@@ -37,18 +37,18 @@ const pressing = (f: DueFacts): string =>
 export const ampsTask: TaskKind = {
   id: 'amps',
   title: 'Amps and volts',
-  plan: 'running',
+  scope: 'running',
   minutes: 8,
   people: 1,
-  stopsUnit: false,
+  visitsUnit: false,
   locksOut: false,
-  // A machine that is not to be run is not read running: what answers the stop comes first.
+  // A machine that is not to be run is not read running: what answers the visit comes first.
   for: (f) => f.judgement?.level !== 'stop',
   settle: speedSettles,
   wanted(f) {
     const lastAt = lastRead(f, 'amps')?.at ?? null
     const level = f.judgement ? levelRead(f.judgement) : 'ok'
-    const next = lastAt === null ? f.now : dueAt(level, lastAt, f.rules)
+    const next = lastAt === null ? f.now : dueAt(level, lastAt, f.policies)
     const usual = limitOf(f, 'visit-interval')
     const days = lastAt === null ? usual : (next - lastAt) / dayMs
     return {

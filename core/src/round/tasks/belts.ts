@@ -18,10 +18,10 @@ const driveChecks = ['belts', 'belt-tension', 'alignment', 'bearings', 'keys', '
 export const beltsTask: TaskKind = {
   id: 'belts',
   title: 'Belts, bearings and wheel',
-  plan: 'drive',
+  scope: 'drive',
   minutes: 30,
   people: 1,
-  stopsUnit: true,
+  visitsUnit: true,
   locksOut: true,
   for: () => true,
   settle: beltsSettle,

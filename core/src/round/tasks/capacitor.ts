@@ -4,10 +4,10 @@ import { askedFor, inDays, limitOf, lastRead, latest, verdictOf, type TaskKind }
 export const capacitorTask: TaskKind = {
   id: 'capacitor',
   title: 'Capacitor',
-  plan: 'dead',
+  scope: 'dead',
   minutes: 10,
   people: 1,
-  stopsUnit: true,
+  visitsUnit: true,
   locksOut: true,
   for: (f) =>
     f.machine.phases === 1 &&

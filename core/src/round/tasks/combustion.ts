@@ -4,17 +4,17 @@ import { inDays, lastDone, type DueFacts, type TaskKind } from '../task.ts'
 /** Work for which a unit with a gas section is opened over its burners. */
 const opened = ['motor-replaced', 'wheel-replaced', 'bearings-renewed', 'shaft-renewed', 'wheel-cleaned'] as const
 
-const testedAt = (f: DueFacts) => f.stops.find((s) => s.answers?.['gas.tested'] === 'yes')?.at ?? null
+const testedAt = (f: DueFacts) => f.visits.find((s) => s.answers?.['gas.tested'] === 'yes')?.at ?? null
 const openedAt = (f: DueFacts) => lastDone(f, ...opened)
 
 /** A combustion test after the fan of a gas unit was worked on: licensed work, by local code. */
 export const combustionTask: TaskKind = {
   id: 'combustion',
   title: 'Combustion test',
-  plan: 'full',
+  scope: 'full',
   minutes: 30,
   people: 1,
-  stopsUnit: false,
+  visitsUnit: false,
   locksOut: false,
   for(f) {
     const worked = openedAt(f)

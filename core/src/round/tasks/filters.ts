@@ -4,10 +4,10 @@ import { askedFor, inDays, limitOf, lastDone, lastRead, steadyPush, verdictOf, t
 export const filtersTask: TaskKind = {
   id: 'filters',
   title: 'Filters',
-  plan: 'live',
+  scope: 'live',
   minutes: 12,
   people: 1,
-  stopsUnit: false,
+  visitsUnit: false,
   locksOut: false,
   for: (f) => f.unitKind !== 'EF' && f.unitKind !== 'condenser',
   wanted(f) {
@@ -15,7 +15,7 @@ export const filtersTask: TaskKind = {
     const lastAt = lastDone(f, 'filters-changed')
     const drop = verdictOf(f, 'filter-drop')
     const read = lastRead(f, 'filter_drop')
-    const values = f.stops.flatMap((s) => s.readings.filter((r) => r.quantity === 'filter_drop').map((r) => r.value))
+    const values = f.visits.flatMap((s) => s.readings.filter((r) => r.quantity === 'filter_drop').map((r) => r.value))
     const loaded = drop && drop.level !== 'ok' && read && (lastAt === null || read.at > lastAt)
     return {
       lastAt: lastAt ?? read?.at ?? null,

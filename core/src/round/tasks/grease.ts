@@ -32,10 +32,10 @@ function conditions(f: DueFacts): GreaseConditions {
 export const greaseTask: TaskKind = {
   id: 'grease',
   title: 'Grease',
-  plan: 'drive',
+  scope: 'drive',
   minutes: 10,
   people: 1,
-  stopsUnit: false,
+  visitsUnit: false,
   locksOut: false,
   for: (f) => bearing(f)?.greasable === true && bearing(f)?.bore != null && f.motorRpm !== null,
   wanted(f) {

@@ -5,10 +5,10 @@ import { askedFor, inDays, limitOf, lastRead, latest, steadyPush, verdictOf, typ
 export const insulationTask: TaskKind = {
   id: 'insulation',
   title: 'Insulation and winding',
-  plan: 'dead',
+  scope: 'dead',
   minutes: 25,
   people: 1,
-  stopsUnit: true,
+  visitsUnit: true,
   locksOut: true,
   for: () => true,
   rest: (f) => longestPause(busEmpties(f), windingCools(f)),
@@ -17,7 +17,7 @@ export const insulationTask: TaskKind = {
     const last = lastRead(f, 'megohms')
     const lastAt = latest(last?.at)
     const worry = verdictOf(f, 'insulation-trend') ?? verdictOf(f, 'insulation')
-    const values = f.stops.flatMap((s) => {
+    const values = f.visits.flatMap((s) => {
       const own = s.readings.filter((r) => r.quantity === 'megohms').map((r) => r.value)
       return own.length === 0 ? [] : [Math.min(...own)]
     })

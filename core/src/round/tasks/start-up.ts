@@ -20,17 +20,17 @@ function seasonOf(f: DueFacts): number {
 export const startUpTask: TaskKind = {
   id: 'start-up',
   title: 'Seasonal start-up',
-  plan: 'full',
+  scope: 'full',
   minutes: 45,
   people: 1,
-  stopsUnit: true,
+  visitsUnit: true,
   locksOut: true,
   rest: busEmpties,
   months: [3, 4, 5, 9, 10],
   for: (f) => !f.indoors && (f.unitKind === 'RTU' || f.unitKind === 'condenser' || f.machine.controls.gasSection),
   wanted(f) {
     const season = seasonOf(f)
-    const full = f.stops.find((s) => s.answers?.['plan'] === 'full')?.at ?? null
+    const full = f.visits.find((s) => s.answers?.['scope'] === 'full')?.at ?? null
     const met = full !== null && full > season - 90 * 86_400_000
     return {
       lastAt: full,

@@ -15,10 +15,10 @@ import {
 export const terminalsTask: TaskKind = {
   id: 'terminals',
   title: 'Lugs and contacts',
-  plan: 'dead',
+  scope: 'dead',
   minutes: 15,
   people: 1,
-  stopsUnit: true,
+  visitsUnit: true,
   locksOut: true,
   for: (f) => f.machine.phases === 3,
   rest: busEmpties,
@@ -36,8 +36,8 @@ export const terminalsTask: TaskKind = {
       because: `every ${days} days`,
       pulls: [
         ...askedFor(f, 'terminals', 'poles', 'fuses', 'line', 'control', 'transformer', 'off'),
-        ...(uneven && uneven.level !== 'ok' && f.stops[0]
-          ? [{ at: inDays(f.stops[0].at, 7), because: uneven.because }]
+        ...(uneven && uneven.level !== 'ok' && f.visits[0]
+          ? [{ at: inDays(f.visits[0].at, 7), because: uneven.because }]
           : []),
       ],
       push: null,

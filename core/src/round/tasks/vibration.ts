@@ -4,17 +4,17 @@ import { askedFor, inDays, limitOf, lastRead, latest, steadyPush, verdictOf, typ
 export const vibrationTask: TaskKind = {
   id: 'vibration',
   title: 'Vibration',
-  plan: 'live',
+  scope: 'live',
   minutes: 10,
   people: 1,
-  stopsUnit: false,
+  visitsUnit: false,
   locksOut: false,
   for: (f) => f.machine.drive === 'belt',
   wanted(f) {
     const days = limitOf(f, 'interval-vibration')
     const last = lastRead(f, 'vibration')
     const worry = verdictOf(f, 'vibration')
-    const values = f.stops.flatMap((s) => {
+    const values = f.visits.flatMap((s) => {
       const own = s.readings.filter((r) => r.quantity === 'vibration').map((r) => r.value)
       return own.length === 0 ? [] : [Math.max(...own)]
     })

@@ -40,7 +40,7 @@ function Account({ name }: { name: string }) {
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 
-/** The frame of every screen. `bare` leaves out the bar: a stop on a phone needs the room. */
+/** The frame of every screen. `bare` leaves out the bar: a visit on a phone needs the room. */
 export function Shell({ bare = false }: { bare?: boolean }) {
   const session = api.useSessionQuery({})
   const location = useLocation()
@@ -65,7 +65,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
 
   const dispatch = useDispatch()
   useEffect(
-    () => onHome(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'roof', 'places']))),
+    () => onHome(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'machineList', 'places']))),
     [dispatch],
   )
 
@@ -103,16 +103,16 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   return (
     <>
       <header className="shell-bar">
-        <span className="shell-name">{session.data?.organisation}</span>
+        <span className="shell-name">{session.data?.organization}</span>
         <nav aria-label="Screens">
-          <NavLink to="/roof">Machines</NavLink>
-          <NavLink to="/round">Rounds</NavLink>
-          <NavLink to="/bench">Calculators</NavLink>
-          <NavLink to="/books">Import & export</NavLink>
+          <NavLink to="/machines">Machines</NavLink>
+          <NavLink to="/rounds">Rounds</NavLink>
+          <NavLink to="/calculators">Calculators</NavLink>
+          <NavLink to="/import-export">Import & export</NavLink>
           <NavLink to="/places" className="shell-wide">
             Sites
           </NavLink>
-          <NavLink to="/house-rules" className="shell-wide">
+          <NavLink to="/limits" className="shell-wide">
             Limits
           </NavLink>
         </nav>

@@ -10,7 +10,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
-import { counted, ledgerOf, usualShare } from './ledger.ts'
+import { counted, balanceOf, usualShare } from './balance.ts'
 import './area-air.css'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
@@ -71,7 +71,7 @@ function Fans({ list, now }: { list: readonly AirMover[]; now: number }) {
   )
 }
 
-/** The air of an area as a ledger: what comes, what goes, and who must follow when one fan changes. */
+/** The air of an area as a balance: what comes, what goes, and who must follow when one fan changes. */
 export function AreaAirScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useAreaAirQuery({ params: { id } })
@@ -90,7 +90,7 @@ export function AreaAirScreen() {
   const leakArea = parseFigure(leak)
   const turned = parseFigure(speed)
   const change = fan !== null && turned !== null && turned > 0 ? { name: fan, speed: turned / 100 } : null
-  const l = ledgerOf(air.movers, leakArea !== null && leakArea > 0 ? leakArea : null, change)
+  const l = balanceOf(air.movers, leakArea !== null && leakArea > 0 ? leakArea : null, change)
   const measured = air.movers.filter((m) => counted(m) !== null)
   const missing = air.movers.filter((m) => m.air !== 'inside' && m.flow === null)
   const first = air.movers.filter((m) => m.level !== null && m.level !== 'ok')
@@ -115,7 +115,7 @@ export function AreaAirScreen() {
         <div className="stack">
           <section className="sheet stack" aria-label="Air balance">
             <h2>Air balance</h2>
-            <dl className="bench-out">
+            <dl className="calc-out">
               <div>
                 <dt>Outside air in</dt>
                 <dd>{whole(l.coming)} cfm</dd>

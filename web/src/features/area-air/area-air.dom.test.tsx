@@ -45,7 +45,7 @@ const open = async (list: AirMover[]) => {
   await screen.findByRole('heading', { name: 'Air of Hall roof' })
   return user
 }
-const ledger = () => screen.getByRole('region', { name: 'Air balance' }).textContent ?? ''
+const balance = () => screen.getByRole('region', { name: 'Air balance' }).textContent ?? ''
 
 describe('the air of an area', () => {
   it('adds up what comes and goes, says what is assumed and what nobody measured', async () => {
@@ -56,10 +56,10 @@ describe('the air of an area', () => {
       fan(4, 'EF-2', 'exhaust', null),
       fan(5, 'RF', 'inside', 8000),
     ])
-    expect(ledger()).toContain('3,000 cfm')
-    expect(ledger()).toContain('−1,000 cfm')
-    expect(ledger()).toContain('the space is under negative pressure')
-    expect(ledger()).toContain('Not measured: EF-2 / F.')
+    expect(balance()).toContain('3,000 cfm')
+    expect(balance()).toContain('−1,000 cfm')
+    expect(balance()).toContain('the space is under negative pressure')
+    expect(balance()).toContain('Not measured: EF-2 / F.')
     expect(screen.getByText(/supply, from outside 20 %, assumed/)).toBeTruthy()
     expect(screen.getByText('recirculated')).toBeTruthy()
   })
@@ -76,10 +76,10 @@ describe('the air of an area', () => {
   })
   it('tells the pressure where the leaks are known', async () => {
     const user = await open([fan(2, 'MAU', 'make-up', 1200), fan(3, 'EF', 'exhaust', 600)])
-    expect(ledger()).not.toContain('in wg')
+    expect(balance()).not.toContain('in wg')
     await user.type(screen.getByRole('textbox', { name: /^Leakage/ }), '0.8')
     // Check values E14.8: 600 cfm over 0.8 ft² is 0.0826 in wg.
-    expect(ledger()).toMatch(/\+0\.08[123] in wg/)
+    expect(balance()).toMatch(/\+0\.08[123] in wg/)
   })
   it('names what has to be in order before any balance', async () => {
     await open([fan(3, 'EF', 'exhaust', 600, { level: 'fix', headline: 'The belt is slack.' })])

@@ -19,11 +19,11 @@ export const driveOf = (page: MachinePage, at: number): DriveStands | null =>
 export const inPlace = (page: MachinePage, slot: PartSlot) =>
   page.parts.find((p) => p.part.slot === slot && p.removedAt === null) ?? null
 
-/** A drive as the drawing takes it: without a centre distance an ordinary one, so that there is something to look at. */
-export const pairOf = (d: Pick<DriveStands, 'driver' | 'driven' | 'centre'>): Pair => ({
+/** A drive as the drawing takes it: without a center distance an ordinary one, so that there is something to look at. */
+export const pairOf = (d: Pick<DriveStands, 'driver' | 'driven' | 'center'>): Pair => ({
   driver: d.driver,
   driven: d.driven,
-  centre: d.centre ?? Math.max(d.driven * 1.4, d.driver + d.driven),
+  center: d.center ?? Math.max(d.driven * 1.4, d.driver + d.driven),
 })
 
 const rpm = (v: number) => Math.round(v).toLocaleString('en')
@@ -40,9 +40,9 @@ export function beltWords(page: MachinePage, d: DriveStands): BeltWords {
   const belts = inPlace(page, 'belts')?.part
   const speeds = speedsOf(page, d)
   const belt = belts?.slot === 'belts' ? `${belts.spec.count} × ${belts.spec.section}${belts.spec.number}` : null
-  const centre = d.centre === null ? 'center distance not measured' : `centers ${showLength(d.centre, unit)}`
+  const center = d.center === null ? 'center distance not measured' : `centers ${showLength(d.center, unit)}`
   return {
-    belt: [belt, centre].filter(Boolean).join(' · '),
+    belt: [belt, center].filter(Boolean).join(' · '),
     speed: speeds ? `${rpm(speeds.motor)} → ${rpm(speeds.fan)} rpm` : undefined,
     driver: `${showLength(d.driver, unit)}${d.adjustable ? `, ${d.adjustable.turns} turns open` : ''}`,
     driven: showLength(d.driven, unit),

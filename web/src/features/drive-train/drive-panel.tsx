@@ -57,7 +57,7 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
           <Button>{mayEdit ? 'Add or correct parts' : 'Parts and history'}</Button>
         </Link>
         {drive || machine.hasDrive ? (
-          <Link to={`/bench/speed?machine=${machine.id}`}>
+          <Link to={`/speed-change?machine=${machine.id}`}>
             <Button type="primary">Speed change</Button>
           </Link>
         ) : null}

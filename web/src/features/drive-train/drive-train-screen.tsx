@@ -224,7 +224,7 @@ export function DriveTrainScreen() {
           </section>
           {machine.drive === 'belt' ? <CollarArrow page={page} /> : null}
           {drive ? (
-            <Link to={`/bench/speed?machine=${id}`}>
+            <Link to={`/speed-change?machine=${id}`}>
               <Button block type="primary" size="large">
                 Speed change: what would another setting do?
               </Button>

@@ -23,7 +23,7 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-const layout = { centre: 450, rotation: 'clockwise', seenFrom: 'drive end' }
+const layout = { center: 450, rotation: 'clockwise', seenFrom: 'drive end' }
 const page = (over: object = {}) => pageOf({ parts: driveParts(), machine: { layout, ...over } })
 async function open(role: 'mechanic' | 'viewer' = 'mechanic', of = page()) {
   shown = of
@@ -106,7 +106,7 @@ describe('the drive train on a machine’s page', () => {
     await showAs('mechanic', <DrivePanel page={page()} now={now} mayEdit />)
     expect(screen.getByText(/^Press \d\.\d\d in with \d+\.\d to \d+\.\d lbf$/)).toBeTruthy()
     expect(screen.getByRole('link', { name: 'Speed change' }).getAttribute('href')).toBe(
-      `/bench/speed?machine=${machineId}`,
+      `/speed-change?machine=${machineId}`,
     )
   })
   it('says what is missing where no sheave is imported', async () => {

@@ -14,7 +14,7 @@ const figure = (mm: number | null | undefined, unit: LengthUnit) => (mm == null 
 /** Center distance, take-up, rotation and mounting: what the drawing and the bench need besides the parts. */
 export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: LengthUnit; done: () => void }) {
   const { layout } = machine
-  const [centre, setCentre] = useState(figure(layout.centre, unit))
+  const [center, setCenter] = useState(figure(layout.center, unit))
   const [least, setLeast] = useState(figure(layout.takeUp?.least, unit))
   const [most, setMost] = useState(figure(layout.takeUp?.most, unit))
   const [rotation, setRotation] = useState(layout.rotation)
@@ -33,7 +33,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
   const body = (): Layout => {
     const [a, b] = [typed(least), typed(most)]
     return {
-      centre: typed(centre),
+      center: typed(center),
       takeUp: a === null && b === null ? null : { least: a ?? -1, most: b ?? -1 },
       rotation,
       seenFrom,
@@ -76,7 +76,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
       }}
     >
       <div className="form-grid">
-        {length('Center distance', centre, setCentre, 'centre')}
+        {length('Center distance', center, setCenter, 'center')}
         {length('Base, nearest', least, setLeast, 'takeUp.least')}
         {length('Base, farthest', most, setMost, 'takeUp.most')}
         {choice('Fan turns', rotation, setRotation, ['clockwise', 'counter-clockwise'] as const)}

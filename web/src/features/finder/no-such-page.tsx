@@ -6,7 +6,7 @@ export function NoSuchPage() {
     <div className="page stack">
       <h1>Page not found</h1>
       <p>
-        There is no page at this address. <Link to="/roof">Back to Machines</Link>
+        There is no page at this address. <Link to="/machines">Back to Machines</Link>
       </p>
     </div>
   )

@@ -15,7 +15,7 @@ import './findings.css'
 export interface FoundAt {
   readonly machineId: string
   readonly roundId?: string | null
-  readonly stopId?: string | null
+  readonly visitId?: string | null
 }
 
 const owners = ['Electrician', 'Controls', 'Roofer', 'Tenant', 'Owner of the building']
@@ -35,7 +35,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
       id: draft.id,
       machineId: of.machineId,
       roundId: of.roundId ?? null,
-      stopId: of.stopId ?? null,
+      visitId: of.visitId ?? null,
       at: new Date(clock()).toISOString(),
       level: draft.level,
       text: draft.text,

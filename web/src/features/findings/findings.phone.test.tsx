@@ -25,7 +25,7 @@ const found = (over: Partial<FindingRecord> = {}, steps: FindingStep[] = []): Fi
       id: uuid(50),
       machineId,
       roundId: null,
-      stopId: null,
+      visitId: null,
       at: '2026-11-20T09:00:00Z',
       level: 'fix',
       text: 'No belt guard',
@@ -105,7 +105,7 @@ describe('telling a finding', () => {
     const done = vi.fn()
     const { user } = await showAs(
       'mechanic',
-      <FindingForm of={{ machineId, roundId: uuid(900), stopId: uuid(71) }} done={done} />,
+      <FindingForm of={{ machineId, roundId: uuid(900), visitId: uuid(71) }} done={done} />,
     )
     const keep = () => screen.getByRole<HTMLButtonElement>('button', { name: 'Save finding' })
     await user.type(screen.getByLabelText('Finding'), 'Grease over{Enter}the membrane')
@@ -119,7 +119,7 @@ describe('telling a finding', () => {
         entry: 'finding',
         machineId,
         roundId: uuid(900),
-        stopId: uuid(71),
+        visitId: uuid(71),
         level: 'stop',
         text: 'Grease over the membrane',
         owner: 'Roofer',

@@ -87,7 +87,7 @@ function fitSets(judgement: Judgement): ChartData<'line'>['datasets'] {
 
 const shortened = (note: string) => (note.length > 24 ? `${note.slice(0, 23)}…` : note)
 
-/** From the first to the last stop, in ms. */
+/** From the first to the last visit, in ms. */
 function spanOf(history: AmpsHistory): [number, number] {
   const times = history.points.map((p) => p.at)
   return [Math.min(...times), Math.max(...times)]
@@ -155,9 +155,9 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
   return out
 }
 
-/** Amps over time: three short ticks a stop, the plate as the heaviest line, usual ranges, work, fit and forecast. */
+/** Amps over time: three short ticks a visit, the plate as the heaviest line, usual ranges, work, fit and forecast. */
 export function AmpsChart(props: Props) {
-  // The drawing takes its colours from the look in force, so it is made anew when that changes.
+  // The drawing takes its colors from the look in force, so it is made anew when that changes.
   const theme = useSelector((s: RootState) => s.look.theme)
   const { history, judgement } = props
   const allowed = judgement.rail.allowed

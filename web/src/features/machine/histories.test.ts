@@ -1,10 +1,10 @@
 import { judge } from '@motor-round/core/judge'
 import { judgeInput, speaking } from '@motor-round/contract'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import type { Reading } from '@motor-round/core/quantity'
 import { describe, expect, it } from 'vitest'
-import { pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
-import { wayBack } from './bench-line.tsx'
+import { pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
+import { wayBack } from './speed-change-line.tsx'
 import { historiesOf } from './histories.ts'
 import { driveParts } from '../../test/drive.test-help.ts'
 
@@ -13,10 +13,10 @@ const amps = (v: number): Reading[] => [
   ...['L1-L2', 'L2-L3', 'L3-L1'].map((position): Reading => ({ quantity: 'volts_ll', position, value: 478 })),
   ...['L1', 'L2', 'L3'].map((position): Reading => ({ quantity: 'amps', position, value: v })),
 ]
-const stop = (n: number, day: string, more: Reading[], v = 11) =>
-  stopRecord({ id: uuid(n), takenAt: `2026-${day}T09:00:00Z`, readings: [...amps(v), ...more] })
+const visit = (n: number, day: string, more: Reading[], v = 11) =>
+  visitRecord({ id: uuid(n), takenAt: `2026-${day}T09:00:00Z`, readings: [...amps(v), ...more] })
 const judged = (page: ReturnType<typeof pageOf>) => {
-  const known = { ...page, motors: page.motor ? [page.motor] : [], rules: defaultHouseRules }
+  const known = { ...page, motors: page.motor ? [page.motor] : [], policies: defaultPolicies }
   const standing = speaking(page)
   if (!standing) throw new Error('it was read')
   const input = judgeInput(known, standing)
@@ -27,9 +27,9 @@ describe('what a machine’s page shows over time besides amps', () => {
   it('is each quantity read twice or more, with the judge’s own sentence and what it is held against', () => {
     const shaking = (v: number): Reading[] => [{ quantity: 'vibration', position: 'DE-H', value: v }]
     const page = pageOf({
-      stops: [
-        stop(2, '06-01', shaking(0.14)),
-        stop(1, '01-01', [...shaking(0.12), { quantity: 'sound', position: 'fan', value: 70 }]),
+      visits: [
+        visit(2, '06-01', shaking(0.14)),
+        visit(1, '01-01', [...shaking(0.12), { quantity: 'sound', position: 'fan', value: 70 }]),
       ],
     })
     const list = historiesOf(page, judged(page).judgement, 'F')
@@ -44,7 +44,7 @@ describe('what a machine’s page shows over time besides amps', () => {
       { quantity: 'temperature', position: 'bearing-ode', value: ode },
       { quantity: 'temperature', position: 'motor', value: 60 },
     ]
-    const page = pageOf({ stops: [stop(2, '06-01', warm(50, 40)), stop(1, '01-01', warm(40, 45))] })
+    const page = pageOf({ visits: [visit(2, '06-01', warm(50, 40)), visit(1, '01-01', warm(40, 45))] })
     const of = (scale: 'F' | 'C') => historiesOf(page, judged(page).judgement, scale)[0]
     expect(of('F')).toMatchObject({ id: 'bearings', unit: '°F' })
     expect(of('F')?.points.map((p) => p.value)).toEqual([113, 122])
@@ -55,10 +55,10 @@ describe('what a machine’s page shows over time besides amps', () => {
     const pressure = (...v: number[]): Reading[] =>
       v.map((value, i) => ({ quantity: 'static_pressure', position: i === 0 ? 'supply' : 'return', value }))
     const page = pageOf({
-      stops: [
-        stop(3, '09-01', pressure(0.9)),
-        stop(2, '06-01', pressure(0.9, 0.6)),
-        stop(1, '01-01', pressure(1, 0.5)),
+      visits: [
+        visit(3, '09-01', pressure(0.9)),
+        visit(2, '06-01', pressure(0.9, 0.6)),
+        visit(1, '01-01', pressure(1, 0.5)),
       ],
     })
     const [own] = historiesOf(page, judged(page).judgement, 'F')
@@ -73,7 +73,7 @@ describe('what a machine’s page shows over time besides amps', () => {
       note: '',
       by: 'x',
     } as const
-    const read = pageOf({ stops: [stop(3, '09-01', []), stop(2, '06-01', note(9)), stop(1, '01-01', note(9))] })
+    const read = pageOf({ visits: [visit(3, '09-01', []), visit(2, '06-01', note(9)), visit(1, '01-01', note(9))] })
     const page = { ...read, work: [{ ...tensioned, machineId: read.machine.id }] }
     const [own] = historiesOf(page, judged(page).judgement, 'F')
     expect(own?.sentence).toMatch(/^Last read Jun 1/)
@@ -82,7 +82,7 @@ describe('what a machine’s page shows over time besides amps', () => {
 
 describe('the bench’s way back under the plate', () => {
   const at = (v: number, parts = driveParts()) => {
-    const page = pageOf({ parts, stops: [stop(1, '06-01', [], v)] })
+    const page = pageOf({ parts, visits: [visit(1, '06-01', [], v)] })
     const { input, judgement } = judged(page)
     return wayBack(input, judgement, [])
   }

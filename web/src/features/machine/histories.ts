@@ -96,9 +96,9 @@ const shown: readonly Told[] = [
 
 /** Every such quantity that was read twice or more. */
 export function historiesOf(page: MachinePage, judgement: Judgement, scale: 'F' | 'C'): History[] {
-  const stops = page.stops.filter((s) => s.supersededBy === null).reverse()
+  const visits = page.visits.filter((s) => s.supersededBy === null).reverse()
   return shown.flatMap((t) => {
-    const points = stops.flatMap((s) => {
+    const points = visits.flatMap((s) => {
       const value = t.of((quantity, ...positions) =>
         s.readings
           .filter((r) => r.quantity === quantity && (positions.length === 0 || positions.includes(r.position)))

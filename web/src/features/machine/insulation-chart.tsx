@@ -14,11 +14,11 @@ Chart.register(TimeScale, LogarithmicScale, LineElement, PointElement, Tooltip, 
 
 const color = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
-/** Insulation of the worst lead at 40 °C over the years, on a logarithmic scale, with the floor of the house's school. */
+/** Insulation of the worst lead at 40 °C over the years, on a logarithmic scale, with the floor of the house's policy. */
 export function InsulationChart({ input, ratedVolts }: { input: JudgeInput; ratedVolts: number }) {
   const theme = useSelector((s: RootState) => s.look.theme)
   const figures = insulationHistory(input).filter((f) => f.at40 > 0)
-  const floor = insulationFloor(input.rules.insulation, ratedVolts)
+  const floor = insulationFloor(input.policies.insulation, ratedVolts)
   const ink = color('--ink')
   const font = chartFont
   const low = Math.min(floor, ...figures.map((f) => f.at40))
@@ -52,7 +52,7 @@ export function InsulationChart({ input, ratedVolts }: { input: JudgeInput; rate
             borderWidth: 3,
             label: {
               display: true,
-              content: `floor ${show.megohms(floor)}, ${input.rules.insulation}`,
+              content: `floor ${show.megohms(floor)}, ${input.policies.insulation}`,
               position: 'start',
               yAdjust: -12,
               backgroundColor: 'transparent',

@@ -1,20 +1,20 @@
-import { coreStop, judgeInput, speaking, type MachinePage, type StopRecord } from '@motor-round/contract'
-import { pastChanges } from '@motor-round/core/bench'
+import { coreVisit, judgeInput, speaking, type MachinePage, type VisitRecord } from '@motor-round/contract'
+import { pastChanges } from '@motor-round/core/speed-change'
 import { judge } from '@motor-round/core/judge'
-import { defaultHouseRules } from '@motor-round/core/limits'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { cleanup, screen } from '@testing-library/react'
 import { afterEach, describe, expect, it } from 'vitest'
 import { driveParts } from '../../test/drive.test-help.ts'
-import { machineId, pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
+import { machineId, pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
-import { BenchLine, wayBack } from './bench-line.tsx'
+import { SpeedChangeLine, wayBack } from './speed-change-line.tsx'
 import { WorkPanel } from './work-panel.tsx'
 
 afterEach(cleanup)
 
 const now = Date.parse('2026-11-25T09:00:00Z')
-const stop = (n: number, takenAt: string, amps: number): StopRecord =>
-  stopRecord({
+const visit = (n: number, takenAt: string, amps: number): VisitRecord =>
+  visitRecord({
     id: `00000000-0000-7000-8000-00000000060${n}`,
     takenAt,
     readings: [
@@ -34,7 +34,7 @@ const turned = {
 const page = (over: Partial<MachinePage> = {}): MachinePage => ({
   ...pageOf({
     parts: driveParts(),
-    stops: [stop(2, '2026-07-01T09:00:00Z', 12.2), stop(1, '2026-06-01T09:00:00Z', 12.7)],
+    visits: [visit(2, '2026-07-01T09:00:00Z', 12.2), visit(1, '2026-06-01T09:00:00Z', 12.7)],
   }),
   work: [turned],
   ...over,
@@ -42,14 +42,17 @@ const page = (over: Partial<MachinePage> = {}): MachinePage => ({
 const judged = (p: MachinePage) => {
   const standing = speaking(p)
   if (!standing || !p.motor) throw new Error('it was read, and has a motor')
-  const input = judgeInput({ ...p, motors: [p.motor], rules: defaultHouseRules }, standing)
+  const input = judgeInput({ ...p, motors: [p.motor], policies: defaultPolicies }, standing)
   return { input, judgement: judge(input), changes: pastChanges(input) }
 }
 
 describe('the work of a machine', () => {
   it('stands with what it did to the amps, and what the bench says of it; parts that were fitted are among it', async () => {
     const p = page()
-    await showAs('viewer', <WorkPanel page={p} stops={p.stops.map(coreStop)} changes={judged(p).changes} now={now} />)
+    await showAs(
+      'viewer',
+      <WorkPanel page={p} visits={p.visits.map(coreVisit)} changes={judged(p).changes} now={now} />,
+    )
     const text = document.body.textContent ?? ''
     expect(text).toMatch(
       /Jun 10 · sheave from 2 turns to 2½ turns open: to bring it down 12\.7 → 12\.2 A \(predicted: 12\.\d A\) Mosi Okonjo/,
@@ -57,24 +60,24 @@ describe('the work of a machine', () => {
     expect(text).toContain('May 1, 2024 · new belt set')
   })
   it('says what was before where nobody has read it since', async () => {
-    const p = page({ stops: [stop(1, '2026-06-01T09:00:00Z', 12.7)] })
-    await showAs('viewer', <WorkPanel page={p} stops={p.stops.map(coreStop)} changes={[]} now={now} />)
+    const p = page({ visits: [visit(1, '2026-06-01T09:00:00Z', 12.7)] })
+    await showAs('viewer', <WorkPanel page={p} visits={p.visits.map(coreVisit)} changes={[]} now={now} />)
     expect(document.body.textContent).toContain('12.7 A before, not read since')
   })
 })
 
 describe('the bench in one line', () => {
   it('says the way back under the plate with its interval, and leads to the bench', async () => {
-    const p = page({ stops: [stop(1, '2026-07-01T09:00:00Z', 13.1)], work: [] })
+    const p = page({ visits: [visit(1, '2026-07-01T09:00:00Z', 13.1)], work: [] })
     const { input, judgement, changes } = judged(p)
     const way = wayBack(input, judgement, changes)
     if (!way) throw new Error('there is a way')
-    await showAs('viewer', <BenchLine way={way} machineId={machineId} unit="in" />)
+    await showAs('viewer', <SpeedChangeLine way={way} machineId={machineId} unit="in" />)
     expect(document.body.textContent).toMatch(
       /open the motor sheave ½ turn, to 3 open: 12\.\d A \(1\d\.\d to 1\d\.\d\), \d+ rpm, −\d % air\./,
     )
     expect(screen.getByRole('link', { name: 'Speed change' }).getAttribute('href')).toBe(
-      `/bench/speed?machine=${machineId}`,
+      `/speed-change?machine=${machineId}`,
     )
   })
 })

@@ -1,8 +1,8 @@
-import { coreStop, inputOf, type MachinePage } from '@motor-round/contract'
-import { pastChanges } from '@motor-round/core/bench'
+import { coreVisit, inputOf, type MachinePage } from '@motor-round/contract'
+import { pastChanges } from '@motor-round/core/speed-change'
 import { ampsHistory, insulationHistory, type Judgement } from '@motor-round/core/judge'
 import { linePositions, neutralPositions, show } from '@motor-round/core/quantity'
-import { valuesAt, type Stop } from '@motor-round/core/trend'
+import { valuesAt, type Visit } from '@motor-round/core/trend'
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
@@ -19,13 +19,13 @@ import { FindingsPanel } from '../findings/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
 import { DrivePanel } from '../drive-train/index.ts'
-import { BenchLine, wayBack } from './bench-line.tsx'
+import { SpeedChangeLine, wayBack } from './speed-change-line.tsx'
 import { historiesOf, type History } from './histories.ts'
 import { PicturesPanel } from './pictures-panel.tsx'
-import { PlansPanel } from './plans-panel.tsx'
+import { SpeedChangesPanel } from './speed-changes-panel.tsx'
 import { PlatePanel } from './plate-panel.tsx'
 import { RecordWork } from './record-work.tsx'
-import { StopsTable } from './stops-table.tsx'
+import { VisitsTable } from './visits-table.tsx'
 import { Trail } from './trail.tsx'
 import { Verdicts } from './verdicts.tsx'
 import { WorkPanel } from './work-panel.tsx'
@@ -35,10 +35,10 @@ const InsulationChart = lazy(async () => ({ default: (await import('./insulation
 const HistoryChart = lazy(async () => ({ default: (await import('./history-chart.tsx')).HistoryChart }))
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
-function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; now: number }) {
+function Latest({ visit, judgement, now }: { visit: Visit; judgement: Judgement; now: number }) {
   const volts = [
-    ...valuesAt(stop.readings, 'volts_ll', linePositions),
-    ...valuesAt(stop.readings, 'volts_ln', neutralPositions),
+    ...valuesAt(visit.readings, 'volts_ll', linePositions),
+    ...valuesAt(visit.readings, 'volts_ln', neutralPositions),
   ].filter((v) => v !== undefined)
   return (
     <div className="machine-latest">
@@ -53,8 +53,8 @@ function Latest({ stop, judgement, now }: { stop: Stop; judgement: Judgement; no
         </b>
         <p className="quiet">
           {volts.length > 0 ? `${volts.map(show.volts).join(' ')} V` : 'no volts'} ·{' '}
-          {shortDay(new Date(stop.at).toISOString(), now)}
-          {stop.state.settled ? ', settled' : stop.state.settled === false ? ', not settled' : ''}
+          {shortDay(new Date(visit.at).toISOString(), now)}
+          {visit.state.settled ? ', settled' : visit.state.settled === false ? ', not settled' : ''}
         </p>
       </div>
     </div>
@@ -157,13 +157,13 @@ function Facts({ page }: { page: MachinePage }) {
 function PeersLine({ judgement }: { judgement: Judgement }) {
   const told = judgement.verdicts.find((v) => v.check === 'peers')
   return told ? (
-    <p className="bench-line">
+    <p className="calc-line">
       {told.because} {told.next === 'Nothing to do.' ? '' : told.next}
     </p>
   ) : null
 }
 
-/** A machine: plate, latest stop, what it says and why, amps over time, stops, work. */
+/** A machine: plate, latest visit, what it says and why, amps over time, stops, work. */
 export function MachineScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useMachinePageQuery({ params: { id } })
@@ -176,12 +176,12 @@ export function MachineScreen() {
   const judged = useMemo(() => {
     const standing = snapshot && standingOf(snapshot)
     if (!snapshot || !standing) return null
-    const { judgement, stop } = standing
-    const input = inputOf(snapshot, stop)
+    const { judgement, visit } = standing
+    const input = inputOf(snapshot, visit)
     const changes = pastChanges(input)
     return {
       input,
-      stop,
+      visit,
       judgement,
       history: ampsHistory(input),
       tests: insulationHistory(input).length,
@@ -192,7 +192,7 @@ export function MachineScreen() {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const own = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(e.target.tagName)
-      if (!own && e.key === 's' && !e.ctrlKey && !e.metaKey && mayAct) void navigate(`/machines/${id}/stop`)
+      if (!own && e.key === 's' && !e.ctrlKey && !e.metaKey && mayAct) void navigate(`/machines/${id}/visit`)
     }
     window.addEventListener('keydown', onKey)
     return () => window.removeEventListener('keydown', onKey)
@@ -219,14 +219,14 @@ export function MachineScreen() {
             {machine.retiredAt ? ' · retired' : ` · due ${due.words}`}
           </p>
         </div>
-        {judged ? <Latest stop={judged.stop} judgement={judged.judgement} now={now} /> : <p>No visit yet.</p>}
+        {judged ? <Latest visit={judged.visit} judgement={judged.judgement} now={now} /> : <p>No visit yet.</p>}
         {mayAct ? (
           <div className="row machine-buttons">
             <Link to={`/machines/${id}/edit`}>
               <Button>Edit</Button>
             </Link>
             <Button onClick={() => setWorking(true)}>Record work</Button>
-            <Link to={`/machines/${id}/stop`}>
+            <Link to={`/machines/${id}/visit`}>
               <Button type="primary">Take readings</Button>
             </Link>
           </div>
@@ -238,7 +238,7 @@ export function MachineScreen() {
           <PlatePanel key={page.motor?.id ?? 'none'} page={page} mayEdit={mayAct} now={now} />
           <DrivePanel page={page} now={now} mayEdit={mayAct} />
           <FindingsPanel page={page} now={now} mayAct={mayAct} />
-          <PlansPanel page={page} now={now} mayAct={mayAct} />
+          <SpeedChangesPanel page={page} now={now} mayAct={mayAct} />
           <Facts page={page} />
         </div>
         <div className="stack">
@@ -260,14 +260,14 @@ export function MachineScreen() {
                 <p className="quiet">{judged.judgement.completeness.summary}</p>
                 <ClosedConditions page={page} now={now} mayAct={mayAct} />
                 <PeersLine judgement={judged.judgement} />
-                {judged.way ? <BenchLine way={judged.way} machineId={id} unit={lengthUnitOf(machine)} /> : null}
+                {judged.way ? <SpeedChangeLine way={judged.way} machineId={id} unit={lengthUnitOf(machine)} /> : null}
               </section>
               <section className="sheet">
                 <header>
                   <h2>Amps</h2>
                   <span className="quiet">
                     three legs per visit, nameplate, usual range, work, trend ·{' '}
-                    <Link to={`/bench?machine=${id}`}>Open in calculators</Link>
+                    <Link to={`/calculators?machine=${id}`}>Open in calculators</Link>
                   </span>
                 </header>
                 <Suspense fallback={<div className="amps-chart" />}>
@@ -288,7 +288,7 @@ export function MachineScreen() {
                   </Suspense>
                 </section>
               ) : null}
-              <Histories list={historiesOf(page, judged.judgement, judged.input.rules.temperature)} />
+              <Histories list={historiesOf(page, judged.judgement, judged.input.policies.temperature)} />
               <section className="sheet">
                 <header>
                   <h2>Checked and OK</h2>
@@ -308,19 +308,19 @@ export function MachineScreen() {
           <section className="sheet">
             <header>
               <h2>Visits</h2>
-              <span className="quiet">{page.stops.length + page.moreStops} on record</span>
+              <span className="quiet">{page.visits.length + page.moreVisits} on record</span>
             </header>
-            <StopsTable
-              stops={page.stops}
-              more={page.moreStops}
+            <VisitsTable
+              visits={page.visits}
+              more={page.moreVisits}
               mayCorrect={mayAct}
-              scale={judged?.input.rules.temperature ?? 'F'}
+              scale={judged?.input.policies.temperature ?? 'F'}
             />
           </section>
           <PicturesPanel machineId={id} now={now} />
           <WorkPanel
             page={page}
-            stops={page.stops.filter((s) => s.supersededBy === null).map(coreStop)}
+            visits={page.visits.filter((s) => s.supersededBy === null).map(coreVisit)}
             changes={judged?.changes ?? []}
             now={now}
           />

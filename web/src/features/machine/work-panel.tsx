@@ -1,14 +1,14 @@
 import { workOf, type MachinePage } from '@motor-round/contract'
-import { stopsAround, wholeAmps, type PastChange } from '@motor-round/core/bench'
+import { visitsAround, wholeAmps, type PastChange } from '@motor-round/core/speed-change'
 import { show } from '@motor-round/core/quantity'
-import { movesAmps, type Stop } from '@motor-round/core/trend'
+import { movesAmps, type Visit } from '@motor-round/core/trend'
 import { shortDay } from '../../app/dates.ts'
-import { workWords } from '../speed-bench/index.ts'
+import { workWords } from '../speed-change/index.ts'
 
 /** Mean amps before and after a work, as far as both were read with nothing else between. */
-function around(stops: readonly Stop[], work: ReturnType<typeof workOf>, at: number, phases: 1 | 3): string {
-  const { before, after } = stopsAround(stops, work, at, phases)
-  const amps = (s: Stop | null) => {
+function around(visits: readonly Visit[], work: ReturnType<typeof workOf>, at: number, phases: 1 | 3): string {
+  const { before, after } = visitsAround(visits, work, at, phases)
+  const amps = (s: Visit | null) => {
     const mean = s && wholeAmps(s, phases)
     return mean === null ? null : show.amps(mean)
   }
@@ -19,12 +19,12 @@ function around(stops: readonly Stop[], work: ReturnType<typeof workOf>, at: num
 /** The work of a machine and what it did to the amps, latest first; what was fitted is among it. */
 export function WorkPanel({
   page,
-  stops,
+  visits,
   changes,
   now,
 }: {
   page: MachinePage
-  stops: readonly Stop[]
+  visits: readonly Visit[]
   changes: readonly PastChange[]
   now: number
 }) {
@@ -43,7 +43,7 @@ export function WorkPanel({
       {all.length === 0 ? <p className="quiet">No work recorded.</p> : null}
       {all.map((w) => {
         const change = changes.find((c) => c.work.at === w.at)
-        const told = movesAmps(w.kind) ? around(stops, all, w.at, page.machine.phases) : ''
+        const told = movesAmps(w.kind) ? around(visits, all, w.at, page.machine.phases) : ''
         return (
           <p key={`${w.at} ${w.kind}`} className="trail">
             {shortDay(new Date(w.at).toISOString(), now)} · {workWords(w)}

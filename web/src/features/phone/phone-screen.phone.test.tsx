@@ -5,14 +5,14 @@ import { keepHere } from '../../offline/line.ts'
 import { markThisPhone } from '../../offline/mark.ts'
 import { noteSignal } from '../../offline/signal.ts'
 import { store } from '../../offline/store.ts'
-import { machineId, pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
+import { machineId, pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
 import { me, roundId, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { PhoneScreen } from './phone-screen.tsx'
 
-const stop = (n: number) => {
-  const { takenAt, state, readings } = stopRecord({ id: uuid(n), takenAt: '2026-11-25T08:00:00Z' })
-  return { kind: 'stop' as const, body: { id: uuid(n), machineId, takenAt, state, readings } }
+const visit = (n: number) => {
+  const { takenAt, state, readings } = visitRecord({ id: uuid(n), takenAt: '2026-11-25T08:00:00Z' })
+  return { kind: 'visit' as const, body: { id: uuid(n), machineId, takenAt, state, readings } }
 }
 const lines = () => [...document.querySelectorAll('.signal-line')].map((l) => l.textContent)
 const both = (
@@ -45,12 +45,12 @@ describe('the phone’s own line', () => {
   it('says plainly that there is no signal and what is on this phone', async () => {
     await showAs('mechanic', both)
     noteSignal(false)
-    await keepHere(me.id, [stop(20), stop(21)])
+    await keepHere(me.id, [visit(20), visit(21)])
     await waitFor(() => expect(lines()[0]).toBe('No signal · 2 readings on this phoneView'))
     expect(document.body.textContent).toContain('2 readings on this phone, waiting to sync.')
   })
   it('tells what was refused, why, and lets it be dropped after it was seen', async () => {
-    await keepHere(me.id, [stop(20)])
+    await keepHere(me.id, [visit(20)])
     const [first] = await store.line.toArray()
     await store.line.update(first?.n ?? 0, { refused: 'readings.0.value: not above zero' })
     const { user } = await showAs('mechanic', both)
@@ -88,7 +88,7 @@ describe('what is on this phone', () => {
     expect(item?.textContent).toBe('Hall roof, 2.3 MB')
   })
   it('goes out as a file and comes in from one, and says that twice is once', async () => {
-    await keepHere(me.id, [stop(20)])
+    await keepHere(me.id, [visit(20)])
     const made: Blob[] = []
     vi.stubGlobal(
       'URL',
@@ -123,9 +123,9 @@ describe('what is on this phone', () => {
 
 describe('two versions', () => {
   it('shows what was changed here and at home side by side, until a person decides', async () => {
-    const book = pageOf().motor
-    if (!book) throw new Error('the page has a motor')
-    const { id: motorId, connectionVolts, fittedAt, why, standIn, version, plate } = book
+    const server = pageOf().motor
+    if (!server) throw new Error('the page has a motor')
+    const { id: motorId, connectionVolts, fittedAt, why, standIn, version, plate } = server
     await keepHere(me.id, [
       {
         kind: 'plate',
@@ -145,7 +145,7 @@ describe('two versions', () => {
     const [first] = await store.line.toArray()
     await store.line.update(first?.n ?? 0, {
       refused: 'Tamsin Vale changed this motor in the meantime.',
-      current: { ...book, version: 2, plate: { ...plate, amps: '12.4' } },
+      current: { ...server, version: 2, plate: { ...plate, amps: '12.4' } },
     })
     const { user } = await showAs('mechanic', both)
     const two = within((await screen.findByText('Conflicts')).closest('section') as HTMLElement)

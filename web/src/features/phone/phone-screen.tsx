@@ -8,7 +8,7 @@ import { tryHome, usePhone } from '../../offline/use-phone.ts'
 import { TwoVersions } from './two-versions.tsx'
 
 const kindWords: Readonly<Record<string, string>> = {
-  stop: 'A visit',
+  visit: 'A visit',
   work: 'Work',
   picture: 'A photo',
   event: 'A round event',
@@ -18,9 +18,9 @@ const kindWords: Readonly<Record<string, string>> = {
   motor: 'A motor',
   plate: 'A nameplate',
   part: 'A part',
-  'area-plan': 'A roof map',
-  plan: 'A planned speed change',
-  'plan-done': 'A completed speed change',
+  'roof-map': 'A roof map',
+  'speed-change': 'A planned speed change',
+  'speed-change-done': 'A completed speed change',
 }
 const entriesOf = (n: number) => `${n} ${n === 1 ? 'entry' : 'entries'}`
 const megabytes = (b: number | undefined) => `${((b ?? 0) / 1e6).toFixed(1)} MB`
@@ -137,7 +137,7 @@ export function PhoneScreen() {
         <ul className="happened">
           {phone.taken.map((t) => (
             <li key={t.roundId}>
-              <Link to={`/round/${t.roundId}`}>{t.name}</Link>, {megabytes(t.bytes)}
+              <Link to={`/rounds/${t.roundId}`}>{t.name}</Link>, {megabytes(t.bytes)}
             </li>
           ))}
         </ul>

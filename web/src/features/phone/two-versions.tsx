@@ -6,7 +6,7 @@ import type { Conflict, Decision } from '../../offline/decide.ts'
 import { tryHome } from '../../offline/use-phone.ts'
 import { StaleNote, TroubleNote, type Difference } from '../../parts/fields/index.ts'
 import { motorDifferences } from '../../parts/plate/index.ts'
-import { planDifferences } from '../../parts/roof-plan/index.ts'
+import { mapDifferences } from '../../parts/roof-map/index.ts'
 
 const motorOf = (m: Extract<Conflict, { about: 'plate' | 'motor' }>['mine']) => ({
   plate: m.plate,
@@ -17,12 +17,12 @@ const motorOf = (m: Extract<Conflict, { about: 'plate' | 'motor' }>['mine']) => 
 
 /** What was changed, by its tag or name. */
 function Subject({ conflict }: { conflict: Conflict }) {
-  const machineId = conflict.about === 'plan' ? '' : conflict.machineId
+  const machineId = conflict.about === 'roof-map' ? '' : conflict.machineId
   const page = api.useMachinePageQuery({ params: { id: machineId } }, { skip: machineId === '' }).currentData
   const areas = api.usePlacesQuery({}).data?.areas ?? []
-  if (conflict.about === 'plan') {
+  if (conflict.about === 'roof-map') {
     const area = areas.find((a) => a.id === conflict.areaId)
-    return <Link to={`/areas/${conflict.areaId}/plan`}>The plan of {area?.name ?? 'a roof'}</Link>
+    return <Link to={`/areas/${conflict.areaId}/map`}>The map of {area?.name ?? 'a roof'}</Link>
   }
   return (
     <Link to={`/machines/${machineId}`}>
@@ -48,11 +48,11 @@ function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (
     }
   }
   const differences: Difference[] =
-    conflict.about === 'plan'
-      ? planDifferences(conflict.mine.plan, conflict.book.plan, tagOf)
-      : motorDifferences(motorOf(conflict.mine), conflict.book)
+    conflict.about === 'roof-map'
+      ? mapDifferences(conflict.mine.map, conflict.server.map, tagOf)
+      : motorDifferences(motorOf(conflict.mine), conflict.server)
   const comesAfter =
-    conflict.about === 'motor' && Date.parse(conflict.mine.fittedAt) > Date.parse(conflict.book.fittedAt)
+    conflict.about === 'motor' && Date.parse(conflict.mine.fittedAt) > Date.parse(conflict.server.fittedAt)
   return (
     <li>
       <h3>

@@ -9,7 +9,7 @@ type Texts = {
   [K in keyof ControlsDraft]: string extends ControlsDraft[K] ? K : never
 }[keyof ControlsDraft]
 
-/** What stands between the supply and the motor: it decides which checks a stop asks for. */
+/** What stands between the supply and the motor: it decides which checks a visit asks for. */
 export function ControlsFields({
   draft,
   phases,

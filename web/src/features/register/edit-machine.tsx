@@ -16,7 +16,7 @@ const rows: readonly [keyof MachineDraft, string][] = [
   ['phases', 'Phases'],
   ['drive', 'Drive train'],
   ['hasDrive', 'Variable-frequency drive'],
-  ['hasSister', 'Twin fan'],
+  ['hasTwin', 'Twin fan'],
   ['unitPlateVolts', 'Unit nameplate volts'],
   ['unitPlateAmps', 'Unit nameplate amps'],
   ['starter', 'Starter type'],
@@ -69,7 +69,7 @@ function Retire({ machine }: { machine: Machine }) {
             void retire({ params: { id: machine.id }, body: { version: machine.version, why, retired: away } })
               .unwrap()
               .then(
-                () => navigate(away ? '/roof' : `/machines/${machine.id}`),
+                () => navigate(away ? '/machines' : `/machines/${machine.id}`),
                 () => undefined,
               )
           }

@@ -43,7 +43,7 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
   const back = useWayBack(`/machines/${machine.id}`)
   const failure = attempt.error as Failure | undefined
   const questions = questionPlate(plate)
-  const book = failure?.problem.status === 409 ? (failure.problem.current as Motor | undefined) : undefined
+  const server = failure?.problem.status === 409 ? (failure.problem.current as Motor | undefined) : undefined
   const at = () => (fittedAt === '' ? '' : new Date(fittedAt).toISOString())
   const send = (replaces: string | null) => {
     const body = {
@@ -128,12 +128,12 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
               <Switch aria-label="Stand-in" checked={standIn} onChange={setStandIn} />
             </span>
           </Field>
-          {book && failure ? (
+          {server && failure ? (
             <StaleNote
               told={messageOf(failure)}
-              differences={motorDifferences({ plate, connectionVolts: connection, fittedAt: at(), standIn }, book)}
+              differences={motorDifferences({ plate, connectionVolts: connection, fittedAt: at(), standIn }, server)}
               mineWords="My motor was installed later"
-              keepMine={() => send(book.id)}
+              keepMine={() => send(server.id)}
               takeTheirs={() => void navigate(back)}
             />
           ) : (

@@ -12,7 +12,7 @@ export interface MachineDraft extends ControlsDraft {
   readonly serviceVolts: number
   readonly drive: Machine['drive']
   readonly hasDrive: boolean
-  readonly hasSister: boolean
+  readonly hasTwin: boolean
   readonly unitPlateVolts: string
   readonly unitPlateAmps: string
 }
@@ -25,7 +25,7 @@ export const blankMachine: MachineDraft = {
   serviceVolts: 480,
   drive: 'belt',
   hasDrive: false,
-  hasSister: false,
+  hasTwin: false,
   unitPlateVolts: '',
   unitPlateAmps: '',
 }
@@ -38,7 +38,7 @@ export const draftOf = (m: Machine): MachineDraft => ({
   serviceVolts: m.serviceVolts,
   drive: m.drive,
   hasDrive: m.hasDrive,
-  hasSister: m.hasSister,
+  hasTwin: m.hasTwin,
   unitPlateVolts: m.unitPlate?.volts ?? '',
   unitPlateAmps: m.unitPlate?.amps ?? '',
 })
@@ -51,7 +51,7 @@ export const bodyOf = (d: MachineDraft) => ({
   serviceVolts: d.serviceVolts,
   drive: d.drive,
   hasDrive: d.hasDrive,
-  hasSister: d.hasSister,
+  hasTwin: d.hasTwin,
   controls: controlsOf(d),
   unitPlate:
     d.unitPlateVolts.trim() === '' && d.unitPlateAmps.trim() === ''
@@ -121,8 +121,8 @@ export function MachineFields({
         <span>
           <Switch
             aria-label="Twin fan in the same unit"
-            checked={draft.hasSister}
-            onChange={(hasSister) => set({ hasSister })}
+            checked={draft.hasTwin}
+            onChange={(hasTwin) => set({ hasTwin })}
           />
         </span>
       </Field>

@@ -133,7 +133,7 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
       words={
         <>
           <b className="condensed place-area">{area.name}</b> <span className="quiet">{area.kind}</span>{' '}
-          <Link to={`/areas/${area.id}/plan`}>Roof map</Link> <Link to={`/tags?area=${area.id}`}>Tag sheet</Link>
+          <Link to={`/areas/${area.id}/map`}>Roof map</Link> <Link to={`/tags?area=${area.id}`}>Tag sheet</Link>
         </>
       }
       mayEdit={mayEdit}
@@ -240,7 +240,7 @@ export function Places() {
       <h1>Sites and units</h1>
       <p>
         A new site or unit is created with its first machine: <Link to="/machines/new">add a machine</Link>, or import a
-        machine list under <Link to="/books">Import & export</Link>.
+        machine list under <Link to="/import-export">Import & export</Link>.
       </p>
       {data.sites.map((site) => {
         const areas = data.areas.filter((a) => a.siteId === site.id)

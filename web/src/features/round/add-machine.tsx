@@ -9,7 +9,7 @@ export function AddMachine({ page, done }: { page: RoundPage; done: (machineId: 
   const [words, setWords] = useState('')
   const found = api.useFindMachinesQuery({ query: { q: words } }, { skip: words.trim().length < 2 })
   const [fresh, setFresh] = useState(false)
-  const there = page.areas.flatMap((a) => page.stops.filter((s) => s.areaId === a.id).map((s) => s.machineId))
+  const there = page.areas.flatMap((a) => page.visits.filter((s) => s.areaId === a.id).map((s) => s.machineId))
   return (
     <section className="sheet stack" aria-label="Add a machine">
       {fresh ? (

@@ -1,4 +1,4 @@
-import { minutesTook, roundStopState, visitId, visitState, type RoundPage } from '@motor-round/contract'
+import { minutesTook, roundVisitState, stepId, stepState, type RoundPage } from '@motor-round/contract'
 import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -14,19 +14,19 @@ import { tagOf } from './words.ts'
 
 /** Was a proof planned of a machine that was worked on, and not read? */
 const unproved = (page: RoundPage, machineId: string): boolean => {
-  const proof = visitId(machineId, 'proof')
+  const proof = stepId(machineId, 'proof')
   return (
-    page.plan.visits.some((v) => v.visit === proof) &&
-    roundStopState(page.events, machineId) === 'done' &&
-    visitState(page.events, proof) !== 'done'
+    page.route.steps.some((v) => v.step === proof) &&
+    roundVisitState(page.events, machineId) === 'done' &&
+    stepState(page.events, proof) !== 'done'
   )
 }
 
 /** What was found on this round, and stops that somebody began and nobody finished. */
 function Found({ page }: { page: RoundPage }) {
   const found = page.findings.filter((f) => f.roundId === page.head.id)
-  const begun = page.stops.filter((s) => roundStopState(page.events, s.machineId) === 'began')
-  const of = (machineId: string) => page.stops.find((s) => s.machineId === machineId)
+  const begun = page.visits.filter((s) => roundVisitState(page.events, s.machineId) === 'began')
+  const of = (machineId: string) => page.visits.find((s) => s.machineId === machineId)
   return (
     <>
       {found.length === 0 ? null : (
@@ -34,12 +34,12 @@ function Found({ page }: { page: RoundPage }) {
           <h3>Findings</h3>
           <ul className="happened">
             {found.map((f) => {
-              const stop = of(f.machineId)
+              const visit = of(f.machineId)
               return (
                 <li key={f.id} className="found-row">
                   <LevelMark level={f.level} />
                   <span>
-                    <Link to={`/machines/${f.machineId}`}>{stop ? tagOf(stop) : 'A machine'}</Link>: {f.text}
+                    <Link to={`/machines/${f.machineId}`}>{visit ? tagOf(visit) : 'A machine'}</Link>: {f.text}
                     <span className="quiet">
                       {f.owner === '' ? '' : ` · ${f.owner}`}
                       {f.state === 'open' ? '' : ` · ${f.state === 'closed' ? 'closed' : 'postponed'}`}
@@ -80,7 +80,7 @@ export function Closing({ page }: { page: RoundPage }) {
   const { head } = page
   const failure = attempt.error as Failure | undefined
   if (head.done + head.skipped === 0 && head.state === 'planned') return null
-  const rows = page.stops.filter((s) => ['done', 'skipped'].includes(roundStopState(page.events, s.machineId)))
+  const rows = page.visits.filter((s) => ['done', 'skipped'].includes(roundVisitState(page.events, s.machineId)))
   const took = rows
     .map((s) => ({ planned: s.minutes, took: minutesTook(page.events, s.machineId) }))
     .filter((t) => t.took !== null)
@@ -131,7 +131,7 @@ export function Closing({ page }: { page: RoundPage }) {
                   </td>
                   <td data-label="Due again">{s.level === 'stop' ? 'now' : dueWords(s.dueAt, now).words}</td>
                   <td>
-                    {roundStopState(page.events, s.machineId) === 'skipped'
+                    {roundVisitState(page.events, s.machineId) === 'skipped'
                       ? `Skipped: ${skipped?.note ?? ''}`
                       : s.headline}
                     {unproved(page, s.machineId) ? ' No readings since the work.' : ''}

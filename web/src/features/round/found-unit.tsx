@@ -24,14 +24,14 @@ export function FoundUnit({
   // The area of the machine one was at last; on a round of several areas nobody else could say.
   const here = page.events.findLast((e) => e.machineId !== null)?.machineId
   const [areaId, setArea] = useState(
-    page.stops.find((s) => s.machineId === here)?.areaId ?? (page.areas.length === 1 ? page.areas[0]?.id : undefined),
+    page.visits.find((s) => s.machineId === here)?.areaId ?? (page.areas.length === 1 ? page.areas[0]?.id : undefined),
   )
   const [supply, setSupply] = useState('')
   const [phases, setPhases] = useState<'1' | '3' | null>('3')
   const [drive, setDrive] = useState<'belt' | 'direct' | null>('belt')
   const [trouble, setTrouble] = useState<string | null>(null)
   const severalSites = new Set(page.areas.map((a) => a.siteId)).size > 1
-  const siteName = (id: string) => page.stops.find((s) => s.siteId === id)?.siteName ?? ''
+  const siteName = (id: string) => page.visits.find((s) => s.siteId === id)?.siteName ?? ''
   const volts = parseFigure(supply)
   const wrong =
     supply.trim() === ''

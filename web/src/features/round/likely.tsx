@@ -1,4 +1,4 @@
-import { corePart, type MachinePage, type RoundStop } from '@motor-round/contract'
+import { corePart, type MachinePage, type RoundVisit } from '@motor-round/contract'
 import { likelyParts } from '@motor-round/core/round'
 import { api } from '../../app/api.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
@@ -7,18 +7,18 @@ import { tagOf } from './words.ts'
 
 /** Parts of a round's machines that have outlived the first quarter of their kind: likely to be wanted, asked for or not. */
 export function Likely({
-  stops,
+  visits,
   pages,
   now,
 }: {
-  stops: readonly RoundStop[]
+  visits: readonly RoundVisit[]
   pages: ReadonlyMap<string, MachinePage>
   now: number
 }) {
   const lives = api.usePartLivesQuery({}).data ?? []
-  const list = stops.flatMap((stop) => {
-    const page = pages.get(stop.machineId)
-    return page ? likelyParts(page.parts.map(corePart), lives, now).map((part) => ({ ...part, stop, page })) : []
+  const list = visits.flatMap((visit) => {
+    const page = pages.get(visit.machineId)
+    return page ? likelyParts(page.parts.map(corePart), lives, now).map((part) => ({ ...part, visit, page })) : []
   })
   if (list.length === 0) return null
   return (
@@ -28,11 +28,11 @@ export function Likely({
         <span className="quiet">older than the life of the first quarter of such parts here</span>
       </header>
       <ul className="happened">
-        {list.map(({ stop, page, slot, days, early }) => {
+        {list.map(({ visit, page, slot, days, early }) => {
           const fitted = inPlace(page, slot)
           return (
-            <li key={`${stop.machineId} ${slot}`}>
-              <b>{tagOf(stop)}</b> {slotWords[slot].toLowerCase()}
+            <li key={`${visit.machineId} ${slot}`}>
+              <b>{tagOf(visit)}</b> {slotWords[slot].toLowerCase()}
               {fitted ? `, ${partWords(fitted.part, lengthUnitOf(page.machine))}` : ''}
               <span className="quiet">
                 {' '}

@@ -176,7 +176,7 @@ export function NewRound() {
     }
     return byDue
   }, [own, list, until])
-  const stops = [...taken].filter(([, tasks]) => tasks.length > 0)
+  const visits = [...taken].filter(([, tasks]) => tasks.length > 0)
   const minutes = list.reduce(
     (n, m) => n + m.tasks.filter((t) => taken.get(m.machineId)?.includes(t.task)).reduce((k, t) => k + t.minutes, 0),
     0,
@@ -199,7 +199,7 @@ export function NewRound() {
         name: name.trim() === '' ? areaName : name,
         day,
         siteIds: sites,
-        stops: stops.map(([machineId, tasks]) => ({ machineId, tasks: [...tasks] })),
+        visits: visits.map(([machineId, tasks]) => ({ machineId, tasks: [...tasks] })),
         people: people.map((p) => ({ id: p.id, name: p.name, from: minuteOf(p.from) ?? 0, to: minuteOf(p.to) ?? 0 })),
         heat: hot,
         storm: minuteOf(storm),
@@ -210,7 +210,7 @@ export function NewRound() {
     })
       .unwrap()
       .then(
-        (page) => navigate(`/round/${page.head.id}`),
+        (page) => navigate(`/rounds/${page.head.id}`),
         () => undefined,
       )
   }
@@ -298,10 +298,10 @@ export function NewRound() {
             type="primary"
             size="large"
             loading={attempt.isLoading}
-            disabled={stops.length === 0 || wrong}
+            disabled={visits.length === 0 || wrong}
             onClick={send}
           >
-            Plan {stops.length} {stops.length === 1 ? 'visit' : 'visits'}, about{' '}
+            Plan {visits.length} {visits.length === 1 ? 'visit' : 'visits'}, about{' '}
             {clockOf(Math.min(1440, minutes)).replace(/^0/, '')} h of work
           </Button>
           {wrong ? <p role="status">Correct the marked time to plan the round.</p> : null}
@@ -310,7 +310,7 @@ export function NewRound() {
           <header>
             <h2>Due by {shortDay(`${day}T12:00:00Z`, now)}</h2>
             <span className="quiet">
-              {stops.length} of {list.length} machines selected
+              {visits.length} of {list.length} machines selected
             </span>
           </header>
           <FailureNote failure={due.error as Failure | undefined} kept="Due work cannot be loaded." />

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { waitBegan } from '../../app/stop-drafts.ts'
-import { eventOf, lockedTask, roundOf, stopOf, uuid } from '../../test/round.test-help.ts'
+import { waitBegan } from '../../app/visit-drafts.ts'
+import { eventOf, lockedTask, roundOf, visitOf, uuid } from '../../test/round.test-help.ts'
 import { pausesRunning } from './pauses-running.ts'
 
 const pauses = {
@@ -10,7 +10,7 @@ const pauses = {
 const order = [`${uuid(11)}:lock`, uuid(11), `${uuid(11)}:proof`]
 const at = '2026-11-25T08:00:00Z'
 const page = (events: ReturnType<typeof eventOf>[]) =>
-  roundOf({ stops: [stopOf(11, { tasks: [{ ...lockedTask, ...pauses }] }), stopOf(12)], events })
+  roundOf({ visits: [visitOf(11, { tasks: [{ ...lockedTask, ...pauses }] }), visitOf(12)], events })
 const never = () => null
 
 describe('pauses that run on a walk', () => {
@@ -18,25 +18,25 @@ describe('pauses that run on a walk', () => {
     expect(pausesRunning(page([]), order, never)).toEqual([])
     expect(pausesRunning(page([eventOf(11, 'skipped', at, { note: 'locked by others' })]), order, never)).toEqual([])
   })
-  it('of a lock-out count from the clock of the stop and lead back to the work', () => {
+  it('of a lock-out count from the clock of the visit and lead back to the work', () => {
     const [one, ...more] = pausesRunning(page([eventOf(11, 'began', at)]), order, () => 1_000_000)
     expect(more).toEqual([])
-    expect(one).toMatchObject({ visit: uuid(11), until: 1_000_000 + 15 * 60_000 })
+    expect(one).toMatchObject({ step: uuid(11), until: 1_000_000 + 15 * 60_000 })
     expect(pausesRunning(page([eventOf(11, 'began', at)]), order, never)[0]?.until).toBeNull()
   })
   it('of what settles count from when the work was done, until it was read again', () => {
-    const done = eventOf(11, 'done', '2026-11-25T08:50:00Z', { stopId: uuid(72) })
+    const done = eventOf(11, 'done', '2026-11-25T08:50:00Z', { visitId: uuid(72) })
     const [one, ...more] = pausesRunning(page([eventOf(11, 'began', at), done]), order, () => 1)
     expect(more).toEqual([])
-    expect(one).toMatchObject({ visit: order[2], until: Date.parse('2026-11-25T09:10:00Z'), then: 'take readings' })
-    const again = eventOf(11, 'done', '2026-11-25T09:20:00Z', { stopId: uuid(73) })
+    expect(one).toMatchObject({ step: order[2], until: Date.parse('2026-11-25T09:10:00Z'), then: 'take readings' })
+    const again = eventOf(11, 'done', '2026-11-25T09:20:00Z', { visitId: uuid(73) })
     expect(pausesRunning(page([done, again]), order, never)).toEqual([])
   })
 })
 
-describe('the clock of a stop that is being taken', () => {
+describe('the clock of a visit that is being taken', () => {
   it('is the first that was started; what cannot be read has none', () => {
-    const draft = (text: string) => localStorage.setItem('motor-round-stop m ', text)
+    const draft = (text: string) => localStorage.setItem('motor-round-visit m ', text)
     expect(waitBegan('m')).toBeNull()
     draft(JSON.stringify({ waits: { bus: 30, protector: 20 } }))
     expect(waitBegan('m')).toBe(20)

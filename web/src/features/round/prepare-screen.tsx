@@ -1,4 +1,4 @@
-import { corePart, pausesOf, visitId, type MachinePage, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { corePart, pausesOf, stepId, type MachinePage, type RoundPage, type RoundVisit } from '@motor-round/contract'
 import { kitOf, kitTogether, type KitItem } from '@motor-round/core/round'
 import { legPositions, show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
@@ -15,22 +15,22 @@ import { machineOrder, tagOf } from './words.ts'
 import './round.css'
 
 /** The kit of one machine. */
-const kitFor = (stop: RoundStop, page: MachinePage, now: number): KitItem[] =>
+const kitFor = (visit: RoundVisit, page: MachinePage, now: number): KitItem[] =>
   kitOf({
-    tasks: stop.tasks.map((t) => t.task),
+    tasks: visit.tasks.map((t) => t.task),
     parts: page.parts.map(corePart),
     controls: page.machine.controls,
     phases: page.machine.phases,
     now,
   })
 
-/** Readings to beat: those of the last stop, and what the plate allows. */
+/** Readings to beat: those of the last visit, and what the plate allows. */
 function ToBeat({ page }: { page: MachinePage }) {
-  const last = page.stops.find((s) => s.supersededBy === null && s.readings.some((r) => r.quantity === 'amps'))
+  const last = page.visits.find((s) => s.supersededBy === null && s.readings.some((r) => r.quantity === 'amps'))
   const amps = legPositions.flatMap(
     (p) => last?.readings.find((r) => r.quantity === 'amps' && r.position === p)?.value ?? [],
   )
-  const megohms = page.stops.flatMap((s) => s.readings.filter((r) => r.quantity === 'megohms').map((r) => r.value))
+  const megohms = page.visits.flatMap((s) => s.readings.filter((r) => r.quantity === 'megohms').map((r) => r.value))
   const allowed = page.judgement?.rail.allowed ?? null
   return (
     <>
@@ -70,11 +70,11 @@ function Kit({ items }: { items: readonly KitItem[] }) {
 }
 
 /** When a machine is locked out before its work, and when its amps are read again. */
-function Pauses({ page, stop }: { page: RoundPage; stop: RoundStop }) {
-  const { rest, settle } = pausesOf(stop.tasks)
+function Pauses({ page, visit }: { page: RoundPage; visit: RoundVisit }) {
+  const { rest, settle } = pausesOf(visit.tasks)
   const at = (part: 'lock' | 'proof') => {
-    const visit = page.plan.visits.find((v) => v.visit === visitId(stop.machineId, part))
-    return visit ? ` at ${clockOf(visit.start)}` : ''
+    const step = page.route.steps.find((v) => v.step === stepId(visit.machineId, part))
+    return step ? ` at ${clockOf(step.start)}` : ''
   }
   return (
     <>
@@ -92,7 +92,7 @@ function Pauses({ page, stop }: { page: RoundPage; stop: RoundStop }) {
   )
 }
 
-function Stops({
+function Visits({
   page,
   order,
   pages,
@@ -119,40 +119,40 @@ function Stops({
         </thead>
         <tbody>
           {order.map((id) => {
-            const stop = page.stops.find((s) => s.machineId === id)
+            const visit = page.visits.find((s) => s.machineId === id)
             const own = pages.get(id)
-            const visit = page.plan.visits.find((v) => v.visit === id)
-            if (!stop) return null
+            const step = page.route.steps.find((v) => v.step === id)
+            if (!visit) return null
             return (
               <tr key={id}>
-                <td className="num">{visit ? clockOf(visit.start) : '–'}</td>
+                <td className="num">{step ? clockOf(step.start) : '–'}</td>
                 <td>
                   <Link to={`/machines/${id}`}>
-                    <b>{tagOf(stop)}</b>
+                    <b>{tagOf(visit)}</b>
                   </Link>
                   <br />
                   <span className="quiet">
-                    {stop.purpose || stop.areaName}
+                    {visit.purpose || visit.areaName}
                     {own?.motor?.plate.power
                       ? ` · ${own.motor.plate.power} ${own.motor.plate.powerUnit ?? 'hp'}, ${own.machine.serviceVolts} V`
                       : ''}
                   </span>
                 </td>
                 <td>
-                  {stop.tasks.map((t) => (
+                  {visit.tasks.map((t) => (
                     <div key={t.task} title={t.why}>
                       {t.title}
                       {t.locksOut ? <span className="quiet"> locked out</span> : null}
                     </div>
                   ))}
-                  <Pauses page={page} stop={stop} />
-                  {stop.care.windows.length > 0 ? (
-                    <div className="quiet">may be shut down {spansText(stop.care.windows)}</div>
+                  <Pauses page={page} visit={visit} />
+                  {visit.care.windows.length > 0 ? (
+                    <div className="quiet">may be shut down {spansText(visit.care.windows)}</div>
                   ) : null}
                 </td>
                 <td>
-                  <LevelMark level={stop.level ?? 'not judged'} />{' '}
-                  {stop.level === 'ok' || stop.level === null ? '' : stop.headline}
+                  <LevelMark level={visit.level ?? 'not judged'} />{' '}
+                  {visit.level === 'ok' || visit.level === null ? '' : visit.headline}
                   {page.findings
                     .filter((f) => f.machineId === id && f.state !== 'closed')
                     .map((f) => (
@@ -164,7 +164,7 @@ function Stops({
                         </span>
                       </div>
                     ))}
-                  {own?.plans.some((p) => p.doneAt === null && p.droppedAt === null) ? (
+                  {own?.speedChanges.some((p) => p.doneAt === null && p.droppedAt === null) ? (
                     <div className="quiet">A speed change is waiting.</div>
                   ) : null}
                 </td>
@@ -193,20 +193,20 @@ export function PrepareScreen() {
       </div>
     )
   if (!page) return <p className="page">Loading …</p>
-  const stops = order.flatMap((m) => page.stops.find((s) => s.machineId === m) ?? [])
+  const visits = order.flatMap((m) => page.visits.find((s) => s.machineId === m) ?? [])
   const kit = kitTogether(
-    stops.flatMap((s) => (pages.get(s.machineId) ? [kitFor(s, pages.get(s.machineId) as MachinePage, now)] : [])),
+    visits.flatMap((s) => (pages.get(s.machineId) ? [kitFor(s, pages.get(s.machineId) as MachinePage, now)] : [])),
   )
   const tell = [
-    ...new Set(stops.filter((s) => s.care.tell !== '').map((s) => `${s.care.tell}, before ${s.unitTag} is stopped`)),
+    ...new Set(visits.filter((s) => s.care.tell !== '').map((s) => `${s.care.tell}, before ${s.unitTag} is stopped`)),
   ]
-  const care = (of: (s: RoundStop) => string) => [
-    ...new Set(stops.flatMap((s) => (of(s) === '' ? [] : [`${s.unitTag}: ${of(s)}`]))),
+  const care = (of: (s: RoundVisit) => string) => [
+    ...new Set(visits.flatMap((s) => (of(s) === '' ? [] : [`${s.unitTag}: ${of(s)}`]))),
   ]
   const watch = care((s) => s.care.watch)
   const lift = care((s) => s.care.lift)
   const hazards = care((s) => s.care.hazards)
-  const two = stops.filter((s) => page.plan.visits.some((v) => v.visit === s.machineId && v.walkers.length > 1))
+  const two = visits.filter((s) => page.route.steps.some((v) => v.step === s.machineId && v.walkers.length > 1))
   return (
     <div className="page stack prepare">
       <div className="round-title">
@@ -214,7 +214,7 @@ export function PrepareScreen() {
           <h1>Prepare: {page.head.name}</h1>
           <p className="quiet">
             {shortDay(`${page.head.day}T12:00:00Z`, now)} · {page.head.people.map((p) => p.name).join(', ')} ·{' '}
-            {stops.length} visits
+            {visits.length} visits
           </p>
         </div>
         <div className="row no-print">
@@ -222,15 +222,15 @@ export function PrepareScreen() {
             Print
           </Button>
           <Link to={`/tags?round=${id}`}>Tag sheet</Link>
-          <Link to={`/round/${id}`}>Back to the round</Link>
+          <Link to={`/rounds/${id}`}>Back to the round</Link>
         </div>
       </div>
       {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}
       <div className="prepare-three">
         <section className="sheet">
           <h2>Bring</h2>
-          {pages.size < stops.length ? (
-            <p className="quiet">{stops.length - pages.size} machines are still loading.</p>
+          {pages.size < visits.length ? (
+            <p className="quiet">{visits.length - pages.size} machines are still loading.</p>
           ) : null}
           <Kit items={kit} />
         </section>
@@ -259,7 +259,7 @@ export function PrepareScreen() {
               <li key={w}>Watches the space: {w}</li>
             ))}
             {two.map((s) => {
-              const v = page.plan.visits.find((x) => x.visit === s.machineId)
+              const v = page.route.steps.find((x) => x.step === s.machineId)
               return (
                 <li key={s.machineId}>
                   Two at {tagOf(s)}
@@ -275,9 +275,9 @@ export function PrepareScreen() {
       </div>
       <section className="sheet">
         <h2>Visits in order</h2>
-        <Stops page={page} order={order} pages={pages} now={now} />
+        <Visits page={page} order={order} pages={pages} now={now} />
       </section>
-      <Likely stops={stops} pages={pages} now={now} />
+      <Likely visits={visits} pages={pages} now={now} />
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { roundStopState, type RoundPage } from '@motor-round/contract'
+import { roundVisitState, type RoundPage } from '@motor-round/contract'
 import { middleOf, walkIn, type Spot } from '@motor-round/core/round'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
@@ -8,28 +8,28 @@ import { clockOf, clockTime, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
-import { RoofPlan } from '../../parts/roof-plan/index.ts'
-import { worstOf } from '../../parts/roof-plan/index.ts'
+import { RoofMapView } from '../../parts/roof-map/index.ts'
+import { worstOf } from '../../parts/roof-map/index.ts'
 import { Closing } from './closing.tsx'
-import { PlanLists } from './plan-lists.tsx'
+import { RouteLists } from './route-lists.tsx'
 import { TakeAlong } from './take-along.tsx'
 import { machineOrder, tagOf } from './words.ts'
 import './round.css'
 
-/** The way of a round over one area: from its way in past every stop there, and back. */
+/** The way of a round over one area: from its way in past every visit there, and back. */
 function wayOver(page: RoundPage, area: RoundPage['areas'][number], order: readonly string[]): Spot[] {
   const spots: Spot[] = []
-  const door = area.plan.hatches[0]
+  const door = area.map.hatches[0]
   if (door) spots.push(door)
   for (const id of order) {
-    const stop = page.stops.find((s) => s.machineId === id && s.areaId === area.id)
-    const box = stop && area.plan.units[stop.unitId]
+    const visit = page.visits.find((s) => s.machineId === id && s.areaId === area.id)
+    const box = visit && area.map.units[visit.unitId]
     if (box) spots.push(middleOf(box))
   }
   if (door && spots.length > 1) spots.push(door)
   return spots.flatMap((s, i) => {
     const before = spots[i - 1]
-    return before ? walkIn(area.plan, before, s).points.slice(1) : [s]
+    return before ? walkIn(area.map, before, s).points.slice(1) : [s]
   })
 }
 
@@ -40,7 +40,7 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
   return (
     <>
       {page.areas.map((area) => {
-        const here = page.stops.filter((s) => s.areaId === area.id)
+        const here = page.visits.filter((s) => s.areaId === area.id)
         const unitIds = [...new Set(here.map((s) => s.unitId))]
         const numbers = unitIds.map((unitId) => ({
           unitId,
@@ -55,14 +55,14 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
           <section key={area.id} className="sheet">
             <header>
               <h2>{area.name}</h2>
-              <Link className="link-tall" to={`/areas/${area.id}/plan`}>
+              <Link className="link-tall" to={`/areas/${area.id}/map`}>
                 Roof map
               </Link>
             </header>
-            <RoofPlan
-              plan={area.plan}
+            <RoofMapView
+              map={area.map}
               label={`Route over ${area.name}`}
-              units={Object.keys(area.plan.units).map((id) => {
+              units={Object.keys(area.map.units).map((id) => {
                 const own = here.filter((s) => s.unitId === id)
                 return {
                   id,
@@ -75,10 +75,10 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
                 wayOver(
                   page,
                   area,
-                  machineOrder(page, w).filter((m) => page.plan.visits.some((v) => v.visit === m)),
+                  machineOrder(page, w).filter((m) => page.route.steps.some((v) => v.step === m)),
                 ),
               )}
-              stops={numbers.filter((n) => n.words !== '')}
+              visits={numbers.filter((n) => n.words !== '')}
             />
           </section>
         )
@@ -104,11 +104,11 @@ function Happened({ page }: { page: RoundPage }) {
       <h2>Lately</h2>
       <ul className="happened">
         {list.map((e) => {
-          const stop = page.stops.find((s) => s.machineId === e.machineId)
+          const visit = page.visits.find((s) => s.machineId === e.machineId)
           return (
             <li key={e.id}>
               <span className="quiet">{clockTime(e.at)}</span> {e.by} {words[e.kind]}{' '}
-              {stop ? <Link to={`/machines/${stop.machineId}`}>{tagOf(stop)}</Link> : ''}
+              {visit ? <Link to={`/machines/${visit.machineId}`}>{tagOf(visit)}</Link> : ''}
               {e.note === '' ? '' : `: ${e.note}`}
             </li>
           )
@@ -150,7 +150,7 @@ export function RoundScreen() {
   if (!page) return <p className="page">Loading …</p>
   const { head } = page
   const order = machineOrder(page, walker)
-  const open = page.stops.filter((s) => ['open', 'began'].includes(roundStopState(page.events, s.machineId))).length
+  const open = page.visits.filter((s) => ['open', 'began'].includes(roundVisitState(page.events, s.machineId))).length
   return (
     <div className="page stack">
       <div className="round-title">
@@ -164,13 +164,13 @@ export function RoundScreen() {
         </div>
         <div className="row">
           {head.state === 'planned' ? (
-            <Link to={`/round/${id}/walk`}>
+            <Link to={`/rounds/${id}/walk`}>
               <Button type="primary" size="large">
                 {head.done + head.skipped === 0 ? 'Start round' : `Continue round, ${open} left`}
               </Button>
             </Link>
           ) : null}
-          <Link to={`/round/${id}/prepare`}>
+          <Link to={`/rounds/${id}/prepare`}>
             <Button size="large">Prepare</Button>
           </Link>
           <a className="link-tall" href={`/api/v1/rounds/${id}/round.ics`}>
@@ -182,7 +182,7 @@ export function RoundScreen() {
       {head.state === 'planned' ? <TakeAlong page={page} /> : null}
       <div className="round-two">
         <div className="stack">
-          <PlanLists page={page} />
+          <RouteLists page={page} />
           <Closing page={page} />
         </div>
         <div className="stack">

@@ -4,12 +4,12 @@ import { afterEach, describe, expect, it } from 'vitest'
 import { api } from '../../app/api.ts'
 import { store } from '../../app/store.ts'
 import { driveParts } from '../../test/drive.test-help.ts'
-import { pageOf, stopRecord } from '../../test/machine-page.test-help.ts'
-import { eventOf, lockedTask, roundId, roundOf, stopOf, uuid } from '../../test/round.test-help.ts'
+import { pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
+import { eventOf, lockedTask, roundId, roundOf, visitOf, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { Closing } from './closing.tsx'
 import { NewRound } from './new-round.tsx'
-import { PlanLists } from './plan-lists.tsx'
+import { RouteLists } from './route-lists.tsx'
 import { PrepareScreen } from './prepare-screen.tsx'
 import { RoundsScreen } from './rounds-screen.tsx'
 import { RoundScreen } from './round-screen.tsx'
@@ -45,8 +45,8 @@ describe('the list of rounds', () => {
 
 describe('the plan of a round', () => {
   it('is a list a person: when, which, what, how long and what it is learnt from', async () => {
-    const stops = [stopOf(11, { learnt: 4, minutes: 21 }), stopOf(12)]
-    await showAs('lead', <PlanLists page={roundOf({ stops })} />)
+    const visits = [visitOf(11, { learnt: 4, minutes: 21 }), visitOf(12)]
+    await showAs('lead', <RouteLists page={roundOf({ visits })} />)
     const items = within(screen.getByRole('list')).getAllByRole('listitem')
     expect(items[0]?.textContent).toContain('7:10 AMRTU-11 / SF')
     expect(items[0]?.textContent).toContain('Amps and volts · 21 min, from 4 · 2 min to it')
@@ -54,26 +54,26 @@ describe('the plan of a round', () => {
   })
   it('names what found no room and why', async () => {
     const page = roundOf()
-    const left = { ...page, plan: { ...page.plan, left: [{ visit: uuid(13), why: 'not before the storm' }] } }
-    await showAs('lead', <PlanLists page={left} />)
+    const left = { ...page, route: { ...page.route, left: [{ step: uuid(13), why: 'not before the storm' }] } }
+    await showAs('lead', <RouteLists page={left} />)
     expect(screen.getByText('not before the storm')).toBeTruthy()
     expect(screen.getByRole('button', { name: 'Move to top' })).toBeTruthy()
   })
   it('tells what comes before and after a pause, and leaves out what only goes with a machine that found no room', async () => {
     const tasks = [{ ...lockedTask, settle: { minutes: 20, because: 'belts seat first' } }]
-    const bare = roundOf({ stops: [stopOf(11, { tasks }), stopOf(12, { tasks })] })
-    const proof = { visit: `${uuid(11)}:proof`, walkers: [uuid(9)], start: 500, end: 506, travel: 0, waiting: 0 }
-    const visits = [...bare.plan.visits.slice(0, 1), proof]
-    const plan = {
-      ...bare.plan,
-      order: [{ walker: uuid(9), visits: visits.map((v) => v.visit) }],
-      visits,
+    const bare = roundOf({ visits: [visitOf(11, { tasks }), visitOf(12, { tasks })] })
+    const proof = { step: `${uuid(11)}:proof`, walkers: [uuid(9)], start: 500, end: 506, travel: 0, waiting: 0 }
+    const steps = [...bare.route.steps.slice(0, 1), proof]
+    const route = {
+      ...bare.route,
+      order: [{ walker: uuid(9), steps: steps.map((v) => v.step) }],
+      steps,
       left: [
-        { visit: uuid(12), why: 'no time left' },
-        { visit: `${uuid(12)}:proof`, why: 'no time left' },
+        { step: uuid(12), why: 'no time left' },
+        { step: `${uuid(12)}:proof`, why: 'no time left' },
       ],
     }
-    await showAs('lead', <PlanLists page={{ ...bare, plan }} />)
+    await showAs('lead', <RouteLists page={{ ...bare, route }} />)
     const rows = screen.getAllByRole('listitem').map((r) => r.textContent)
     expect(rows).toHaveLength(3)
     expect(rows[1]).toContain('8:20 AMRTU-11 / SF, read again')
@@ -82,11 +82,11 @@ describe('the plan of a round', () => {
     expect(text()).toContain('1 visit, done about')
   })
   it('is no mechanic’s to move, nor anybody’s once it is closed', async () => {
-    await showAs('mechanic', <PlanLists page={roundOf()} />)
+    await showAs('mechanic', <RouteLists page={roundOf()} />)
     expect(screen.queryByRole('button', { name: /^Move/ })).toBeNull()
     cleanup()
     const page = roundOf()
-    await showAs('lead', <PlanLists page={{ ...page, head: { ...page.head, state: 'closed' } }} />)
+    await showAs('lead', <RouteLists page={{ ...page, head: { ...page.head, state: 'closed' } }} />)
     expect(screen.queryByRole('button', { name: /^Move/ })).toBeNull()
   })
 })
@@ -98,8 +98,8 @@ describe('how a round went', () => {
     eventOf(12, 'skipped', '2026-11-25T08:20:00Z', { note: 'locked by others' }),
   ]
   it('tells levels before and after, minutes against the plan, why something was skipped, and when each is due again', async () => {
-    const stops = [stopOf(11, { levelBefore: 'fix', level: 'ok' }), stopOf(12), stopOf(13)]
-    await showAs('lead', <Closing page={roundOf({ events, stops })} />)
+    const visits = [visitOf(11, { levelBefore: 'fix', level: 'ok' }), visitOf(12), visitOf(13)]
+    await showAs('lead', <Closing page={roundOf({ events, visits })} />)
     const [, first, second] = screen.getAllByRole('row')
     expect(
       within(first as HTMLElement)
@@ -140,13 +140,13 @@ describe('how a round went', () => {
 })
 
 describe('a round on its page', () => {
-  it('draws the way over the roof with the numbers of its stops, and tells what happened lately', async () => {
-    await showAs('mechanic', <RoundScreen />, { path: '/round/:id', at: `/round/${roundId}` })
+  it('draws the way over the roof with the numbers of its visits, and tells what happened lately', async () => {
+    await showAs('mechanic', <RoundScreen />, { path: '/rounds/:id', at: `/rounds/${roundId}` })
     const events = [eventOf(12, 'skipped', '2026-11-25T08:20:00Z', { note: 'no access' })]
     await known(roundOf({ events }))
     const plan = await screen.findByRole('group', { name: 'Route over Hall roof' })
-    expect(plan.querySelectorAll('.plan-way')).toHaveLength(1)
-    expect([...plan.querySelectorAll('.plan-number text')].map((t) => t.textContent)).toEqual(['1', '2', '3'])
+    expect(plan.querySelectorAll('.map-way')).toHaveLength(1)
+    expect([...plan.querySelectorAll('.map-number text')].map((t) => t.textContent)).toEqual(['1', '2', '3'])
     expect(text()).toContain('Mosi Okonjo skipped RTU-12 / SF: no access')
     expect(screen.getByRole('button', { name: 'Continue round, 2 left' })).toBeTruthy()
     expect(screen.getByRole('button', { name: 'Download for offline' })).toBeTruthy()
@@ -155,11 +155,11 @@ describe('a round on its page', () => {
 
 describe('preparing', () => {
   it('gathers what to bring by size, hazards, who is told, and readings to beat', async () => {
-    await showAs('mechanic', <PrepareScreen />, { path: '/round/:id/prepare', at: `/round/${roundId}/prepare` })
+    await showAs('mechanic', <PrepareScreen />, { path: '/rounds/:id/prepare', at: `/rounds/${roundId}/prepare` })
     const page = pageOf({
       parts: driveParts(),
-      stops: [
-        stopRecord({
+      visits: [
+        visitRecord({
           readings: ['L1', 'L2', 'L3'].map((position, i) => ({
             quantity: 'amps' as const,
             position,
@@ -168,7 +168,7 @@ describe('preparing', () => {
         }),
       ],
     })
-    const stop = stopOf(5, {
+    const visit = visitOf(5, {
       machineId: page.machine.id,
       level: 'watch',
       headline: 'Down 7 %.',
@@ -182,7 +182,7 @@ describe('preparing', () => {
         { slot: 'wheel', n: 9, ended: 1, median: null, early: 100, late: null },
       ]),
     )
-    await known(roundOf({ stops: [stop] }))
+    await known(roundOf({ visits: [visit] }))
     await screen.findByText('Tension gauge')
     expect(text()).toMatch(/Belt [A-Z0-9]+/)
     expect(text()).toContain('RTU-5: Ice.')
@@ -197,10 +197,10 @@ describe('preparing', () => {
 
 describe('planning a round', () => {
   const due = (n: number, dueAt: string) => ({
-    ...stopOf(n),
+    ...visitOf(n),
     tasks: [
-      { ...stopOf(n).tasks[0], task: 'amps', dueAt },
-      { ...stopOf(n).tasks[0], task: 'filters', title: 'Filters', dueAt: '2027-05-01T00:00:00Z' },
+      { ...visitOf(n).tasks[0], task: 'amps', dueAt },
+      { ...visitOf(n).tasks[0], task: 'filters', title: 'Filters', dueAt: '2027-05-01T00:00:00Z' },
     ],
   })
   async function open(role: 'lead' | 'mechanic' = 'lead') {

@@ -14,10 +14,10 @@ import './round.css'
 const often = { week: 'week', month: 'month', quarter: 'quarter', year: 'year' } as const
 
 function Row({ r, now, here }: { r: RoundHead; now: number; here: boolean }) {
-  const done = r.stops === 0 ? 0 : (100 * (r.done + r.skipped)) / r.stops
+  const done = r.visits === 0 ? 0 : (100 * (r.done + r.skipped)) / r.visits
   return (
     <li>
-      <Link to={`/round/${r.id}`} className="round-row">
+      <Link to={`/rounds/${r.id}`} className="round-row">
         <b>{shortDay(`${r.day}T12:00:00Z`, now)}</b>
         <span className="round-name">
           {r.name}
@@ -34,7 +34,7 @@ function Row({ r, now, here }: { r: RoundHead; now: number; here: boolean }) {
         </span>
         <span className="round-count">
           {r.state === 'closed' ? 'closed, ' : ''}
-          {r.done} of {r.stops} done{r.skipped > 0 ? `, ${r.skipped} skipped` : ''}
+          {r.done} of {r.visits} done{r.skipped > 0 ? `, ${r.skipped} skipped` : ''}
         </span>
       </Link>
     </li>
@@ -94,7 +94,7 @@ export function RoundsScreen() {
       <div className="row round-top">
         <h1>Rounds</h1>
         {mayPlan ? (
-          <Link to="/round/new">
+          <Link to="/rounds/new">
             <Button type="primary">Plan a round</Button>
           </Link>
         ) : null}

@@ -42,8 +42,8 @@ export function TakeAlong({ page }: { page: RoundPage }) {
       {taken ? (
         <>
           <p>
-            <b>Downloaded for offline</b>, {size(taken.bytes)}: {page.stops.length} machines with nameplates, limits and
-            history. It works without a signal, also after a restart.
+            <b>Downloaded for offline</b>, {size(taken.bytes)}: {page.visits.length} machines with nameplates, limits
+            and history. It works without a signal, also after a restart.
           </p>
           {appHere === false ? (
             <p className="problem">
@@ -65,7 +65,7 @@ export function TakeAlong({ page }: { page: RoundPage }) {
             {part === null ? 'Download for offline' : part}
           </Button>
           <span className="quiet">
-            Saves the data of these {page.stops.length} machines on this phone, to work without a signal.
+            Saves the data of these {page.visits.length} machines on this phone, to work without a signal.
           </span>
         </div>
       )}

@@ -1,18 +1,18 @@
-import { pausesOf, visitOf, visitState, type RoundPage, type RoundStop } from '@motor-round/contract'
+import { pausesOf, stepOf, stepState, type RoundPage, type RoundVisit } from '@motor-round/contract'
 import { clockOf, spansText } from '../../app/dates.ts'
 import { Button } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { capital } from '../../app/capital.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
-import { partWords, planFor, tagOf } from './words.ts'
+import { partWords, scopeFor, tagOf } from './words.ts'
 
 // Most walks skip nothing: what it takes to write a reason is loaded when it is asked for.
 const WalkSkip = lazy(async () => ({ default: (await import('./walk-skip.tsx')).WalkSkip }))
 
 /** What is to be done on a visit. */
-function Tasks({ stop, part }: { stop: RoundStop; part: ReturnType<typeof visitOf>['part'] }) {
-  const { rest, settle } = pausesOf(stop.tasks)
+function Tasks({ visit, part }: { visit: RoundVisit; part: ReturnType<typeof stepOf>['part'] }) {
+  const { rest, settle } = pausesOf(visit.tasks)
   if (part === 'lock')
     return (
       <ul className="walk-tasks">
@@ -35,14 +35,14 @@ function Tasks({ stop, part }: { stop: RoundStop; part: ReturnType<typeof visitO
     )
   return (
     <ul className="walk-tasks">
-      {stop.tasks.map((t) => (
+      {visit.tasks.map((t) => (
         <li key={t.task}>
           <b>{t.title}</b>
           {t.locksOut ? ' · lock out first' : ''}
           <small>{t.why}</small>
         </li>
       ))}
-      {stop.tasks.length === 0 ? <li>Added during the round: amps and volts.</li> : null}
+      {visit.tasks.length === 0 ? <li>Added during the round: amps and volts.</li> : null}
     </ul>
   )
 }
@@ -56,14 +56,14 @@ const goWords = {
 /** One visit, large: what it is, what is to be done, and the one button for the thumb. */
 export function Here({
   page,
-  stop,
+  visit,
   id,
   mayAct,
   tell,
   put,
 }: {
   page: RoundPage
-  stop: RoundStop
+  visit: RoundVisit
   id: string
   mayAct: boolean
   tell: (kind: 'began' | 'skipped' | 'done', note?: string) => Promise<boolean>
@@ -71,53 +71,53 @@ export function Here({
 }) {
   const navigate = useNavigate()
   const [skipping, setSkipping] = useState(false)
-  const { part } = visitOf(id)
-  const state = visitState(page.events, id)
-  const visit = page.plan.visits.find((v) => v.visit === id)
-  const minutes = part === 'work' ? stop.minutes : visit ? visit.end - visit.start : 0
-  const plan = part === 'proof' ? 'running' : planFor(stop.tasks)
+  const { part } = stepOf(id)
+  const state = stepState(page.events, id)
+  const step = page.route.steps.find((v) => v.step === id)
+  const minutes = part === 'work' ? visit.minutes : step ? step.end - step.start : 0
+  const scope = part === 'proof' ? 'running' : scopeFor(visit.tasks)
   const go = () =>
     void tell('began').then((kept) => {
-      if (kept) void navigate(`/machines/${stop.machineId}/stop?round=${page.head.id}&plan=${plan}`)
+      if (kept) void navigate(`/machines/${visit.machineId}/visit?round=${page.head.id}&scope=${scope}`)
     })
   return (
-    <section className="sheet walk-here" aria-label={tagOf(stop)}>
+    <section className="sheet walk-here" aria-label={tagOf(visit)}>
       <header>
         <h2>
-          {tagOf(stop)}
+          {tagOf(visit)}
           {part === 'work' ? '' : `, ${partWords[part]}`}
         </h2>
-        <LevelMark level={stop.level ?? 'not judged'} filled />
+        <LevelMark level={visit.level ?? 'not judged'} filled />
       </header>
       <p className="quiet">
-        {stop.purpose || stop.areaName} · {stop.areaName}
-        {visit ? ` · ${clockOf(visit.start)}, ${Math.round(minutes)} min` : ''}
-        {visit && visit.walkers.length > 1 ? ' · two people' : ''}
+        {visit.purpose || visit.areaName} · {visit.areaName}
+        {step ? ` · ${clockOf(step.start)}, ${Math.round(minutes)} min` : ''}
+        {step && step.walkers.length > 1 ? ' · two people' : ''}
       </p>
-      {stop.headline !== '' && stop.level !== 'ok' ? <p className="walk-said">{stop.headline}</p> : null}
-      <Tasks stop={stop} part={part} />
+      {visit.headline !== '' && visit.level !== 'ok' ? <p className="walk-said">{visit.headline}</p> : null}
+      <Tasks visit={visit} part={part} />
       {page.findings
-        .filter((f) => f.machineId === stop.machineId && f.state !== 'closed')
+        .filter((f) => f.machineId === visit.machineId && f.state !== 'closed')
         .map((f) => (
           <p key={f.id} className="walk-said">
             Found: {f.text}
           </p>
         ))}
-      {part !== 'proof' && stop.care.tell !== '' ? (
-        <p className="walk-care">Notify {stop.care.tell} before shutdown.</p>
+      {part !== 'proof' && visit.care.tell !== '' ? (
+        <p className="walk-care">Notify {visit.care.tell} before shutdown.</p>
       ) : null}
-      {part !== 'proof' && stop.care.watch !== '' ? (
-        <p className="walk-care">{stop.care.watch} watches the space it serves.</p>
+      {part !== 'proof' && visit.care.watch !== '' ? (
+        <p className="walk-care">{visit.care.watch} watches the space it serves.</p>
       ) : null}
-      {stop.care.lift === '' ? null : <p className="walk-care">Lifting: {stop.care.lift}.</p>}
-      {stop.care.hazards !== '' ? <p className="walk-care">{stop.care.hazards}</p> : null}
-      {part !== 'proof' && stop.care.windows.length > 0 ? (
-        <p className="walk-care">May be shut down {spansText(stop.care.windows)}.</p>
+      {visit.care.lift === '' ? null : <p className="walk-care">Lifting: {visit.care.lift}.</p>}
+      {visit.care.hazards !== '' ? <p className="walk-care">{visit.care.hazards}</p> : null}
+      {part !== 'proof' && visit.care.windows.length > 0 ? (
+        <p className="walk-care">May be shut down {spansText(visit.care.windows)}.</p>
       ) : null}
       {!mayAct || page.head.state === 'closed' ? null : skipping ? (
         <Suspense fallback={<p>Loading …</p>}>
           <WalkSkip
-            tag={tagOf(stop)}
+            tag={tagOf(visit)}
             skip={(why) => void tell('skipped', why).then((kept) => kept && setSkipping(false))}
             leave={() => setSkipping(false)}
           />

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react'
 import { capital } from '../../app/capital.ts'
 import { clockText } from '../../app/clock-text.ts'
 import { useClock } from '../../app/now.ts'
-import { waitBegan } from '../../app/stop-drafts.ts'
+import { waitBegan } from '../../app/visit-drafts.ts'
 import { pausesRunning } from './pauses-running.ts'
 import { tagOf } from './words.ts'
 
@@ -18,9 +18,9 @@ export function WalkPauses({
 }: {
   page: RoundPage
   order: readonly string[]
-  pick: (visit: string) => void
+  pick: (step: string) => void
 }) {
-  // What happened on a round carries home's time, the clock of a stop runs by this device's: all is told by home's.
+  // What happened on a round carries home's time, the clock of a visit runs by this device's: all is told by home's.
   const clock = useClock()
   const [{ now, ahead }, setTime] = useState(() => timeBy(clock))
   const running = pausesRunning(page, order, (machineId) => {
@@ -39,11 +39,11 @@ export function WalkPauses({
       {running.map((r) => {
         const left = r.until === null ? null : Math.max(0, Math.ceil((r.until - now) / 1000))
         return (
-          <li key={r.visit} className={left === 0 ? 'pause-over' : ''}>
-            <button type="button" onClick={() => pick(r.visit)}>
-              <b>{tagOf(r.stop)}</b>
+          <li key={r.step} className={left === 0 ? 'pause-over' : ''}>
+            <button type="button" onClick={() => pick(r.step)}>
+              <b>{tagOf(r.visit)}</b>
               {left === null ? null : (
-                <span role="timer" aria-label={`${tagOf(r.stop)}, time left`}>
+                <span role="timer" aria-label={`${tagOf(r.visit)}, time left`}>
                   {left === 0 ? 'now' : clockText(left)}
                 </span>
               )}

@@ -1,4 +1,4 @@
-import { visitOf, visitState } from '@motor-round/contract'
+import { stepOf, stepState } from '@motor-round/contract'
 import { Button } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -22,7 +22,7 @@ const AddMachine = lazy(async () => ({ default: (await import('./add-machine.tsx
 
 const partsOfWalk = () => [import('./walk-skip.tsx'), import('./add-machine.tsx'), import('../findings/index.ts')]
 
-/** The walk: the line on top, one stop at a time, the next by one thumb. Works without a signal. */
+/** The walk: the line on top, one visit at a time, the next by one thumb. Works without a signal. */
 export function WalkScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useRoundQuery({ params: { id } })
@@ -46,13 +46,13 @@ export function WalkScreen() {
   if (!page) return <p className="page">Loading …</p>
   const mine = page.head.people.find((p) => p.name === person?.name)?.id ?? null
   const order = walkOrder(page, mine)
-  const open = order.filter((v) => ['open', 'began'].includes(visitState(page.events, v)))
+  const open = order.filter((v) => ['open', 'began'].includes(stepState(page.events, v)))
   const here = at !== null && order.includes(at) ? at : (open[0] ?? order[0] ?? null)
-  const stopOf = (v: string | null) =>
-    v === null ? undefined : page.stops.find((s) => s.machineId === visitOf(v).machineId)
-  const stop = stopOf(here)
+  const visitOf = (v: string | null) =>
+    v === null ? undefined : page.visits.find((s) => s.machineId === stepOf(v).machineId)
+  const visit = visitOf(here)
   const next = open.find((v) => v !== here) ?? null
-  const nextStop = stopOf(next)
+  const nextVisit = visitOf(next)
   const tell = async (
     kind: 'began' | 'skipped' | 'done' | 'moved' | 'added',
     machineId: string,
@@ -79,18 +79,18 @@ export function WalkScreen() {
   const put = (by: number) => {
     if (here === null) return
     const place = Math.max(0, Math.min(order.length - 1, order.indexOf(here) + by))
-    void tell('moved', visitOf(here).machineId, { place }).then(() => setAt(by > 0 ? null : here))
+    void tell('moved', stepOf(here).machineId, { place }).then(() => setAt(by > 0 ? null : here))
   }
   return (
     <div className="walk">
       <WalkLine
         marks={order.map((v) => {
-          const s = stopOf(v)
-          const { part } = visitOf(v)
+          const s = visitOf(v)
+          const { part } = stepOf(v)
           return {
             id: v,
             tag: s ? `${tagOf(s)}${part === 'work' ? '' : `, ${partWords[part]}`}` : '',
-            state: visitState(page.events, v),
+            state: stepState(page.events, v),
             level: part === 'lock' ? null : (s?.level ?? null),
           }
         })}
@@ -99,7 +99,7 @@ export function WalkScreen() {
       />
       <div className="walk-body">
         <p className="quiet walk-count">
-          <Link to={`/round/${id}`}>{page.head.name}</Link> · {order.length - open.length} of {order.length} done
+          <Link to={`/rounds/${id}`}>{page.head.name}</Link> · {order.length - open.length} of {order.length} done
         </p>
         {problem === null ? null : (
           <p className="problem" role="alert">
@@ -107,29 +107,29 @@ export function WalkScreen() {
           </p>
         )}
         <WalkPauses page={page} order={order} pick={setAt} />
-        {stop && here !== null ? (
+        {visit && here !== null ? (
           <Here
             key={here}
             page={page}
-            stop={stop}
+            visit={visit}
             id={here}
             mayAct={mayAct}
-            tell={(kind, note) => tell(kind, stop.machineId, note === undefined ? {} : { note })}
+            tell={(kind, note) => tell(kind, visit.machineId, note === undefined ? {} : { note })}
             put={put}
           />
         ) : (
           <p className="sheet">No visit is assigned to you. Add a machine, or view the whole round.</p>
         )}
-        {open.length === 0 && stop ? (
+        {open.length === 0 && visit ? (
           <p className="sheet walk-end">
-            All visits are done. <Link to={`/round/${id}`}>View summary</Link>
+            All visits are done. <Link to={`/rounds/${id}`}>View summary</Link>
           </p>
         ) : null}
-        {adding === 'finding' && stop ? (
+        {adding === 'finding' && visit ? (
           <Suspense fallback={<p>Loading …</p>}>
             <FindingForm
-              key={stop.machineId}
-              of={{ machineId: stop.machineId, roundId: id }}
+              key={visit.machineId}
+              of={{ machineId: visit.machineId, roundId: id }}
               done={() => setAdding(null)}
             />
           </Suspense>
@@ -145,7 +145,7 @@ export function WalkScreen() {
           </Suspense>
         ) : mayAct && page.head.state === 'planned' ? (
           <div className="row">
-            {stop ? (
+            {visit ? (
               <Button size="large" onClick={() => setAdding('finding')}>
                 Add finding
               </Button>
@@ -156,10 +156,10 @@ export function WalkScreen() {
           </div>
         ) : null}
       </div>
-      {nextStop && here !== next && adding === null ? (
+      {nextVisit && here !== next && adding === null ? (
         <button type="button" className="walk-next" onClick={() => setAt(next)}>
-          Next: {tagOf(nextStop)}
-          {next !== null && visitOf(next).part !== 'work' ? `, ${partWords[visitOf(next).part]}` : ''}
+          Next: {tagOf(nextVisit)}
+          {next !== null && stepOf(next).part !== 'work' ? `, ${partWords[stepOf(next).part]}` : ''}
         </button>
       ) : null}
     </div>

@@ -1,7 +1,7 @@
 import { Button, Input } from 'antd'
 import { useState } from 'react'
 
-/** Why a stop is skipped: it is not without a reason. */
+/** Why a visit is skipped: it is not without a reason. */
 export function WalkSkip({ tag, skip, leave }: { tag: string; skip: (why: string) => void; leave: () => void }) {
   const [why, setWhy] = useState('')
   return (

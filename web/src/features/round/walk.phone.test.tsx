@@ -5,14 +5,14 @@ import { keepAnswer } from '../../offline/kept.ts'
 import { markThisPhone } from '../../offline/mark.ts'
 import { store } from '../../offline/store.ts'
 import { pageOf } from '../../test/machine-page.test-help.ts'
-import { eventOf, lockedTask, me, roundId, roundOf, stopOf, uuid } from '../../test/round.test-help.ts'
+import { eventOf, lockedTask, me, roundId, roundOf, visitOf, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { WalkScreen } from './walk-screen.tsx'
 
 const session = {
   person: { ...me, login: 'okonjo', role: 'mechanic', disabledAt: null },
   csrf: 't',
-  organisation: 'x',
+  organization: 'x',
   now: '2026-11-25T09:00:00Z',
 }
 /** The walk on a phone that took the round along and has no signal. */
@@ -24,7 +24,7 @@ async function walk(round = roundOf(), role: 'mechanic' | 'viewer' = 'mechanic')
     areas: [{ id: uuid(2), siteId: uuid(1), name: 'Hall roof', kind: 'roof', version: 1 }],
     units: [],
   })
-  const shown = await showAs(role, <WalkScreen />, { path: '/round/:id/walk', at: `/round/${roundId}/walk` })
+  const shown = await showAs(role, <WalkScreen />, { path: '/rounds/:id/walk', at: `/rounds/${roundId}/walk` })
   await screen.findByRole('list', { name: 'Visits of this round' })
   return shown
 }
@@ -41,8 +41,8 @@ beforeEach(async () => {
 afterEach(cleanup)
 
 describe('a walk without a signal', () => {
-  it('stands at the first stop that is open, with what is to be done and why, and what to beware of', async () => {
-    const first = stopOf(11, {
+  it('stands at the first visit that is open, with what is to be done and why, and what to beware of', async () => {
+    const first = visitOf(11, {
       tasks: [lockedTask],
       care: {
         ...noCare,
@@ -52,7 +52,7 @@ describe('a walk without a signal', () => {
         tell: 'Terminal desk',
       },
     })
-    await walk(roundOf({ stops: [first, stopOf(12)] }))
+    await walk(roundOf({ visits: [first, visitOf(12)] }))
     expect(here()).toBe('RTU-11 / SF')
     const text = screen.getByRole('region', { name: 'RTU-11 / SF' }).textContent ?? ''
     expect(text).toContain('Belts, bearings and wheel · lock out firstNever done, every 92 days.')
@@ -61,11 +61,11 @@ describe('a walk without a signal', () => {
     expect(text).toContain('May be shut down 6:00 AM–10:00 AM.')
     expect(button('Next: RTU-12 / SF')).toBeTruthy()
   })
-  it('goes to the stop with the plan that carries its tasks, and says that it was begun', async () => {
-    const { user, router } = await walk(roundOf({ stops: [stopOf(11, { tasks: [lockedTask] })] }))
+  it('goes to the visit with the plan that carries its tasks, and says that it was begun', async () => {
+    const { user, router } = await walk(roundOf({ visits: [visitOf(11, { tasks: [lockedTask] })] }))
     await user.click(button('Take readings'))
-    await waitFor(() => expect(router.state.location.pathname).toBe(`/machines/${uuid(11)}/stop`))
-    expect(router.state.location.search).toBe(`?round=${roundId}&plan=drive`)
+    await waitFor(() => expect(router.state.location.pathname).toBe(`/machines/${uuid(11)}/visit`))
+    expect(router.state.location.search).toBe(`?round=${roundId}&scope=drive`)
     expect(await line()).toEqual([`began ${uuid(11)}`])
   })
   it('skips with a reason and not without, and stands at the next', async () => {
@@ -80,7 +80,7 @@ describe('a walk without a signal', () => {
     expect(kept?.kind === 'event' && kept.body).toMatchObject({ kind: 'skipped', note: 'locked by others' })
     expect(button(/^1, RTU-11 \/ SF, skipped/)).toBeTruthy()
   })
-  it('puts a stop off: the order follows', async () => {
+  it('puts a visit off: the order follows', async () => {
     const { user } = await walk()
     await user.click(button('Later'))
     await waitFor(() => expect(here()).toBe('RTU-12 / SF'))
@@ -96,10 +96,10 @@ describe('a walk without a signal', () => {
       id: uuid(70),
       machineId: uuid(11),
       takenAt: '2026-11-25T08:00:00Z',
-      state: { settled: null, mode: null, filters: null, panels: null, sister: null, turning: null },
+      state: { settled: null, mode: null, filters: null, panels: null, twin: null, turning: null },
       readings: [],
     }
-    await store.line.add({ kind: 'stop', body, refused: null, by: '', byName: '', level: 'watch', readings: 0 })
+    await store.line.add({ kind: 'visit', body, refused: null, by: '', byName: '', level: 'watch', readings: 0 })
     await store.line.add({
       kind: 'event',
       body: { id: uuid(71), roundId, machineId: uuid(11), kind: 'done', at: '2026-11-25T08:00:00Z' },
@@ -145,7 +145,7 @@ describe('a walk without a signal', () => {
     expect(kinds[0]).toBe('found')
     expect(kinds[1]).toMatch(/^added /)
   })
-  it('says when every stop is seen to', async () => {
+  it('says when every visit is seen to', async () => {
     const events = [11, 12, 13].map((n) => eventOf(n, 'done', '2026-11-25T08:00:00Z'))
     await walk(roundOf({ events }))
     expect(screen.getByText(/All visits are done/)).toBeTruthy()
@@ -161,57 +161,57 @@ describe('a walk without a signal', () => {
       rest: { minutes: 15, because: 'the bus of its drive empties' },
       settle: { minutes: 20, because: 'belts seat first' },
     }
-    const stops = [stopOf(11, { tasks: [{ ...lockedTask, ...pauses }] }), stopOf(12)]
-    const bare = roundOf({ stops })
-    const timed = (visit: string, start: number) => ({
-      visit,
+    const visits = [visitOf(11, { tasks: [{ ...lockedTask, ...pauses }] }), visitOf(12)]
+    const bare = roundOf({ visits })
+    const timed = (step: string, start: number) => ({
+      step,
       walkers: [me.id],
       start,
       end: start + 6,
       travel: 0,
       waiting: 0,
     })
-    const visits = [`${uuid(11)}:lock`, uuid(12), uuid(11), `${uuid(11)}:proof`]
-    const plan = {
-      ...bare.plan,
-      order: [{ walker: me.id, visits }],
-      visits: visits.map((v, i) => timed(v, 430 + i * 25)),
+    const steps = [`${uuid(11)}:lock`, uuid(12), uuid(11), `${uuid(11)}:proof`]
+    const route = {
+      ...bare.route,
+      order: [{ walker: me.id, steps }],
+      steps: steps.map((v, i) => timed(v, 430 + i * 25)),
     }
-    await walk({ ...bare, plan })
+    await walk({ ...bare, route })
     expect(here()).toBe('RTU-11 / SF, lock out')
     expect(document.body.textContent).toContain('wait 15 minThe bus of its drive empties.')
     expect(button('Lock out')).toBeTruthy()
     cleanup()
-    await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
+    await walk({ ...bare, route, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
     expect(here()).toBe('RTU-12 / SF')
     expect(button('Next: RTU-11 / SF')).toBeTruthy()
-    // Going there is not yet switching off: its clock runs from when it was started in its stop.
+    // Going there is not yet switching off: its clock runs from when it was started in its visit.
     const leftAlone = () => screen.getByRole('list', { name: 'Waiting' }).textContent
     expect(leftAlone()).toBe('RTU-11 / SFLocked out? Start the timer in its visit.')
     cleanup()
     const draft = (minutesAgo: number) =>
       localStorage.setItem(
-        `motor-round-stop ${uuid(11)} `,
+        `motor-round-visit ${uuid(11)} `,
         JSON.stringify({ id: 'x', typed: {}, waits: { bus: Date.now() - minutesAgo * 60_000 } }),
       )
     draft(5)
-    await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
+    await walk({ ...bare, route, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
     expect(leftAlone()).toMatch(/^RTU-11 \/ SF(10:00|9:5\d)The bus of its drive empties\.$/)
     cleanup()
     draft(16)
-    await walk({ ...bare, plan, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
+    await walk({ ...bare, route, events: [eventOf(11, 'began', '2026-11-25T08:00:00Z')] })
     expect(leftAlone()).toBe('RTU-11 / SFnowGo back and prove it de-energized.')
     cleanup()
     const events = [
       eventOf(11, 'began', '2026-11-25T08:00:00Z'),
-      eventOf(12, 'done', '2026-11-25T08:20:00Z', { stopId: uuid(71) }),
-      eventOf(11, 'done', '2026-11-25T08:50:00Z', { stopId: uuid(72) }),
+      eventOf(12, 'done', '2026-11-25T08:20:00Z', { visitId: uuid(71) }),
+      eventOf(11, 'done', '2026-11-25T08:50:00Z', { visitId: uuid(72) }),
     ]
-    const { user, router } = await walk({ ...bare, plan, events })
+    const { user, router } = await walk({ ...bare, route, events })
     expect(here()).toBe('RTU-11 / SF, read again')
     expect(document.body.textContent).toContain('Amps and volts again, 20 min after the workBelts seat first.')
     expect(document.body.textContent).toContain('3 of 4 done')
     await user.click(button('Re-read'))
-    await waitFor(() => expect(router.state.location.search).toContain('plan=running'))
+    await waitFor(() => expect(router.state.location.search).toContain('scope=running'))
   })
 })

@@ -1,6 +1,6 @@
-import { roundStopState, type RoundPage } from '@motor-round/contract'
+import { roundVisitState, type RoundPage } from '@motor-round/contract'
 import { describe, expect, it } from 'vitest'
-import { costWords, gaveWay, planFor, walkOrder } from './words.ts'
+import { costWords, gaveWay, scopeFor, walkOrder } from './words.ts'
 
 const cost = { travel: 0, waiting: 0, hot: 0, left: 0, back: 0, total: 0 }
 const event = (machineId: string, kind: 'began' | 'done' | 'skipped' | 'moved', place: number | null = null) => ({
@@ -9,25 +9,25 @@ const event = (machineId: string, kind: 'began' | 'done' | 'skipped' | 'moved', 
   machineId,
   kind,
   at: '2026-11-25T09:00:00Z',
-  stopId: null,
+  visitId: null,
   place,
   note: '',
   by: 'x',
   recordedAt: '2026-11-25T09:00:00Z',
 })
-const visit = (id: string, walkers: string[]) => ({ visit: id, walkers, start: 0, end: 1, travel: 0, waiting: 0 })
+const step = (id: string, walkers: string[]) => ({ step: id, walkers, start: 0, end: 1, travel: 0, waiting: 0 })
 const page = (over: Partial<RoundPage> = {}) =>
   ({
-    plan: {
+    route: {
       order: [
-        { walker: 'w1', visits: ['a', 'b', 'c'] },
-        { walker: 'w2', visits: ['d', 'b'] },
+        { walker: 'w1', steps: ['a', 'b', 'c'] },
+        { walker: 'w2', steps: ['d', 'b'] },
       ],
-      visits: [visit('a', ['w1']), visit('d', ['w2']), visit('b', ['w1', 'w2']), visit('c', ['w1'])],
+      steps: [step('a', ['w1']), step('d', ['w2']), step('b', ['w1', 'w2']), step('c', ['w1'])],
       left: [],
       cost,
     },
-    stops: ['a', 'b', 'c', 'd', 'x'].map((machineId) => ({ machineId })),
+    visits: ['a', 'b', 'c', 'd', 'x'].map((machineId) => ({ machineId })),
     events: [],
     ...over,
   }) as unknown as RoundPage
@@ -41,17 +41,17 @@ describe('a round in words', () => {
   })
   it('names who gave way to a move', () => {
     const people = ['Ada Fenn', 'Bo Hale'].map((name, i) => ({ id: `w${i + 1}`, name }))
-    const stops = ['a', 'b', 'c', 'd'].map((m) => ({ machineId: m, unitTag: `AHU-${m}`, tag: 'SF' }))
+    const visits = ['a', 'b', 'c', 'd'].map((m) => ({ machineId: m, unitTag: `AHU-${m}`, tag: 'SF' }))
     const of = (w1: string[], w2: string[]) =>
       page({
         head: { people },
-        stops,
-        plan: {
+        visits,
+        route: {
           order: [
-            { walker: 'w1', visits: w1 },
-            { walker: 'w2', visits: w2 },
+            { walker: 'w1', steps: w1 },
+            { walker: 'w2', steps: w2 },
           ],
-          visits: [],
+          steps: [],
           left: [],
           cost,
         },
@@ -61,9 +61,9 @@ describe('a round in words', () => {
     )
     expect(gaveWay(of(['a', 'b'], ['b']), of(['b', 'a'], ['b']))).toBe('')
   })
-  it('asks for the stop plan that carries all tasks', () => {
-    const of = (...plans: ('running' | 'live' | 'dead' | 'full' | 'drive')[]) =>
-      planFor(plans.map((plan) => ({ plan })))
+  it('asks for the visit plan that carries all tasks', () => {
+    const of = (...scopes: ('running' | 'live' | 'dead' | 'full' | 'drive')[]) =>
+      scopeFor(scopes.map((scope) => ({ scope })))
     expect([
       of('running'),
       of('live', 'running'),
@@ -87,6 +87,6 @@ describe('the order of a walk', () => {
   })
   it('knows what became of each: done stays done, whoever skipped it without hearing of it', () => {
     const events = [event('a', 'began'), event('a', 'done'), event('a', 'skipped'), event('b', 'began')]
-    expect(['a', 'b', 'c'].map((m) => roundStopState(events, m))).toEqual(['done', 'began', 'open'])
+    expect(['a', 'b', 'c'].map((m) => roundVisitState(events, m))).toEqual(['done', 'began', 'open'])
   })
 })

@@ -6,7 +6,7 @@ import { messageOf, type Failure } from '../../app/failure.ts'
 import '../../parts/fields/entry.css'
 
 /** Only addresses of our own may be gone to after signing in. */
-const inside = (to: string | null) => (to !== null && /^\/(?!\/)/.test(to) ? to : '/roof')
+const inside = (to: string | null) => (to !== null && /^\/(?!\/)/.test(to) ? to : '/machines')
 
 /** Sign-in. */
 export function SignIn() {

@@ -14,7 +14,7 @@ interface Tag {
   readonly words: string
 }
 
-/** A code that opens the machine's page for a stop, as SVG; drawn by the page itself, nothing is asked of anybody. */
+/** A code that opens the machine's page for a visit, as SVG; drawn by the page itself, nothing is asked of anybody. */
 function Code({ text }: { text: string }) {
   const [svg, setSvg] = useState('')
   useEffect(() => {
@@ -29,14 +29,14 @@ export function TagsScreen() {
   const area = params.get('area')
   const round = params.get('round')
   const [paper, setPaper] = useState<'A4' | 'Letter'>('A4')
-  const ofArea = api.useAreaPlanQuery({ params: { id: area ?? '' } }, { skip: area === null })
+  const ofArea = api.useRoofMapQuery({ params: { id: area ?? '' } }, { skip: area === null })
   const ofRound = api.useRoundQuery({ params: { id: round ?? '' } }, { skip: round === null })
   const name = ofArea.currentData?.area.name ?? ofRound.currentData?.head.name ?? ''
   const tags: Tag[] =
     ofArea.currentData?.units.flatMap((u) =>
       u.machines.map((m) => ({ id: m.id, unitTag: u.tag, tag: m.tag, words: ofArea.currentData?.area.name ?? '' })),
     ) ??
-    ofRound.currentData?.stops.map((s) => ({ id: s.machineId, unitTag: s.unitTag, tag: s.tag, words: s.areaName })) ??
+    ofRound.currentData?.visits.map((s) => ({ id: s.machineId, unitTag: s.unitTag, tag: s.tag, words: s.areaName })) ??
     []
   const places = api.usePlacesQuery({}, { skip: area !== null || round !== null }).data
   const failure = (ofArea.error ?? ofRound.error) as Failure | undefined
@@ -82,7 +82,7 @@ export function TagsScreen() {
       <ul className={`tag-sheet tag-${paper}`} aria-label="Tags">
         {tags.map((t) => (
           <li key={t.id}>
-            <Code text={`${window.location.origin}/machines/${t.id}/stop`} />
+            <Code text={`${window.location.origin}/machines/${t.id}/visit`} />
             <div>
               <b>{t.unitTag}</b>
               <strong>{t.tag}</strong>

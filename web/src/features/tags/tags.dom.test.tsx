@@ -24,19 +24,19 @@ describe('a tag sheet', () => {
     await waitFor(() => expect(screen.getAllByRole('listitem')).toHaveLength(3))
     return shown
   }
-  it('has one label a machine, with its name to be read and a code that opens its stop', async () => {
+  it('has one label a machine, with its name to be read and a code that opens its visit', async () => {
     await open()
     const labels = within(screen.getByRole('list', { name: 'Tags' })).getAllByRole('listitem')
     expect(labels.map((l) => l.textContent)).toEqual(['RTU-11SFHall roof', 'RTU-12SFHall roof', 'RTU-13SFHall roof'])
     const image = () => labels[1]?.querySelector('img')?.getAttribute('src') ?? ''
     await waitFor(() => expect(image()).toContain('svg'))
-    const url = `${location.origin}/machines/${uuid(12)}/stop`
+    const url = `${location.origin}/machines/${uuid(12)}/visit`
     const { modules } = create(url, { errorCorrectionLevel: 'Q' })
     const dark = modules.data.reduce((n: number, b) => n + (b ? 1 : 0), 0)
     expect(drawn(image()).size).toBe(modules.size)
     // The whole of the picture but its ground: what is drawn dark is what the code of that address has dark.
     expect(drawn(image()).dark - modules.size).toBe(dark)
-    const other = create(`${location.origin}/machines/${uuid(11)}/stop`, { errorCorrectionLevel: 'Q' })
+    const other = create(`${location.origin}/machines/${uuid(11)}/visit`, { errorCorrectionLevel: 'Q' })
     expect(other.modules.data.join()).not.toBe(modules.data.join())
   })
   it('is made for A4 or Letter', async () => {

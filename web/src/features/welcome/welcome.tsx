@@ -50,7 +50,7 @@ export function Welcome() {
           void accept({ params: { token }, body: { ...own, password } })
             .unwrap()
             .then(
-              () => navigate('/roof', { replace: true }),
+              () => navigate('/machines', { replace: true }),
               () => undefined,
             )
         }}

@@ -3,7 +3,7 @@ import './belt-drawing.css'
 
 /** Words at the drawing; what is not known is left out. */
 export interface BeltWords {
-  /** `2 × B66 · centres 23.8 in` */
+  /** `2 × B66 · centers 23.8 in` */
   readonly belt?: string | undefined
   /** `1,755 → 859 rpm` */
   readonly speed?: string | undefined

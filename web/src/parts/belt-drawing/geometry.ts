@@ -2,7 +2,7 @@
 export interface Pair {
   readonly driver: number
   readonly driven: number
-  readonly centre: number
+  readonly center: number
 }
 
 /** Where the drawing lies in its box: the fan's shaft stays, the motor moves. */
@@ -18,7 +18,7 @@ const margin = 14
 
 /** Scale that lets every pair of a list fit into a box, the fan's shaft in one place. */
 export function scaleFor(pairs: readonly Pair[], width: number, height: number): number {
-  const wide = Math.max(...pairs.map((p) => p.centre + p.driver / 2)) + Math.max(...pairs.map((p) => p.driven / 2))
+  const wide = Math.max(...pairs.map((p) => p.center + p.driver / 2)) + Math.max(...pairs.map((p) => p.driven / 2))
   const high = Math.max(...pairs.flatMap((p) => [p.driver, p.driven]))
   return Math.min((width - 2 * margin) / wide, (height - 2 * margin) / high)
 }
@@ -27,7 +27,7 @@ export function scaleFor(pairs: readonly Pair[], width: number, height: number):
 export function place(p: Pair, scale: number, width: number, height: number, largest: number): Placed {
   const y = height / 2
   const fanX = width - margin - (largest / 2) * scale
-  const motorX = fanX - p.centre * scale
+  const motorX = fanX - p.center * scale
   const motor = { x: motorX, y, r: (p.driver / 2) * scale }
   const fan = { x: fanX, y, r: (p.driven / 2) * scale }
   const lean = Math.asin(Math.max(-1, Math.min(1, (fan.r - motor.r) / (fanX - motorX))))

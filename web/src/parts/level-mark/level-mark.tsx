@@ -25,7 +25,7 @@ function Shape({ level }: { level: Level | 'not judged' }) {
   )
 }
 
-/** A level as word, shape and colour; only `stop` fills its cell. */
+/** A level as word, shape and color; only `visit` fills its cell. */
 export function LevelMark({
   level,
   word,

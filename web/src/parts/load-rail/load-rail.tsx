@@ -44,7 +44,7 @@ function Bar({
 
 /**
  * The load rail: 0 to 125 % of the allowed current, the plate as a hard stop, a tick for each leg, the machine's usual
- * range as a piece of the bar. `full` has its labels; in a ledger it goes without.
+ * range as a piece of the bar. `full` has its labels; in a balance it goes without.
  */
 export function LoadRail({ rail, full = false }: { rail: Rail; full?: boolean }) {
   const hatch = `hatch${useId().replace(/[^a-zA-Z0-9]/g, '')}`

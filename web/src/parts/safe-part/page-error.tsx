@@ -13,7 +13,7 @@ export function PageError() {
         <Button type="primary" onClick={() => window.location.reload()}>
           Reload
         </Button>
-        <Button href="/roof">Machines</Button>
+        <Button href="/machines">Machines</Button>
       </div>
     </div>
   )

@@ -1,0 +1,110 @@
+import { z } from 'zod'
+import { findingBody, findingStepBody } from './finding.ts'
+import { conditionClosingBody } from './condition.ts'
+import { roofMap, mapPictureBody } from './roof-map.ts'
+import { id, instant, role, text } from './common.ts'
+import { cameOut, partBody } from './fitted.ts'
+import { speedChangeBody } from './speed-change.ts'
+import { areaBody, machineBody, motorBody, siteBody, unitBody } from './register.ts'
+import { policies } from './policies.ts'
+import { gatePass } from './judgement.ts'
+import { level } from './verdict.ts'
+import { closing, day, dueTask, pictureBody, recurrence, roundEventBody, route, walker } from './round.ts'
+import { answers, reading, visitState, workBody } from './visit.ts'
+
+/** A visit in a file: as it was recorded, with who took it. */
+export const fileVisit = z.strictObject({
+  id,
+  machineId: id,
+  takenAt: instant,
+  recordedAt: instant,
+  by: z.string().max(60),
+  state: visitState,
+  readings: z.array(reading).max(150),
+  answers: answers.default({}),
+  passes: z.array(gatePass).max(4).default([]),
+  note: text(1000),
+  supersedes: id.nullable(),
+  reason: text(400),
+})
+export type FileVisit = z.infer<typeof fileVisit>
+
+export const fileMotor = motorBody.extend({
+  machineId: id,
+  removedAt: instant.nullable(),
+  ...cameOut,
+
+  fittedBy: z.string().max(60),
+})
+
+export const filePart = partBody.extend({
+  machineId: id,
+  removedAt: instant.nullable(),
+  ...cameOut,
+
+  fittedBy: z.string().max(60),
+})
+
+export const fileSpeedChange = speedChangeBody.extend({
+  by: z.string().max(60),
+  doneAt: instant.nullable(),
+  droppedAt: instant.nullable(),
+  droppedWhy: text(400),
+})
+
+/** A round with its visits, as it was planned and closed. */
+export const fileRound = z.strictObject({
+  id,
+  name: z.string().min(1).max(80),
+  day,
+  siteIds: z.array(id),
+  people: z.array(walker),
+  heat: z.strictObject({ from: z.int(), to: z.int() }).nullable(),
+  storm: z.int().nullable(),
+  recurs: recurrence.nullable(),
+  note: text(1000),
+  visits: z.array(
+    z.strictObject({
+      machineId: id,
+      tasks: z.array(dueTask),
+      minutes: z.number(),
+      learnt: z.int(),
+      levelBefore: level.nullable(),
+      added: z.boolean(),
+    }),
+  ),
+  route: route,
+  madeBy: z.string().max(60),
+  madeAt: instant,
+  closing: closing.nullable(),
+})
+export type FileRound = z.infer<typeof fileRound>
+
+/** The whole organization as one file: everything but passwords. */
+export const organizationFile = z
+  .strictObject({
+    format: z.literal('motor-round-organization'),
+    formatVersion: z.literal(1),
+    name: z.string().min(1).max(80),
+    exportedAt: instant,
+    policies,
+    people: z.array(z.strictObject({ id, login: z.string().max(40), name: z.string().max(60), role })),
+    sites: z.array(siteBody),
+    areas: z.array(areaBody.extend({ map: roofMap.optional() })),
+    mapPictures: z.array(mapPictureBody.extend({ areaId: id, by: z.string().max(60) })).default([]),
+    units: z.array(unitBody),
+    machines: z.array(machineBody.extend({ retiredAt: instant.nullable() })),
+    motors: z.array(fileMotor),
+    parts: z.array(filePart).default([]),
+    work: z.array(workBody.safeExtend({ by: z.string().max(60) })),
+    speedChanges: z.array(fileSpeedChange).default([]),
+    visits: z.array(fileVisit),
+    rounds: z.array(fileRound).default([]),
+    roundEvents: z.array(roundEventBody.safeExtend({ by: z.string().max(60) })).default([]),
+    findings: z.array(findingBody.extend({ by: z.string().max(60) })).default([]),
+    findingSteps: z.array(findingStepBody.safeExtend({ by: z.string().max(60) })).default([]),
+    conditionClosings: z.array(conditionClosingBody.safeExtend({ by: z.string().max(60) })).default([]),
+    pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
+  })
+  .meta({ id: 'OrganizationFile' })
+export type OrganizationFile = z.infer<typeof organizationFile>

@@ -1,7 +1,0 @@
-export { consider, speedBench, type BenchAnswer, type Goal, type Option } from './goal.ts'
-export { predict, type Prediction } from './predict.ts'
-export type { Refusals } from './refusals.ts'
-export { stockSheaves } from './stock-sheaves.ts'
-export type { BenchShaft, BenchToday, SpeedChange } from './today.ts'
-export { todayOf, usuallyTold, type NotToday, type Told } from './machine-today.ts'
-export { missesOf, pastChanges, stopsAround, wholeAmps, type PastChange } from './past-changes.ts'

@@ -1,0 +1,7 @@
+export { consider, speedOptions, type SpeedAnswer, type Goal, type Option } from './goal.ts'
+export { predict, type Prediction } from './predict.ts'
+export type { Refusals } from './refusals.ts'
+export { stockSheaves } from './stock-sheaves.ts'
+export type { DriveShaft, DriveToday, SpeedChange } from './today.ts'
+export { todayOf, usuallyTold, type NotToday, type Told } from './machine-today.ts'
+export { missesOf, pastChanges, visitsAround, wholeAmps, type PastChange } from './past-changes.ts'

@@ -1,1 +1,0 @@
-ALTER TABLE "machine_states" ADD COLUMN "load_at" timestamp with time zone;

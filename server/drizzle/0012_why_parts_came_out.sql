@@ -1,1 +1,0 @@
-ALTER TABLE "components" ADD COLUMN "removed_for" text;

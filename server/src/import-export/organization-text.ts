@@ -1,0 +1,132 @@
+import { asc, eq, sql } from 'drizzle-orm'
+import type { Tx } from '../db/client.ts'
+import {
+  roofMaps,
+  conditionClosings,
+  findings,
+  findingSteps,
+  pictures,
+  mapPictures,
+  roundEvents,
+  rounds,
+  roundVisits,
+} from '../db/rounds-schema.ts'
+import { areas, components, machines, organization, people, speedChanges, sites, units, work } from '../db/schema.ts'
+import { asMachine, asMotor, asPart, asWork, iso } from '../machine-list/known.ts'
+import { asUnit } from '../register/places.ts'
+import { notFound } from '../http/problem.ts'
+
+interface ExportedVisit extends Record<string, unknown> {
+  id: string
+  machine_id: string
+  taken_at: string
+  recorded_at: string
+  by: string
+  state: unknown
+  answers: unknown
+  passes: unknown
+  note: string
+  supersedes: string | null
+  reason: string
+  readings: unknown
+}
+
+const ownKeys = <T extends object, K extends keyof T>(o: T, drop: readonly K[]): Omit<T, K> =>
+  Object.fromEntries(Object.entries(o).filter(([k]) => !(drop as readonly string[]).includes(k))) as Omit<T, K>
+
+/** A list of what has bytes, read one at a time: together they may be larger than what one has room for. */
+async function* oneByOne(
+  name: string,
+  ids: readonly { readonly id: string }[],
+  read: (id: string) => Promise<{ readonly bytes: Buffer }[]>,
+): AsyncGenerator<string> {
+  yield `,"${name}":[`
+  let comma = ''
+  for (const { id } of ids)
+    for (const row of await read(id)) {
+      yield `${comma}${JSON.stringify({ ...row, bytes: row.bytes.toString('base64') })}`
+      comma = ','
+    }
+  yield ']'
+}
+
+/** Rounds, what happened on them, and pictures, one of these at a time: they are the large part. */
+async function* roundsText(tx: Tx): AsyncGenerator<string> {
+  const visitRows = await tx.select().from(roundVisits).orderBy(asc(roundVisits.machineId))
+  const rows = (await tx.select().from(rounds).orderBy(asc(rounds.id))).map((r) => ({
+    ...ownKeys(r, ['version']),
+    visits: visitRows.filter((s) => s.roundId === r.id).map((s) => ownKeys(s, ['roundId'])),
+  }))
+  yield `,"rounds":${JSON.stringify(rows)}`
+  const events = await tx.select().from(roundEvents).orderBy(asc(roundEvents.id))
+  yield `,"roundEvents":${JSON.stringify(events.map((e) => ownKeys(e, ['recordedAt'])))}`
+  const found = await tx.select().from(findings).orderBy(asc(findings.id))
+  const steps = await tx.select().from(findingSteps).orderBy(asc(findingSteps.id))
+  yield `,"findings":${JSON.stringify(found.map((f) => ownKeys(f, ['siteId'])))},"findingSteps":${JSON.stringify(steps)}`
+  const closings = await tx.select().from(conditionClosings).orderBy(asc(conditionClosings.id))
+  yield `,"conditionClosings":${JSON.stringify(closings.map((c) => ownKeys(c, ['siteId'])))}`
+  const taken = await tx.select({ id: pictures.id }).from(pictures).orderBy(asc(pictures.id))
+  yield* oneByOne('pictures', taken, async (id) =>
+    (await tx.select().from(pictures).where(eq(pictures.id, id))).map((p) => ownKeys(p, ['siteId'])),
+  )
+  const under = await tx.select({ id: mapPictures.id }).from(mapPictures).orderBy(asc(mapPictures.id))
+  yield* oneByOne('mapPictures', under, (id) => tx.select().from(mapPictures).where(eq(mapPictures.id, id)))
+}
+
+/** The organization file as a stream of text, in one snapshot; visits are fetched some thousand at a time. */
+export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<string> {
+  const [org] = await tx.select().from(organization)
+  if (!org) throw notFound('organization')
+  const list = (rows: readonly unknown[]) => JSON.stringify(rows)
+  const persons = await tx
+    .select({ id: people.id, login: people.login, name: people.name, role: people.role })
+    .from(people)
+    .orderBy(asc(people.id))
+  const unitRows = await tx.select().from(units).orderBy(asc(units.id))
+  yield `{"format":"motor-round-organization","formatVersion":1,"name":${JSON.stringify(org.name)},"exportedAt":${JSON.stringify(now.toISOString())},"policies":${JSON.stringify(org.policies)},"people":${list(persons)}`
+  yield `,"sites":${list((await tx.select().from(sites).orderBy(asc(sites.id))).map((r) => ownKeys(r, ['version'])))}`
+  const drawn = new Map((await tx.select().from(roofMaps)).map((p) => [p.areaId, p.map]))
+  yield `,"areas":${list((await tx.select().from(areas).orderBy(asc(areas.id))).map((r) => ({ ...ownKeys(r, ['version']), map: drawn.get(r.id) })))}`
+  yield `,"units":${list(unitRows.map((r) => ownKeys(asUnit(r), ['version', 'siteId'])))}`
+  yield `,"machines":${list((await tx.select().from(machines).orderBy(asc(machines.id))).map((r) => ownKeys(asMachine(r), ['version', 'siteId'])))}`
+  const fitted = await tx.select().from(components).orderBy(asc(components.id))
+  yield `,"motors":${list(fitted.filter((r) => r.slot === 'motor').map((r) => ownKeys(asMotor(r), ['version'])))}`
+  yield `,"parts":${list(fitted.filter((r) => r.slot !== 'motor').map((r) => ownKeys(asPart(r), ['version'])))}`
+  yield `,"speedChanges":${list((await tx.select().from(speedChanges).orderBy(asc(speedChanges.id))).map((r) => ownKeys(r, ['siteId'])))}`
+  yield `,"work":${list((await tx.select().from(work).orderBy(asc(work.id))).map(asWork))},"visits":[`
+  await tx.execute(sql`declare all_visits no scroll cursor for
+    select s.*, coalesce((
+      select jsonb_agg(jsonb_strip_nulls(jsonb_build_object('quantity', r.quantity, 'position', r.position, 'value', r.value, 'how', r.how, 'spread', r.spread)) order by r.quantity, r.position)
+      from readings r where r.site_id = s.site_id and r.machine_id = s.machine_id and r.taken_at = s.taken_at and r.visit_id = s.id), '[]') as readings
+    from visits s order by s.taken_at, s.id`)
+  let first = true
+  for (;;) {
+    const part = await tx.execute<ExportedVisit>(sql`fetch 2000 from all_visits`)
+    if (part.rows.length === 0) break
+    yield (
+      (first ? '' : ',') +
+      part.rows
+        .map((s) =>
+          JSON.stringify({
+            id: s.id,
+            machineId: s.machine_id,
+            takenAt: iso(s.taken_at),
+            recordedAt: iso(s.recorded_at),
+            by: s.by,
+            state: s.state,
+            answers: s.answers,
+            passes: s.passes,
+            readings: s.readings,
+            note: s.note,
+            supersedes: s.supersedes,
+            reason: s.reason,
+          }),
+        )
+        .join(',')
+    )
+    first = false
+  }
+  yield ']'
+  yield* roundsText(tx)
+  yield '}'
+}

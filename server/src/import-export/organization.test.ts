@@ -1,0 +1,108 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { openWorld, type Caller, type World } from '../test/world.ts'
+
+let world: World
+let lead: Caller
+beforeAll(async () => {
+  world = await openWorld(true)
+  lead = await world.as('vale')
+})
+afterAll(() => world.end())
+
+describe('the whole organization as a file', () => {
+  it('comes into an empty house as it was, readings, corrections and all', async () => {
+    const area = (await lead.get('/places')).body.areas[0].id as string
+    const id = randomUUID()
+    const bytes = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 9, 9]).toString('base64')
+    await lead.post(`/areas/${area}/pictures`, { id, type: 'image/jpeg', bytes })
+    const { map, version } = (await lead.get(`/areas/${area}/map`)).body
+    const underlay = { id, x: -2, y: 0, w: 30, h: 20 }
+    expect((await lead.put(`/areas/${area}/map`, { version, map: { ...map, underlay } })).status).toBe(200)
+    const site = (await lead.get('/places')).body.sites[0]
+    expect((await lead.put(`/sites/${String(site.id)}`, { ...site, hertz: 60 })).status).toBe(200)
+    const machineId = (await lead.get('/machines?limit=1')).body.rows[0].machineId as string
+    const closing = {
+      id: randomUUID(),
+      machineId,
+      key: 'terminals@wires',
+      at: '2026-03-02T10:00:00.000Z',
+      kind: 'closed',
+    }
+    const body = { ...closing, reason: 'Taped and tied away' }
+    const sent = await lead.post('/sync', { device: 'x', entries: [{ n: 0, kind: 'closing', body }] })
+    expect(sent.body).toMatchObject({ results: [{ n: 0 }] })
+    const out = await lead.get('/exports/organization.json')
+    // The demo has one of its own.
+    expect(out.body.conditionClosings).toHaveLength(2)
+    expect(out.body.conditionClosings).toContainEqual(expect.objectContaining(body))
+    expect(out.body.sites).toContainEqual(expect.objectContaining({ id: site.id, hertz: 60 }))
+    expect(out.body.mapPictures).toMatchObject([{ id, areaId: area, bytes, by: 'Tamsin Vale' }])
+    const other = await openWorld(false)
+    const token = String(other.link).replace('/welcome/', '')
+    const visitor = other.visitor()
+    const session = await visitor.post(`/invitations/${token}`, {
+      password: 'a long password',
+      login: 'first',
+      name: 'First',
+    })
+    visitor.csrf = session.body.csrf as string
+    const r = await visitor.file('organization', JSON.stringify(out.body))
+    expect(r.body.errors).toEqual([])
+    expect((await visitor.post(`/imports/${String(r.body.id)}/keep`)).body.status).toBe('done')
+    const again = await visitor.get('/exports/organization.json')
+    const parts = ['sites', 'areas', 'units', 'machines', 'motors', 'work', 'visits']
+    for (const part of [
+      ...parts,
+      'rounds',
+      'roundEvents',
+      'findings',
+      'findingSteps',
+      'pictures',
+      'mapPictures',
+      'conditionClosings',
+    ])
+      expect(again.body[part]).toEqual(out.body[part])
+    expect((await visitor.get('/machines?limit=500')).body.counts).toEqual(
+      (await lead.get('/machines?limit=500')).body.counts,
+    )
+    await other.end()
+  })
+  it('says what is wrong and where, and keeps nothing', async () => {
+    const good = (await lead.get('/exports/organization.json')).body
+    const broken = {
+      ...good,
+      machines: good.machines.map((m: object, i: number) => (i === 3 ? { ...m, phases: 2 } : m)),
+    }
+    expect((await lead.file('organization', JSON.stringify(broken))).body.errors[0].column).toBe('machines.3.phases')
+    const orphan = { ...good, sites: [] }
+    expect((await lead.file('organization', JSON.stringify(orphan))).body.errors[0]).toMatchObject({
+      column: 'areas.0.siteId',
+    })
+    const [found] = good.findings
+    const elsewhere = good.machines.find((m: { id: string }) => m.id !== found.machineId).id
+    const step = { ...good.findingSteps[0], id: randomUUID(), findingId: found.id, machineId: elsewhere }
+    const torn = {
+      ...good,
+      mapPictures: [],
+      findings: [{ ...found, roundId: randomUUID() }, ...good.findings.slice(1)],
+      findingSteps: [...good.findingSteps, step],
+    }
+    const errors = (await lead.file('organization', JSON.stringify(torn))).body.errors as { column: string }[]
+    expect(errors.map((e) => e.column)).toEqual([
+      `findingSteps.${good.findingSteps.length}.machineId`,
+      `areas.${good.areas.findIndex((a: { map?: { underlay: object | null } }) => a.map?.underlay)}.map.underlay.id`,
+      'findings.0.roundId',
+    ])
+    expect((await lead.file('organization', '{\n "format": \n oops')).body.errors[0]).toMatchObject({
+      line: 3,
+      message: 'The file is not JSON.',
+    })
+  })
+  it('has a published JSON Schema', async () => {
+    const schema = (await world.visitor().get('/exports/organization.schema.json')).body
+    const file = schema.$defs.OrganizationFile
+    expect(file.properties.visits.type).toBe('array')
+    expect(file.required).toContain('machines')
+  })
+})

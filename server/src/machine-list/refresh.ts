@@ -1,0 +1,197 @@
+import { conditionLineOf, coreVisit, reviewAt } from '@motor-round/contract'
+import { loadShare, machineDueAt, rank, speakingVisit, type Judgement, type Overall } from '@motor-round/core/judge'
+import type { Policies } from '@motor-round/core/limits'
+import { loadPoint, meanVolts } from '@motor-round/core/trend'
+import { and, eq, inArray, sql } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/pg-core'
+import type { Tx } from '../db/client.ts'
+import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
+import { heldPolicies } from '../policies/current.ts'
+import { judgeStanding } from './judge-known.ts'
+import { loadKnown, type Known } from './known.ts'
+import { naturalKey } from './natural-key.ts'
+
+const needOf = (level: Overall): number => {
+  if (level === 'not judged') return 1
+  const r = rank(level)
+  return r === 0 ? 0 : r + 1
+}
+
+/** The newest instant at which a machine was read running, and its volts then. */
+function loadReadAt(known: Known) {
+  const visits = known.visits.filter((s) => s.supersededBy === null).map(coreVisit)
+  const visit = speakingVisit(visits)
+  return { volts: visit ? meanVolts(visit) : null, at: visit && loadPoint(visit, null) ? new Date(visit.at) : null }
+}
+
+function spark(known: Known, judgement: Judgement | null): number[] {
+  const allowed = judgement?.rail.allowed
+  if (allowed == null) return []
+  return known.visits
+    .filter((s) => s.supersededBy === null)
+    .flatMap((s) => {
+      const p = loadPoint(coreVisit(s), null)
+      return p ? [Math.round((p.amps / allowed) * 1000) / 1000] : []
+    })
+    .slice(0, 16)
+    .reverse()
+}
+
+const earliest = (instants: readonly (number | null)[]): Date | null => {
+  const some = instants.filter((t) => t !== null)
+  return some.length === 0 ? null : new Date(Math.min(...some))
+}
+
+/** Fans that share a unit with one of these and have a twin: what one carries is held against the others. */
+async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
+  const mine = alias(machines, 'mine')
+  const rows = await tx
+    .selectDistinct({ id: machines.id })
+    .from(machines)
+    .innerJoin(mine, eq(mine.unitId, machines.unitId))
+    .where(and(inArray(mine.id, [...ids]), eq(mine.hasTwin, true), eq(machines.hasTwin, true)))
+  return rows.map((r) => r.id)
+}
+
+/**
+ * Judge machines again and write what the Roof shows of them, then their twins by the new loads. The policies are held
+ * and all their state rows locked first, in order, so that two writers to one machine follow each other and the later one
+ * sees both.
+ */
+export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<void> {
+  if (machineIds.length === 0) return
+  const policies = await heldPolicies(tx)
+  const ids = [...machineIds].sort()
+  const twins = await twinsOf(tx, ids)
+  await tx
+    .select({ id: machineStates.machineId })
+    .from(machineStates)
+    .where(inArray(machineStates.machineId, [...new Set([...ids, ...twins])].sort()))
+    .orderBy(machineStates.machineId)
+    .for('update')
+  await judgeAndWrite(tx, ids, policies)
+  if (twins.length > 0) await judgeAndWrite(tx, twins, policies)
+}
+
+async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<void> {
+  const places = new Map(
+    (
+      await tx
+        .select({
+          id: machines.id,
+          areaId: units.areaId,
+          unitTag: units.tag,
+          siteName: sites.name,
+          areaName: areas.name,
+        })
+        .from(machines)
+        .innerJoin(units, eq(units.id, machines.unitId))
+        .innerJoin(sites, eq(sites.id, machines.siteId))
+        .innerJoin(areas, eq(areas.id, units.areaId))
+        .where(inArray(machines.id, ids))
+    ).map((p) => [p.id, p]),
+  )
+  const rows = (await loadKnown(tx, ids)).flatMap((known) => {
+    const place = places.get(known.machine.id)
+    if (!place) return []
+    const judgement = judgeStanding(known, policies)
+    const level = judgement?.level ?? 'not judged'
+    const seen = known.visits.find((s) => s.supersededBy === null)
+    const told = known.findings.filter((f) => f.state !== 'closed')
+    const open = told.filter((f) => f.state === 'open')
+    const worst = open[0] ?? told[0]
+    const load = loadReadAt(known)
+    for (const f of judgement?.failures ?? [])
+      process.stderr.write(`machine ${known.machine.id}: the check ${f.check} could not be judged: ${f.message}\n`)
+    return [
+      {
+        machineId: known.machine.id,
+        siteId: known.machine.siteId,
+        areaId: place.areaId,
+        sortKey: naturalKey(place.siteName, place.unitTag, known.machine.tag),
+        words: [place.unitTag, '/', known.machine.tag, known.machine.purpose, place.areaName, place.siteName]
+          .join(' ')
+          .toLowerCase(),
+        retired: known.machine.retiredAt !== null,
+        need: needOf(level),
+        level: level === 'not judged' ? null : level,
+        headline: judgement?.headline ?? '',
+        conditions: (judgement?.conditions ?? []).map(conditionLineOf),
+        found: worst
+          ? {
+              level: worst.level,
+              text: worst.text,
+              open: worst.state === 'open',
+              until: worst.reviewOn,
+              more: told.length - 1,
+            }
+          : null,
+        confidence: judgement?.confidence ?? ('full' as const),
+        rail: judgement?.rail ?? null,
+        meanVolts: load.volts,
+        load: judgement ? loadShare(judgement.rail) : null,
+        loadAt: load.at,
+        spark: spark(known, judgement),
+        seenAt: seen ? new Date(seen.takenAt) : null,
+        dueAt:
+          judgement && seen
+            ? new Date(machineDueAt(judgement, Date.parse(seen.takenAt), policies))
+            : earliest(told.map(reviewAt)),
+      },
+    ]
+  })
+  if (rows.length === 0) return
+  const set = Object.fromEntries(
+    (
+      [
+        ['siteId', 'site_id'],
+        ['areaId', 'area_id'],
+        ['sortKey', 'sort_key'],
+        ['words', 'words'],
+        ['retired', 'retired'],
+        ['need', 'need'],
+        ['level', 'level'],
+        ['headline', 'headline'],
+        ['conditions', 'conditions'],
+        ['found', 'found'],
+        ['confidence', 'confidence'],
+        ['rail', 'rail'],
+        ['meanVolts', 'mean_volts'],
+        ['load', 'load'],
+        ['loadAt', 'load_at'],
+        ['spark', 'spark'],
+        ['seenAt', 'seen_at'],
+        ['dueAt', 'due_at'],
+      ] as const
+    ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
+  )
+  await tx.insert(machineStates).values(rows).onConflictDoUpdate({ target: machineStates.machineId, set })
+}
+
+const batch = 100
+
+/** Judge many machines, some at a time. */
+export async function refreshMany(tx: Tx, machineIds: readonly string[]): Promise<void> {
+  const sorted = [...machineIds].sort()
+  for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch))
+}
+
+/** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */
+const judgeVersion = 1
+
+/** Judge every machine again where a newer judge has been installed since. */
+export async function refreshForNewJudge(tx: Tx): Promise<void> {
+  const [row] = await tx.select({ judged: organization.judgeVersion }).from(organization).for('update')
+  if (!row || row.judged === judgeVersion) return
+  await refreshAll(tx)
+  await tx.update(organization).set({ judgeVersion })
+}
+
+/** Judge every machine of the house. */
+export async function refreshAll(tx: Tx): Promise<void> {
+  const all = await tx.select({ id: machines.id }).from(machines)
+  await refreshMany(
+    tx,
+    all.map((m) => m.id),
+  )
+}

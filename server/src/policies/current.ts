@@ -1,0 +1,20 @@
+import { policies, toPolicies } from '@motor-round/contract'
+import type { Policies } from '@motor-round/core/limits'
+import type { Db, Tx } from '../db/client.ts'
+import { organization } from '../db/schema.ts'
+import { notFound } from '../http/problem.ts'
+
+const read = (row: typeof organization.$inferSelect | undefined): Policies => {
+  if (!row) throw notFound('organization')
+  return toPolicies(policies.parse(row.policies))
+}
+
+/** The policies in force. */
+export const currentPolicies = async (db: Db | Tx): Promise<Policies> => read((await db.select().from(organization))[0])
+
+/**
+ * The policies, held as they are until the transaction ends: whoever changes them waits, so that nothing is judged by
+ * rules that were changed while it was written. Take it before the locks of machine states, as the change itself does.
+ */
+export const heldPolicies = async (tx: Tx): Promise<Policies> =>
+  read((await tx.select().from(organization).for('share'))[0])

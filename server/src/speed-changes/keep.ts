@@ -1,0 +1,138 @@
+import {
+  corePart,
+  speedChangeDone,
+  workOf,
+  type speedChangeBody,
+  type speedChangeDoneOffline,
+} from '@motor-round/contract'
+import { sheavesAt } from '@motor-round/core/fitted'
+import { eq, sql } from 'drizzle-orm'
+import type { z } from 'zod'
+import { record } from '../audit/record.ts'
+import type { Tx } from '../db/client.ts'
+import { machines, speedChanges, work } from '../db/schema.ts'
+import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
+import { lockMachine } from '../register/machines.ts'
+import { fitInSlot } from '../register/slot.ts'
+import { loadKnown, type Known } from '../machine-list/known.ts'
+import { refresh } from '../machine-list/refresh.ts'
+import { lockSpeedChange, lockSpeedChangeId } from './speed-changes.ts'
+
+type Row = typeof speedChanges.$inferSelect
+
+/** A machine with all that is known of it, or 404. */
+export async function knownOf(tx: Tx, id: string): Promise<Known> {
+  const [known] = await loadKnown(tx, [id])
+  if (!known) throw notFound('machine')
+  return known
+}
+
+/**
+ * Keep a change worked out on the bench; the same id twice keeps one.
+ * @throws a problem at the field that the machine, as it is in the book, has nothing for
+ */
+export async function keepSpeedChange(
+  tx: Tx,
+  body: z.output<typeof speedChangeBody>,
+  by: string,
+  now: Date,
+): Promise<{ readonly row: Row; readonly known: Known; readonly fresh: boolean }> {
+  await lockSpeedChangeId(tx, body.id)
+  const machine = await lockMachine(tx, body.machineId)
+  const [again] = await tx.select().from(speedChanges).where(eq(speedChanges.id, body.id))
+  const known = await knownOf(tx, machine.id)
+  if (again) {
+    if (again.machineId !== machine.id) throw fieldProblem('id', 'that id belongs to another machine', 409)
+    return { row: again, known, fresh: false }
+  }
+  const { change } = body
+  const sheaves = sheavesAt(known.parts.map(corePart), workOf(known), now.getTime())
+  if (change.kind === 'turns' && sheaves.turns === null)
+    throw fieldProblem('change.turns', 'this machine has no adjustable sheave')
+  if (change.kind === 'hertz' && !machine.hasDrive) throw fieldProblem('change.hz', 'this machine has no drive')
+  if (change.kind !== 'turns' && change.kind !== 'hertz' && (sheaves.driver === null || sheaves.driven === null))
+    throw fieldProblem('change.pitch', 'its sheaves are not entered')
+  const [row] = await tx
+    .insert(speedChanges)
+    .values({ ...body, madeAt: new Date(body.madeAt), siteId: machine.siteId, by })
+    .returning()
+  if (!row) throw notFound('speed-change')
+  return { row, known, fresh: true }
+}
+
+/** Record what doing a plan comes to: work, parts fitted, where the motor stands. */
+async function carryOut(tx: Tx, known: Known, speedChange: Row, how: Doing, by: string, now: Date): Promise<void> {
+  const { machine } = known
+  let done
+  try {
+    done = speedChangeDone(known, speedChange, how)
+  } catch (e) {
+    if (e instanceof RangeError) throw new HttpProblem(409, e.message)
+    throw e
+  }
+  const doneAt = new Date(how.doneAt)
+  if (done.work)
+    await tx
+      .insert(work)
+      .values({ ...done.work, machineId: machine.id, siteId: machine.siteId, doneAt, by, recordedAt: now })
+  for (const { removedFor, removedWhy, part, ...fit } of done.fits)
+    await fitInSlot(
+      tx,
+      machine,
+      { ...fit, ...part, fittedAt: doneAt, fittedBy: by, standIn: false },
+      { removedFor, removedWhy },
+      now,
+    )
+  if (done.center === null) return
+  await tx
+    .update(machines)
+    .set({
+      layout: sql`${machines.layout} || jsonb_build_object('center', ${done.center}::float8)`,
+      version: sql`${machines.version} + 1`,
+    })
+    .where(eq(machines.id, machine.id))
+  await record(tx, {
+    by,
+    at: now,
+    what: 'machine changed: planned speed change done',
+    entity: 'machine',
+    entityId: machine.id,
+    before: { center: machine.layout.center },
+    after: { center: done.center },
+  })
+}
+
+type Doing = Pick<z.output<typeof speedChangeDoneOffline>, 'id' | 'beltsId' | 'doneAt' | 'note'>
+
+/**
+ * A plan was done; said twice it is done once.
+ * @throws a problem: no such plan, it was dropped, made after that, or what it changes is not there any more
+ */
+export async function keepSpeedChangeDone(
+  tx: Tx,
+  speedChangeId: string,
+  how: Doing,
+  by: string,
+  now: Date,
+): Promise<{ readonly row: Row; readonly known: Known; readonly fresh: boolean }> {
+  const [speedChange] = await tx
+    .select({ machineId: speedChanges.machineId })
+    .from(speedChanges)
+    .where(eq(speedChanges.id, speedChangeId))
+  if (!speedChange) throw notFound('speed-change')
+  // What it changes is read behind the lock: another plan of this machine may be done at the same moment.
+  await lockMachine(tx, speedChange.machineId)
+  const row = await lockSpeedChange(tx, speedChangeId)
+  if (!row) throw notFound('speed-change')
+  const known = await knownOf(tx, row.machineId)
+  if (row.doneAt) return { row, known, fresh: false }
+  if (row.droppedAt) throw new HttpProblem(409, 'That speed change was canceled.')
+  const doneAt = new Date(how.doneAt)
+  if (doneAt < row.madeAt) throw fieldProblem('doneAt', 'it was planned after that')
+  if (doneAt.getTime() > now.getTime() + 86_400_000) throw fieldProblem('doneAt', 'is in the future')
+  await carryOut(tx, known, row, how, by, now)
+  const [after] = await tx.update(speedChanges).set({ doneAt }).where(eq(speedChanges.id, row.id)).returning()
+  if (!after) throw notFound('speed-change')
+  await refresh(tx, [row.machineId])
+  return { row: after, known: await knownOf(tx, row.machineId), fresh: true }
+}

@@ -1,2 +1,0 @@
-export { Bench } from './bench.tsx'
-export { CalculatorScreen } from './calculator-screen.tsx'

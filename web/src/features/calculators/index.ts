@@ -1,0 +1,2 @@
+export { Calculators } from './calculators.tsx'
+export { CalculatorScreen } from './calculator-screen.tsx'

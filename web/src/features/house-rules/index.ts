@@ -1,1 +1,0 @@
-export { HouseRulesScreen } from './house-rules.tsx'

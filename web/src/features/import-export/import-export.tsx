@@ -1,0 +1,112 @@
+import { endpoints, type ImportState } from '@motor-round/contract'
+import { Button, Select } from 'antd'
+import { useState } from 'react'
+import { api } from '../../app/api.ts'
+import { dayTime } from '../../app/dates.ts'
+import { addressOf } from '../../app/request.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { Importer } from './importer.tsx'
+import './import-export.css'
+
+const statusWords: Record<ImportState['status'], string> = {
+  checking: 'being checked',
+  ready: 'checked, not imported yet',
+  refused: 'rejected, nothing imported',
+  'needs zone': 'needs a time zone',
+  keeping: 'importing',
+  done: 'imported',
+  cancelled: 'canceled',
+  failed: 'failed, nothing imported',
+}
+
+function Export() {
+  const places = api.usePlacesQuery({}).data
+  const lead = useMay('lead')
+  const [site, setSite] = useState('')
+  const readings = addressOf(endpoints.exportReadings, undefined, site === '' ? {} : { site })
+  return (
+    <section className="sheet stack">
+      <h2>Export</h2>
+      <div className="row">
+        <Select
+          aria-label="Readings of"
+          value={site}
+          popupMatchSelectWidth={false}
+          options={[
+            { value: '', label: 'All sites' },
+            ...(places?.sites ?? []).map((s) => ({ value: s.id, label: s.name })),
+          ]}
+          onChange={setSite}
+        />
+        <Button href={`/api/v1${readings}`} download>
+          Readings (CSV)
+        </Button>
+      </div>
+      <div className="row">
+        <Button href={`/api/v1${addressOf(endpoints.exportRegister)}`} download>
+          Machine list (CSV)
+        </Button>
+        {lead ? (
+          <Button href={`/api/v1${addressOf(endpoints.exportOrganization)}`} download>
+            Whole organization (JSON)
+          </Button>
+        ) : null}
+      </div>
+      <p className="quiet">
+        CSV by RFC 4180, times in UTC. Text that a spreadsheet would run as a formula gets a leading quote.{' '}
+        <a href={`/api/v1${addressOf(endpoints.organizationSchema)}`}>JSON Schema of the organization file</a>
+      </p>
+    </section>
+  )
+}
+
+function Lately() {
+  const imports = api.useImportsQuery({}).data ?? []
+  if (imports.length === 0) return null
+  return (
+    <section className="sheet">
+      <h2>Recent imports</h2>
+      <div className="scroll-x" tabIndex={0} role="region" aria-label="Recent imports">
+        <table className="table">
+          <thead>
+            <tr>
+              <th>When</th>
+              <th>File</th>
+              <th>By</th>
+              <th className="num">Rows</th>
+              <th className="num">New</th>
+              <th>Result</th>
+            </tr>
+          </thead>
+          <tbody>
+            {imports.map((i) => (
+              <tr key={i.id}>
+                <td>{dayTime(i.startedAt)}</td>
+                <td>{i.name}</td>
+                <td>{i.by}</td>
+                <td className="num">{i.rows.toLocaleString('en')}</td>
+                <td className="num">{i.status === 'done' ? i.added.toLocaleString('en') : '–'}</td>
+                <td>{statusWords[i.status]}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  )
+}
+
+/** The books: files in and out. */
+export function ImportExport() {
+  const lead = useMay('lead')
+  return (
+    <div className="page stack">
+      <h1>Import & export</h1>
+      <div className="books-columns">
+        {lead ? <Importer /> : <p className="sheet">Only a lead can import files.</p>}
+        <Export />
+      </div>
+      {lead ? <Lately /> : null}
+    </div>
+  )
+}

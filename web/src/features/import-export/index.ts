@@ -1,0 +1,1 @@
+export { ImportExport } from './import-export.tsx'

@@ -1,0 +1,1 @@
+export { LimitsScreen } from './limits.tsx'

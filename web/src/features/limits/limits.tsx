@@ -1,0 +1,280 @@
+import { toPolicies } from '@motor-round/contract'
+import {
+  limitInForce,
+  limitRegister,
+  policyChoices,
+  type Policies,
+  type Limit,
+  type LimitId,
+  type PolicyChoice,
+} from '@motor-round/core/limits'
+import { Button, Input, Radio } from 'antd'
+import { useEffect, useState } from 'react'
+import { api } from '../../app/api.ts'
+import { dayTime } from '../../app/dates.ts'
+import type { Failure } from '../../app/failure.ts'
+import { useMay } from '../../app/shell/index.ts'
+import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { LevelMark } from '../../parts/level-mark/index.ts'
+import { shownLimit, typedLimit } from './limit-text.ts'
+import { People } from './people.tsx'
+import './limits.css'
+
+const ids = Object.keys(limitRegister) as LimitId[]
+
+function LimitRow({
+  id,
+  policies,
+  edit,
+}: {
+  id: LimitId
+  policies: Policies
+  edit: ((value: number | null) => void) | null
+}) {
+  const limit: Limit = limitRegister[id]
+  const own = policies.limits[id]
+  const [text, setText] = useState(own === undefined ? '' : shownLimit(limit, own))
+  const value = text.trim() === '' ? null : typedLimit(limit, text)
+  const wrong =
+    text.trim() === '' || limit.house === null
+      ? null
+      : value === null
+        ? 'not a number'
+        : value < limit.house.min || value > limit.house.max
+          ? `between ${shownLimit(limit, limit.house.min)} and ${shownLimit(limit, limit.house.max)}`
+          : null
+  const inForce = limitInForce(id, policies)
+  return (
+    <tr>
+      <td>
+        <b>{limit.title}</b>
+        <br />
+        <span className="quiet">{limit.means}</span>
+      </td>
+      <td className="num">{shownLimit(limit, inForce.value)}</td>
+      <td>
+        {limit.basis.text}
+        <br />
+        <span className="quiet">{limit.basis.sure === 'certain' ? limit.basis.kind : limit.basis.sure}</span>
+      </td>
+      <td>
+        {limit.house === null ? (
+          <span className="quiet">fixed</span>
+        ) : edit === null ? (
+          <span className="quiet">{own === undefined ? '–' : shownLimit(limit, own)}</span>
+        ) : (
+          <>
+            <Input
+              aria-label={`Own value: ${limit.title}`}
+              value={text}
+              status={wrong ? 'error' : ''}
+              placeholder={shownLimit(limit, limit.value)}
+              onChange={(e) => {
+                setText(e.target.value)
+                const v = e.target.value.trim() === '' ? null : typedLimit(limit, e.target.value)
+                if (e.target.value.trim() === '' || v !== null) edit(v)
+              }}
+            />
+            {wrong ? (
+              <span role="alert" className="field-error">
+                {wrong}
+              </span>
+            ) : null}
+          </>
+        )}
+      </td>
+    </tr>
+  )
+}
+
+/** One matter in which the trade disagrees: what each policy holds, the default first. */
+function PolicySheet({
+  policyChoice,
+  draft,
+  edit,
+}: {
+  policyChoice: PolicyChoice
+  draft: Policies
+  edit: ((policies: Policies) => void) | null
+}) {
+  return (
+    <section className="sheet stack policy-sheet">
+      <header>
+        <h2>{policyChoice.title}</h2>
+        <span className="quiet">
+          {draft[policyChoice.key] === policyChoice.options[0]?.id ? 'the default' : 'our own'}
+        </span>
+      </header>
+      <Radio.Group
+        className="stack"
+        name={policyChoice.key}
+        aria-label={policyChoice.title}
+        value={draft[policyChoice.key]}
+        disabled={edit === null}
+        onChange={(e) => edit?.({ ...draft, [policyChoice.key]: e.target.value as string })}
+      >
+        {policyChoice.options.map((o) => (
+          <Radio key={o.id} value={o.id}>
+            <b className="condensed policy">{o.id}:</b> {o.holds} <span className="quiet">{o.basis.text}</span>
+          </Radio>
+        ))}
+      </Radio.Group>
+      {policyChoice.key === 'overAmp' && draft.overAmp === 'trim below plate' ? (
+        <Field label="How far below the nameplate, %">
+          <Input
+            className="narrow"
+            type="number"
+            min={0}
+            max={20}
+            step={0.5}
+            disabled={edit === null}
+            value={Math.round(draft.trim * 1000) / 10}
+            onChange={(e) => edit?.({ ...draft, trim: Math.min(0.2, Math.max(0, Number(e.target.value) / 100)) })}
+          />
+        </Field>
+      ) : null}
+      <p className="quiet">{policyChoice.fixed}</p>
+    </section>
+  )
+}
+
+/** What the change would do to the machines, before it is made. */
+function Effect({ draft }: { draft: Policies }) {
+  const [ask, answer] = api.usePoliciesEffectMutation()
+  const key = JSON.stringify(draft)
+  useEffect(() => {
+    const wait = setTimeout(() => void ask({ body: { policies: draft } }), 300)
+    return () => clearTimeout(wait)
+    // The rules are compared by what they say.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, ask])
+  if (!answer.data) return <p className="quiet">Calculating the effect …</p>
+  const { changed, machines } = answer.data
+  if (changed.length === 0) return <p>No machine of {machines} changes level.</p>
+  return (
+    <div className="stack">
+      <p>
+        <b>
+          {changed.length} of {machines} machines {changed.length === 1 ? 'changes' : 'change'} level.
+        </b>
+      </p>
+      <ul className="effect">
+        {changed.slice(0, 12).map((c) => (
+          <li key={c.machineId}>
+            <b className="condensed">
+              {c.unitTag} / {c.tag}
+            </b>{' '}
+            <LevelMark level={c.from} /> → <LevelMark level={c.to} /> <span className="quiet">{c.because}</span>
+          </li>
+        ))}
+      </ul>
+      {changed.length > 12 ? <p className="quiet">and {changed.length - 12} more</p> : null}
+    </div>
+  )
+}
+
+function PoliciesForm({ policies, version, changed }: { policies: Policies; version: number; changed: string }) {
+  const [draft, setDraft] = useState(policies)
+  const [why, setWhy] = useState('')
+  const [save, attempt] = api.useEditPoliciesMutation()
+  const lead = useMay('lead')
+  const dirty = JSON.stringify(draft) !== JSON.stringify(policies)
+  const setLimit = (id: LimitId, value: number | null) => {
+    const { [id]: _old, ...rest } = draft.limits
+    setDraft({ ...draft, limits: value === null ? rest : { ...rest, [id]: value } })
+  }
+  return (
+    <>
+      <p className="quiet">{changed}</p>
+      {policyChoices.map((policyChoice) => (
+        <PolicySheet key={policyChoice.key} policyChoice={policyChoice} draft={draft} edit={lead ? setDraft : null} />
+      ))}
+      <section className="sheet">
+        <h2>Limits and sources</h2>
+        <div className="scroll-x" tabIndex={0} role="region" aria-label="Limits">
+          <table className="table limits-table">
+            <thead>
+              <tr>
+                <th>Limit</th>
+                <th className="num">In force</th>
+                <th>Source</th>
+                <th>Our value</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ids.map((id) => (
+                <LimitRow key={id} id={id} policies={draft} edit={lead ? (v) => setLimit(id, v) : null} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </section>
+      {dirty ? (
+        <section className="sheet stack rules-save">
+          <Effect draft={draft} />
+          <Field label="Why">
+            <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+          </Field>
+          <FailureNote
+            failure={attempt.error as Failure | undefined}
+            kept="Not saved yet; your choices are kept here."
+          />
+          <div className="row">
+            <Button
+              type="primary"
+              loading={attempt.isLoading}
+              disabled={why.trim() === ''}
+              onClick={() => void save({ body: { policies: draft, version, why } })}
+            >
+              Save and update all results
+            </Button>
+            <Button onClick={() => setDraft(policies)}>Discard</Button>
+          </div>
+        </section>
+      ) : null}
+    </>
+  )
+}
+
+function Changes() {
+  const entries = api.useAuditQuery({ query: { entity: 'policies' } }).data ?? []
+  if (entries.length === 0) return null
+  return (
+    <section className="sheet">
+      <h2>Change log</h2>
+      {entries.map((e) => (
+        <p key={e.id} className="trail">
+          {dayTime(e.at)} · {e.by}: {e.why}
+          <span className="quiet">
+            {' '}
+            {e.changes.map((c) => `${c.field} ${JSON.stringify(c.before)} → ${JSON.stringify(c.after)}`).join('; ')}
+          </span>
+        </p>
+      ))}
+    </section>
+  )
+}
+
+/** Policies: where the trade disagrees, what this house holds; every limit with its source; who may sign in. */
+export function LimitsScreen() {
+  const policies = api.usePoliciesQuery({}).data
+  const lead = useMay('lead')
+  if (!policies) return <p className="page">Loading …</p>
+  return (
+    <div className="page stack">
+      <h1>Limits</h1>
+      <PoliciesForm
+        key={policies.version}
+        policies={toPolicies(policies.policies)}
+        version={policies.version}
+        changed={
+          policies.changedBy && policies.changedAt
+            ? `changed by ${policies.changedBy}, ${dayTime(policies.changedAt)}`
+            : 'All limits and policies are at their defaults.'
+        }
+      />
+      <Changes />
+      {lead ? <People /> : null}
+    </div>
+  )
+}

@@ -1,0 +1,1 @@
+export { MachineList } from './machine-list.tsx'

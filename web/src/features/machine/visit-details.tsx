@@ -1,0 +1,85 @@
+import type { VisitRecord } from '@motor-round/contract'
+import { sheetChecks, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
+import type { TemperatureScale } from '@motor-round/core/limits'
+import { findQuantity, show, type Reading } from '@motor-round/core/quantity'
+
+/** What the table of visits shows by itself. */
+const inTable = new Set(['volts_ll', 'volts_ln', 'amps', 'hz'])
+
+function figure(r: Reading, scale: TemperatureScale): string {
+  const unit = findQuantity(r.quantity)?.unit ?? ''
+  const text =
+    r.how === 'over-range'
+      ? 'open'
+      : unit === 'ohm'
+        ? show.ohms(r.value)
+        : unit === 'Mohm'
+          ? show.megohms(r.value)
+          : unit === 'uF'
+            ? show.microfarads(r.value)
+            : unit === 'degC'
+              ? show.temperature(r.value, scale)
+              : unit === 'A'
+                ? `${show.amps(r.value)} A`
+                : `${Math.round(r.value * 100) / 100} ${unit}`
+  const how = r.how === 'unsteady' || r.how === 'peak' ? ` ${r.how}` : ''
+  return `${r.position} ${text}${how}`
+}
+
+const everything: MachineFacts = {
+  phases: 3,
+  serviceVolts: 480,
+  hasDrive: true,
+  hasTwin: true,
+  drive: 'belt',
+  controls: { ...unknownControls, transformer: { ratedIn: 1, ratedOut: 1 }, gasSection: true },
+  unitPlate: null,
+}
+const asks = new Map<string, Ask>(
+  [everything, { ...everything, phases: 1 as const }]
+    .flatMap((facts) => sheetChecks.flatMap((c) => c.groups(facts)).flatMap((g) => g.asks))
+    .flatMap((a) => (a.kind === 'reading' ? [] : [[a.id, a] as const])),
+)
+
+/** Is there more to a visit than its row in the table? */
+export const hasDetails = (s: VisitRecord): boolean =>
+  s.readings.some((r) => !inTable.has(r.quantity)) || Object.keys(s.answers).length > 0 || s.passes.length > 0
+
+/** Everything else that was read, answered and passed at a visit. */
+export function VisitDetails({ visit, scale }: { visit: VisitRecord; scale: TemperatureScale }) {
+  const codes = [...new Set(visit.readings.map((r) => r.quantity))].filter((q) => !inTable.has(q))
+  return (
+    <dl className="facts visit-details">
+      {codes.map((code) => (
+        <div key={code}>
+          <dt>{findQuantity(code)?.title}</dt>
+          <dd>
+            {visit.readings
+              .filter((r) => r.quantity === code)
+              .map((r) => figure(r, scale))
+              .join(', ')}
+          </dd>
+        </div>
+      ))}
+      {Object.entries(visit.answers).flatMap(([id, value]) => {
+        const ask = asks.get(id)
+        if (!ask || ask.kind === 'reading') return []
+        const words = ask.kind === 'choice' ? (ask.options.find(([v]) => v === value)?.[1] ?? value) : value
+        return [
+          <div key={id}>
+            <dt>{ask.label}</dt>
+            <dd>{words}</dd>
+          </div>,
+        ]
+      })}
+      {visit.passes.map((p) => (
+        <div key={p.gate}>
+          <dt>Override: {p.gate}</dt>
+          <dd>
+            {p.by}: {p.reason}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  )
+}

@@ -1,0 +1,1 @@
+export { RoofMapScreen } from './roof-map-screen.tsx'

@@ -1,1 +1,0 @@
-export { RoofPlanScreen } from './roof-plan-screen.tsx'

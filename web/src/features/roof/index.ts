@@ -1,1 +1,0 @@
-export { Roof } from './roof.tsx'

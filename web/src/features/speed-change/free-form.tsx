@@ -1,0 +1,47 @@
+import { beltSections } from '@motor-round/core/drivetrain'
+import { Input, Select } from 'antd'
+import { Field } from '../../parts/fields/index.ts'
+import type { FreeDraft } from './free.ts'
+
+const sections = beltSections.map((s) => ({ value: s.id, label: s.id }))
+
+/** A machine on free numbers: plate, sheaves, wheel. */
+export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<FreeDraft>) => void }) {
+  const cell = (key: Exclude<keyof FreeDraft, 'wheel' | 'section'>, label: string, unit: string) => (
+    <Field label={label}>
+      <Input value={draft[key]} inputMode="decimal" suffix={unit} onChange={(e) => set({ [key]: e.target.value })} />
+    </Field>
+  )
+  return (
+    <div className="form-grid">
+      {cell('hp', 'Nameplate power', 'hp')}
+      {cell('plateVolts', 'Nameplate volts', 'V')}
+      {cell('plateAmps', 'Nameplate amps', 'A')}
+      {cell('plateRpm', 'Nameplate speed', 'rpm')}
+      {cell('hz', 'Supply', 'Hz')}
+      {cell('closed', 'Motor sheave, pitch, closed', 'in')}
+      {cell('perTurn', 'Change per turn, if adjustable', 'in')}
+      {cell('turns', 'Turns open now', 'turns')}
+      {cell('most', 'Most turns open', 'turns')}
+      {cell('driven', 'Fan sheave, pitch', 'in')}
+      <Field label="Section">
+        <Select<string>
+          aria-label="Section"
+          value={draft.section}
+          options={sections}
+          onChange={(section) => set({ section })}
+        />
+      </Field>
+      {cell('center', 'Center distance', 'in')}
+      <Field label="Wheel">
+        <Select<FreeDraft['wheel']>
+          aria-label="Wheel"
+          value={draft.wheel}
+          options={(['forward-curved', 'backward-inclined', 'propeller'] as const).map((w) => ({ value: w, label: w }))}
+          onChange={(wheel) => set({ wheel })}
+        />
+      </Field>
+      {cell('greatestRpm', 'Wheel, maximum speed', 'rpm')}
+    </div>
+  )
+}

@@ -1,0 +1,68 @@
+import type { Goal } from '@motor-round/core/speed-change'
+import { Input } from 'antd'
+import { Choice, Field } from '../../parts/fields/index.ts'
+import { goalUnit, type SpeedChangeDraft } from './draft.ts'
+
+const goals: readonly { value: Goal['kind']; label: string }[] = [
+  { value: 'amps', label: 'Amps' },
+  { value: 'rpm', label: 'Fan speed' },
+  { value: 'flow', label: 'Air' },
+  { value: 'pressure', label: 'Pressure' },
+]
+
+/** Today's point and the goal, as they are typed. */
+export function TodayForm({
+  draft,
+  set,
+  wrong,
+}: {
+  draft: SpeedChangeDraft
+  set: (d: Partial<SpeedChangeDraft>) => void
+  wrong: Readonly<Record<string, string>>
+}) {
+  const cell = (
+    key: 'volts' | 'flow' | 'pressure' | 'fixed' | 'hours' | 'price' | 'value',
+    label: string,
+    unit: string,
+  ) => (
+    <Field label={label} error={wrong[key]}>
+      <Input value={draft[key]} inputMode="decimal" suffix={unit} onChange={(e) => set({ [key]: e.target.value })} />
+    </Field>
+  )
+  return (
+    <>
+      <div className="speed-legs">
+        {draft.legs.map((text, i) => (
+          <Field key={`leg-${i + 1}`} label={draft.legs.length === 1 ? 'Amps' : `L${i + 1}`} error={wrong[`leg${i}`]}>
+            <Input
+              value={text}
+              inputMode="decimal"
+              suffix="A"
+              onChange={(e) => set({ legs: draft.legs.map((t, k) => (k === i ? e.target.value : t)) })}
+            />
+          </Field>
+        ))}
+        {cell('volts', 'Volts', 'V')}
+      </div>
+      <div className="speed-goal">
+        <Choice<Goal['kind']>
+          label="Goal"
+          options={goals}
+          value={draft.goal}
+          onChange={(goal) => goal && set({ goal, value: '' })}
+        />
+        {cell('value', 'To', goalUnit(draft))}
+      </div>
+      <details>
+        <summary>Air, hours, price</summary>
+        <div className="calc-in">
+          {cell('flow', 'Airflow, if measured', 'cfm')}
+          {cell('pressure', 'Static pressure, if measured', 'in wg')}
+          {cell('fixed', 'Share not from the duct', '%')}
+          {cell('hours', 'Runs a year', 'h')}
+          {cell('price', 'Energy costs', 'a kWh')}
+        </div>
+      </details>
+    </>
+  )
+}

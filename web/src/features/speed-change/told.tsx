@@ -1,0 +1,130 @@
+import type { DriveToday, Option } from '@motor-round/core/speed-change'
+import { convert, show } from '@motor-round/core/quantity'
+import { showLength, type LengthUnit } from '../../app/lengths.ts'
+
+const whole = (v: number) => Math.round(v).toLocaleString('en')
+const kWh = (watts: number | null, hours: number) => `${whole(((watts ?? 0) / 1000) * hours)} kWh`
+const share = (v: number) =>
+  `${v >= 1 ? '+' : '−'}${Math.abs((v - 1) * 100).toFixed(Math.abs(v - 1) < 0.0995 ? 1 : 0)} %`
+
+/** Everything a change does, one line each: then, and now beside it. */
+export function Told({
+  option,
+  now,
+  today,
+  unit,
+}: {
+  option: Option
+  now: Option['prediction']
+  today: DriveToday
+  unit: LengthUnit
+}) {
+  const p = option.prediction
+  const cfm = (v: number) => `${whole(convert(v, 'm3/s', 'cfm'))} cfm`
+  const lines: readonly (readonly [string, string, string])[] = [
+    ['Amps by leg', `${show.ampsRow(p.legs).join('  ')} A`, `${show.ampsRow(today.legs).join('  ')} A`],
+    ['Mean, 95 % range', `${show.amps(p.low)} to ${show.amps(p.high)} A`, `${show.amps(now.amps)} A`],
+    ...(today.allowed === null
+      ? []
+      : [
+          [
+            'Share of allowed amps',
+            show.percent(p.amps / today.allowed),
+            show.percent(now.amps / today.allowed),
+          ] as const,
+        ]),
+    ...(p.load === null ? [] : [['Motor load', show.percent(p.load), show.percent(now.load ?? 0)] as const]),
+    ['Fan speed', `${whole(p.fanRpm)} rpm`, `${whole(p.fanRpmNow)} rpm`],
+    [
+      'Air',
+      p.flow === null || p.flow === p.airShare ? share(p.airShare) : `${cfm(p.flow)}, ${share(p.airShare)}`,
+      today.flow === null || today.flow === 1 ? 'today’s' : cfm(today.flow),
+    ],
+    [
+      'Static pressure',
+      p.pressure === null ? share(p.pressureShare) : `${convert(p.pressure, 'Pa', 'inwg').toFixed(2)} in wg`,
+      today.pressure === null ? 'today’s' : `${convert(today.pressure, 'Pa', 'inwg').toFixed(2)} in wg`,
+    ],
+    ['Shaft power', share(p.powerShare), 'today’s'],
+    ...(p.base
+      ? [
+          [
+            'Motor base',
+            `${showLength(Math.abs(p.base.travel), unit)} ${p.base.travel >= 0 ? 'away from' : 'toward'} the fan, centers ${showLength(p.base.center, unit)}`,
+            today.drive?.center == null ? '' : showLength(today.drive.center, unit),
+          ] as const,
+        ]
+      : []),
+    ...(p.base?.newBelt
+      ? [['Belt size', `${p.base.newBelt.section}${p.base.newBelt.number}`, 'the present belt no longer fits'] as const]
+      : []),
+    ...(p.beltSpeed === null
+      ? []
+      : [
+          [
+            'Belt speed',
+            `${whole(convert(p.beltSpeed, 'm/s', 'ft/min'))} ft/min`,
+            now.beltSpeed === null ? '' : `${whole(convert(now.beltSpeed, 'm/s', 'ft/min'))} ft/min`,
+          ] as const,
+        ]),
+    ...(p.beltsCarry === null
+      ? []
+      : [
+          [
+            'Belts carry',
+            `${convert(p.beltsCarry, 'W', 'hp').toFixed(1)} hp`,
+            now.beltsCarry === null ? '' : `${convert(now.beltsCarry, 'W', 'hp').toFixed(1)} hp`,
+          ] as const,
+        ]),
+    ...(p.bearings
+      ? [
+          [
+            'Bearing life',
+            `${share(p.bearings.lifeShare)}${p.bearings.hours === null ? '' : `, ${whole(p.bearings.hours)} h on both`}`,
+            'at the belt tension for each load',
+          ] as const,
+        ]
+      : []),
+    ['Sound of the fan', `${show.signed(p.sound, 1)} dB`, 'today’s'],
+    ...(p.flow === null || today.flow === null || today.flow === 1
+      ? []
+      : [
+          [
+            'Building air',
+            `${cfm(Math.abs(p.flow - today.flow))} ${p.flow > today.flow ? 'more' : 'less'} through this fan`,
+            'adjust make-up and outside air',
+          ] as const,
+        ]),
+    ...(p.cost === null || p.costNow === null
+      ? []
+      : [
+          [
+            'Energy a year',
+            `${kWh(p.watts, today.hours)}, costs ${whole(p.cost)}`,
+            `${kWh(p.wattsNow, today.hours)}, ${whole(p.costNow)} at ${today.price} a kWh`,
+          ] as const,
+        ]),
+  ]
+  return (
+    <table className="speed-told">
+      <thead>
+        <tr>
+          <th scope="col">
+            <span className="visually-hidden">Quantity</span>
+          </th>
+          <th scope="col">After</th>
+          <th scope="col">Now</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(([what, then, was]) => (
+          <tr key={what}>
+            <th scope="row">{what}</th>
+            <td>{then}</td>
+            <td>{was}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}

@@ -1,1 +1,0 @@
-export { StopScreen } from './stop-screen.tsx'

@@ -1,0 +1,69 @@
+import { checksOf, type MachineFacts } from '@motor-round/core/judge'
+import { describe, expect, it } from 'vitest'
+import { cellsOf, isBad, readingsOf, typedOf } from './cells.ts'
+import { facts } from '../../test/facts.test-help.ts'
+
+const running = (m: MachineFacts) =>
+  cellsOf(
+    checksOf(m, 'running', 'live').flatMap((c) => c.groups(m)),
+    'F',
+  )
+
+describe('the cells of a visit', () => {
+  it('of a three-phase machine: three volts, three amps, then Hz and rpm', () =>
+    expect(running(facts).map((c) => c.key)).toEqual([
+      'volts_ll L1-L2',
+      'volts_ll L2-L3',
+      'volts_ll L3-L1',
+      'amps L1',
+      'amps L2',
+      'amps L3',
+      'hz motor',
+      'rpm motor',
+    ]))
+  it('of a single-phase machine: to neutral at 120 V, line to line above', () => {
+    expect(running({ ...facts, phases: 1, serviceVolts: 120 })[0]?.key).toBe('volts_ln L1-N')
+    expect(running({ ...facts, phases: 1, serviceVolts: 208 })[0]?.key).toBe('volts_ll L1-L2')
+  })
+  it('ask for Hz in the way only where there is a drive', () => {
+    expect(running(facts).find((c) => c.quantity === 'hz')?.also).toBe(true)
+    expect(running({ ...facts, hasDrive: true }).find((c) => c.quantity === 'hz')?.also).toBe(false)
+  })
+  it('become readings; what is no figure, or below zero, does not', () => {
+    expect(
+      readingsOf(
+        { 'amps L1': '13.6', 'amps L2': '13,2', 'amps L3': 'x', 'hz motor': '-1', 'volts_ll L1-L2': '' },
+        {},
+        'F',
+      ),
+    ).toEqual([
+      { quantity: 'amps', position: 'L1', value: 13.6 },
+      { quantity: 'amps', position: 'L2', value: 13.2 },
+    ])
+  })
+  it('take temperatures in the scale of the house, below zero too, and keep °C', () => {
+    expect(readingsOf({ 'temperature ambient': '14' }, {}, 'F')[0]?.value).toBeCloseTo(-10)
+    expect(readingsOf({ 'temperature ambient': '-10' }, {}, 'C')[0]?.value).toBe(-10)
+  })
+  it('take OL as over range where a circuit can be open, and nowhere else', () => {
+    expect(readingsOf({ 'winding_ohms T1-T2': 'ol', 'amps L1': 'OL' }, {}, 'F')).toEqual([
+      { quantity: 'winding_ohms', position: 'T1-T2', value: 100000, how: 'over-range' },
+    ])
+    const [cell] = running(facts)
+    if (!cell) throw new Error('there are cells')
+    expect([isBad(cell, 'OL'), isBad(cell, '4x'), isBad(cell, '480'), isBad(cell, '')]).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ])
+  })
+  it('keep how a value came from the meter', () =>
+    expect(readingsOf({ 'amps L1': '13.6' }, { 'amps L1': { how: 'meter', spread: 0.02 } }, 'F')).toEqual([
+      { quantity: 'amps', position: 'L1', value: 13.6, how: 'meter', spread: 0.02 },
+    ]))
+  it('show a kept reading as it was typed', () => {
+    expect(typedOf({ quantity: 'temperature', position: 'motor', value: 70 }, 'F')).toBe('158')
+    expect(typedOf({ quantity: 'winding_ohms', position: 'T1-T2', value: 1e5, how: 'over-range' }, 'F')).toBe('OL')
+  })
+})

@@ -1,0 +1,1 @@
+export { VisitScreen } from './visit-screen.tsx'

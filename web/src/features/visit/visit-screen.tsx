@@ -1,0 +1,38 @@
+import type { MachinePage, VisitRecord } from '@motor-round/contract'
+import { scopeAsk, type ScopeId } from '@motor-round/core/judge'
+import { useParams, useSearchParams } from 'react-router'
+import { api } from '../../app/api.ts'
+import type { Failure } from '../../app/failure.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { VisitForm } from './visit-form.tsx'
+
+/** Take a visit at a machine, or correct one. */
+export function VisitScreen() {
+  const id = useParams()['id'] ?? ''
+  const [params] = useSearchParams()
+  const corrects = params.get('corrects')
+  const round = params.get('round')
+  const scope = scopeAsk.options.find(([value]) => value === params.get('scope'))?.[0] as ScopeId | undefined
+  const policies = api.usePoliciesQuery({}).data?.policies
+  const query = api.useMachinePageQuery({ params: { id } })
+  const page: MachinePage | undefined = query.currentData
+  if (query.error && !page)
+    return (
+      <div className="page">
+        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
+      </div>
+    )
+  if (!page || !policies) return <p className="page">Loading …</p>
+  const old: VisitRecord | undefined = corrects === null ? undefined : page.visits.find((s) => s.id === corrects)
+  if (corrects !== null && !old) return <p className="page">This visit was not found.</p>
+  return (
+    <VisitForm
+      key={`${id} ${corrects ?? ''}`}
+      page={page}
+      old={old ?? null}
+      scale={policies.temperature}
+      round={round}
+      scope={scope ?? null}
+    />
+  )
+}

@@ -1,0 +1,25 @@
+import type { RoofMap, Spot } from '@motor-round/core/round'
+import type { Difference } from '../fields/index.ts'
+
+/** What differs between two plans, in words. */
+export function mapDifferences(mine: RoofMap, theirs: RoofMap, tagOf: (id: string) => string): Difference[] {
+  const size = (p: RoofMap) => `${p.width} × ${p.depth} m`
+  const spot = (b: Spot | undefined) => (b ? `${b.x} m, ${b.y} m` : 'not there')
+  const out: Difference[] = []
+  if (size(mine) !== size(theirs)) out.push({ what: 'Size', mine: size(mine), theirs: size(theirs) })
+  for (const id of new Set([...Object.keys(mine.units), ...Object.keys(theirs.units)]))
+    if (spot(mine.units[id]) !== spot(theirs.units[id]))
+      out.push({ what: tagOf(id), mine: spot(mine.units[id]), theirs: spot(theirs.units[id]) })
+  for (const [field, of] of [
+    ['Access points', (p: RoofMap) => p.hatches],
+    ['Ladders', (p: RoofMap) => p.ladders],
+    ['Obstacles', (p: RoofMap) => p.obstacles],
+    ['Roof edge points', (p: RoofMap) => p.edge],
+  ] as const)
+    if (JSON.stringify(of(mine)) !== JSON.stringify(of(theirs)))
+      out.push({ what: field, mine: String(of(mine).length), theirs: String(of(theirs).length) })
+  const under = (p: RoofMap) => (p.underlay ? `${p.underlay.w.toFixed(1)} m wide` : 'none')
+  if (JSON.stringify(mine.underlay) !== JSON.stringify(theirs.underlay))
+    out.push({ what: 'Background photo', mine: under(mine), theirs: under(theirs) })
+  return out
+}

@@ -1,0 +1,198 @@
+import type { Level } from '@motor-round/core/judge'
+import type { RoofMap, Box, Spot } from '@motor-round/core/round'
+import type { PointerEvent, ReactNode } from 'react'
+import { levelWords } from '../level-mark/index.ts'
+import './roof-map.css'
+
+/** A unit as the plan draws it: its worst level, and the heaviest load of its fans over what they may draw. */
+export interface MapUnit {
+  readonly id: string
+  readonly tag: string
+  readonly level: Level | null
+  readonly load: number | null
+}
+
+const points = (list: readonly Spot[]) => list.map((p) => `${p.x},${p.y}`).join(' ')
+
+/** A ruler of whole metres that is about a fifth of the width. */
+const ruler = (width: number): number => [1, 2, 5, 10, 20, 50, 100].find((m) => m >= width / 6) ?? 200
+
+function Load({ box, load }: { box: Box; load: number }) {
+  const top = 1.25
+  const at = (Math.min(load, top) / top) * box.w
+  const y = box.y + box.h
+  return (
+    <g className={load > 1 ? 'map-load map-over' : 'map-load'}>
+      <rect x={box.x} y={y} width={box.w} height={0.35} className="map-track" />
+      <rect x={box.x} y={y} width={at} height={0.35} className="map-fill" />
+      <line x1={box.x + box.w / top} x2={box.x + box.w / top} y1={y - 0.1} y2={y + 0.5} className="map-plate" />
+    </g>
+  )
+}
+
+function Unit({
+  unit,
+  box,
+  chosen,
+  onDown,
+  onPick,
+}: {
+  unit: MapUnit
+  box: Box
+  chosen: boolean
+  onDown: ((e: PointerEvent<SVGGElement>) => void) | undefined
+  onPick: (() => void) | undefined
+}) {
+  const level = unit.level ?? 'not judged'
+  const size = Math.min(1.5, Math.max(1.15, (box.w * 1.9) / Math.max(4, unit.tag.length)))
+  return (
+    <g
+      className={`map-unit map-${level}${chosen ? ' map-chosen' : ''}`}
+      role={onPick || onDown ? 'button' : 'img'}
+      tabIndex={onPick ? 0 : undefined}
+      aria-label={`${unit.tag}, ${levelWords[level]}${unit.load === null ? '' : `, ${Math.round(unit.load * 100)} % of plate`}`}
+      onPointerDown={onDown}
+      onClick={onPick}
+      onKeyDown={(e) => {
+        if (e.key === 'Enter' && onPick) onPick()
+      }}
+    >
+      <rect x={box.x} y={box.y} width={box.w} height={box.h} />
+      {level === 'watch' ? (
+        <path d={`M${box.x},${box.y} h${box.w / 2} v${box.h} h${-box.w / 2} Z`} className="map-half" />
+      ) : null}
+      {unit.load === null ? null : <Load box={box} load={unit.load} />}
+      <text x={box.x + box.w / 2} y={box.y - 0.35} fontSize={size} textAnchor="middle">
+        {unit.tag}
+      </text>
+    </g>
+  )
+}
+
+/** A roof or room from above, to scale: edge, ways in, what one walks round, units with level and load, the way of a round. */
+export function RoofMapView({
+  map,
+  units,
+  ways = [],
+  visits = [],
+  chosen = null,
+  label,
+  onPick,
+  onUnitDown,
+  children,
+  onMove,
+  onUp,
+}: {
+  map: RoofMap
+  units: readonly MapUnit[]
+  /** Where the round leads each of its people, metres. */
+  ways?: readonly (readonly Spot[])[]
+  /** Numbers of the round at the units. */
+  visits?: readonly { readonly unitId: string; readonly words: string }[]
+  chosen?: string | null
+  label: string
+  onPick?: (unitId: string) => void
+  onUnitDown?: (unitId: string, e: PointerEvent<SVGGElement>) => void
+  onMove?: (e: PointerEvent<SVGSVGElement>) => void
+  onUp?: (e: PointerEvent<SVGSVGElement>) => void
+  children?: ReactNode
+}) {
+  const metres = ruler(map.width)
+  return (
+    <svg
+      className="roof-map"
+      viewBox={`-1 -2 ${map.width + 2} ${map.depth + 4.6}`}
+      role="group"
+      aria-label={label}
+      onPointerMove={onMove}
+      onPointerUp={onUp}
+      onPointerLeave={onUp}
+    >
+      <rect x={0} y={0} width={map.width} height={map.depth} className="map-deck" />
+      {map.underlay ? (
+        <image
+          href={`/api/v1/map-pictures/${map.underlay.id}`}
+          x={map.underlay.x}
+          y={map.underlay.y}
+          width={map.underlay.w}
+          height={map.underlay.h}
+          preserveAspectRatio="none"
+          className="map-underlay"
+        />
+      ) : null}
+      {map.edge.length > 2 ? <polygon points={points(map.edge)} className="map-edge" /> : null}
+      {map.obstacles.map((o) => (
+        <g key={o.id} className={`map-${o.kind}`}>
+          <rect x={o.x} y={o.y} width={o.w} height={o.h} />
+          <text x={o.x + o.w / 2} y={o.y + o.h / 2 + 0.4} fontSize={1.05} textAnchor="middle">
+            {o.name || (o.kind === 'keep-clear' ? 'keep clear' : '')}
+          </text>
+        </g>
+      ))}
+      {ways.map((way, i) =>
+        way.length > 1 ? <polyline key={i} points={points(way)} className={`map-way map-way-${i % 3}`} /> : null,
+      )}
+      {map.hatches.map((h) => (
+        <g key={h.id} className="map-door">
+          <rect x={h.x - 0.6} y={h.y - 0.6} width={1.2} height={1.2} />
+          <text x={h.x + 1} y={h.y + 0.45} fontSize={1.1}>
+            {h.name || 'access point'}
+          </text>
+        </g>
+      ))}
+      {map.ladders.map((l) => (
+        <g key={l.id} className="map-door">
+          <path
+            d={`M${l.x - 0.4},${l.y - 0.9} v1.8 M${l.x + 0.4},${l.y - 0.9} v1.8 M${l.x - 0.4},${l.y - 0.4} h0.8 M${l.x - 0.4},${l.y} h0.8 M${l.x - 0.4},${l.y + 0.4} h0.8`}
+          />
+          <text x={l.x - 0.8} y={l.y + 0.4} fontSize={1.1} textAnchor="end">
+            {l.name || 'ladder'}, {l.height} m
+          </text>
+        </g>
+      ))}
+      {units.map((u) => {
+        const box = map.units[u.id]
+        return box ? (
+          <Unit
+            key={u.id}
+            unit={u}
+            box={box}
+            chosen={chosen === u.id}
+            onDown={onUnitDown ? (e) => onUnitDown(u.id, e) : undefined}
+            onPick={onPick ? () => onPick(u.id) : undefined}
+          />
+        ) : null
+      })}
+      {visits.map((s) => {
+        const box = map.units[s.unitId]
+        return box ? (
+          <g key={s.unitId} className="map-number">
+            <rect
+              x={box.x + box.w + 0.25}
+              y={box.y + box.h / 2 - 0.85}
+              width={0.9 + s.words.length * 0.55}
+              height={1.7}
+            />
+            <text
+              x={box.x + box.w + 0.7 + s.words.length * 0.275}
+              y={box.y + box.h / 2 + 0.45}
+              fontSize={1.25}
+              textAnchor="middle"
+            >
+              {s.words}
+            </text>
+          </g>
+        ) : null
+      })}
+      {children}
+      <g className="map-ruler">
+        <line x1={0} x2={metres} y1={map.depth + 1} y2={map.depth + 1} />
+        <line x1={0} x2={0} y1={map.depth + 0.6} y2={map.depth + 1.4} />
+        <line x1={metres} x2={metres} y1={map.depth + 0.6} y2={map.depth + 1.4} />
+        <text x={metres + 0.6} y={map.depth + 1.4} fontSize={1.2}>
+          {metres} m
+        </text>
+      </g>
+    </svg>
+  )
+}
