@@ -73,6 +73,15 @@ module.exports = {
       from: { path: '^web/src/features/([^/]+)/' },
       to: { path: '^web/src/features/[^/]+/', pathNot: ['^web/src/features/$1/', '/index\\.tsx?$'] },
     },
+    {
+      name: 'offline-core-without-react',
+      comment: 'the outbox and the cache run the same in a test, a worker or a page',
+      severity: 'error',
+      from: { path: '^web/src/offline/core/', pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: '(^|/)node_modules/(react|react-dom|react-[^/]+|antd|@ant-design|@reduxjs)(/|$)|^web/src/(app|features|parts|offline/react)/',
+      },
+    },
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'unresolvable',

@@ -29,7 +29,12 @@ async function home(call, list) {
   const began = performance.now()
   for (let i = 0; i < list.length; i += letter) {
     const entries = list.slice(i, i + letter).map((body, n) => ({ n, kind: 'visit', body }))
-    const { results } = await call('POST', '/sync', JSON.stringify({ device: 'bench', entries }), 'application/json')
+    const { results } = await call(
+      'POST',
+      '/sync',
+      JSON.stringify({ device: 'bench', mutations: entries }),
+      'application/json',
+    )
     if (results.some((r) => r.outcome === 'refused'))
       throw new Error(JSON.stringify(results.find((r) => r.outcome === 'refused')))
   }

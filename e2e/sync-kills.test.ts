@@ -17,9 +17,9 @@ vi.stubGlobal('localStorage', {
   getItem: (k: string) => marks.get(k) ?? null,
   setItem: (k: string, v: string) => marks.set(k, v),
 })
-const { bringHome } = await import('../web/src/offline/home.ts')
-const { keepHere } = await import('../web/src/offline/line.ts')
-const { store } = await import('../web/src/offline/store.ts')
+const { syncOutbox } = await import('../web/src/offline/core/sync.ts')
+const { enqueue } = await import('../web/src/offline/core/outbox.ts')
+const { store } = await import('../web/src/offline/core/store.ts')
 
 const runs = 200
 let world: World
@@ -151,7 +151,7 @@ describe('a phone comes home over and over while everything around it breaks', (
           known.version++
           plates.push(correction.id)
         }
-        await keepHere('', [
+        await enqueue('', [
           { kind: 'visit', body: visit as never },
           { kind: 'work', body: { id: workId, machineId, doneAt: takenAt, kind: 'note', note: `run ${run}` } },
           { kind: 'finding', body: found },
@@ -160,10 +160,10 @@ describe('a phone comes home over and over while everything around it breaks', (
         ])
       }
       vi.stubGlobal('fetch', badNetwork(random, 0.5))
-      for (let tries = 0; (await store.line.count()) > 0; tries++) {
+      for (let tries = 0; (await store.outbox.count()) > 0; tries++) {
         if (tries > 60) throw new Error('it never came home')
         if (tries > 30) vi.stubGlobal('fetch', badNetwork(random, 0))
-        const going = bringHome()
+        const going = syncOutbox()
         if (random.next() < 0.15) {
           await wait(random.between(0, 15))
           await killTab()
@@ -172,7 +172,7 @@ describe('a phone comes home over and over while everything around it breaks', (
         await going.catch(() => undefined)
       }
     }
-    expect(await store.line.count()).toBe(0)
+    expect(await store.outbox.count()).toBe(0)
     const kept = await killer.query<{ id: string; n: string; readings: string }>(
       `select s.id, count(distinct s.taken_at) as n, count(r.*) as readings from visits s
        left join readings r on r.visit_id = s.id where s.id = any($1::uuid[]) group by s.id`,

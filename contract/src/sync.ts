@@ -11,15 +11,15 @@ import { foundBody, pictureBody, roundEventBody } from './round.ts'
 import { visitBody, workBody } from './visit.ts'
 
 /**
- * A motor fitted on the roof. `replaces`: the one that was seen in place there, null for none; where another is in the
- * book by then, both are shown.
+ * A motor installed offline. `replaces`: the one that was seen in place there, null for none; where the server has another
+ * by then, both are shown.
  */
 export const motorFitted = motorBody.extend({ machineId: id, ...cameOut, replaces: id.nullable() })
-/** A part fitted on the roof. */
+/** A part installed offline. */
 export const partFitted = partBody.extend({ machineId: id, ...cameOut })
-/** A plate corrected on the roof; `id` is the correction's own, `version` that of the plate it was made on. */
+/** A nameplate corrected offline; `id` is the correction's own, `version` that of the nameplate it was made on. */
 export const plateCorrected = edit(motorBody).extend({ motorId: id, machineId: id })
-/** A change from the bench that was done on the roof; `id` is that of the work or of the sheave it comes to. */
+/** A planned speed change that was done offline; `id` is that of the work or of the sheave it comes to. */
 export const speedChangeDoneOffline = z.strictObject({
   id,
   speedChangeId: id,
@@ -28,13 +28,13 @@ export const speedChangeDoneOffline = z.strictObject({
   doneAt: instant,
   note: text(400).default(''),
 })
-/** A plan drawn on the roof, on the version it was begun from. */
+/** A roof map drawn offline, on the version it was begun from. */
 export const mapDrawn = z.strictObject({ id, areaId: id, version: z.int().min(0), map: roofMap })
 
 const entry = <K extends string, B extends z.ZodType>(kind: K, body: B) =>
   z.strictObject({ n: z.int().min(0), kind: z.literal(kind), body })
-/** What a phone brings home, in the order in which it happened there. */
-export const syncEntry = z.discriminatedUnion('kind', [
+/** What a device sends, in the order in which it was made there. */
+export const batchMutation = z.discriminatedUnion('kind', [
   entry('found', foundBody),
   entry('visit', visitBody),
   entry('work', workBody),
@@ -50,37 +50,37 @@ export const syncEntry = z.discriminatedUnion('kind', [
   entry('speed-change', speedChangeBody),
   entry('speed-change-done', speedChangeDoneOffline),
 ])
-export type SyncEntry = z.infer<typeof syncEntry>
-export type SyncEntryInput = z.input<typeof syncEntry>
+export type BatchMutation = z.infer<typeof batchMutation>
+export type BatchMutationInput = z.input<typeof batchMutation>
 
-/** Entries are read one by one, so that one that is wrong does not hold back the others. */
+/** A batch. Mutations are read one by one, so that one that is wrong does not hold back the others. */
 export const syncBody = z.strictObject({
   device: line(80).min(1),
-  entries: z.array(z.looseObject({ n: z.int().min(0) })).max(200),
+  mutations: z.array(z.looseObject({ n: z.int().min(0) })).max(200),
 })
 const syncResult = z.object({
   n: z.int(),
-  /** kept: now or before; refused: it never will be, and why; held: it comes after one that was not kept. */
-  outcome: z.enum(['kept', 'already', 'refused', 'held']),
+  /** applied: now; duplicate: before; rejected: it never will be, and why; blocked: it depends on one that was rejected. */
+  outcome: z.enum(['applied', 'duplicate', 'rejected', 'blocked']),
   problem: z
     .object({
       detail: z.string(),
       errors: z.array(z.object({ path: z.string(), message: z.string() })),
-      /** What is in the book instead, where somebody changed it meanwhile: both are shown, and a person decides. */
+      /** What the server has instead, where somebody changed it meanwhile: both are shown, and a person decides. */
       current: z.unknown().optional(),
     })
     .nullable(),
-  /** Of a visit: how the server judges it, and other people's stops at that machine since the phone left. */
+  /** Of a visit: how the server judges it, and other people's visits to that machine since the device went offline. */
   judgement: judgement.nullable(),
   others: z.array(z.object({ visitId: id, by: z.string(), takenAt: instant })),
 })
 export type SyncResult = z.infer<typeof syncResult>
 export const syncAnswer = z.object({ results: z.array(syncResult), now: instant, policiesVersion: z.int() })
 
-/** A phone's own words about itself: it takes a round along, or has brought all of it home. */
+/** A device about itself: it downloaded a round, or has synced all of it. */
 export const deviceBody = z.strictObject({ device: line(80).min(1), roundId: id, holds: z.int().min(0).max(100_000) })
 
-/** What a phone that never came home is emptied to. */
+/** What the outbox of a device that never synced is exported to. */
 export const phoneFile = z
   .strictObject({
     format: z.literal('motor-round-phone'),
@@ -88,9 +88,9 @@ export const phoneFile = z
     device: line(80).min(1),
     by: z.string().max(60),
     savedAt: instant,
-    /** Of entries that another person took on that phone: their name, by `n`. */
-    takenBy: z.record(z.string(), z.string().max(60)).default({}),
-    entries: z.array(syncEntry).max(20_000),
+    /** Of mutations that another person entered on that device: their name, by `n`. */
+    authors: z.record(z.string(), z.string().max(60)).default({}),
+    mutations: z.array(batchMutation).max(20_000),
   })
   .meta({ id: 'PhoneFile' })
 export type PhoneFile = z.infer<typeof phoneFile>

@@ -30,7 +30,7 @@ describe('the whole organization as a file', () => {
       kind: 'closed',
     }
     const body = { ...closing, reason: 'Taped and tied away' }
-    const sent = await lead.post('/sync', { device: 'x', entries: [{ n: 0, kind: 'closing', body }] })
+    const sent = await lead.post('/sync', { device: 'x', mutations: [{ n: 0, kind: 'closing', body }] })
     expect(sent.body).toMatchObject({ results: [{ n: 0 }] })
     const out = await lead.get('/exports/organization.json')
     // The demo has one of its own.

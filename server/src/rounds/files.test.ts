@@ -133,7 +133,7 @@ describe('the files of a closed round', () => {
       type: 'image/png',
       bytes,
     }
-    await lead.post('/sync', { device: 'x', entries: [{ n: 0, kind: 'picture', body }] })
+    await lead.post('/sync', { device: 'x', mutations: [{ n: 0, kind: 'picture', body }] })
     const pdf = await binary(`/rounds/${walked.id}/report.pdf`)
     expect(pdf.length).toBeGreaterThan(before)
     expect((await pagesOf(pdf))[0]).toContain('Pictures')

@@ -44,7 +44,7 @@ describe('a plate that was corrected on the roof', () => {
       plate: { ...motor.plate, sf: 1.25 },
       version: motor.version + 1,
     })
-    expect(await outcomes([first, second])).toEqual(['kept', 'kept'])
+    expect(await outcomes([first, second])).toEqual(['applied', 'applied'])
     // The answer was lost: the phone brings both again, and somebody has changed it since.
     const now = await motorOf(machineId)
     const later = { ...now, plate: { ...now.plate, serial: 'LATER' } }
@@ -52,7 +52,7 @@ describe('a plate that was corrected on the roof', () => {
     expect(
       (await lead.put(`/motors/${id}`, { id, plate, connectionVolts, fittedAt, why, standIn, version })).status,
     ).toBe(200)
-    expect(await outcomes([first, second])).toEqual(['already', 'already'])
+    expect(await outcomes([first, second])).toEqual(['duplicate', 'duplicate'])
     expect(await motorOf(machineId)).toMatchObject({
       plate: { sf: 1.25, serial: 'LATER' },
       version: motor.version + 3,
@@ -66,25 +66,25 @@ describe('a plate that was corrected on the roof', () => {
     const online = { ...body, id: motorId, changeId }
     expect((await hand.put(`/motors/${motorId}`, online)).status).toBe(200)
     expect((await hand.put(`/motors/${motorId}`, online)).body).toMatchObject({ version: motor.version + 1 })
-    expect(await outcomes([entry])).toEqual(['already'])
+    expect(await outcomes([entry])).toEqual(['duplicate'])
     expect((await motorOf(machineId)).version).toBe(motor.version + 1)
   })
   it('is refused with what is in the book where somebody else was first; what stands on it is held, readings are not', async () => {
     const machineId = await hand.machine('EF-3/EF')
     const motor = await motorOf(machineId)
     const theirs = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.0 } })
-    expect(await outcomes([theirs], lead)).toEqual(['kept'])
+    expect(await outcomes([theirs], lead)).toEqual(['applied'])
     const mine = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
     const more = corrected(machineId, motor, { version: motor.version + 1 })
     const visit = visitOf(machineId, [5, 5.1, 5.2])
     const [refused, held, kept] = await results([mine, more, { kind: 'visit', body: visit }])
-    expect(refused).toMatchObject({ outcome: 'refused', problem: { current: { plate: { sf: 1.0 } } } })
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { current: { plate: { sf: 1.0 } } } })
     expect(refused?.problem?.detail).toContain('Tamsin Vale changed this motor in the meantime')
-    expect([held?.outcome, kept?.outcome]).toEqual(['held', 'kept'])
+    expect([held?.outcome, kept?.outcome]).toEqual(['blocked', 'applied'])
     expect((await motorOf(machineId)).plate.sf).toBe(1.0)
     // A person decides for what was read on the roof: it goes over what is in the book now.
     const over = corrected(machineId, await motorOf(machineId), { plate: { ...motor.plate, sf: 1.15 } })
-    expect(await outcomes([over])).toEqual(['kept'])
+    expect(await outcomes([over])).toEqual(['applied'])
     expect((await motorOf(machineId)).plate.sf).toBe(1.15)
   })
 })
@@ -107,8 +107,8 @@ describe('a motor that was fitted on the roof', () => {
     const machineId = await hand.machine('RTU-31/SF-1')
     const old = await motorOf(machineId)
     const entry = fitted(machineId, old.id)
-    expect(await outcomes([entry])).toEqual(['kept'])
-    expect(await outcomes([entry])).toEqual(['already'])
+    expect(await outcomes([entry])).toEqual(['applied'])
+    expect(await outcomes([entry])).toEqual(['duplicate'])
     const page = await pageOf(machineId)
     expect(page.motor).toMatchObject({ id: entry.body.id, fittedBy: 'Mosi Okonjo', plate: { amps: '3.1' } })
     expect(page.pastMotors[0]).toMatchObject({ id: old.id, removedWhy: 'seized' })
@@ -117,15 +117,15 @@ describe('a motor that was fitted on the roof', () => {
     const machineId = await hand.machine('RTU-31/SF-2')
     const old = await motorOf(machineId)
     const theirs = fitted(machineId, old.id)
-    expect(await outcomes([theirs], lead)).toEqual(['kept'])
+    expect(await outcomes([theirs], lead)).toEqual(['applied'])
     const mine = fitted(machineId, old.id, { fittedAt: '2026-11-25T08:30:00Z' })
     const [refused] = await results([mine])
-    expect(refused).toMatchObject({ outcome: 'refused', problem: { current: { id: theirs.body.id } } })
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { current: { id: theirs.body.id } } })
     expect(refused?.problem?.detail).toBe('Tamsin Vale entered another motor there in the meantime.')
     const online = { ...mine.body, machineId: undefined }
     expect((await hand.post(`/machines/${machineId}/motors`, online)).status).toBe(409)
     // It was fitted after that one: said so, it is.
-    expect(await outcomes([{ ...mine, body: { ...mine.body, replaces: theirs.body.id } }])).toEqual(['kept'])
+    expect(await outcomes([{ ...mine, body: { ...mine.body, replaces: theirs.body.id } }])).toEqual(['applied'])
     expect((await pageOf(machineId)).pastMotors.map((m) => m.id)).toEqual(
       expect.arrayContaining([theirs.body.id, old.id]),
     )
@@ -143,13 +143,13 @@ describe('a motor that was fitted on the roof', () => {
       fitted(machineId, null, { removedWhy: '' }),
       { kind: 'visit', body: visit },
     ])
-    expect(all.map((r) => r.outcome)).toEqual(['kept', 'kept', 'kept'])
+    expect(all.map((r) => r.outcome)).toEqual(['applied', 'applied', 'applied'])
     // 4.2 A on a plate of 3.1 A: more than a third over it.
     expect((await pageOf(machineId)).judgement?.level).toBe('stop')
     // Where the unit itself is refused, so is all that stands on it.
     const nowhere = randomUUID()
     const bad = { ...found, machine: { ...found.machine, id: nowhere }, unit: { ...found.unit, areaId: randomUUID() } }
-    expect(await outcomes([{ kind: 'found', body: bad }, fitted(nowhere, null)])).toEqual(['refused', 'held'])
+    expect(await outcomes([{ kind: 'found', body: bad }, fitted(nowhere, null)])).toEqual(['rejected', 'blocked'])
   })
 })
 
@@ -158,25 +158,25 @@ describe('parts and plans from the roof', () => {
     const machineId = await hand.machine('RTU-21/SF')
     const part = { slot: 'filters', spec: { count: 6, size: '20 × 25 × 2 in' } }
     const body = { id: randomUUID(), machineId, part, fittedAt: '2026-11-25T08:00:00Z', removedWhy: 'loaded' }
-    expect(await outcomes([{ kind: 'part', body }])).toEqual(['kept'])
-    expect(await outcomes([{ kind: 'part', body }])).toEqual(['already'])
+    expect(await outcomes([{ kind: 'part', body }])).toEqual(['applied'])
+    expect(await outcomes([{ kind: 'part', body }])).toEqual(['duplicate'])
     expect((await pageOf(machineId)).parts.filter((p) => p.id === body.id)).toHaveLength(1)
     const [older] = await results([
       { kind: 'part', body: { ...body, id: randomUUID(), fittedAt: '2026-11-24T08:00:00Z' } },
     ])
-    expect(older).toMatchObject({ outcome: 'refused', problem: { errors: [{ path: 'fittedAt' }] } })
+    expect(older).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'fittedAt' }] } })
   })
   it('a plan that was drawn goes home once, and is refused with the other where both were drawn', async () => {
     const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id
     const mapOf = async () => (await hand.get(`/areas/${areaId}/map`)).body as RoofMapPage
     const { map, version } = await mapOf()
     const mine = { kind: 'roof-map', body: { id: randomUUID(), areaId, version, map: { ...map, width: 70 } } }
-    expect(await outcomes([mine])).toEqual(['kept'])
-    expect(await outcomes([mine])).toEqual(['already'])
+    expect(await outcomes([mine])).toEqual(['applied'])
+    expect(await outcomes([mine])).toEqual(['duplicate'])
     const late = { kind: 'roof-map', body: { ...mine.body, id: randomUUID(), map: { ...map, width: 80 } } }
     const [refused] = await results([late], lead)
     expect(refused).toMatchObject({
-      outcome: 'refused',
+      outcome: 'rejected',
       problem: { current: { version: version + 1, map: { width: 70 } } },
     })
     expect(await mapOf()).toMatchObject({ version: version + 1, map: { width: 70 } })
@@ -203,8 +203,8 @@ describe('a change from the bench that was done on the roof', () => {
     const machineId = await hand.machine('AHU-2/SF')
     const [speedChange, done] = made(machineId, { kind: 'turns', turns: 3 })
     const visit = { kind: 'visit', body: visitOf(machineId, [12.2, 12.1, 12], { takenAt: '2026-11-25T08:40:00Z' }) }
-    expect(await outcomes([speedChange, done, visit])).toEqual(['kept', 'kept', 'kept'])
-    expect(await outcomes([speedChange, done, visit])).toEqual(['already', 'already', 'already'])
+    expect(await outcomes([speedChange, done, visit])).toEqual(['applied', 'applied', 'applied'])
+    expect(await outcomes([speedChange, done, visit])).toEqual(['duplicate', 'duplicate', 'duplicate'])
     const page = await pageOf(machineId)
     expect(page.work.filter((w) => w.id === done.body.id)).toMatchObject([{ turns: { before: 2.5, after: 3 } }])
     expect(page.speedChanges[0]).toMatchObject({ id: speedChange.body.id, doneAt: '2026-11-25T08:10:00.000Z' })
@@ -214,8 +214,8 @@ describe('a change from the bench that was done on the roof', () => {
     const machineId = await hand.machine('EF-2/EF')
     const [speedChange, done] = made(machineId, { kind: 'hertz', hz: 50 })
     const [refused, held] = await results([speedChange, done])
-    expect(refused).toMatchObject({ outcome: 'refused', problem: { errors: [{ path: 'change.hz' }] } })
-    expect(held?.outcome).toBe('held')
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'change.hz' }] } })
+    expect(held?.outcome).toBe('blocked')
     expect((await pageOf(machineId)).speedChanges).toEqual([])
   })
 })

@@ -3,12 +3,12 @@ import type { Router } from 'express'
 import { organization } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
-import { bringHome } from './apply.ts'
+import { applyBatch } from './apply.ts'
 
-/** Phones that come home. */
+/** Devices that sync. */
 export function syncRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.sync, async ({ body, person }) => {
-    const results = await bringHome(deps, body.entries, person)
+    const results = await applyBatch(deps, body.mutations, person)
     const [org] = await deps.db.select({ version: organization.policiesVersion }).from(organization)
     return { results, now: deps.now().toISOString(), policiesVersion: org?.version ?? 0 }
   })

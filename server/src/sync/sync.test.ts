@@ -35,8 +35,8 @@ describe('a finding', () => {
     const results = async (entries: object[], who = hand) =>
       ((await send(entries, who)).body as { results: { outcome: string; problem: { errors: object[] } | null }[] })
         .results
-    expect((await results([{ kind: 'finding', body }])).map((r) => r.outcome)).toEqual(['kept'])
-    expect((await results([{ kind: 'finding', body }])).map((r) => r.outcome)).toEqual(['already'])
+    expect((await results([{ kind: 'finding', body }])).map((r) => r.outcome)).toEqual(['applied'])
+    expect((await results([{ kind: 'finding', body }])).map((r) => r.outcome)).toEqual(['duplicate'])
     expect((await of(machineId)).findings).toMatchObject([{ id: body.id, state: 'open', by: 'Mosi Okonjo' }])
     const round = (await viewer.get(`/rounds/${body.roundId}`)).body as RoundPage
     expect(round.findings.filter((f) => f.roundId === body.roundId).map((f) => f.text)).toEqual(['No belt guard'])
@@ -55,7 +55,7 @@ describe('a finding', () => {
       ],
       lead,
     )
-    expect(closed.map((r) => r.outcome)).toEqual(['refused', 'kept'])
+    expect(closed.map((r) => r.outcome)).toEqual(['rejected', 'applied'])
     expect(closed[0]?.problem?.errors).toMatchObject([{ path: 'body.note', message: 'enter the reason' }])
     expect((await of(machineId)).findings).toMatchObject([{ state: 'closed', steps: [{ by: 'Tamsin Vale' }] }])
     expect((await amps())?.why).not.toContain('belt guard')
@@ -73,7 +73,7 @@ describe('a finding', () => {
         },
       ])
     ).body as { results: { outcome: string }[] }
-    expect(results.map((r) => r.outcome)).toEqual(['refused', 'held'])
+    expect(results.map((r) => r.outcome)).toEqual(['rejected', 'blocked'])
   })
 })
 
@@ -98,11 +98,11 @@ describe('facts of rounds', () => {
         { kind: 'finding-step', body: { ...step, id: randomUUID(), machineId, findingId: nowhere } },
       ]),
     ).toEqual([
-      ['refused', { path: 'roundId', message: 'no such round' }],
-      ['refused', { path: 'roundId', message: 'no such round' }],
-      ['kept'],
-      ['refused', { path: 'machineId', message: 'is not the machine of that finding' }],
-      ['refused', { path: 'findingId', message: 'no such finding' }],
+      ['rejected', { path: 'roundId', message: 'no such round' }],
+      ['rejected', { path: 'roundId', message: 'no such round' }],
+      ['applied'],
+      ['rejected', { path: 'machineId', message: 'is not the machine of that finding' }],
+      ['rejected', { path: 'findingId', message: 'no such finding' }],
     ])
     const page = (await viewer.get(`/machines/${machineId}`)).body as MachinePage
     expect(page.findings.find((f) => f.id === finding.id)).toMatchObject({ state: 'open', steps: [] })
@@ -156,11 +156,11 @@ describe('what a phone brings home', () => {
     const first = (await send(entries)).body as {
       results: { outcome: string; judgement: object | null; others: { by: string }[] }[]
     }
-    expect(first.results.map((r) => r.outcome)).toEqual(['kept', 'kept', 'kept', 'kept'])
+    expect(first.results.map((r) => r.outcome)).toEqual(['applied', 'applied', 'applied', 'applied'])
     expect(first.results[1]?.judgement).not.toBeNull()
     expect(first.results[1]?.others.map((o) => o.by)).toContain('Tamsin Vale')
     const again = (await send(entries)).body as typeof first
-    expect(again.results.map((r) => r.outcome)).toEqual(['already', 'already', 'already', 'already'])
+    expect(again.results.map((r) => r.outcome)).toEqual(['duplicate', 'duplicate', 'duplicate', 'duplicate'])
     const page = (await viewer.get(`/rounds/${round}`)).body as RoundPage
     expect(page.visits.find((s) => s.machineId === machineId)?.added).toBe(true)
     const kept = (await viewer.get(`/machines/${machineId}/pictures`)).body as { id: string; check: string }[]
@@ -184,7 +184,7 @@ describe('what a phone brings home', () => {
         { kind: 'work', body: { id: randomUUID(), machineId, doneAt: '2026-11-25T08:10:00Z', kind: 'greased' } },
       ])
     ).body as { results: { outcome: string; problem: { errors: { path: string }[] } | null }[] }
-    expect(r.results.map((x) => x.outcome)).toEqual(['refused', 'held', 'refused', 'refused', 'kept'])
+    expect(r.results.map((x) => x.outcome)).toEqual(['rejected', 'blocked', 'rejected', 'rejected', 'applied'])
     expect(r.results[0]?.problem?.errors[0]?.path).toBe('unit.areaId')
     expect(r.results[2]?.problem?.errors[0]?.path).toContain('body.readings')
   })
@@ -207,7 +207,7 @@ describe('what a phone brings home', () => {
         work({}),
       ])
     ).body as { results: { outcome: string }[] }
-    expect(r.results.map((x) => x.outcome)).toEqual([...Array.from({ length: 7 }, () => 'refused'), 'kept'])
+    expect(r.results.map((x) => x.outcome)).toEqual([...Array.from({ length: 7 }, () => 'rejected'), 'applied'])
   })
   it('may be a unit nobody had in the book', async () => {
     const area = ((await viewer.get('/places')).body as { areas: { id: string }[] }).areas[0]
@@ -222,12 +222,12 @@ describe('what a phone brings home', () => {
         { kind: 'visit', body: visitOf(id, [5, 5, 5]) },
       ])
     ).body as { results: { outcome: string }[] }
-    expect(r.results.map((x) => x.outcome)).toEqual(['kept', 'kept'])
+    expect(r.results.map((x) => x.outcome)).toEqual(['applied', 'applied'])
     expect(await viewer.machine('EF-98/EF')).toBe(id)
   })
   it('is refused from a viewer, and whole when it is no list', async () => {
     expect((await send([], viewer)).status).toBe(403)
-    expect((await hand.post('/sync', { device: '', entries: 5 })).status).toBe(422)
+    expect((await hand.post('/sync', { device: '', mutations: 5 })).status).toBe(422)
   })
   it('is no picture because it says so', async () => {
     const machineId = await viewer.machine('RTU-12/SF')

@@ -112,7 +112,7 @@ describe('two at once', () => {
       both.push(again())
       await waiting(2)
     })
-    expect((await Promise.all(both)).sort()).toEqual(['already', 'kept'])
+    expect((await Promise.all(both)).sort()).toEqual(['applied', 'duplicate'])
   })
 })
 
@@ -130,9 +130,9 @@ describe('what is wrong with one thing', () => {
         { kind: 'visit', body: visit },
         { kind: 'event', body: done },
       ]),
-    ).toEqual(['refused', 'held'])
+    ).toEqual(['rejected', 'blocked'])
     // In a letter of its own it stands on nothing either.
-    expect(await outcomes([{ kind: 'event', body: done }])).toEqual(['refused'])
+    expect(await outcomes([{ kind: 'event', body: done }])).toEqual(['rejected'])
     const elsewhere = page.visits[1]?.machineId ?? ''
     const other = visitOf(elsewhere, [5, 5, 5])
     expect(
@@ -140,7 +140,7 @@ describe('what is wrong with one thing', () => {
         { kind: 'visit', body: other },
         { kind: 'event', body: { ...done, id: randomUUID(), visitId: other.id } },
       ]),
-    ).toEqual(['kept', 'refused'])
+    ).toEqual(['applied', 'rejected'])
     const now = (await hand.get(`/rounds/${round?.id}`)).body as RoundPage
     expect(now.events.filter((e) => e.kind === 'done' && e.machineId === machineId)).toEqual([])
   })

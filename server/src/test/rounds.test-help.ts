@@ -18,4 +18,4 @@ export const eventBody = (roundId: string, machineId: string, kind: string, over
 
 /** Bring entries home as a phone does, in their order. */
 export const bring = (who: Caller, entries: readonly object[]) =>
-  who.post('/sync', { device: 'phone', entries: entries.map((e, n) => ({ n, ...e })) })
+  who.post('/sync', { device: 'phone', mutations: entries.map((e, n) => ({ n, ...e })) })

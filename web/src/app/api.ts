@@ -6,10 +6,11 @@ import {
   type MachineListPage,
 } from '@motor-round/contract'
 import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react'
-import { noteSignal } from '../offline/signal.ts'
-import { onThisPhone } from '../offline/mark.ts'
+import type { Call } from '../offline/core/cache.ts'
+import { noteSignal } from '../offline/core/signal.ts'
+import { onThisPhone } from '../offline/core/mark.ts'
 import { failureOf, type Failure } from './failure.ts'
-import { requestOf, type Args } from './request.ts'
+import { callOf, type Args } from './request.ts'
 
 /** The token of this session for changes; it comes with every answer about the session. */
 let csrf = ''
@@ -23,24 +24,24 @@ const plain = fetchBaseQuery({
   },
 })
 
-const base: BaseQueryFn<FetchArgs, unknown, Failure> = async (args, api, extra) => {
+const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
   const result = await plain(args, api, extra)
-  const asked = args.method === 'GET' && onThisPhone() ? args.url : null
+  const asked = args.method === 'GET' && onThisPhone() ? call : null
   if (result.error) {
     const failure = failureOf(result.error.status, result.error.data)
     noteSignal(!failure.noSignal)
     const kept =
       asked !== null && (failure.noSignal || failure.problem.status === 404)
-        ? await (await import('../offline/kept.ts')).answerFrom(asked)
+        ? await (await import('../offline/core/cache.ts')).cachedAnswer(asked)
         : undefined
     return kept === undefined ? { error: failure } : { data: kept }
   }
   noteSignal(true)
   let { data } = result
   if (asked !== null) {
-    const { isKept, keepAnswer, withLine } = await import('../offline/kept.ts')
-    if (await isKept(asked)) await keepAnswer(asked, data)
-    data = await withLine(asked, data)
+    const { isCached, cacheAnswer, withOutbox } = await import('../offline/core/cache.ts')
+    if (await isCached(asked.url)) await cacheAnswer(asked.url, data)
+    data = await withOutbox(asked, data)
   }
   if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
   return { data }
@@ -71,10 +72,10 @@ export const api = createApi({
   keepUnusedDataFor: 120,
   endpoints: (b) => {
     const get = <E extends Endpoint>(e: E, ...own: Tag[]) =>
-      b.query<ResponseOf<E>, Args<E>>({ query: (args) => requestOf(e, args), providesTags: own })
+      b.query<ResponseOf<E>, Args<E>>({ query: (args) => callOf(e, args), providesTags: own })
     const change = <E extends Endpoint>(e: E, ...own: Tag[]) =>
       b.mutation<ResponseOf<E>, Args<E>>({
-        query: (args) => requestOf(e, args),
+        query: (args) => callOf(e, args),
         // A stale edit tells that what is shown is old: it is fetched anew, what was typed stays.
         invalidatesTags: (_result, error) => (error && error.problem.status !== 409 ? [] : own),
       })
@@ -152,7 +153,7 @@ export const api = createApi({
       cancelImport: change(endpoints.cancelImport, 'imports'),
       machineList: b.infiniteQuery<MachineListPage, MachineFilter, number>({
         query: ({ queryArg, pageParam }) =>
-          requestOf(endpoints.machineList, { query: { ...queryArg, offset: pageParam, limit: roofSize } }),
+          callOf(endpoints.machineList, { query: { ...queryArg, offset: pageParam, limit: roofSize } }),
         infiniteQueryOptions: {
           initialPageParam: 0,
           getNextPageParam: (last, _all, offset) => (offset + roofSize < last.total ? offset + roofSize : undefined),

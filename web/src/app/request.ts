@@ -29,3 +29,9 @@ export const requestOf = <E extends Endpoint>(e: E, args: Args<E>) => ({
   method: e.method.toUpperCase(),
   ...(args.body === undefined ? {} : { body: args.body }),
 })
+
+/** A call as it goes through the client: the request, and of which endpoint it is, for what the phone answers offline. */
+export const callOf = <E extends Endpoint>(e: E, args: Args<E>) => {
+  const request = requestOf(e, args)
+  return { ...request, call: { endpoint: e, url: request.url, params: args.params, query: args.query } }
+}

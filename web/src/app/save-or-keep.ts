@@ -1,9 +1,8 @@
-import { syncEntry } from '@motor-round/contract'
+import { batchMutation, type Mutation } from '@motor-round/contract'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
-import { useKeepingAhead } from '../offline/ahead.ts'
-import { keep, somethingWaits } from '../offline/keep.ts'
-import type { Fact } from '../offline/store.ts'
+import { usePreload } from '../offline/react/use-preload.ts'
+import { tryEnqueue, outboxHasPending } from '../offline/core/enqueue.ts'
 import { api } from './api.ts'
 import type { Failure } from './failure.ts'
 
@@ -13,18 +12,18 @@ import type { Failure } from './failure.ts'
  */
 export function useSaveOrKeep(): {
   /** @returns true when it is saved or kept; false: the call's own error, or `trouble`, says why */
-  readonly save: (fact: Fact, atOnce: () => Promise<unknown>) => Promise<boolean>
+  readonly save: (mutation: Mutation, atOnce: () => Promise<unknown>) => Promise<boolean>
   /** What stands in the way of keeping it on this phone. */
   readonly trouble: string | null
 } {
   const me = api.useSessionQuery({}).data?.person?.id ?? ''
   const dispatch = useDispatch()
   const [trouble, setTrouble] = useState<string | null>(null)
-  useKeepingAhead()
-  const keepHere = async (fact: Fact): Promise<boolean> => {
-    const checked = syncEntry.safeParse({ ...fact, n: 0 })
+  usePreload()
+  const enqueue = async (mutation: Mutation): Promise<boolean> => {
+    const checked = batchMutation.safeParse({ ...mutation, n: 0 })
     const failed = checked.success
-      ? await keep(me, [fact])
+      ? await tryEnqueue(me, [mutation])
       : (checked.error.issues.map((i) => `${i.path.slice(1).join(' ')}: ${i.message}`).at(0) ??
         'It could not be saved on this device.')
     setTrouble(failed)
@@ -33,12 +32,12 @@ export function useSaveOrKeep(): {
   }
   return {
     trouble,
-    save: async (fact, atOnce) => {
+    save: async (mutation, atOnce) => {
       setTrouble(null)
-      if (await somethingWaits()) return keepHere(fact)
+      if (await outboxHasPending()) return enqueue(mutation)
       return atOnce().then(
         () => true,
-        (f: Failure) => (f.noSignal ? keepHere(fact) : false),
+        (f: Failure) => (f.noSignal ? enqueue(mutation) : false),
       )
     },
   }

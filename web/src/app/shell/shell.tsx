@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect } from 'react'
 import { useDispatch, useSelector } from 'react-redux'
 import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
-import { onHome } from '../../offline/use-phone.ts'
+import { onSynced } from '../../offline/react/use-phone.ts'
 import { api } from '../api.ts'
 import { setLook } from '../look.ts'
 import type { RootState } from '../store.ts'
@@ -65,7 +65,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
 
   const dispatch = useDispatch()
   useEffect(
-    () => onHome(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'machineList', 'places']))),
+    () => onSynced(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'machineList', 'places']))),
     [dispatch],
   )
 

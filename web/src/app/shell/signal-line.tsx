@@ -1,13 +1,13 @@
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
-import { heldWords } from '../../offline/held-words.ts'
-import { onThisPhone } from '../../offline/mark.ts'
-import { tryHome, useOnline, usePhone, type Phone } from '../../offline/use-phone.ts'
+import { outboxSummary } from '../../offline/core/outbox-counts.ts'
+import { onThisPhone } from '../../offline/core/mark.ts'
+import { syncNow, useOnline, usePhone, type Phone } from '../../offline/react/use-phone.ts'
 
 /** What stands between this phone and home, in words; empty while nothing does. */
 function state(phone: Phone, online: boolean): string {
   if (!online || phone.last === 'no signal') return 'No signal'
-  if (phone.held.entries === 0) return ''
+  if (phone.counts.entries === 0) return ''
   if (phone.last === 'sign in') return 'Sign in again to sync. Nothing is lost'
   if (phone.last === 'other person') return 'Entered by another user. It syncs when they sign in'
   if (phone.last === 'server') return 'Server error. Retrying'
@@ -22,7 +22,7 @@ function NewVersion() {
   useEffect(() => {
     if (!onThisPhone()) return undefined
     let end: (() => void) | undefined
-    void import('../../offline/worker.ts').then(({ onNewVersion, startWorker }) => {
+    void import('../../offline/core/worker.ts').then(({ onNewVersion, startWorker }) => {
       end = onNewVersion(() => setHere(true))
       return startWorker()
     })
@@ -34,7 +34,7 @@ function NewVersion() {
       <button
         type="button"
         className="link-button"
-        onClick={() => void import('../../offline/worker.ts').then((w) => w.takeNewVersion())}
+        onClick={() => void import('../../offline/core/worker.ts').then((w) => w.takeNewVersion())}
       >
         Update now
       </button>
@@ -46,18 +46,18 @@ function NewVersion() {
 export function SignalLine() {
   const phone = usePhone()
   const online = useOnline()
-  const words = [state(phone, online), heldWords(phone.held)].filter(Boolean).join(' · ')
+  const words = [state(phone, online), outboxSummary(phone.counts)].filter(Boolean).join(' · ')
   return (
     <>
       {words === '' ? null : (
         <p className={`signal-line ${online ? '' : 'signal-none'}`} role="status">
           {words}
-          {online && phone.held.entries > 0 ? (
-            <button type="button" className="link-button" onClick={() => void tryHome()}>
+          {online && phone.counts.entries > 0 ? (
+            <button type="button" className="link-button" onClick={() => void syncNow()}>
               Sync now
             </button>
           ) : null}
-          {phone.held.entries > 0 ? <Link to="/phone">View</Link> : null}
+          {phone.counts.entries > 0 ? <Link to="/phone">View</Link> : null}
         </p>
       )}
       {phone.trouble === null ? null : (
@@ -65,9 +65,9 @@ export function SignalLine() {
           {phone.trouble}
         </p>
       )}
-      {phone.refused.length > 0 ? (
+      {phone.rejected.length > 0 ? (
         <p className="signal-line signal-bad" role="alert">
-          {phone.refused.length} {phone.refused.length === 1 ? 'entry' : 'entries'} rejected by the server, still on
+          {phone.rejected.length} {phone.rejected.length === 1 ? 'entry' : 'entries'} rejected by the server, still on
           this phone. <Link to="/phone">See why</Link>
         </p>
       ) : null}
@@ -79,15 +79,15 @@ export function SignalLine() {
           <Link to="/phone">Resolve</Link>
         </p>
       ) : null}
-      {Math.abs(phone.ahead) > wrongClock ? (
+      {Math.abs(phone.clockAhead) > wrongClock ? (
         <p className="signal-line" role="status">
-          This phone’s clock is {Math.round(Math.abs(phone.ahead) / 60_000)} minutes{' '}
-          {phone.ahead > 0 ? 'behind' : 'ahead of'} the server’s. Records use the server’s time.
+          This phone’s clock is {Math.round(Math.abs(phone.clockAhead) / 60_000)} minutes{' '}
+          {phone.clockAhead > 0 ? 'behind' : 'ahead of'} the server’s. Records use the server’s time.
         </p>
       ) : null}
-      {phone.words.length > 0 ? (
+      {phone.notices.length > 0 ? (
         <p className="signal-line" role="status">
-          {phone.words.length === 1 ? phone.words[0]?.text : `${phone.words.length} messages from the server.`}{' '}
+          {phone.notices.length === 1 ? phone.notices[0]?.text : `${phone.notices.length} messages from the server.`}{' '}
           <Link to="/phone">View</Link>
         </p>
       ) : null}

@@ -7,7 +7,7 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
-import { keepClosing } from '../../offline/keep.ts'
+import { enqueueClosing } from '../../offline/core/enqueue.ts'
 import { Field, TroubleNote } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import './conditions.css'
@@ -45,7 +45,7 @@ function Close({
   const save = async () => {
     if (saving || reason.trim() === '') return
     setSaving(true)
-    const failed = await keepClosing(me, {
+    const failed = await enqueueClosing(me, {
       id,
       machineId,
       key: conditionKey,

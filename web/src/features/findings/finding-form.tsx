@@ -5,7 +5,7 @@ import { useDispatch } from 'react-redux'
 import { api } from '../../app/api.ts'
 import { notKeptWords } from '../../app/device-text.ts'
 import { useClock } from '../../app/now.ts'
-import { keepFinding } from '../../offline/keep.ts'
+import { enqueueFinding } from '../../offline/core/enqueue.ts'
 import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { levelWords } from '../../parts/level-mark/index.ts'
 import { useFindingDraft } from './use-finding-draft.ts'
@@ -31,7 +31,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
   const save = async () => {
     if (draft.level === null || keeping) return
     setKeeping(true)
-    const failed = await keepFinding(me, {
+    const failed = await enqueueFinding(me, {
       id: draft.id,
       machineId: of.machineId,
       roundId: of.roundId ?? null,

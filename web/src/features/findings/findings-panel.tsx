@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
-import { keepFindingStep } from '../../offline/keep.ts'
+import { enqueueFindingStep } from '../../offline/core/enqueue.ts'
 import { Field, TroubleNote } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { FindingForm } from './finding-form.tsx'
@@ -37,7 +37,7 @@ function Step({ finding }: { finding: FindingRecord }) {
       </div>
     )
   const save = async () => {
-    const failed = await keepFindingStep(me, {
+    const failed = await enqueueFindingStep(me, {
       id,
       findingId: finding.id,
       machineId: finding.machineId,

@@ -1,8 +1,8 @@
 import { findingOf, type FindingRecord, type FindingStep } from '@motor-round/contract'
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { withPending } from '../../offline/pending.ts'
-import { store } from '../../offline/store.ts'
+import { withMutations } from '../../offline/core/optimistic.ts'
+import { store } from '../../offline/core/store.ts'
 import { machineId, pageOf } from '../../test/machine-page.test-help.ts'
 import { uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -38,7 +38,7 @@ const found = (over: Partial<FindingRecord> = {}, steps: FindingStep[] = []): Fi
   )
 const panel = (findings: FindingRecord[], role: 'mechanic' | 'viewer' = 'mechanic') =>
   showAs(role, <FindingsPanel page={{ ...pageOf(), findings }} now={now} mayAct={role === 'mechanic'} />)
-const line = async () => (await store.line.toArray()).map((w) => ({ ...w.body, entry: w.kind }))
+const line = async () => (await store.outbox.toArray()).map((w) => ({ ...w.body, entry: w.kind }))
 
 beforeEach(async () => {
   localStorage.clear()
@@ -126,7 +126,7 @@ describe('telling a finding', () => {
         reviewOn: null,
       },
     ])
-    const shown = withPending(pageOf(), await store.line.toArray(), 'Mosi Okonjo')
+    const shown = withMutations(pageOf(), await store.outbox.toArray(), 'Mosi Okonjo')
     expect(shown.findings).toMatchObject([{ text: 'Grease over the membrane', state: 'open', by: 'Mosi Okonjo' }])
   })
   it('is still there after the tab died in mid-word, until it is kept or left', async () => {
@@ -155,7 +155,7 @@ describe('telling a finding', () => {
     await waitFor(async () => expect(await line()).not.toEqual([]))
     await new Promise((later) => setTimeout(later, 50))
     expect(await line()).toMatchObject([{ entry: 'finding', text: 'Dry trap' }])
-    const shown = withPending(pageOf(), await store.line.toArray(), 'Mosi Okonjo')
+    const shown = withMutations(pageOf(), await store.outbox.toArray(), 'Mosi Okonjo')
     expect(shown.findings).toHaveLength(1)
   })
   it('is left by Escape, with nothing kept and nothing around it left', async () => {
@@ -176,16 +176,18 @@ describe('telling a finding', () => {
   it('shows on this phone what is still to be told of one that is home', async () => {
     const page = { ...pageOf(), findings: [found()] }
     const { id, kind, note, findingId, at } = step('closed', 'Guard is on')
-    await store.line.add({
+    await store.outbox.add({
       kind: 'finding-step',
       body: { id, kind: kind, note, findingId, machineId, at },
-      refused: null,
-      by: '',
-      byName: '',
+      status: 'pending' as const,
+      why: '',
+      dependsOn: [],
+      author: '',
+      authorName: '',
       level: null,
       readings: 0,
     })
-    const shown = withPending(page, await store.line.toArray(), 'Mosi Okonjo')
+    const shown = withMutations(page, await store.outbox.toArray(), 'Mosi Okonjo')
     expect(shown.findings).toMatchObject([{ state: 'closed', steps: [{ note: 'Guard is on', by: 'Mosi Okonjo' }] }])
   })
 })

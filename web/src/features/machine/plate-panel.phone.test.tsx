@@ -1,6 +1,6 @@
 import { cleanup, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { store } from '../../offline/store.ts'
+import { store } from '../../offline/core/store.ts'
 import { pageOf } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { PlatePanel } from './plate-panel.tsx'
@@ -29,12 +29,12 @@ describe('a plate without a signal', () => {
     await user.keyboard('1760{Enter}{Escape}')
     const save = screen.getByRole('button', { name: /^Save nameplate/ })
     await Promise.all([user.click(save), user.click(save)])
-    await waitFor(async () => expect(await store.line.count()).toBeGreaterThan(0))
+    await waitFor(async () => expect(await store.outbox.count()).toBeGreaterThan(0))
     await waitFor(() => expect(screen.queryByRole('button', { name: /^Save nameplate/ })).toBeNull())
-    const line = await store.line.toArray()
-    expect(line[0]).toMatchObject({ kind: 'plate', body: { version: 1, plate: { rpm: 1760 } } })
+    const outbox = await store.outbox.toArray()
+    expect(outbox[0]).toMatchObject({ kind: 'plate', body: { version: 1, plate: { rpm: 1760 } } })
     expect(sent.length).toBeGreaterThan(0)
     // Home makes a change of one id once: a second of them is no second change.
-    expect(new Set([...sent, ...line.map((w) => (w.kind === 'plate' ? w.body.id : ''))]).size).toBe(1)
+    expect(new Set([...sent, ...outbox.map((w) => (w.kind === 'plate' ? w.body.id : ''))]).size).toBe(1)
   })
 })

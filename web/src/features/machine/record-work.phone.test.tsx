@@ -1,7 +1,7 @@
 import { cleanup, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { withPending } from '../../offline/pending.ts'
-import { store } from '../../offline/store.ts'
+import { withMutations } from '../../offline/core/optimistic.ts'
+import { store } from '../../offline/core/store.ts'
 import { driveParts } from '../../test/drive.test-help.ts'
 import { machineId, pageOf } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -27,14 +27,14 @@ describe('work without a signal', () => {
     await user.type(screen.getByLabelText('Notes'), 'by force')
     await user.click(screen.getByRole('button', { name: 'Save work' }))
     await waitFor(() => expect(done).toHaveBeenCalled())
-    const line = await store.line.toArray()
-    expect(line.map((w) => w.kind)).toEqual(['work'])
-    expect(line[0]?.kind === 'work' && line[0].body).toMatchObject({
+    const outbox = await store.outbox.toArray()
+    expect(outbox.map((w) => w.kind)).toEqual(['work'])
+    expect(outbox[0]?.kind === 'work' && outbox[0].body).toMatchObject({
       machineId,
       kind: 'belts-tensioned',
       note: 'by force',
     })
-    const shown = withPending(page, line, 'Mosi Okonjo')
+    const shown = withMutations(page, outbox, 'Mosi Okonjo')
     expect(shown.work.filter((w) => w.note === 'by force').map((w) => w.by)).toEqual(['Mosi Okonjo'])
   })
   it('of a part that was renewed is the part itself, with the old one out', async () => {
@@ -46,9 +46,9 @@ describe('work without a signal', () => {
     await user.click(await screen.findByText('new belt set'))
     await user.click(screen.getByRole('button', { name: 'Save work' }))
     await waitFor(() => expect(done).toHaveBeenCalled())
-    const line = await store.line.toArray()
-    expect(line.map((w) => w.kind)).toEqual(['part'])
-    const belts = withPending(page, line, 'Mosi Okonjo').parts.filter((p) => p.part.slot === 'belts')
+    const outbox = await store.outbox.toArray()
+    expect(outbox.map((w) => w.kind)).toEqual(['part'])
+    const belts = withMutations(page, outbox, 'Mosi Okonjo').parts.filter((p) => p.part.slot === 'belts')
     expect(belts.slice(-2).map((p) => [p.removedAt === null, p.removedWhy, p.fittedBy === 'Mosi Okonjo'])).toEqual([
       [false, 'renewed', false],
       [true, '', true],
@@ -62,6 +62,6 @@ describe('work without a signal', () => {
     await user.click(screen.getByRole('button', { name: 'Save work' }))
     await screen.findByText(/is in the future/)
     expect(done).not.toHaveBeenCalled()
-    expect(await store.line.count()).toBe(0)
+    expect(await store.outbox.count()).toBe(0)
   })
 })

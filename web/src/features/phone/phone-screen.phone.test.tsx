@@ -1,10 +1,10 @@
 import { cleanup, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { SignalLine } from '../../app/shell/signal-line.tsx'
-import { keepHere } from '../../offline/line.ts'
-import { markThisPhone } from '../../offline/mark.ts'
-import { noteSignal } from '../../offline/signal.ts'
-import { store } from '../../offline/store.ts'
+import { enqueue } from '../../offline/core/outbox.ts'
+import { markThisPhone } from '../../offline/core/mark.ts'
+import { noteSignal } from '../../offline/core/signal.ts'
+import { store } from '../../offline/core/store.ts'
 import { machineId, pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
 import { me, roundId, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -45,30 +45,30 @@ describe('the phone’s own line', () => {
   it('says plainly that there is no signal and what is on this phone', async () => {
     await showAs('mechanic', both)
     noteSignal(false)
-    await keepHere(me.id, [visit(20), visit(21)])
+    await enqueue(me.id, [visit(20), visit(21)])
     await waitFor(() => expect(lines()[0]).toBe('No signal · 2 readings on this phoneView'))
     expect(document.body.textContent).toContain('2 readings on this phone, waiting to sync.')
   })
   it('tells what was refused, why, and lets it be dropped after it was seen', async () => {
-    await keepHere(me.id, [visit(20)])
-    const [first] = await store.line.toArray()
-    await store.line.update(first?.n ?? 0, { refused: 'readings.0.value: not above zero' })
+    await enqueue(me.id, [visit(20)])
+    const [first] = await store.outbox.toArray()
+    await store.outbox.update(first?.n ?? 0, { status: 'rejected', why: 'readings.0.value: not above zero' })
     const { user } = await showAs('mechanic', both)
     await screen.findByText('readings.0.value: not above zero')
     expect(lines()).toEqual(['1 entry rejected by the server, still on this phone. See why'])
     await user.click(screen.getByRole('button', { name: 'Delete' }))
     await waitFor(() => expect(lines()).toEqual([]))
-    expect(await store.line.count()).toBe(0)
+    expect(await store.outbox.count()).toBe(0)
   })
   it('tells a clock that is wrong by minutes, and not one that is wrong by seconds', async () => {
-    await store.facts.put({ key: 'ahead', value: String(-12 * 60_000) })
+    await store.settings.put({ key: 'ahead', value: String(-12 * 60_000) })
     await showAs('mechanic', both)
     await waitFor(() => expect(lines()[0]).toContain('clock is 12 minutes ahead of the server’s'))
-    await store.facts.put({ key: 'ahead', value: '4000' })
+    await store.settings.put({ key: 'ahead', value: '4000' })
     await waitFor(() => expect(lines()).toEqual([]))
   })
   it('passes on what home said, until it is read', async () => {
-    await store.words.bulkAdd([
+    await store.notices.bulkAdd([
       { at: 1, machineId, text: 'Brin Hallow took readings here too. Both visits are kept.' },
       { at: 2, machineId: null, text: 'Judged ok on this phone, fix at home.' },
     ])
@@ -82,13 +82,13 @@ describe('the phone’s own line', () => {
 
 describe('what is on this phone', () => {
   it('lists the rounds that were taken along and how large they are', async () => {
-    await store.taken.put({ roundId, name: 'Hall roof', at: 1, bytes: 2_340_000, urls: [] })
+    await store.snapshots.put({ roundId, name: 'Hall roof', at: 1, bytes: 2_340_000, urls: [] })
     await showAs('mechanic', both)
     const item = (await screen.findByRole('link', { name: 'Hall roof' })).closest('li')
     expect(item?.textContent).toBe('Hall roof, 2.3 MB')
   })
   it('goes out as a file and comes in from one, and says that twice is once', async () => {
-    await keepHere(me.id, [visit(20)])
+    await enqueue(me.id, [visit(20)])
     const made: Blob[] = []
     vi.stubGlobal(
       'URL',
@@ -103,11 +103,11 @@ describe('what is on this phone', () => {
     expect(made).toHaveLength(1)
     expect(given).toHaveBeenCalledTimes(1)
     given.mockRestore()
-    await store.line.clear()
+    await store.outbox.clear()
     const file = new File(made, 'phone.json', { type: 'application/json' })
     await user.upload(screen.getByLabelText('Import a file'), file)
     await screen.findByText('1 entry imported, syncing now.')
-    expect(await store.line.count()).toBe(1)
+    expect(await store.outbox.count()).toBe(1)
   })
   it('says what is wrong with a file that is none', async () => {
     const { user } = await showAs('mechanic', both)
@@ -117,7 +117,7 @@ describe('what is on this phone', () => {
     )
     const said = await within(document.body).findAllByRole('status')
     expect(said.map((s) => s.textContent).join()).toMatch(/not|no /i)
-    expect(await store.line.count()).toBe(0)
+    expect(await store.outbox.count()).toBe(0)
   })
 })
 
@@ -126,7 +126,7 @@ describe('two versions', () => {
     const server = pageOf().motor
     if (!server) throw new Error('the page has a motor')
     const { id: motorId, connectionVolts, fittedAt, why, standIn, version, plate } = server
-    await keepHere(me.id, [
+    await enqueue(me.id, [
       {
         kind: 'plate',
         body: {
@@ -142,9 +142,10 @@ describe('two versions', () => {
         },
       },
     ])
-    const [first] = await store.line.toArray()
-    await store.line.update(first?.n ?? 0, {
-      refused: 'Tamsin Vale changed this motor in the meantime.',
+    const [first] = await store.outbox.toArray()
+    await store.outbox.update(first?.n ?? 0, {
+      status: 'rejected',
+      why: 'Tamsin Vale changed this motor in the meantime.',
       current: { ...server, version: 2, plate: { ...plate, amps: '12.4' } },
     })
     const { user } = await showAs('mechanic', both)
@@ -156,8 +157,8 @@ describe('two versions', () => {
     ])
     await user.click(two.getByRole('button', { name: 'Keep mine' }))
     await waitFor(async () =>
-      expect(await store.line.toArray()).toMatchObject([
-        { kind: 'plate', refused: null, body: { version: 2, plate: { amps: '13.4' } } },
+      expect(await store.outbox.toArray()).toMatchObject([
+        { kind: 'plate', status: 'pending' as const, why: '', body: { version: 2, plate: { amps: '13.4' } } },
       ]),
     )
     await waitFor(() => expect(screen.queryByText('Conflicts')).toBeNull())

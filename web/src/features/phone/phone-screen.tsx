@@ -3,8 +3,8 @@ import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
 import { FileButton } from '../../parts/fields/index.ts'
-import { heldWords } from '../../offline/held-words.ts'
-import { tryHome, usePhone } from '../../offline/use-phone.ts'
+import { outboxSummary } from '../../offline/core/outbox-counts.ts'
+import { syncNow, usePhone } from '../../offline/react/use-phone.ts'
 import { TwoVersions } from './two-versions.tsx'
 
 const kindWords: Readonly<Record<string, string>> = {
@@ -33,10 +33,10 @@ export function PhoneScreen() {
   const [told, setTold] = useState('')
   useEffect(() => {
     void navigator.storage?.estimate().then(setRoom)
-  }, [phone.held])
+  }, [phone.counts])
   const toFile = async () => {
-    const { emptyToFile } = await import('../../offline/phone-file.ts')
-    const { name, text, entries } = await emptyToFile(person?.name ?? '')
+    const { exportOutbox } = await import('../../offline/core/phone-file.ts')
+    const { name, text, entries } = await exportOutbox(person?.name ?? '')
     const link = document.createElement('a')
     link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }))
     link.download = name
@@ -47,36 +47,36 @@ export function PhoneScreen() {
     )
   }
   const fromFile = async (file: File) => {
-    const { readFile } = await import('../../offline/phone-file.ts')
+    const { importOutbox } = await import('../../offline/core/phone-file.ts')
     try {
-      const n = await readFile(await file.text(), { id: person?.id ?? '', name: person?.name ?? '' })
+      const n = await importOutbox(await file.text(), { id: person?.id ?? '', name: person?.name ?? '' })
       setTold(`${entriesOf(n)} imported, syncing now.`)
-      await tryHome()
+      await syncNow()
     } catch (e) {
       setTold(e instanceof Error ? e.message : 'This file cannot be read.')
     }
   }
   const again = async () => {
-    const { tryRefusedAgain } = await import('../../offline/decide.ts')
-    await tryRefusedAgain()
-    await tryHome()
+    const { retryRejected } = await import('../../offline/core/conflicts.ts')
+    await retryRejected()
+    await syncNow()
   }
   const forget = async (n: number) => {
-    const { store } = await import('../../offline/store.ts')
-    await store.line.delete(n)
+    const { store } = await import('../../offline/core/store.ts')
+    await store.outbox.delete(n)
   }
   const read = async () => {
-    const { store } = await import('../../offline/store.ts')
-    await store.words.clear()
+    const { store } = await import('../../offline/core/store.ts')
+    await store.notices.clear()
   }
   return (
     <div className="page stack">
       <h1>On this phone</h1>
       <section className="sheet stack">
         <p>
-          {phone.held.entries > 0
-            ? `${heldWords(phone.held)}, waiting to sync.`
-            : phone.held.refused > 0
+          {phone.counts.entries > 0
+            ? `${outboxSummary(phone.counts)}, waiting to sync.`
+            : phone.counts.rejected > 0
               ? 'Everything else is synced. Rejected entries are below.'
               : 'Everything is synced.'}
           {phone.trouble === null ? '' : ` ${phone.trouble}`}
@@ -87,7 +87,7 @@ export function PhoneScreen() {
           </p>
         ) : null}
         <div className="row">
-          <Button type="primary" size="large" onClick={() => void tryHome()}>
+          <Button type="primary" size="large" onClick={() => void syncNow()}>
             Sync now
           </Button>
           <Button size="large" onClick={() => void toFile()}>
@@ -98,14 +98,14 @@ export function PhoneScreen() {
         {told === '' ? null : <p role="status">{told}</p>}
       </section>
       <TwoVersions conflicts={phone.conflicts} me={person?.id ?? ''} />
-      {phone.refused.length > 0 ? (
+      {phone.rejected.length > 0 ? (
         <section className="sheet">
           <header>
             <h2>Rejected by the server</h2>
             <Button onClick={() => void again()}>Retry all</Button>
           </header>
           <ul className="happened">
-            {phone.refused.map((r) => (
+            {phone.rejected.map((r) => (
               <li key={r.n} className="row">
                 <b>{kindWords[r.kind] ?? r.kind}</b>
                 <span>{r.why}</span>
@@ -116,14 +116,14 @@ export function PhoneScreen() {
           <p className="quiet">Export entries with readings to a file before you delete them.</p>
         </section>
       ) : null}
-      {phone.words.length > 0 ? (
+      {phone.notices.length > 0 ? (
         <section className="sheet">
           <header>
             <h2>Messages from the server</h2>
             <Button onClick={() => void read()}>Clear messages</Button>
           </header>
           <ul className="happened">
-            {phone.words.map((w) => (
+            {phone.notices.map((w) => (
               <li key={w.n}>
                 {w.text} {w.machineId === null ? null : <Link to={`/machines/${w.machineId}`}>Open machine</Link>}
               </li>
@@ -133,9 +133,11 @@ export function PhoneScreen() {
       ) : null}
       <section className="sheet">
         <h2>Downloaded rounds</h2>
-        {phone.taken.length === 0 ? <p>None. Open a round while you have signal and download it for offline.</p> : null}
+        {phone.snapshots.length === 0 ? (
+          <p>None. Open a round while you have signal and download it for offline.</p>
+        ) : null}
         <ul className="happened">
-          {phone.taken.map((t) => (
+          {phone.snapshots.map((t) => (
             <li key={t.roundId}>
               <Link to={`/rounds/${t.roundId}`}>{t.name}</Link>, {megabytes(t.bytes)}
             </li>

@@ -2,8 +2,8 @@ import { Button } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
-import type { Conflict, Decision } from '../../offline/decide.ts'
-import { tryHome } from '../../offline/use-phone.ts'
+import type { Conflict, Decision } from '../../offline/core/conflicts.ts'
+import { syncNow } from '../../offline/react/use-phone.ts'
 import { StaleNote, TroubleNote, type Difference } from '../../parts/fields/index.ts'
 import { motorDifferences } from '../../parts/plate/index.ts'
 import { mapDifferences } from '../../parts/roof-map/index.ts'
@@ -37,12 +37,12 @@ function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (
   const [trouble, setTrouble] = useState<string | null>(null)
   const settle = async (d: Decision) => {
     const [{ decide }, { storeTrouble }] = await Promise.all([
-      import('../../offline/decide.ts'),
-      import('../../offline/store.ts'),
+      import('../../offline/core/conflicts.ts'),
+      import('../../offline/core/store.ts'),
     ])
     try {
       await decide(me, conflict, d)
-      await tryHome()
+      await syncNow()
     } catch (e) {
       setTrouble(storeTrouble(e))
     }
@@ -63,7 +63,7 @@ function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (
         differences={differences}
         mineWords={conflict.about === 'motor' ? 'Same motor: keep my nameplate' : 'Keep mine'}
         keepMine={() => void settle('mine')}
-        takeTheirs={() => void settle('book')}
+        takeTheirs={() => void settle('theirs')}
       >
         {comesAfter ? <Button onClick={() => void settle('after it')}>My motor was installed later</Button> : null}
       </StaleNote>

@@ -27,7 +27,7 @@ export function UnderlayFields({
   const [length, setLength] = useState('')
   const bring = async (file: File) => {
     setProblem(null)
-    const { shrink } = await import('../../offline/picture.ts')
+    const { shrink } = await import('../../offline/core/picture.ts')
     try {
       const { bytes, width, height } = await shrink(file)
       const id = uuid()

@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
-import { keep } from '../../offline/keep.ts'
+import { tryEnqueue } from '../../offline/core/enqueue.ts'
 import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
 
 /** A unit that stands on the roof and not in the book: as little as it takes to stand at it. Its plate comes next. */
@@ -44,7 +44,7 @@ export function FoundUnit({
   const ready = tag.trim() !== '' && fan.trim() !== '' && volts !== null && wrong === undefined
   const add = async () => {
     if (!ready || areaId === undefined) return
-    const failed = await keep(me, [
+    const failed = await tryEnqueue(me, [
       {
         kind: 'found',
         body: {

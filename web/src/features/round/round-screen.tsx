@@ -12,7 +12,7 @@ import { RoofMapView } from '../../parts/roof-map/index.ts'
 import { worstOf } from '../../parts/roof-map/index.ts'
 import { Closing } from './closing.tsx'
 import { RouteLists } from './route-lists.tsx'
-import { TakeAlong } from './take-along.tsx'
+import { DownloadRound } from './download-round.tsx'
 import { machineOrder, tagOf } from './words.ts'
 import './round.css'
 
@@ -179,7 +179,7 @@ export function RoundScreen() {
         </div>
       </div>
       {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}
-      {head.state === 'planned' ? <TakeAlong page={page} /> : null}
+      {head.state === 'planned' ? <DownloadRound page={page} /> : null}
       <div className="round-two">
         <div className="stack">
           <RouteLists page={page} />

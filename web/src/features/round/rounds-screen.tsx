@@ -7,7 +7,7 @@ import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { usePhone } from '../../offline/use-phone.ts'
+import { usePhone } from '../../offline/react/use-phone.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import './round.css'
 
@@ -85,7 +85,7 @@ export function RoundsScreen() {
   const rows = (l: readonly RoundHead[]) => (
     <ul className="round-list">
       {l.map((r) => (
-        <Row key={r.id} r={r} now={now} here={phone.taken.some((t) => t.roundId === r.id)} />
+        <Row key={r.id} r={r} now={now} here={phone.snapshots.some((t) => t.roundId === r.id)} />
       ))}
     </ul>
   )

@@ -7,8 +7,8 @@ import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useClock } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { useKeepingAhead } from '../../offline/ahead.ts'
-import { tellRound } from '../../offline/keep.ts'
+import { usePreload } from '../../offline/react/use-preload.ts'
+import { enqueueEvent } from '../../offline/core/enqueue.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { WalkLine } from '../../parts/walk-line/index.ts'
 import { Here } from './walk-here.tsx'
@@ -27,7 +27,7 @@ export function WalkScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useRoundQuery({ params: { id } })
   const clock = useClock()
-  useKeepingAhead(partsOfWalk)
+  usePreload(partsOfWalk)
   const mayAct = useMay('mechanic')
   const person = api.useSessionQuery({}).data?.person
   const [at, setAt] = useState<string | null>(null)
@@ -58,7 +58,7 @@ export function WalkScreen() {
     machineId: string,
     more: { note?: string; place?: number } = {},
   ) => {
-    const failed = await tellRound(person?.id ?? '', {
+    const failed = await enqueueEvent(person?.id ?? '', {
       id: uuid(),
       roundId: id,
       machineId,
@@ -72,8 +72,8 @@ export function WalkScreen() {
   }
   /** A machine joins the walk: its page comes along, where it is of the book and can be reached. */
   const join = async (machineId: string) => {
-    const { takeMachine } = await import('../../offline/take.ts')
-    await takeMachine(machineId).catch(() => undefined)
+    const { downloadMachine } = await import('../../offline/core/snapshot.ts')
+    await downloadMachine(machineId).catch(() => undefined)
     if (await tell('added', machineId)) setAt(machineId)
   }
   const put = (by: number) => {

@@ -1,9 +1,9 @@
 import { noCare } from '@motor-round/contract'
 import { cleanup, screen, waitFor, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { keepAnswer } from '../../offline/kept.ts'
-import { markThisPhone } from '../../offline/mark.ts'
-import { store } from '../../offline/store.ts'
+import { cacheAnswer } from '../../offline/core/cache.ts'
+import { markThisPhone } from '../../offline/core/mark.ts'
+import { store } from '../../offline/core/store.ts'
 import { pageOf } from '../../test/machine-page.test-help.ts'
 import { eventOf, lockedTask, me, roundId, roundOf, visitOf, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -17,9 +17,9 @@ const session = {
 }
 /** The walk on a phone that took the round along and has no signal. */
 async function walk(round = roundOf(), role: 'mechanic' | 'viewer' = 'mechanic') {
-  await keepAnswer(`/rounds/${roundId}`, round)
-  await keepAnswer('/session', session)
-  await keepAnswer('/places', {
+  await cacheAnswer(`/rounds/${roundId}`, round)
+  await cacheAnswer('/session', session)
+  await cacheAnswer('/places', {
     sites: [{ id: uuid(1), name: 'Ferry terminal', zone: 'America/Halifax', version: 1 }],
     areas: [{ id: uuid(2), siteId: uuid(1), name: 'Hall roof', kind: 'roof', version: 1 }],
     units: [],
@@ -31,7 +31,7 @@ async function walk(round = roundOf(), role: 'mechanic' | 'viewer' = 'mechanic')
 const button = (name: RegExp | string) => screen.getByRole('button', { name })
 const here = () => screen.getByRole('heading', { level: 2 }).textContent
 const line = async () =>
-  (await store.line.toArray()).map((w) => (w.kind === 'event' ? `${w.body.kind} ${w.body.machineId ?? ''}` : w.kind))
+  (await store.outbox.toArray()).map((w) => (w.kind === 'event' ? `${w.body.kind} ${w.body.machineId ?? ''}` : w.kind))
 
 beforeEach(async () => {
   localStorage.clear()
@@ -76,7 +76,7 @@ describe('a walk without a signal', () => {
     await user.type(why, 'locked by others')
     await user.click(button('Skip'))
     await waitFor(() => expect(here()).toBe('RTU-12 / SF'))
-    const [kept] = await store.line.toArray()
+    const [kept] = await store.outbox.toArray()
     expect(kept?.kind === 'event' && kept.body).toMatchObject({ kind: 'skipped', note: 'locked by others' })
     expect(button(/^1, RTU-11 \/ SF, skipped/)).toBeTruthy()
   })
@@ -99,13 +99,25 @@ describe('a walk without a signal', () => {
       state: { settled: null, mode: null, filters: null, panels: null, twin: null, turning: null },
       readings: [],
     }
-    await store.line.add({ kind: 'visit', body, refused: null, by: '', byName: '', level: 'watch', readings: 0 })
-    await store.line.add({
+    await store.outbox.add({
+      kind: 'visit',
+      body,
+      status: 'pending' as const,
+      why: '',
+      dependsOn: [],
+      author: '',
+      authorName: '',
+      level: 'watch',
+      readings: 0,
+    })
+    await store.outbox.add({
       kind: 'event',
       body: { id: uuid(71), roundId, machineId: uuid(11), kind: 'done', at: '2026-11-25T08:00:00Z' },
-      refused: null,
-      by: '',
-      byName: '',
+      status: 'pending' as const,
+      why: '',
+      dependsOn: [],
+      author: '',
+      authorName: '',
       level: null,
       readings: 0,
     })
@@ -115,7 +127,7 @@ describe('a walk without a signal', () => {
   })
   it('adds a machine of the book that is on this phone', async () => {
     const page = pageOf()
-    await keepAnswer(`/machines/${page.machine.id}`, page)
+    await cacheAnswer(`/machines/${page.machine.id}`, page)
     const { user } = await walk()
     await user.click(button('Add a machine'))
     await user.type(await screen.findByLabelText('Tag or name'), 'ahu-9')
@@ -139,7 +151,7 @@ describe('a walk without a signal', () => {
     await user.click(button('Direct'))
     await user.click(button('Add unit'))
     await waitFor(() => expect(here()).toBe('EF-77 / SF'))
-    const [first] = await store.line.toArray()
+    const [first] = await store.outbox.toArray()
     expect(first?.kind === 'found' && first.body.machine).toMatchObject({ serviceVolts: 480, drive: 'direct' })
     const kinds = await line()
     expect(kinds[0]).toBe('found')

@@ -1,6 +1,6 @@
 import type { RefObject } from 'react'
 import { useNarrow } from '../../app/use-narrow.ts'
-import { isBad, type Cell, type Taken, type Typed } from './cells.ts'
+import { isBad, type Cell, type Snapshot, type Typed } from './cells.ts'
 
 /** A row of big cells under one heading. */
 export function CellRow({
@@ -24,7 +24,7 @@ export function CellRow({
   at: number
   active: boolean
   typed: Typed
-  taken: Taken
+  taken: Snapshot
   inputs: RefObject<(HTMLInputElement | null)[]>
   type: (c: Cell, text: string) => void
   enter: () => void

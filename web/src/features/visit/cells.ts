@@ -73,7 +73,7 @@ export function cellsOf(groups: readonly AskGroup[], scale: TemperatureScale): C
 /** Texts typed into the cells, by key; `OL` is over range. */
 export type Typed = Readonly<Record<string, string>>
 /** How a cell's value came to be, where it was not typed. */
-export type Taken = Readonly<Record<string, { readonly how: ReadingHow; readonly spread?: number }>>
+export type Snapshot = Readonly<Record<string, { readonly how: ReadingHow; readonly spread?: number }>>
 
 export const isOpen = (text: string): boolean => /^(ol|>.*)$/i.test(text.trim())
 
@@ -89,7 +89,7 @@ export function readingOf(
   at: Pick<Cell, 'quantity' | 'position'>,
   text: string,
   scale: TemperatureScale,
-  taken?: Taken[string],
+  taken?: Snapshot[string],
 ): Reading | null {
   const quantity = findQuantity(at.quantity)
   if (!quantity) return null
@@ -104,7 +104,7 @@ export function readingOf(
 }
 
 /** The readings of everything typed at a visit. */
-export function readingsOf(typed: Typed, taken: Taken, scale: TemperatureScale): Reading[] {
+export function readingsOf(typed: Typed, taken: Snapshot, scale: TemperatureScale): Reading[] {
   return Object.entries(typed).flatMap(([key, text]) => {
     const [quantity = '', position = ''] = key.split(' ')
     return readingOf({ quantity: quantity as QuantityCode, position }, text, scale, taken[key]) ?? []

@@ -72,7 +72,7 @@ export function JudgePart({
   pass: (p: GatePass) => void
   send: () => void
 }) {
-  const { failure, trouble, keptHere } = saving
+  const { failure, trouble, queuedHere } = saving
   const said = draft.note.trim() !== '' || Object.keys(draft.answers).length > 0 || draft.state.turning !== null
   const nothing = count === 0 && !said
   const unseen = draft.state.turning === null && judgement !== null && judgement.rail.legs.length > 0
@@ -106,9 +106,9 @@ export function JudgePart({
         ) : null}
         {closing ? <GateNote key="close" gate={closing} name={person} back={restore} pass={pass} /> : null}
         <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you typed is kept here." />
-        {keptHere === null ? null : (
+        {queuedHere === null ? null : (
           <p className="kept-here" role="status">
-            No signal: saved on this phone, {keptHere} readings. They are synced when there is a signal.
+            No signal: saved on this phone, {queuedHere} readings. They are synced when there is a signal.
           </p>
         )}
         <TroubleNote words={trouble} />

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { keep as keepFacts } from '../../offline/keep.ts'
+import { tryEnqueue as keepFacts } from '../../offline/core/enqueue.ts'
 
 /** What a picture belongs to. */
 export interface PictureOf {
@@ -18,7 +18,7 @@ export function PictureButton({ of }: { of: PictureOf }) {
   const [problem, setProblem] = useState<string | null>(null)
   const keep = async (file: File) => {
     setProblem(null)
-    const { shrink } = await import('../../offline/picture.ts')
+    const { shrink } = await import('../../offline/core/picture.ts')
     let bytes: string
     try {
       bytes = (await shrink(file)).bytes

@@ -4,14 +4,14 @@ import { useCallback, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { keepOnDevice } from '../../app/device-text.ts'
 import { draftKey } from '../../app/visit-drafts.ts'
-import type { Taken, Typed } from './cells.ts'
+import type { Snapshot, Typed } from './cells.ts'
 
 /** A visit that is being taken. Kept on this device at every key, until the server has it. */
 export interface Draft {
   readonly id: string
   readonly scope: ScopeId
   readonly typed: Typed
-  readonly taken: Taken
+  readonly taken: Snapshot
   readonly answers: Readonly<Record<string, string>>
   readonly passes: readonly GatePass[]
   readonly state: VisitState

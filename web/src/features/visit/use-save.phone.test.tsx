@@ -1,7 +1,7 @@
 import { cleanup, screen, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { markThisPhone } from '../../offline/mark.ts'
-import { store } from '../../offline/store.ts'
+import { markThisPhone } from '../../offline/core/mark.ts'
+import { store } from '../../offline/core/store.ts'
 import { machineId, visitRecord } from '../../test/machine-page.test-help.ts'
 import { roundId, uuid } from '../../test/round.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -16,11 +16,11 @@ function Saver({ round, forget }: { round: string | null; forget: () => void }) 
     <>
       <button onClick={() => saving.save(body, 'ok')}>save</button>
       <p>{saving.trouble}</p>
-      <p>{saving.keptHere === null ? '' : `${saving.keptHere} kept here`}</p>
+      <p>{saving.queuedHere === null ? '' : `${saving.queuedHere} kept here`}</p>
     </>
   )
 }
-const line = async () => (await store.line.toArray()).map((w) => w.kind)
+const line = async () => (await store.outbox.toArray()).map((w) => w.kind)
 async function save(round: string | null) {
   const forget = vi.fn()
   const shown = await showAs('mechanic', <Saver round={round} forget={forget} />, { path: '/visit', at: '/visit' })
@@ -47,7 +47,7 @@ describe('saving a visit', () => {
   it('on a round joins the line with what it means for the round, and leads back to the walk', async () => {
     const { forget, router } = await save(roundId)
     await waitFor(() => expect(router.state.location.pathname).toBe('/back'))
-    const [visit, event] = await store.line.toArray()
+    const [visit, event] = await store.outbox.toArray()
     expect(visit).toMatchObject({ kind: 'visit', level: 'ok', readings: 1, body: { id: body.id } })
     expect(event?.kind === 'event' && event.body).toMatchObject({ kind: 'done', roundId, machineId, visitId: body.id })
     expect(forget).toHaveBeenCalledOnce()
@@ -69,7 +69,7 @@ describe('saving a visit', () => {
   })
   it('that this phone has no room for stays on the page, draft and all, and says so', async () => {
     const full = vi
-      .spyOn(store.line, 'add')
+      .spyOn(store.outbox, 'add')
       .mockRejectedValue(Object.assign(new Error('x'), { name: 'QuotaExceededError' }))
     const { forget, router } = await save(roundId)
     await screen.findByText(/This phone is full/)

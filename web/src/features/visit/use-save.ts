@@ -4,9 +4,9 @@ import { useNavigate } from 'react-router'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useClock } from '../../app/now.ts'
-import { useKeepingAhead } from '../../offline/ahead.ts'
-import { keepVisitHere, type VisitBody } from '../../offline/keep.ts'
-import { onThisPhone } from '../../offline/mark.ts'
+import { usePreload } from '../../offline/react/use-preload.ts'
+import { enqueueVisit, type VisitBody } from '../../offline/core/enqueue.ts'
+import { onThisPhone } from '../../offline/core/mark.ts'
 
 /** How a visit is kept: by the server, or on this phone until there is signal. */
 export interface SaveVisit {
@@ -16,7 +16,7 @@ export interface SaveVisit {
   /** What stands in the way of keeping it on this phone. */
   readonly trouble: string | null
   /** Readings that were kept on this phone without a signal; null: none just now. */
-  readonly keptHere: number | null
+  readonly queuedHere: number | null
 }
 
 /**
@@ -31,15 +31,15 @@ export function useSaveVisit(round: string | null, back: string, forget: () => v
   const dispatch = useDispatch()
   const navigate = useNavigate()
   const [trouble, setTrouble] = useState<string | null>(null)
-  const [keptHere, setKeptHere] = useState<number | null>(null)
-  useKeepingAhead()
+  const [queuedHere, setKeptHere] = useState<number | null>(null)
+  usePreload()
   const keep = async (body: VisitBody, level: string | null): Promise<boolean> => {
-    const failed = await keepVisitHere(me, body, { round, level, at: clock() })
+    const failed = await enqueueVisit(me, body, { round, level, at: clock() })
     setTrouble(failed)
     if (failed === null) forget()
     return failed === null
   }
-  const inLine = async (body: VisitBody, level: string | null) => {
+  const inOutbox = async (body: VisitBody, level: string | null) => {
     if (!(await keep(body, level))) return
     dispatch(api.util.invalidateTags(['machine', 'round', 'machineList']))
     await navigate(back)
@@ -54,10 +54,10 @@ export function useSaveVisit(round: string | null, back: string, forget: () => v
       setKeptHere(body.readings.length)
   }
   return {
-    save: (body, level) => void (round !== null || onThisPhone() ? inLine(body, level) : atOnce(body, level)),
+    save: (body, level) => void (round !== null || onThisPhone() ? inOutbox(body, level) : atOnce(body, level)),
     saving: attempt.isLoading,
     failure: attempt.error as Failure | undefined,
     trouble,
-    keptHere,
+    queuedHere,
   }
 }

@@ -1,7 +1,7 @@
 import { readColumns } from '@motor-round/core/plate'
 import { cleanup, screen, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { store } from '../../offline/store.ts'
+import { store } from '../../offline/core/store.ts'
 import { driveParts } from '../../test/drive.test-help.ts'
 import { machineId, pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -87,16 +87,16 @@ describe('a visit of running amps', () => {
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     await user.click(screen.getByRole('button', { name: 'Save visit' }))
     await screen.findByText(/saved on this phone, 6 readings/)
-    const [waiting] = await store.line.toArray()
-    expect(waiting).toMatchObject({ kind: 'visit', readings: 6, refused: null, level: 'ok' })
-    await store.line.clear()
+    const [waiting] = await store.outbox.toArray()
+    expect(waiting).toMatchObject({ kind: 'visit', readings: 6, status: 'pending' as const, why: '', level: 'ok' })
+    await store.outbox.clear()
   })
 
   it('stays on the page where this phone keeps nothing, and says so', async () => {
     const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     const full = vi
-      .spyOn(store.line, 'add')
+      .spyOn(store.outbox, 'add')
       .mockRejectedValue(Object.assign(new Error('full'), { name: 'QuotaExceededError' }))
     await user.click(screen.getByRole('button', { name: 'Save visit' }))
     expect((await screen.findByText(/This phone is full/)).textContent).toContain('still here')

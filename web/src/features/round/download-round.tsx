@@ -3,30 +3,30 @@ import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { csrfToken } from '../../app/api.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { usePhone } from '../../offline/use-phone.ts'
+import { usePhone } from '../../offline/react/use-phone.ts'
 
 const size = (bytes: number) =>
   bytes < 1e6 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1e6).toFixed(1)} MB`
 
 /** Take the round along into this phone, with its size; then it goes without a signal. */
-export function TakeAlong({ page }: { page: RoundPage }) {
+export function DownloadRound({ page }: { page: RoundPage }) {
   const phone = usePhone()
   const mayAct = useMay('mechanic')
   const [part, setPart] = useState<string | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [appHere, setAppHere] = useState<boolean | null>(null)
-  const taken = phone.taken.find((t) => t.roundId === page.head.id)
+  const snapshots = phone.snapshots.find((t) => t.roundId === page.head.id)
   useEffect(() => {
-    if (!taken) return
-    void import('../../offline/take.ts').then((t) => t.appIsHere()).then(setAppHere)
-  }, [taken])
+    if (!snapshots) return
+    void import('../../offline/core/snapshot.ts').then((t) => t.appIsHere()).then(setAppHere)
+  }, [snapshots])
   if (!mayAct) return null
   const take = async () => {
     setProblem(null)
     setPart('Beginning …')
     try {
-      const { takeRound } = await import('../../offline/take.ts')
-      const { appHere: here } = await takeRound(page.head.id, csrfToken(), setPart)
+      const { downloadRound } = await import('../../offline/core/snapshot.ts')
+      const { appHere: here } = await downloadRound(page.head.id, csrfToken(), setPart)
       setAppHere(here)
     } catch (e) {
       setProblem(e instanceof Error ? e.message : 'The download failed.')
@@ -34,16 +34,18 @@ export function TakeAlong({ page }: { page: RoundPage }) {
     setPart(null)
   }
   const drop = async () => {
-    const { dropRound } = await import('../../offline/take.ts')
-    await dropRound(page.head.id, csrfToken()).catch(() => setProblem('The server could not be reached: no signal.'))
+    const { removeDownload } = await import('../../offline/core/snapshot.ts')
+    await removeDownload(page.head.id, csrfToken()).catch(() =>
+      setProblem('The server could not be reached: no signal.'),
+    )
   }
   return (
-    <section className="sheet take-along" aria-label="On this phone">
-      {taken ? (
+    <section className="sheet download-round" aria-label="On this phone">
+      {snapshots ? (
         <>
           <p>
-            <b>Downloaded for offline</b>, {size(taken.bytes)}: {page.visits.length} machines with nameplates, limits
-            and history. It works without a signal, also after a restart.
+            <b>Downloaded for offline</b>, {size(snapshots.bytes)}: {page.visits.length} machines with nameplates,
+            limits and history. It works without a signal, also after a restart.
           </p>
           {appHere === false ? (
             <p className="problem">
@@ -54,7 +56,7 @@ export function TakeAlong({ page }: { page: RoundPage }) {
             <Button loading={part !== null} onClick={() => void take()}>
               {part === null ? 'Update download' : part}
             </Button>
-            {phone.held.entries === 0 && phone.held.refused === 0 ? (
+            {phone.counts.entries === 0 && phone.counts.rejected === 0 ? (
               <Button onClick={() => void drop()}>Remove download</Button>
             ) : null}
           </div>

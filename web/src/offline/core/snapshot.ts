@@ -1,5 +1,5 @@
 import { endpoints, problem, roundPage } from '@motor-round/contract'
-import { isKept, keepAnswer, noteClock } from './kept.ts'
+import { isCached, cacheAnswer, noteClock } from './cache.ts'
 import { markThisPhone } from './mark.ts'
 import { deviceName, store, storeTrouble } from './store.ts'
 
@@ -34,11 +34,11 @@ const newest = (data: unknown): string[] =>
   (endpoints.pictures.response.safeParse(data).data ?? []).slice(0, mostPictures).map((p) => `/api/v1/pictures/${p.id}`)
 
 /** Keep a machine that joins a round on the way, where it can be reached; without a signal only what is here can join. */
-export async function takeMachine(id: string): Promise<void> {
+export async function downloadMachine(id: string): Promise<void> {
   const url = `/machines/${id}`
-  if (await isKept(url)) return
+  if (await isCached(url)) return
   markThisPhone()
-  await keepAnswer(url, (await ask(url)).data)
+  await cacheAnswer(url, (await ask(url)).data)
 }
 
 /** Tell the server that this phone holds a round, or lets go of it. */
@@ -72,7 +72,7 @@ export const appIsHere = async (): Promise<boolean> =>
  * @param onPart told what is being kept
  * @throws Error with words for the mechanic
  */
-export async function takeRound(
+export async function downloadRound(
   roundId: string,
   csrf: string,
   onPart: (words: string) => void,
@@ -90,11 +90,11 @@ export async function takeRound(
   try {
     // Without leave to stay, a phone short of room may throw it away.
     await navigator.storage.persist().catch(() => false)
-    await keepAnswer(`/rounds/${roundId}`, first.data)
+    await cacheAnswer(`/rounds/${roundId}`, first.data)
     for (const [i, url] of urls.entries()) {
       const got = await ask(url)
       bytes += got.bytes
-      await keepAnswer(url, got.data)
+      await cacheAnswer(url, got.data)
       if (url === '/session' && typeof got.data === 'object' && got.data !== null && 'now' in got.data)
         await noteClock(String(got.data.now))
       if (url.endsWith('/pictures')) bytes += await keepPictures(newest(got.data))
@@ -106,7 +106,7 @@ export async function takeRound(
     // It is not here before the app is: without it nothing starts where there is no signal.
     onPart('The app itself …')
     appHere = await keepApp()
-    await store.taken.put({
+    await store.snapshots.put({
       roundId,
       name: page.head.name,
       at: Date.now(),
@@ -123,12 +123,12 @@ export async function takeRound(
 }
 
 /** Let go of a round that is home: what no other round needs is dropped. */
-export async function dropRound(roundId: string, csrf: string): Promise<void> {
-  await store.transaction('rw', store.taken, store.kept, async () => {
-    const own = await store.taken.get(roundId)
-    await store.taken.delete(roundId)
-    const others = (await store.taken.toArray()).flatMap((t) => t.urls)
-    await store.kept.bulkDelete((own?.urls ?? []).filter((u) => !always.includes(u) && !others.includes(u)))
+export async function removeDownload(roundId: string, csrf: string): Promise<void> {
+  await store.transaction('rw', store.snapshots, store.cache, async () => {
+    const own = await store.snapshots.get(roundId)
+    await store.snapshots.delete(roundId)
+    const others = (await store.snapshots.toArray()).flatMap((t) => t.urls)
+    await store.cache.bulkDelete((own?.urls ?? []).filter((u) => !always.includes(u) && !others.includes(u)))
   })
   await tellDevice(roundId, 0, csrf)
 }

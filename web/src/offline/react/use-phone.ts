@@ -1,40 +1,40 @@
 import { useEffect, useSyncExternalStore } from 'react'
-import { whenMarked } from './mark.ts'
-import { noteSignal, onSignal, signalHeard } from './signal.ts'
-import type { Conflict } from './decide.ts'
-import type { Homecoming } from './home.ts'
-import type { Held } from './held-words.ts'
+import { whenMarked } from '../core/mark.ts'
+import { noteSignal, onSignal, signalHeard } from '../core/signal.ts'
+import type { Conflict } from '../core/conflicts.ts'
+import type { SyncOutcome } from '../core/sync.ts'
+import type { OutboxCounts } from '../core/outbox-counts.ts'
 
 /** How this phone stands: what it holds, which rounds it took, what the server said, whether there is signal. */
 export interface Phone {
-  readonly held: Held
-  readonly taken: readonly {
+  readonly counts: OutboxCounts
+  readonly snapshots: readonly {
     readonly roundId: string
     readonly name: string
     readonly bytes: number
     readonly at: number
   }[]
-  readonly words: readonly { readonly n: number; readonly text: string; readonly machineId: string | null }[]
+  readonly notices: readonly { readonly n: number; readonly text: string; readonly machineId: string | null }[]
   /** Refused, and nothing to be decided about it. */
-  readonly refused: readonly { readonly n: number; readonly why: string; readonly kind: string }[]
+  readonly rejected: readonly { readonly n: number; readonly why: string; readonly kind: string }[]
   /** Conflicts: a person decides. */
   readonly conflicts: readonly Conflict[]
   /** How the last try to bring home went. */
-  readonly last: Homecoming | null
+  readonly last: SyncOutcome | null
   /** How far the server's clock was ahead of this phone's when it last answered, ms. */
-  readonly ahead: number
+  readonly clockAhead: number
   /** Set where this browser keeps nothing. */
   readonly trouble: string | null
 }
 
 const nothing: Phone = {
-  held: { entries: 0, readings: 0, pictures: 0, refused: 0 },
-  taken: [],
-  words: [],
-  refused: [],
+  counts: { entries: 0, readings: 0, pictures: 0, rejected: 0 },
+  snapshots: [],
+  notices: [],
+  rejected: [],
   conflicts: [],
   last: null,
-  ahead: 0,
+  clockAhead: 0,
   trouble: null,
 }
 let now: Phone = nothing
@@ -51,71 +51,72 @@ function begin(): void {
   begun = true
   void (async () => {
     try {
-      const [{ liveQuery }, { store }, { heldOf }, { conflictsOf, refusedOnly }] = await Promise.all([
+      const [{ liveQuery }, { store }, { outboxCounts }, { conflictsOf, rejectedOnly }] = await Promise.all([
         import('dexie'),
-        import('./store.ts'),
-        import('./held-words.ts'),
-        import('./decide.ts'),
+        import('../core/store.ts'),
+        import('../core/outbox-counts.ts'),
+        import('../core/conflicts.ts'),
       ])
       liveQuery(async () => ({
-        line: await store.line.orderBy('n').toArray(),
-        taken: await store.taken.toArray(),
-        words: await store.words.toArray(),
-        ahead: Number((await store.facts.get('ahead'))?.value ?? 0),
+        outbox: await store.outbox.orderBy('n').toArray(),
+        snapshots: await store.snapshots.toArray(),
+        notices: await store.notices.toArray(),
+        clockAhead: Number((await store.settings.get('ahead'))?.value ?? 0),
       })).subscribe({
-        next: ({ line, taken, words, ahead }) => {
-          const before = now.held.entries
+        next: ({ outbox, snapshots, notices, clockAhead }) => {
+          const before = now.counts.entries
           set({
-            held: heldOf(line),
-            taken,
-            words,
-            ahead,
-            refused: refusedOnly(line).map((w) => ({ n: w.n, why: w.refused ?? '', kind: w.kind })),
-            conflicts: conflictsOf(line),
+            counts: outboxCounts(outbox),
+            snapshots,
+            notices,
+            clockAhead,
+            rejected: rejectedOnly(outbox).map((w) => ({ n: w.n, why: w.why, kind: w.kind })),
+            conflicts: conflictsOf(outbox),
             trouble: null,
           })
-          if (now.held.entries > before) void home()
+          if (now.counts.entries > before) void sync()
         },
-        error: (e: unknown) => void import('./store.ts').then(({ storeTrouble }) => set({ trouble: storeTrouble(e) })),
+        error: (e: unknown) =>
+          void import('../core/store.ts').then(({ storeTrouble }) => set({ trouble: storeTrouble(e) })),
       })
       let running = false
-      const home = async () => {
-        if (running || now.held.entries === 0) return
+      const sync = async () => {
+        if (running || now.counts.entries === 0) return
         running = true
         try {
-          const { bringHome } = await import('./home.ts')
-          const last = await bringHome()
+          const { syncOutbox } = await import('../core/sync.ts')
+          const last = await syncOutbox()
           if (last !== 'busy') {
             noteSignal(last !== 'no signal')
             set({ last })
             // What another person left behind stays; what this one took is home all the same.
-            if (last === 'home' || last === 'other person') for (const tell of atHome) tell()
+            if (last === 'synced' || last === 'other person') for (const tell of syncedListeners) tell()
           }
         } finally {
           running = false
         }
       }
-      window.addEventListener('online', () => void home())
-      document.addEventListener('visibilitychange', () => void home())
-      setInterval(() => void home(), 15_000)
-      sendNow = home
+      window.addEventListener('online', () => void sync())
+      document.addEventListener('visibilitychange', () => void sync())
+      setInterval(() => void sync(), 15_000)
+      sendNow = sync
     } catch (e) {
-      const { storeTrouble } = await import('./store.ts')
+      const { storeTrouble } = await import('../core/store.ts')
       set({ trouble: storeTrouble(e) })
     }
   })()
 }
 
-const atHome = new Set<() => void>()
+const syncedListeners = new Set<() => void>()
 /** Be told each time the line has come home: what was shown with it is asked for anew. */
-export function onHome(tell: () => void): () => void {
-  atHome.add(tell)
-  return () => atHome.delete(tell)
+export function onSynced(tell: () => void): () => void {
+  syncedListeners.add(tell)
+  return () => syncedListeners.delete(tell)
 }
 
 let sendNow: () => Promise<void> = () => Promise.resolve()
 /** Try to bring home what waits, now. */
-export const tryHome = (): Promise<void> => sendNow()
+export const syncNow = (): Promise<void> => sendNow()
 
 /** How this phone stands, kept up to date. */
 export function usePhone(): Phone {

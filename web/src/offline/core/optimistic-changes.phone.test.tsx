@@ -1,15 +1,15 @@
-import type { SyncEntryInput } from '@motor-round/contract'
+import type { Mutation, MutationBodies, MutationKind } from '@motor-round/contract'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { driveParts } from '../test/drive.test-help.ts'
-import { machineId, pageOf, visitRecord } from '../test/machine-page.test-help.ts'
-import { uuid } from '../test/round.test-help.ts'
-import { allWaiting, keepHere } from './line.ts'
-import { withPending } from './pending.ts'
-import { store, type Fact } from './store.ts'
+import { driveParts } from '../../test/drive.test-help.ts'
+import { machineId, pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
+import { uuid } from '../../test/round.test-help.ts'
+import { queuedMutations, enqueue } from './outbox.ts'
+import { withMutations } from './optimistic.ts'
+import { store } from './store.ts'
 
 const parts = driveParts()
 const page = pageOf({ parts })
-type Body<K extends SyncEntryInput['kind']> = Extract<SyncEntryInput, { kind: K }>['body']
+type Body<K extends MutationKind> = MutationBodies[K]
 
 const predicted = {
   was: 12.8,
@@ -22,7 +22,7 @@ const predicted = {
   center: 414.5,
   newBelt: null,
 }
-const made = (change: Body<'speed-change'>['change'], over: object = {}): Fact => ({
+const made = (change: Body<'speed-change'>['change'], over: object = {}): Mutation => ({
   kind: 'speed-change',
   body: {
     id: uuid(40),
@@ -32,13 +32,13 @@ const made = (change: Body<'speed-change'>['change'], over: object = {}): Fact =
     predicted: { ...predicted, ...over },
   },
 })
-const done: Fact = {
+const done: Mutation = {
   kind: 'speed-change-done',
   body: { id: uuid(41), speedChangeId: uuid(40), machineId, beltsId: uuid(42), doneAt: '2026-11-25T08:10:00Z' },
 }
-const shown = async (...facts: Fact[]) => {
-  await keepHere(uuid(9), facts)
-  return withPending(page, await allWaiting(), 'Mosi Okonjo')
+const shown = async (...mutations: Mutation[]) => {
+  await enqueue(uuid(9), mutations)
+  return withMutations(page, await queuedMutations(), 'Mosi Okonjo')
 }
 
 beforeEach(async () => {
@@ -89,8 +89,8 @@ describe('a change from the bench without a signal', () => {
     expect(did.machine.layout).toEqual(page.machine.layout)
   })
   it('that has nothing to change here any more stands as it was told, and home says why', async () => {
-    await keepHere(uuid(9), [made({ kind: 'turns', turns: 3 }), done])
-    const bare = withPending(pageOf(), await allWaiting(), 'x')
+    await enqueue(uuid(9), [made({ kind: 'turns', turns: 3 }), done])
+    const bare = withMutations(pageOf(), await queuedMutations(), 'x')
     expect(bare.speedChanges[0]?.doneAt).toBe('2026-11-25T08:10:00Z')
     expect(bare.work).toEqual([])
   })

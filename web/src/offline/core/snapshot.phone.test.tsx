@@ -1,10 +1,14 @@
+import { callOf } from '../../app/request.ts'
+import { endpoints } from '@motor-round/contract'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
-import { pageOf } from '../test/machine-page.test-help.ts'
-import { me, roundId, roundOf, visitOf, uuid } from '../test/round.test-help.ts'
-import { answerFrom } from './kept.ts'
+import { pageOf } from '../../test/machine-page.test-help.ts'
+import { me, roundId, roundOf, visitOf, uuid } from '../../test/round.test-help.ts'
+import { cachedAnswer } from './cache.ts'
 import { onThisPhone } from './mark.ts'
 import { store } from './store.ts'
-import { dropRound, takeMachine, takeRound } from './take.ts'
+import { removeDownload, downloadMachine, downloadRound } from './snapshot.ts'
+
+const pageCall = (id: string) => callOf(endpoints.machinePage, { params: { id } }).call
 
 const session = { person: { ...me, login: 'o', role: 'mechanic', disabledAt: null }, csrf: 't', organization: 'x' }
 const page = { ...pageOf(), machine: { ...pageOf().machine, id: uuid(11) } }
@@ -41,55 +45,55 @@ describe('taking a round along', () => {
   it('keeps every page the walk will ask for, says how far it is, and tells the server that this phone has it', async () => {
     server()
     const told: string[] = []
-    const { bytes, appHere } = await takeRound(roundId, 'token', (words) => told.push(words))
+    const { bytes, appHere } = await downloadRound(roundId, 'token', (words) => told.push(words))
     expect(onThisPhone()).toBe(true)
-    expect(await store.taken.toArray()).toMatchObject([{ roundId, name: 'Hall roof', bytes }])
+    expect(await store.snapshots.toArray()).toMatchObject([{ roundId, name: 'Hall roof', bytes }])
     expect(bytes).toBeGreaterThan(5000)
     // A browser without workers cannot start the app without a signal, and it is said so.
     expect(appHere).toBe(false)
     expect(told.at(0)).toMatch(/^1 of \d+$/)
     expect(told.at(-1)).toBe('The app itself …')
-    for (const url of [
-      `/rounds/${roundId}`,
-      `/machines/${uuid(11)}`,
-      `/machines/${uuid(12)}`,
-      '/policies',
-      '/part-lives',
+    for (const call of [
+      callOf(endpoints.round, { params: { id: roundId } }).call,
+      pageCall(uuid(11)),
+      pageCall(uuid(12)),
+      callOf(endpoints.policies, {}).call,
+      callOf(endpoints.partLives, {}).call,
     ])
-      expect(await answerFrom(url)).toBeDefined()
-    expect(Number((await store.facts.get('ahead'))?.value) / 60_000).toBeCloseTo(10, 0)
+      expect(await cachedAnswer(call)).toBeDefined()
+    expect(Number((await store.settings.get('ahead'))?.value) / 60_000).toBeCloseTo(10, 0)
     expect(asked.at(-1)).toMatch(new RegExp(`^POST /devices .*"roundId":"${roundId}","holds":1`))
   })
   it('is not said to be on this phone where a page of it could not be had', async () => {
     server((url) => url === `/machines/${uuid(12)}`)
-    await expect(takeRound(roundId, 'token', () => undefined)).rejects.toThrow()
-    expect(await store.taken.count()).toBe(0)
+    await expect(downloadRound(roundId, 'token', () => undefined)).rejects.toThrow()
+    expect(await store.snapshots.count()).toBe(0)
     expect(asked.some((a) => a.startsWith('POST'))).toBe(false)
   })
   it('says in words that the phone is full', async () => {
     server()
     const full = vi
-      .spyOn(store.kept, 'put')
+      .spyOn(store.cache, 'put')
       .mockRejectedValue(Object.assign(new Error('x'), { name: 'QuotaExceededError' }))
-    await expect(takeRound(roundId, 'token', () => undefined)).rejects.toThrow('This phone is full.')
+    await expect(downloadRound(roundId, 'token', () => undefined)).rejects.toThrow('This phone is full.')
     full.mockRestore()
-    expect(await store.taken.count()).toBe(0)
+    expect(await store.snapshots.count()).toBe(0)
   })
   it('is let go of with what no other round needs', async () => {
     server()
-    await takeRound(roundId, 'token', () => undefined)
-    await store.taken.put({ roundId: uuid(901), name: 'Other', at: 1, bytes: 1, urls: [`/machines/${uuid(12)}`] })
-    await dropRound(roundId, 'token')
-    expect((await store.taken.toArray()).map((t) => t.name)).toEqual(['Other'])
-    expect(await answerFrom(`/machines/${uuid(11)}`)).toBeUndefined()
-    expect(await answerFrom(`/machines/${uuid(12)}`)).toBeDefined()
-    expect(await answerFrom('/policies')).toBeDefined()
+    await downloadRound(roundId, 'token', () => undefined)
+    await store.snapshots.put({ roundId: uuid(901), name: 'Other', at: 1, bytes: 1, urls: [`/machines/${uuid(12)}`] })
+    await removeDownload(roundId, 'token')
+    expect((await store.snapshots.toArray()).map((t) => t.name)).toEqual(['Other'])
+    expect(await cachedAnswer(pageCall(uuid(11)))).toBeUndefined()
+    expect(await cachedAnswer(pageCall(uuid(12)))).toBeDefined()
+    expect(await cachedAnswer(callOf(endpoints.policies, {}).call)).toBeDefined()
     expect(asked.at(-1)).toContain('"holds":0')
   })
   it('takes a machine that joins on the way once', async () => {
     server()
-    await takeMachine(uuid(30))
-    await takeMachine(uuid(30))
+    await downloadMachine(uuid(30))
+    await downloadMachine(uuid(30))
     expect(asked).toEqual([`GET /machines/${uuid(30)}`])
   })
 })

@@ -1,13 +1,13 @@
-import { roofMap, motor as serverMotor, mapDrawn } from '@motor-round/contract'
+import { mapDrawn, motor as serverMotor, roofMap, type Mutation } from '@motor-round/contract'
 import { v7 as uuid } from 'uuid'
 import { z } from 'zod'
-import { keepHere } from './line.ts'
-import { store, type Fact, type Waiting } from './store.ts'
+import { enqueue } from './outbox.ts'
+import { store, type QueuedMutation } from './store.ts'
 
 const serverMap = z.object({ map: roofMap, version: z.int() })
-const isRefused = (w: Waiting) => w.refused !== null
+const isRejected = (w: QueuedMutation) => w.status !== 'pending'
 
-type Of<K extends Fact['kind']> = Extract<Fact, { kind: K }>['body']
+type Of<K extends Mutation['kind']> = Extract<Mutation, { kind: K }>['body']
 
 /** A change that somebody else was before with: what was typed here, and what is in the book now. */
 export type Conflict =
@@ -38,7 +38,7 @@ export type Conflict =
     }
 
 /** What each refused entry is a change of: later ones of the same stand on the first. */
-const subjectOf = (w: Waiting): string | null =>
+const subjectOf = (w: QueuedMutation): string | null =>
   w.kind === 'plate'
     ? w.body.motorId
     : w.kind === 'motor'
@@ -48,9 +48,9 @@ const subjectOf = (w: Waiting): string | null =>
         : null
 
 /** What waits for a person to decide, oldest first: the last word typed here against what is in the book. */
-export function conflictsOf(line: readonly Waiting[]): Conflict[] {
-  const subjects = new Map<string, Waiting[]>()
-  for (const w of line.filter(isRefused)) {
+export function conflictsOf(outbox: readonly QueuedMutation[]): Conflict[] {
+  const subjects = new Map<string, QueuedMutation[]>()
+  for (const w of outbox.filter(isRejected)) {
     const subject = subjectOf(w)
     if (subject !== null) subjects.set(subject, [...(subjects.get(subject) ?? []), w])
   }
@@ -59,7 +59,7 @@ export function conflictsOf(line: readonly Waiting[]): Conflict[] {
     const mine = list.at(-1)
     if (!told || !mine) return []
     const entries = list.map((w) => w.n)
-    const why = told.refused ?? ''
+    const why = told.why
     if (mine.kind === 'roof-map') {
       const server = serverMap.safeParse(told.current).data
       const own = mapDrawn.safeParse(mine.body).data
@@ -76,13 +76,13 @@ export function conflictsOf(line: readonly Waiting[]): Conflict[] {
 }
 
 /** Refused entries that no decision is about: they are only told, tried again or dropped. */
-export function refusedOnly(line: readonly Waiting[]): Waiting[] {
-  const decided = new Set(conflictsOf(line).flatMap((c) => c.entries))
-  return line.filter((w) => isRefused(w) && !decided.has(w.n))
+export function rejectedOnly(outbox: readonly QueuedMutation[]): QueuedMutation[] {
+  const decided = new Set(conflictsOf(outbox).flatMap((c) => c.entries))
+  return outbox.filter((w) => isRejected(w) && !decided.has(w.n))
 }
 
 /** What a decision writes instead, on top of what is in the book now. */
-function again(c: Conflict): Fact {
+function again(c: Conflict): Mutation {
   if (c.about === 'roof-map') return { kind: 'roof-map', body: { ...c.mine, id: uuid(), version: c.server.version } }
   if (c.about === 'plate') return { kind: 'plate', body: { ...c.mine, id: uuid(), version: c.server.version } }
   // Both saw the same motor put in: there is one, and its plate is what was read here.
@@ -103,22 +103,23 @@ function again(c: Conflict): Fact {
   }
 }
 
-/** How a person decides: what was typed here over the book's, or the book's; or, of motors, that this one came after it. */
-export type Decision = 'mine' | 'book' | 'after it'
+/** How a person decides: keep what was entered here, keep the server's; or, of motors, that this one came after it. */
+export type Decision = 'mine' | 'theirs' | 'after it'
 
-/** Carry a decision out: what was refused goes out of the line, and what is meant goes into it, both or neither. */
+/** Carry a decision out: what was rejected leaves the outbox, and what is meant goes into it, both or neither. */
 export async function decide(by: string, c: Conflict, decision: Decision): Promise<void> {
-  await store.transaction('rw', store.line, store.kept, async () => {
-    await store.line.bulkDelete([...c.entries])
-    if (decision === 'mine') await keepHere(by, [again(c)])
+  await store.transaction('rw', store.outbox, store.cache, async () => {
+    await store.outbox.bulkDelete([...c.entries])
+    if (decision === 'mine') await enqueue(by, [again(c)])
     if (decision === 'after it' && c.about === 'motor')
-      await keepHere(by, [{ kind: 'motor', body: { ...c.mine, id: uuid(), replaces: c.server.id } }])
+      await enqueue(by, [{ kind: 'motor', body: { ...c.mine, id: uuid(), replaces: c.server.id } }])
   })
 }
 
-/** Let everything that was refused try again, in its order: what stood in its way may be gone. */
-export const tryRefusedAgain = (): Promise<number> =>
-  store.line.filter(isRefused).modify((w) => {
-    w.refused = null
+/** Let everything that was rejected try again, in its order: what stood in its way may be gone. */
+export const retryRejected = (): Promise<number> =>
+  store.outbox.filter(isRejected).modify((w) => {
+    w.status = 'pending'
+    w.why = ''
     delete w.current
   })

@@ -1,19 +1,19 @@
-import type { SyncEntryInput } from '@motor-round/contract'
+import type { Mutation, MutationBodies, MutationKind } from '@motor-round/contract'
 import { blankMap } from '@motor-round/core/round'
 import { beforeEach, describe, expect, it } from 'vitest'
-import { machineId, pageOf } from '../test/machine-page.test-help.ts'
-import { roundOf, uuid } from '../test/round.test-help.ts'
-import { conflictsOf, decide, refusedOnly, tryRefusedAgain } from './decide.ts'
-import { allWaiting, keepHere } from './line.ts'
-import { drawnHere, roundWithPending, withPending } from './pending.ts'
-import { store, type Fact } from './store.ts'
+import { machineId, pageOf } from '../../test/machine-page.test-help.ts'
+import { roundOf, uuid } from '../../test/round.test-help.ts'
+import { conflictsOf, decide, rejectedOnly, retryRejected } from './conflicts.ts'
+import { queuedMutations, enqueue } from './outbox.ts'
+import { queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
+import { store } from './store.ts'
 
 const page = pageOf()
 const server = page.motor
 if (!server) throw new Error('the page has a motor')
-type Body<K extends SyncEntryInput['kind']> = Extract<SyncEntryInput, { kind: K }>['body']
+type Body<K extends MutationKind> = MutationBodies[K]
 
-const correction = (n: number, over: Partial<Body<'plate'>> = {}): Fact => ({
+const correction = (n: number, over: Partial<Body<'plate'>> = {}): Mutation => ({
   kind: 'plate',
   body: {
     id: uuid(n),
@@ -28,7 +28,7 @@ const correction = (n: number, over: Partial<Body<'plate'>> = {}): Fact => ({
     ...over,
   },
 })
-const swap = (n: number, over: Partial<Body<'motor'>> = {}): Fact => ({
+const swap = (n: number, over: Partial<Body<'motor'>> = {}): Mutation => ({
   kind: 'motor',
   body: {
     id: uuid(n),
@@ -41,15 +41,15 @@ const swap = (n: number, over: Partial<Body<'motor'>> = {}): Fact => ({
     ...over,
   },
 })
-const drawing = (n: number, width: number, version: number): Fact => ({
+const drawing = (n: number, width: number, version: number): Mutation => ({
   kind: 'roof-map',
   body: { id: uuid(n), areaId: uuid(2), version, map: { ...blankMap, width } },
 })
 /** Refuse the entries of the line as home did, from the first on. */
 async function refuse(...currents: unknown[]) {
-  const line = await allWaiting()
+  const outbox = await queuedMutations()
   for (const [i, current] of currents.entries())
-    await store.line.update(line[i]?.n ?? 0, { refused: 'Tamsin Vale changed it.', current })
+    await store.outbox.update(outbox[i]?.n ?? 0, { status: 'rejected', why: 'Tamsin Vale changed it.', current })
 }
 
 beforeEach(async () => {
@@ -59,15 +59,18 @@ beforeEach(async () => {
 describe('what was changed on the roof stands at once', () => {
   it('a plate, and the next correction of it', async () => {
     const twice = { ...server.plate, amps: '13.6' }
-    await keepHere(uuid(9), [correction(50), correction(51, { version: 2, plate: twice })])
-    expect(withPending(page, await allWaiting(), 'x').motor).toMatchObject({ plate: { amps: '13.6' }, version: 3 })
+    await enqueue(uuid(9), [correction(50), correction(51, { version: 2, plate: twice })])
+    expect(withMutations(page, await queuedMutations(), 'x').motor).toMatchObject({
+      plate: { amps: '13.6' },
+      version: 3,
+    })
   })
   it('a motor, with the old one in the past; and its own plate', async () => {
-    await keepHere(uuid(9), [
+    await enqueue(uuid(9), [
       swap(60),
       correction(61, { motorId: uuid(60), plate: { phases: 3, volts: '460', amps: '9.9' } }),
     ])
-    const shown = withPending(page, await allWaiting(), 'Mosi Okonjo')
+    const shown = withMutations(page, await queuedMutations(), 'Mosi Okonjo')
     expect(shown.motor).toMatchObject({ id: uuid(60), fittedBy: 'Mosi Okonjo', plate: { amps: '9.9' } })
     expect(shown.pastMotors[0]).toMatchObject({
       id: server.id,
@@ -75,24 +78,24 @@ describe('what was changed on the roof stands at once', () => {
       removedWhy: 'seized',
     })
     // Home has it by now: it is not there twice.
-    const later = withPending({ ...shown, pastMotors: shown.pastMotors }, await allWaiting(), 'x')
+    const later = withMutations({ ...shown, pastMotors: shown.pastMotors }, await queuedMutations(), 'x')
     expect(later.pastMotors).toHaveLength(1)
   })
   it('a roof map, also under the round', async () => {
-    await keepHere(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
-    const line = await allWaiting()
-    expect(drawnHere(line, uuid(2))).toMatchObject({ version: 6, map: { width: 34 } })
-    expect(drawnHere(line, uuid(3))).toBeNull()
+    await enqueue(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
+    const outbox = await queuedMutations()
+    expect(queuedMap(outbox, uuid(2))).toMatchObject({ version: 6, map: { width: 34 } })
+    expect(queuedMap(outbox, uuid(3))).toBeNull()
     const round = roundOf({
       areas: [{ id: uuid(2), name: 'Roof', siteId: uuid(1), kind: 'roof', map: blankMap }] as never,
     })
-    const shown = await roundWithPending(round, line, 'x', () => Promise.resolve(null))
+    const shown = await roundWithMutations(round, outbox, 'x', () => Promise.resolve(null))
     expect(shown.areas[0]?.map.width).toBe(34)
   })
   it('and no more, once it was refused', async () => {
-    await keepHere(uuid(9), [correction(50)])
+    await enqueue(uuid(9), [correction(50)])
     await refuse(server)
-    expect(withPending(page, await allWaiting(), 'x').motor?.plate.amps).toBe('12.8')
+    expect(withMutations(page, await queuedMutations(), 'x').motor?.plate.amps).toBe('12.8')
   })
 })
 
@@ -100,9 +103,9 @@ describe('two versions', () => {
   const theirs = { ...server, version: 4, plate: { ...server.plate, amps: '12.4' } }
   it('of a plate are one matter, however often it was corrected here: the last word stands against the book', async () => {
     const last = { ...server.plate, amps: '13.6' }
-    await keepHere(uuid(9), [correction(50), correction(51, { version: 2, plate: last })])
+    await enqueue(uuid(9), [correction(50), correction(51, { version: 2, plate: last })])
     await refuse(theirs, undefined)
-    const [conflict, ...more] = conflictsOf(await allWaiting())
+    const [conflict, ...more] = conflictsOf(await queuedMutations())
     expect(more).toEqual([])
     expect(conflict).toMatchObject({
       about: 'plate',
@@ -111,36 +114,41 @@ describe('two versions', () => {
       server: { version: 4, plate: { amps: '12.4' } },
     })
     expect(conflict?.entries).toHaveLength(2)
-    expect(refusedOnly(await allWaiting())).toEqual([])
+    expect(rejectedOnly(await queuedMutations())).toEqual([])
   })
   it('decided for the roof, go over what is in the book now, as a change of its own', async () => {
-    await keepHere(uuid(9), [correction(50)])
+    await enqueue(uuid(9), [correction(50)])
     await refuse(theirs)
-    const [conflict] = conflictsOf(await allWaiting())
+    const [conflict] = conflictsOf(await queuedMutations())
     if (!conflict) throw new Error('a conflict')
     await decide(uuid(9), conflict, 'mine')
-    const [kept, ...rest] = await allWaiting()
+    const [kept, ...rest] = await queuedMutations()
     expect(rest).toEqual([])
-    expect(kept).toMatchObject({ kind: 'plate', refused: null, body: { version: 4, plate: { amps: '13.4' } } })
+    expect(kept).toMatchObject({
+      kind: 'plate',
+      status: 'pending' as const,
+      why: '',
+      body: { version: 4, plate: { amps: '13.4' } },
+    })
     expect(kept?.kind === 'plate' && kept.body.id).not.toBe(uuid(50))
   })
-  it('decided for the book, leave nothing', async () => {
-    await keepHere(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
+  it('decided for the server, leave nothing', async () => {
+    await enqueue(uuid(9), [drawing(70, 33, 4), drawing(71, 34, 5)])
     await refuse({ version: 7, map: { ...blankMap, width: 50 } }, undefined)
-    const [conflict] = conflictsOf(await allWaiting())
+    const [conflict] = conflictsOf(await queuedMutations())
     expect(conflict).toMatchObject({ about: 'roof-map', mine: { map: { width: 34 } }, server: { version: 7 } })
-    if (conflict) await decide(uuid(9), conflict, 'book')
-    expect(await allWaiting()).toEqual([])
+    if (conflict) await decide(uuid(9), conflict, 'theirs')
+    expect(await queuedMutations()).toEqual([])
   })
   it('of a motor: the same one with the plate read here, or one that went in after it', async () => {
     const other = { ...theirs, id: uuid(80), fittedAt: '2026-11-25T07:00:00Z' }
     const word = async (decision: 'mine' | 'after it') => {
-      await store.line.clear()
-      await keepHere(uuid(9), [swap(60)])
+      await store.outbox.clear()
+      await enqueue(uuid(9), [swap(60)])
       await refuse(other)
-      const [conflict] = conflictsOf(await allWaiting())
+      const [conflict] = conflictsOf(await queuedMutations())
       if (conflict) await decide(uuid(9), conflict, decision)
-      return (await allWaiting())[0]
+      return (await queuedMutations())[0]
     }
     expect(await word('mine')).toMatchObject({
       kind: 'plate',
@@ -149,31 +157,31 @@ describe('two versions', () => {
     expect(await word('after it')).toMatchObject({ kind: 'motor', body: { replaces: uuid(80), removedWhy: 'seized' } })
   })
   it('where the line cannot be written nothing goes out of it', async () => {
-    await keepHere(uuid(9), [correction(50)])
+    await enqueue(uuid(9), [correction(50)])
     await refuse(theirs)
-    const [conflict] = conflictsOf(await allWaiting())
+    const [conflict] = conflictsOf(await queuedMutations())
     if (!conflict) throw new Error('a conflict')
     const full = () => {
       throw new Error('full')
     }
-    store.line.hook('creating', full)
+    store.outbox.hook('creating', full)
     await expect(decide(uuid(9), conflict, 'mine')).rejects.toThrow('full')
-    store.line.hook('creating').unsubscribe(full)
-    expect(await allWaiting()).toHaveLength(1)
+    store.outbox.hook('creating').unsubscribe(full)
+    expect(await queuedMutations()).toHaveLength(1)
   })
 })
 
 describe('what was refused for another reason', () => {
   it('is told, and tried again when what stood in its way is gone', async () => {
-    await keepHere(uuid(9), [swap(60), correction(50)])
-    const [first] = await allWaiting()
-    await store.line.update(first?.n ?? 0, { refused: 'fittedAt: the new one comes after it' })
-    expect(conflictsOf(await allWaiting())).toEqual([])
-    expect(refusedOnly(await allWaiting()).map((w) => w.kind)).toEqual(['motor'])
-    expect(await tryRefusedAgain()).toBe(1)
-    expect((await allWaiting()).map((w) => [w.kind, w.refused])).toEqual([
-      ['motor', null],
-      ['plate', null],
+    await enqueue(uuid(9), [swap(60), correction(50)])
+    const [first] = await queuedMutations()
+    await store.outbox.update(first?.n ?? 0, { status: 'rejected', why: 'fittedAt: the new one comes after it' })
+    expect(conflictsOf(await queuedMutations())).toEqual([])
+    expect(rejectedOnly(await queuedMutations()).map((w) => w.kind)).toEqual(['motor'])
+    expect(await retryRejected()).toBe(1)
+    expect((await queuedMutations()).map((w) => [w.kind, w.status])).toEqual([
+      ['motor', 'pending'],
+      ['plate', 'pending'],
     ])
   })
 })

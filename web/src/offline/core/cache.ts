@@ -1,0 +1,114 @@
+import { endpoints, session, type Endpoint, type MachinePage } from '@motor-round/contract'
+import { queuedMutations } from './outbox.ts'
+import { pageOfFound, queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
+import { store } from './store.ts'
+
+/** A call of the API: of which endpoint, and its address. */
+export interface Call {
+  readonly endpoint: Endpoint
+  readonly url: string
+  readonly params?: unknown
+  readonly query?: unknown
+}
+
+/** Cache an answer of the server for offline. */
+export const cacheAnswer = (url: string, data: unknown) => store.cache.put({ url, data, at: Date.now() })
+
+/** Is this address cached, so that a newer answer should replace it? */
+export const isCached = async (url: string): Promise<boolean> =>
+  (await store.cache.where('url').equals(url).count()) > 0
+
+const cachedSession = async () => session.safeParse((await store.cache.get('/session'))?.data).data
+const signedInName = async (): Promise<string> => (await cachedSession())?.person?.name ?? ''
+
+/** How far the server's clock was ahead of this phone's when it last answered, ms. */
+const clockAheadOf = async (): Promise<number> => Number((await store.settings.get('ahead'))?.value ?? 0)
+export const noteClock = (serverNow: string) =>
+  store.settings.put({ key: 'ahead', value: String(Date.parse(serverNow) - Date.now()) })
+
+/** Machines of the downloaded rounds whose tag or purpose holds the words that are looked for. */
+async function search(words: string): Promise<unknown> {
+  const pages = await store.cache.where('url').startsWith('/machines/').toArray()
+  return pages.flatMap(({ data }) => {
+    const page = endpoints.machinePage.response.safeParse(data)
+    if (!page.success) return []
+    const { machine, unit, site } = page.data
+    const hit = `${unit.tag} / ${machine.tag} ${machine.purpose}`.toLowerCase().includes(words.toLowerCase())
+    return hit
+      ? [{ id: machine.id, unitTag: unit.tag, tag: machine.tag, purpose: machine.purpose, siteName: site.name }]
+      : []
+  })
+}
+
+/** A machine's page as it is on this phone: cached, or of a unit that was found offline and is not synced yet. */
+async function machineHere(id: string): Promise<MachinePage | null> {
+  const outbox = await queuedMutations()
+  const cached = endpoints.machinePage.response.safeParse((await store.cache.get(`/machines/${id}`))?.data)
+  const found = outbox.find((w) => w.kind === 'found' && w.body.machine.id === id)
+  const known = endpoints.places.response.safeParse((await store.cache.get('/places'))?.data)
+  const page = cached.success
+    ? cached.data
+    : found?.kind === 'found' && known.success
+      ? pageOfFound(found.body, known.data)
+      : null
+  return page && withMutations(page, outbox, await signedInName())
+}
+
+/** How the answers of one endpoint are given on this phone. */
+interface Handler {
+  /** An answer, fresh or cached, with what waits in the outbox. */
+  readonly overlay?: (data: unknown) => Promise<unknown>
+  /** What this phone can answer by itself; undefined: nothing. */
+  readonly offline?: (call: Call) => Promise<unknown>
+}
+
+/** By endpoint: what is not here is given as it was cached. */
+const handlers: { readonly [Id in keyof typeof endpoints]?: Handler } = {
+  session: {
+    offline: async () => {
+      const known = await cachedSession()
+      return known && { ...known, now: new Date(Date.now() + (await clockAheadOf())).toISOString() }
+    },
+  },
+  findMachines: {
+    offline: ({ query }) => search(endpoints.findMachines.query.safeParse(query).data?.q ?? ''),
+  },
+  machinePage: {
+    overlay: async (data) => {
+      const page = endpoints.machinePage.response.safeParse(data)
+      return page.success ? withMutations(page.data, await queuedMutations(), await signedInName()) : data
+    },
+    offline: async ({ params }) => {
+      const asked = endpoints.machinePage.params.safeParse(params)
+      return asked.success ? ((await machineHere(asked.data.id)) ?? undefined) : undefined
+    },
+  },
+  round: {
+    overlay: async (data) => {
+      const page = endpoints.round.response.safeParse(data)
+      return page.success
+        ? roundWithMutations(page.data, await queuedMutations(), await signedInName(), machineHere)
+        : data
+    },
+  },
+  roofMap: {
+    overlay: async (data) => {
+      const page = endpoints.roofMap.response.safeParse(data)
+      return page.success ? { ...page.data, ...queuedMap(await queuedMutations(), page.data.area.id) } : data
+    },
+  },
+}
+const handlerOf = (call: Call): Handler =>
+  new Map<string, Handler>(Object.entries(handlers)).get(call.endpoint.id) ?? {}
+
+/** What the phone has for a call, with what still waits to sync in it; undefined where it has nothing. */
+export async function cachedAnswer(call: Call): Promise<unknown> {
+  const { offline } = handlerOf(call)
+  if (offline) return offline(call)
+  const cached = await store.cache.get(call.url)
+  return cached && withOutbox(call, cached.data)
+}
+
+/** An answer, fresh or cached, with what waits on this phone. */
+export const withOutbox = (call: Call, data: unknown): Promise<unknown> =>
+  handlerOf(call).overlay?.(data) ?? Promise.resolve(data)
