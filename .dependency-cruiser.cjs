@@ -1,4 +1,4 @@
-// The house rule of imports: web -> contract -> core <- contract <- server, and inside core each
+// The one direction of imports: web -> contract -> core <- contract <- server, and inside core each
 // folder may use only the folders below it in this list.
 const order = [
   'quantity',
@@ -17,6 +17,7 @@ const order = [
   'speed-change',
   'round',
   'calc',
+  'how-to',
 ]
 const notTest = '\\.test\\.tsx?$'
 const layers = order.map((folder, i) => ({

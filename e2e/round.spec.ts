@@ -265,7 +265,7 @@ test('a roof is drawn: a unit is moved, a hatch put on; who is late sees both pl
   await lead.getByRole('button', { name: 'Save map' }).click()
   await expect(lead.getByRole('button', { name: 'Edit map' })).toBeVisible()
   await late.getByRole('button', { name: 'Save map' }).click()
-  await expect(late.getByRole('alert')).toContainText('Tamsin Vale changed this plan in the meantime')
+  await expect(late.getByRole('alert')).toContainText('Tamsin Vale changed this map in the meantime')
   await expect(late.getByRole('row', { name: /^AHU-3/ })).toBeVisible()
   await late.getByRole('button', { name: 'Keep theirs' }).click()
   await expect(late.getByLabel('Access point 2, name')).toBeVisible()

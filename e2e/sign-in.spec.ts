@@ -5,7 +5,7 @@ test('first sign-in: a wrong password is told, the right one leads to the Roof, 
   page,
 }) => {
   await page.goto('/import-export')
-  await expect(page).toHaveURL(/sign-in\?to=%2Fbooks/)
+  await expect(page).toHaveURL(/sign-in\?to=%2Fimport-export/)
   await page.getByLabel('Sign-in name').fill('vale')
   await page.getByLabel('Password', { exact: true }).fill('not it')
   await page.getByRole('button', { name: 'Sign in' }).click()

@@ -1,24 +1,14 @@
 // `npm test`: everything, from a fresh clone. Ends with one line `N passed, N failed`.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
+import { bin, format, imports, lint, types } from './lib/gates.mjs'
 import { chromium, needBuild, needChromium, needModules, needPostgres } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
 import { run } from './lib/run.mjs'
 import { main, Plain } from './lib/say.mjs'
 
 const node = process.execPath
-const bin = (name) => join(root, 'node_modules/.bin', name)
 const reports = join(root, '.cache/reports')
-
-/** A gate passes or fails as a whole and counts as one. */
-async function gate(name, command, args, refuse = () => null) {
-  const started = Date.now()
-  const done = await run(command, args, { cwd: root })
-  const wrong = done.code !== 0 ? `exit ${done.code}` : refuse(done.out)
-  process.stdout.write(`${wrong ? 'FAILED' : 'ok'}  ${name}  ${((Date.now() - started) / 1000).toFixed(0)} s\n`)
-  if (wrong) process.stdout.write(`${done.out.trim()}\n${wrong}\n`)
-  return wrong ? { passed: 0, failed: 1 } : { passed: 1, failed: 0 }
-}
 
 function report(file) {
   try {
@@ -61,15 +51,10 @@ main(async () => {
   rmSync(reports, { recursive: true, force: true })
   mkdirSync(reports, { recursive: true })
   const gates = {
-    format: () => gate('format', node, [bin('prettier'), '--check', '--log-level', 'warn', '.']),
-    types: () => gate('types', node, [bin('tsc'), '-b']),
-    lint: () =>
-      gate('lint', node, [bin('eslint'), '--max-warnings', '0', '--cache', '--cache-location', '.cache/eslint', '.']),
-    imports: () =>
-      gate('imports', node, [bin('depcruise'), 'core', 'contract', 'demo', 'server', 'web'], (out) =>
-        // A cruiser that finds no modules is green and worthless.
-        /no dependency violations found \((\d{3,}) modules/.test(out) ? null : 'too few modules were looked at',
-      ),
+    format: () => format(),
+    types,
+    lint: () => lint(),
+    imports,
     unit: vitest,
     // Made while lint still has the other processor; counts as nothing of its own.
     build: async () => {

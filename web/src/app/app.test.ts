@@ -1,7 +1,7 @@
 import { endpoints } from '@motor-round/contract'
 import { describe, expect, it } from 'vitest'
 import { limitRegister } from '@motor-round/core/limits'
-import { shownLimit, typedLimit } from '../features/limits/limit-text.ts'
+import { shownLimit, typedLimit } from '../parts/limit-text/index.ts'
 import { dueWords } from './dates.ts'
 import { failureOf, fieldMessage } from './failure.ts'
 import { addressOf } from './request.ts'

@@ -6,6 +6,7 @@ import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
 import { Field } from '../../parts/fields/index.ts'
+import { HowToButton } from '../../parts/how-to/index.ts'
 import { SafePart } from '../../parts/safe-part/index.ts'
 import { calcMachine } from './calc-machine.ts'
 import {
@@ -220,6 +221,7 @@ function CalculatorPage({
       </p>
       <header className="calc-head">
         <h1>{calculator.title}</h1>
+        <HowToButton of="calculator" id={calculator.id} title={calculator.title} />
         {choice || metric ? (
           <Button onClick={otherUnits}>{metric ? 'Inches, pounds, cfm' : 'Metric units'}</Button>
         ) : null}

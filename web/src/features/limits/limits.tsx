@@ -16,7 +16,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
-import { shownLimit, typedLimit } from './limit-text.ts'
+import { shownLimit, typedLimit } from '../../parts/limit-text/index.ts'
 import { People } from './people.tsx'
 import './limits.css'
 

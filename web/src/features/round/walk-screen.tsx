@@ -12,6 +12,7 @@ import { enqueueEvent } from '../../offline/core/enqueue.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { WalkLine } from '../../parts/walk-line/index.ts'
 import { Here } from './walk-here.tsx'
+import { loadHowTo } from '../../parts/how-to/index.ts'
 import { WalkPauses } from './walk-pauses.tsx'
 import { partWords, tagOf, walkOrder } from './words.ts'
 import './walk.css'
@@ -20,7 +21,12 @@ import './walk.css'
 const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
 const AddMachine = lazy(async () => ({ default: (await import('./add-machine.tsx')).AddMachine }))
 
-const partsOfWalk = () => [import('./walk-skip.tsx'), import('./add-machine.tsx'), import('../findings/index.ts')]
+const partsOfWalk = () => [
+  import('./walk-skip.tsx'),
+  import('./add-machine.tsx'),
+  import('../findings/index.ts'),
+  loadHowTo(),
+]
 
 /** The walk: the line on top, one visit at a time, the next by one thumb. Works without a signal. */
 export function WalkScreen() {

@@ -4,6 +4,7 @@ import type { TemperatureScale } from '@motor-round/core/limits'
 import { show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect, useRef, type ReactNode } from 'react'
+import { HowToButton } from '../../parts/how-to/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
 import { AnswersRow } from './answers-row.tsx'
 import { CellRow } from './cell-row.tsx'
@@ -100,7 +101,10 @@ export function CheckCard({
       <div className="part-body">
         {running ? null : (
           <header className="check-head">
-            <h2>{check.title}</h2>
+            <div className="check-title">
+              <h2>{check.title}</h2>
+              <HowToButton of="check" id={check.id} title={check.title} />
+            </div>
             <p className="quiet">{check.how}</p>
             {advice === null ? null : <p className="check-advice">{advice}</p>}
             {check.caution ? <p className="caution">{check.caution}</p> : null}
@@ -137,7 +141,10 @@ export function CheckCard({
           )
         })}
         {running ? (
-          <div className="visit-rail">{judgement ? <LoadRail rail={judgement.rail} full /> : null}</div>
+          <div className="visit-rail">
+            {judgement ? <LoadRail rail={judgement.rail} full /> : null}
+            <HowToButton of="check" id={check.id} title={check.title} />
+          </div>
         ) : null}
       </div>
       {asking && cell ? (

@@ -1,0 +1,2 @@
+export { checkHowTo, type HowTo } from './checks.ts'
+export { calculatorHowTo } from './calculators.ts'

@@ -1,0 +1,65 @@
+import { calculatorHowTo, checkHowTo } from '@motor-round/core/how-to'
+import { defaultPolicies, limitInForce, limitRegister } from '@motor-round/core/limits'
+import { Descriptions, Modal } from 'antd'
+import { api } from '../../app/api.ts'
+import { shownLimit } from '../limit-text/index.ts'
+import './how-to.css'
+
+/** The lines of one check or calculator in a window of their own. */
+export function HowToLines({
+  of,
+  id,
+  title,
+  close,
+}: {
+  of: 'check' | 'calculator'
+  id: string
+  title: string
+  close: () => void
+}) {
+  const policies = api.usePoliciesQuery({}).data?.policies ?? defaultPolicies
+  const how = (of === 'check' ? checkHowTo : calculatorHowTo)[id]
+  if (!how) return null
+  return (
+    <Modal
+      open
+      title={title}
+      onCancel={close}
+      onOk={close}
+      okText="Done"
+      cancelButtonProps={{ hidden: true }}
+      width={620}
+    >
+      <Descriptions
+        className="how-to"
+        column={1}
+        size="small"
+        items={[
+          { key: 'where', label: of === 'check' ? 'Where' : 'Measure', children: how.where },
+          { key: 'set', label: of === 'check' ? 'Meter or tool' : 'Setting', children: how.set },
+          { key: 'good', label: 'Good', children: how.good },
+          { key: 'bad', label: 'Bad', children: how.bad },
+        ]}
+      />
+      {how.limits.length > 0 ? (
+        <section className="how-to-limits">
+          <h3>Why this limit</h3>
+          <ul>
+            {how.limits.map((limit) => {
+              const l = limitRegister[limit]
+              const now = limitInForce(limit, policies)
+              return (
+                <li key={limit}>
+                  <b>
+                    {l.title}: {shownLimit(l, now.value)}.
+                  </b>{' '}
+                  {l.means} <span className="quiet">Source: {now.basis.text}.</span>
+                </li>
+              )
+            })}
+          </ul>
+        </section>
+      ) : null}
+    </Modal>
+  )
+}

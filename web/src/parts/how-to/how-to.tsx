@@ -1,0 +1,24 @@
+import { Button } from 'antd'
+import { lazy, Suspense, useState } from 'react'
+
+// The lines are read when somebody asks for them; until then they are no part of the page.
+const Lines = lazy(async () => ({ default: (await import('./how-to-lines.tsx')).HowToLines }))
+/** To be loaded while there is signal. */
+export const loadHowTo = () => import('./how-to-lines.tsx')
+
+/** How a check or a calculator is done, in four lines, and why its limits are what they are. */
+export function HowToButton({ of, id, title }: { of: 'check' | 'calculator'; id: string; title: string }) {
+  const [open, setOpen] = useState(false)
+  return (
+    <>
+      <Button className="how-to-button" aria-label={`How to: ${title}`} onClick={() => setOpen(true)}>
+        How to
+      </Button>
+      {open ? (
+        <Suspense fallback={null}>
+          <Lines of={of} id={id} title={title} close={() => setOpen(false)} />
+        </Suspense>
+      ) : null}
+    </>
+  )
+}

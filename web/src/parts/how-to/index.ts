@@ -1,0 +1,1 @@
+export { HowToButton, loadHowTo } from './how-to.tsx'

@@ -1,0 +1,1 @@
+export { shownLimit, typedLimit } from './limit-text.ts'
