@@ -125,9 +125,14 @@ test('a plan drawn without a signal goes home by itself', async ({ open }) => {
   await page.context().setOffline(true)
   await page.goto(`/areas/${area}/map`)
   await page.getByRole('button', { name: 'Edit map' }).click()
-  await page.getByLabel('Width, m', { exact: true }).fill('61')
+  await page.getByLabel('Width, ft', { exact: true }).fill('201')
   await page.getByRole('button', { name: 'Save map' }).click()
-  await expect(page.getByRole('img', { name: /61 by/ }).or(page.getByLabel(/61 by/)).first()).toBeVisible()
+  await expect(
+    page
+      .getByRole('img', { name: /201 by/ })
+      .or(page.getByLabel(/201 by/))
+      .first(),
+  ).toBeVisible()
   await home(page)
   await expect(async () => expect(await versionOf(page, area)).toBe(before + 1)).toPass({ timeout: 30_000 })
 })

@@ -287,7 +287,7 @@ test('a roof is drawn over a picture that is brought to scale by two spots', asy
   await board.click({ position: { x: 200, y: 150 } })
   await board.click({ position: { x: 500, y: 150 } })
   const [a, b] = await page.locator('.map-mark circle').evaluateAll((l) => l.map((c) => Number(c.getAttribute('cx'))))
-  await page.getByLabel('Distance between the points, m').fill('30')
+  await page.getByLabel('Distance between the points, ft').fill('98.4252')
   await page.getByRole('button', { name: 'Set scale' }).click()
   expect(await wide()).toBeCloseTo((before * 30) / ((b ?? 0) - (a ?? 0)), 1)
   await page.getByRole('button', { name: 'Save map' }).click()

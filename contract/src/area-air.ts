@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { id, instant } from './common.ts'
+import { siteUnits } from './register.ts'
 import { judgement } from './judgement.ts'
 
 /** A fan of an area as the balance of its air takes it. Flow in cfm, as it was read last; null: nobody measured it. */
@@ -18,5 +19,5 @@ export const airMover = z.object({
 export type AirMover = z.infer<typeof airMover>
 
 export const areaAir = z
-  .object({ areaName: z.string(), siteName: z.string(), movers: z.array(airMover) })
+  .object({ areaName: z.string(), siteName: z.string(), units: siteUnits, movers: z.array(airMover) })
   .meta({ id: 'AreaAir' })

@@ -19,7 +19,18 @@ const zone = line(60).refine((z) => {
 
 /** Frequency of a site's supply where it is not told by its volts and plates; null: by those. */
 const hertz = z.union([z.literal(50), z.literal(60)]).nullable()
-export const siteBody = z.strictObject({ id, name, zone, hertz: hertz.default(null) })
+/** How a site is shown: its units, the paper of its reports, and the first day of its week. */
+export const siteUnits = z.enum(['us', 'metric'])
+export type SiteUnits = z.infer<typeof siteUnits>
+export const siteBody = z.strictObject({
+  id,
+  name,
+  zone,
+  hertz: hertz.default(null),
+  units: siteUnits.default('us'),
+  paper: z.enum(['letter', 'A4']).default('letter'),
+  weekStart: z.enum(['sunday', 'monday']).default('sunday'),
+})
 export const site = siteBody.extend({ version }).meta({ id: 'Site' })
 export const areaBody = z.strictObject({ id, siteId: id, name, kind: areaKind })
 export const area = areaBody.extend({ version }).meta({ id: 'Area' })

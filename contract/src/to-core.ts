@@ -18,7 +18,7 @@ import type { ClosingRecord } from './condition.ts'
 import { reviewAt, type FindingRecord } from './finding.ts'
 import type { PartRecord } from './fitted.ts'
 import type { TwinLoad } from './machine-page.ts'
-import type { Machine, Motor } from './register.ts'
+import type { Machine, Motor, SiteUnits } from './register.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
 
 /** Records of the wire as core judges them; instants become milliseconds. */
@@ -80,6 +80,7 @@ const asReported = (f: FindingRecord): Reported => ({
 interface SiteFacts {
   readonly hertz: 50 | 60 | null
   readonly zone: string
+  readonly units?: SiteUnits | undefined
 }
 
 interface Known {
@@ -126,6 +127,7 @@ export const machineFacts = ({ machine, site }: Pick<Known, 'machine' | 'site'>)
   ...machine,
   serviceHz: site?.hertz ?? null,
   zone: site?.zone,
+  units: site?.units,
 })
 
 /** A machine with all that judging it needs: its visits that hold, and what is known of it. */

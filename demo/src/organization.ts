@@ -277,7 +277,15 @@ export function demoOrganization(now: Date): OrganizationFile {
   let n = 0
   for (const site of siteSpecs) {
     const siteId = seededId(random, birth)
-    sites.push({ id: siteId, name: site.name, zone: site.zone, hertz: null })
+    sites.push({
+      id: siteId,
+      name: site.name,
+      zone: site.zone,
+      hertz: null,
+      units: 'us',
+      paper: 'letter',
+      weekStart: 'sunday',
+    })
     site.areas.forEach((area, a) => {
       const areaId = seededId(random, birth)
       parts.areas.push({ id: areaId, siteId, name: area.name, kind: area.kind })

@@ -128,6 +128,9 @@ CREATE TABLE "sites" (
 	"name" text NOT NULL,
 	"zone" text NOT NULL,
 	"hertz" smallint,
+	"units" text DEFAULT 'us' NOT NULL,
+	"paper" text DEFAULT 'letter' NOT NULL,
+	"week_start" text DEFAULT 'sunday' NOT NULL,
 	"version" integer DEFAULT 1 NOT NULL,
 	CONSTRAINT "sites_name_unique" UNIQUE("name")
 );

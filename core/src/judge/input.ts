@@ -13,6 +13,8 @@ export interface MachineFacts {
   /** Hertz of the supply where the site says so; left out, by the supply and the plate. */
   readonly serviceHz?: 50 | 60 | null | undefined
   /** The zone in which days are told, an IANA name; left out: UTC. */
+  /** The units its site is shown in; left out: US. */
+  readonly units?: 'us' | 'metric' | undefined
   readonly zone?: string | undefined
   readonly hasDrive: boolean
   readonly hasTwin: boolean

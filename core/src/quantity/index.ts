@@ -21,3 +21,4 @@ export {
 } from './quantities.ts'
 export { mean, requireMagnitude, requirePositive, type ThreePhase } from './three-phase.ts'
 export { convert, findUnit, units, type Dimension, type Unit } from './units.ts'
+export { amount, shownUnit, unitIn, usUnits, writtenUnit, type ShownUnits } from './shown.ts'

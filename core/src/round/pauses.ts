@@ -1,3 +1,4 @@
+import { scaleOf } from '../judge/index.ts'
 import { show } from '../quantity/index.ts'
 import { beltsFresh, lastRead, limitOf, type DueFacts, type Pause } from './task.ts'
 
@@ -17,7 +18,7 @@ export function windingCools(f: DueFacts): Pause | null {
   return last && hot >= limitOf(f, 'surface-hot')
     ? {
         minutes: limitOf(f, 'cool-down'),
-        because: `its motor was at ${show.temperature(hot, f.policies.temperature)} on ${show.day(last.at, f.now, f.machine.zone)}: let it cool`,
+        because: `its motor was at ${show.temperature(hot, scaleOf(f))} on ${show.day(last.at, f.now, f.machine.zone)}: let it cool`,
       }
     : null
 }

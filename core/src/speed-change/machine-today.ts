@@ -110,6 +110,7 @@ export function todayOf(
     volts,
     hz,
     onDrive: machine.hasDrive,
+    units: input.machine.units,
     allowed: there.allowed?.amps ?? null,
     plateAmps: there.allowed?.motorAmps ?? there.allowed?.amps ?? plateAmps,
     plateRpm: (runs ?? motor)?.plate.rpm ?? 0.96 * c.supplyHz * 30,

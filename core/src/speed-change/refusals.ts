@@ -1,5 +1,5 @@
 import { rimSpeedLimit, settable } from '../drivetrain/index.ts'
-import { convert, show } from '../quantity/index.ts'
+import { amount, convert, show } from '../quantity/index.ts'
 import type { Prediction } from './predict.ts'
 import type { DriveToday, SpeedChange } from './today.ts'
 
@@ -29,7 +29,7 @@ export function refusalsOf(t: DriveToday, change: SpeedChange, p: Prediction): R
   if (greatest === null && p.speed > 1.001) mind.push('the maximum speed of this wheel is not entered: check its label')
   if (p.rimSpeed !== null && p.rimSpeed > rimSpeedLimit)
     no.push(
-      `sheave rim speed ${convert(p.rimSpeed, 'm/s', 'ft/min').toFixed(0)} ft/min: stock cast iron is limited to 6,500`,
+      `sheave rim speed ${amount(convert(p.rimSpeed, 'm/s', 'ft/min'), 'ft/min', t.units)}: stock cast iron is limited to ${amount(6500, 'ft/min', t.units)}`,
     )
   const adjustable = t.drive?.adjustable
   if (change.kind === 'turns' && adjustable && !settable(adjustable, change.turns))

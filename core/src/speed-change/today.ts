@@ -16,6 +16,8 @@ export interface DriveShaft {
 
 /** A fan assembly as it was found: the point from which a change of its speed is worked out. */
 export interface DriveToday {
+  /** The units its site is shown in; left out: US. */
+  readonly units?: 'us' | 'metric' | undefined
   readonly phases: 1 | 3
   /** Amps by leg, as read. */
   readonly legs: readonly number[]

@@ -68,6 +68,9 @@ export const sites = pgTable('sites', {
   zone: text().notNull(),
   /** 50 or 60; null: by the volts and the plates. */
   hertz: smallint().$type<50 | 60>(),
+  units: text().$type<'us' | 'metric'>().notNull().default('us'),
+  paper: text().$type<'letter' | 'A4'>().notNull().default('letter'),
+  weekStart: text('week_start').$type<'sunday' | 'monday'>().notNull().default('sunday'),
   version: integer().notNull().default(1),
 })
 

@@ -27,7 +27,7 @@ interface Read extends Record<string, unknown> {
 export function areaAirRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.areaAir, async ({ params }) => {
     const [area] = await deps.db
-      .select({ name: areas.name, siteId: areas.siteId, siteName: sites.name })
+      .select({ name: areas.name, siteId: areas.siteId, siteName: sites.name, units: sites.units })
       .from(areas)
       .innerJoin(sites, eq(sites.id, areas.siteId))
       .where(eq(areas.id, params.id))
@@ -50,6 +50,7 @@ export function areaAirRoutes(router: Router, deps: Deps): void {
     return {
       areaName: area.name,
       siteName: area.siteName,
+      units: area.units,
       movers: rows.map(({ machine, unit, state }): AirMover => {
         const layout = driveLayout.parse(machine.layout)
         const flow = flows.get(machine.id)

@@ -31,7 +31,11 @@ export interface Known {
   readonly twins: readonly TwinLoad[]
   readonly closings: readonly ClosingRecord[]
   readonly findings: readonly FindingRecord[]
-  readonly site: { readonly hertz: 50 | 60 | null; readonly zone: string }
+  readonly site: {
+    readonly hertz: 50 | 60 | null
+    readonly zone: string
+    readonly units: 'us' | 'metric'
+  }
   /** Loaded where one machine is looked at: many are judged without, for it raises no level. */
   readonly peers?: readonly TwinLoad[]
 }
@@ -263,7 +267,7 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
   const place = new Map(
     (
       await db
-        .select({ id: sites.id, hertz: sites.hertz, zone: sites.zone })
+        .select({ id: sites.id, hertz: sites.hertz, zone: sites.zone, units: sites.units })
         .from(sites)
         .where(inArray(sites.id, [...new Set(list.map((m) => m.siteId))]))
     ).map(({ id, ...site }) => [id, site]),
@@ -279,6 +283,6 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
     twins: twins.get(machine.id) ?? [],
     closings: closings.get(machine.id) ?? [],
     findings: findings.get(machine.id) ?? [],
-    site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC' },
+    site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC', units: 'us' },
   }))
 }

@@ -59,7 +59,15 @@ export function placeRoutes(router: Router, deps: Deps): void {
       await refuseStale(tx, 'site', before.id, before.version, body.version, before)
       const [row] = await tx
         .update(sites)
-        .set({ name: body.name, zone: body.zone, hertz: body.hertz, version: before.version + 1 })
+        .set({
+          name: body.name,
+          zone: body.zone,
+          hertz: body.hertz,
+          units: body.units,
+          paper: body.paper,
+          weekStart: body.weekStart,
+          version: before.version + 1,
+        })
         .where(eq(sites.id, params.id))
         .returning()
       if (!row) throw notFound('site')

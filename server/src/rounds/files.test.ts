@@ -151,12 +151,12 @@ describe('the files of a closed round', () => {
     // By the clock of the site, each reading by its name and unit, and what is still open.
     const { page } = json
     const first = json.visits[0]?.visit
-    const clock = new Intl.DateTimeFormat('sv-SE', {
+    const clock = new Intl.DateTimeFormat('en-US', {
       timeZone: (await zoneOfSites(world.deps.db, page.head.siteIds)) || 'UTC',
-      dateStyle: 'short',
+      dateStyle: 'medium',
       timeStyle: 'short',
     })
-    expect(text).toContain(clock.format(new Date(first?.takenAt ?? 0)))
+    expect(text).toContain(clock.format(new Date(first?.takenAt ?? 0)).replace(/[\u202f\u00a0]/g, ' '))
     expect(text).not.toMatch(/ UTC |volts_ln|insulation_|over_range/)
     const open = page.visits.flatMap((s) => s.conditions)
     expect(open.length).toBeGreaterThan(0)

@@ -1,6 +1,6 @@
 import { coreVisit, type RoundPage, type VisitRecord } from '@motor-round/contract'
 import type { Judgement } from '@motor-round/core/judge'
-import { findQuantity } from '@motor-round/core/quantity'
+import { findQuantity, type ShownUnits } from '@motor-round/core/quantity'
 import { stringify } from 'csv-stringify/sync'
 import { inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
@@ -9,7 +9,7 @@ import { judgeVisit } from '../machine-list/judge-known.ts'
 import { loadKnown, loadVisit } from '../machine-list/known.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { pageOfRound } from './page.ts'
-import { zoneOfSites } from './zone.ts'
+import { paperOfSites, zoneOfSites } from './zone.ts'
 
 /** A stop of a round with its machine, how it is judged, and the pictures taken at it. */
 export interface RecordedVisit {
@@ -25,6 +25,9 @@ export interface RoundRecord {
   readonly visits: readonly RecordedVisit[]
   /** In which its days and times are told. */
   readonly zone: string
+  readonly paper: 'letter' | 'A4'
+  /** In which its readings are shown. */
+  readonly units: ShownUnits
 }
 
 export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
@@ -59,7 +62,14 @@ export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
       pictures: taken.filter((p) => p.visitId === id),
     })
   }
-  return { page, visits, zone: await zoneOfSites(db, page.head.siteIds) }
+  const { paper, units } = await paperOfSites(db, page.head.siteIds)
+  return {
+    page,
+    visits,
+    zone: await zoneOfSites(db, page.head.siteIds),
+    paper,
+    units: { system: units, temperature: units === 'metric' ? 'C' : policies.temperature },
+  }
 }
 
 /** Every reading of a round, one a line. RFC 4180. */

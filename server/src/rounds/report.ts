@@ -1,14 +1,24 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { minutesTook, roundVisitState, type RoundPage } from '@motor-round/contract'
-import { findQuantity, legPositions, linePositions, show, type Reading } from '@motor-round/core/quantity'
+import {
+  convert,
+  findQuantity,
+  legPositions,
+  linePositions,
+  show,
+  shownUnit,
+  writtenUnit,
+  type Reading,
+  type ShownUnits,
+} from '@motor-round/core/quantity'
 import { inArray } from 'drizzle-orm'
 import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 import type { Db } from '../db/client.ts'
 import { pictures } from '../db/rounds-schema.ts'
 import type { RoundRecord } from './record.ts'
-import { byClock, dayIn } from './zone.ts'
+import { byClock, dayWords } from './zone.ts'
 
 const fonts = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'build/fonts/Roboto')
 let ready = false
@@ -33,6 +43,7 @@ const levelColors = { ok: '#1c5e42', watch: '#704800', fix: '#93290b', stop: '#5
 type Level = keyof typeof levelWords
 const level = (l: Level | null): Content =>
   l === null ? { text: 'not seen' } : { text: levelWords[l], bold: true, color: levelColors[l] }
+const shownDay = (at: Date | string, zone: string) => byClock(at, zone, 'LLL d, yyyy')
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 12, margin: [0, 8, 0, 3] })
 const cell = (text: string): Content => ({ text })
 const lines = { hLineColor: () => '#c5cdd1', vLineWidth: () => 0, hLineWidth: () => 0.6 }
@@ -41,9 +52,10 @@ const document = (
   title: string,
   by: string,
   content: Content[],
+  paper: RoundRecord['paper'],
   pages: (count: number) => void = () => undefined,
 ): TDocumentDefinitions => ({
-  pageSize: 'A4',
+  pageSize: paper === 'A4' ? 'A4' : 'LETTER',
   pageMargins: [40, 36, 40, 40],
   info: { title, creator: 'Motor Round', producer: 'Motor Round' },
   defaultStyle: { font: 'Roboto', fontSize: 9, lineHeight: 1.15 },
@@ -83,10 +95,12 @@ function foundOn(page: RoundPage, most = Infinity): Content[] {
 const isPressing = (l: Level | null): boolean => l === 'stop' || l === 'fix'
 
 /** A reading with what was read, where, and its unit. */
-function readingWords(x: Reading): string {
+function readingWords(x: Reading, units: ShownUnits): string {
   const q = findQuantity(x.quantity)
-  const value = `${x.how === 'over-range' ? 'over ' : ''}${x.value}`
-  return [q?.title ?? x.quantity, x.position, value, q?.unit ?? ''].filter(Boolean).join(' ')
+  const unit = shownUnit(x.quantity, units)
+  const value = q ? Math.round(convert(x.value, q.unit, unit) * 100) / 100 : x.value
+  const shown = `${x.how === 'over-range' ? 'over ' : ''}${value}`
+  return [q?.title ?? x.quantity, x.position, shown, writtenUnit(unit)].filter(Boolean).join(' ')
 }
 
 /** Everything that is open at the machines of a round, since when, and what answers it. */
@@ -101,7 +115,7 @@ function standing(page: RoundPage, zone: string): Content[] {
         {
           ul: s.conditions.map(
             (k) =>
-              `${levelWords[k.level]} since ${dayIn(new Date(k.since), zone)}${k.by === null ? '' : ` (${k.by})`}: ${k.because} ${k.next}`,
+              `${levelWords[k.level]} since ${shownDay(new Date(k.since), zone)}${k.by === null ? '' : ` (${k.by})`}: ${k.because} ${k.next}`,
           ),
         },
       ],
@@ -130,7 +144,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
   const content = (mostLines: number): Content[] => [
     { text: head.name, fontSize: 20, bold: true },
     {
-      text: `${head.day} · ${head.people.map((p) => p.name).join(', ')} · ${[...new Set(r.page.visits.map((s) => s.siteName))].join(', ')}`,
+      text: `${dayWords(head.day)} · ${head.people.map((p) => p.name).join(', ')} · ${[...new Set(r.page.visits.map((s) => s.siteName))].join(', ')}`,
       margin: [0, 2, 0, 8],
     },
     {
@@ -158,7 +172,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
                     level(s.levelBefore),
                     level(s.level),
                     cell(s.headline),
-                    cell(s.level === 'stop' ? 'now' : s.dueAt === null ? '' : dayIn(s.dueAt, r.zone)),
+                    cell(s.level === 'stop' ? 'now' : s.dueAt === null ? '' : shownDay(s.dueAt, r.zone)),
                   ]),
               ],
             },
@@ -186,7 +200,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
             ),
           } as Content,
         ]),
-    ...(r.page.closing?.next ? [cell(`The next round is on ${r.page.closing.next}.`)] : []),
+    ...(r.page.closing?.next ? [cell(`The next round is on ${dayWords(r.page.closing.next)}.`)] : []),
     ...(shown.length === 0
       ? []
       : [
@@ -216,7 +230,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
   let made: Buffer = Buffer.alloc(0)
   for (const most of tries) {
     let pages = 0
-    made = await bytes(document(head.name, head.day, content(most), (count) => (pages = count)))
+    made = await bytes(document(head.name, dayWords(head.day), content(most), r.paper, (count) => (pages = count)))
     if (pages === 1) break
   }
   return made
@@ -226,48 +240,57 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
 export function recordPdf(r: RoundRecord): Promise<Buffer> {
   const { head } = r.page
   return bytes(
-    document(`${head.name}, full record`, head.day, [
-      { text: `${head.name}: full record`, fontSize: 18, bold: true },
-      { text: `${head.day} · ${head.people.map((p) => p.name).join(', ')}`, margin: [0, 2, 0, 6] },
-      ...r.visits.flatMap(({ tag, visit, judgement, pictures: taken }): Content[] => {
-        const of = (quantity: string, positions: readonly string[]) =>
-          positions.flatMap((p) => visit.readings.find((x) => x.quantity === quantity && x.position === p)?.value ?? [])
-        const volts = of('volts_ll', linePositions)
-        const amps = of('amps', legPositions)
-        const others = visit.readings.filter((x) => x.quantity !== 'volts_ll' && x.quantity !== 'amps')
-        return [
-          heading(`${tag} · ${byClock(visit.takenAt, r.zone, 'yyyy-MM-dd HH:mm')} · ${visit.by}`),
-          cell(
-            [
-              volts.length > 0 ? `${volts.map((v) => show.volts(v)).join(' ')} V` : '',
-              amps.length > 0 ? `${show.ampsRow(amps).join(' ')} A` : '',
-              ...others.map(readingWords),
-            ]
-              .filter(Boolean)
-              .join(' · '),
-          ),
-          ...(judgement
-            ? [
-                {
-                  layout: lines,
-                  table: {
-                    widths: [34, '*', 170],
-                    body: judgement.verdicts.map((v): Content[] => [
-                      level(v.level),
-                      cell(v.level === 'ok' ? v.because : `${v.because} ${v.next}`),
-                      { text: v.basis.map((b) => b.text).join(' · '), fontSize: 7.5 },
-                    ]),
-                  },
-                } as Content,
+    document(
+      `${head.name}, full record`,
+      dayWords(head.day),
+      [
+        { text: `${head.name}: full record`, fontSize: 18, bold: true },
+        { text: `${dayWords(head.day)} · ${head.people.map((p) => p.name).join(', ')}`, margin: [0, 2, 0, 6] },
+        ...r.visits.flatMap(({ tag, visit, judgement, pictures: taken }): Content[] => {
+          const of = (quantity: string, positions: readonly string[]) =>
+            positions.flatMap(
+              (p) => visit.readings.find((x) => x.quantity === quantity && x.position === p)?.value ?? [],
+            )
+          const volts = of('volts_ll', linePositions)
+          const amps = of('amps', legPositions)
+          const others = visit.readings.filter((x) => x.quantity !== 'volts_ll' && x.quantity !== 'amps')
+          return [
+            heading(`${tag} · ${byClock(visit.takenAt, r.zone, 'LLL d, yyyy, h:mm a')} · ${visit.by}`),
+            cell(
+              [
+                volts.length > 0 ? `${volts.map((v) => show.volts(v)).join(' ')} V` : '',
+                amps.length > 0 ? `${show.ampsRow(amps).join(' ')} A` : '',
+                ...others.map((x) => readingWords(x, r.units)),
               ]
-            : []),
-          ...(visit.note === '' ? [] : [cell(`Note: ${visit.note}`)]),
-          ...(taken.length === 0 ? [] : [cell(`${taken.length} ${taken.length === 1 ? 'photo' : 'photos'} on record`)]),
-        ]
-      }),
-      ...(r.visits.length === 0 ? [cell('No readings were taken on this round.')] : []),
-      ...foundOn(r.page),
-      ...standing(r.page, r.zone),
-    ]),
+                .filter(Boolean)
+                .join(' · '),
+            ),
+            ...(judgement
+              ? [
+                  {
+                    layout: lines,
+                    table: {
+                      widths: [34, '*', 170],
+                      body: judgement.verdicts.map((v): Content[] => [
+                        level(v.level),
+                        cell(v.level === 'ok' ? v.because : `${v.because} ${v.next}`),
+                        { text: v.basis.map((b) => b.text).join(' · '), fontSize: 7.5 },
+                      ]),
+                    },
+                  } as Content,
+                ]
+              : []),
+            ...(visit.note === '' ? [] : [cell(`Note: ${visit.note}`)]),
+            ...(taken.length === 0
+              ? []
+              : [cell(`${taken.length} ${taken.length === 1 ? 'photo' : 'photos'} on record`)]),
+          ]
+        }),
+        ...(r.visits.length === 0 ? [cell('No readings were taken on this round.')] : []),
+        ...foundOn(r.page),
+        ...standing(r.page, r.zone),
+      ],
+      r.paper,
+    ),
   )
 }

@@ -1,16 +1,10 @@
-import type { Machine } from '@motor-round/contract'
+import type { Site } from '@motor-round/contract'
 import { convert, parseFigure } from '@motor-round/core/quantity'
 
 export type LengthUnit = 'in' | 'mm'
 
-/** The unit in which sheaves and centers of a machine are told: that of the country its supply belongs to. */
-export const lengthUnitOf = (machine: Pick<Machine, 'serviceVolts'>): LengthUnit =>
-  machine.serviceVolts === 400 ||
-  machine.serviceVolts === 230 ||
-  machine.serviceVolts === 380 ||
-  machine.serviceVolts === 415
-    ? 'mm'
-    : 'in'
+/** The unit in which sheaves and centers are shown: by the settings of the site. */
+export const lengthUnitOf = (site: Pick<Site, 'units'>): LengthUnit => (site.units === 'metric' ? 'mm' : 'in')
 
 const trimmed = (v: number, digits: number) => String(Number(v.toFixed(digits)))
 

@@ -29,7 +29,16 @@ export function pageOf(
 ): MachinePage {
   const [siteId, areaId, unitId] = [uuid(1), uuid(2), uuid(3)]
   return machinePage.parse({
-    site: { id: siteId, name: 'Ferry terminal', zone: 'America/Halifax', version: 1 },
+    site: {
+      id: siteId,
+      name: 'Ferry terminal',
+      zone: 'America/Halifax',
+      hertz: null,
+      units: 'us',
+      paper: 'letter',
+      weekStart: 'sunday',
+      version: 1,
+    },
     area: { id: areaId, siteId, name: 'Hall roof', kind: 'roof', version: 1 },
     unit: { id: unitId, areaId, siteId, tag: 'AHU-9', kind: 'AHU', modelLine: '', version: 1, care: noCare },
     machine: {

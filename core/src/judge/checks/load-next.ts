@@ -3,7 +3,7 @@ import { drivenRpm, usualCreep } from '../../drivetrain/index.ts'
 import { show } from '../../quantity/index.ts'
 import { loadPoint, meanVolts, valuesAt } from '../../trend/index.ts'
 import { across, airBefore, sameSpeedBefore } from '../air-before.ts'
-import type { Context } from '../context.ts'
+import { scaleOf, type Context } from '../context.ts'
 
 /** A housing so far above the air in it, or so hot at all, takes power of its own. °C. @source common practice */
 const hotter = 30
@@ -20,7 +20,7 @@ function dragging(c: Context): string | null {
   for (const [end, name] of Object.entries(ends)) {
     const celsius = c.value('temperature', `bearing-${end}`)
     if (celsius !== undefined && (celsius > hot || (air !== undefined && celsius > air + hotter)))
-      return `The ${name} bearing is at ${show.temperature(celsius, c.policies.temperature)}: it drags. Check belt tension, then grease or replace it.`
+      return `The ${name} bearing is at ${show.temperature(celsius, scaleOf(c))}: it drags. Check belt tension, then grease or replace it.`
     const heard = c.answer(`bearing.${end}`)
     if (heard === 'growls' || heard === 'rough')
       return `The ${name} bearing ${heard === 'rough' ? 'is rough' : 'growls'}: it drags. Put that right first.`

@@ -1,6 +1,6 @@
 import { drivenRpm, rimSpeed, rimSpeedLimit, usualCreep } from '../../drivetrain/index.ts'
 import { plateBasis, practice } from '../../limits/index.ts'
-import { convert } from '../../quantity/index.ts'
+import { amount, convert } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
 
@@ -55,7 +55,7 @@ export const wheelSpeed: Check = {
         value: rim,
         limit: rimSpeedLimit,
         basis: [practice('6500 ft/min for stock cast-iron sheaves')],
-        because: `Sheave rim speed ${convert(rim, 'm/s', 'ft/min').toFixed(0)} ft/min: stock cast iron is limited to 6,500.`,
+        because: `Sheave rim speed ${amount(convert(rim, 'm/s', 'ft/min'), 'ft/min', c.machine.units)}: stock cast iron is limited to ${amount(6500, 'ft/min', c.machine.units)}.`,
         next: 'Use smaller sheaves of the same ratio, or ductile iron.',
       })
     return verdict(this, {

@@ -1,6 +1,6 @@
 import { angleOfGap, gapOfAngle, misalignment } from '../../drivetrain/index.ts'
 import { gapPositions } from '../../quantity/index.ts'
-import { convert } from '../../quantity/index.ts'
+import { amount, convert } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
 import { cells, type SheetCheck } from './sheet.ts'
@@ -116,6 +116,6 @@ export const alignmentSheet: SheetCheck = {
   advice: (c) =>
     c.driveTrain?.center == null
       ? null
-      : `Half a degree at this center distance is ${convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.center), 'mm', 'in').toFixed(2)} in.`,
+      : `Half a degree at this center distance is ${amount(convert(gapOfAngle(c.limit('sheave-askew').value, c.driveTrain.center), 'mm', 'in'), 'in', c.machine.units)}.`,
   judges: [inLine],
 }

@@ -96,4 +96,12 @@ describe('filters by pressure (common practice)', () => {
     expect(drop(1.3).next).toContain('re-read the amps')
   })
   it('next to nothing is asked about', () => expect(drop(0.01).because).toContain('too low'))
+  it('is told in the units of the site, judged alike', () => {
+    const us = told('vibration', shaking(0.3, 0.1, 0.1, 0.1, 0.1, 0.1), rigid)
+    const metric = told('vibration', shaking(0.3, 0.1, 0.1, 0.1, 0.1, 0.1), { ...rigid, machine: { units: 'metric' } })
+    expect(metric?.level).toBe(us?.level)
+    expect(us?.because).toContain('0.30 in/s peak')
+    expect(metric?.because).toContain('7.6 mm/s peak')
+    expect(metric?.because).not.toContain('in/s')
+  })
 })

@@ -1,3 +1,4 @@
+import { amount } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import { highest } from '../evidence.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
@@ -16,7 +17,7 @@ const drop: Check = {
     const soon = c.limit('filter-drop-watch')
     const none = c.limit('filter-drop-none')
     const basis = [soon.basis]
-    const told = `${p.toFixed(2)} in wg over the filters`
+    const told = `${amount(p, 'inwg', c.machine.units)} over the filters`
     if (p > change.value)
       return verdict(this, {
         level: 'fix',

@@ -3,7 +3,7 @@ import { history, sitePolicy, practice, standard } from '../../limits/index.ts'
 import { show, terminalPositions } from '../../quantity/index.ts'
 import { dayMs } from '../../trend/index.ts'
 import { verdict, type Check } from '../check.ts'
-import type { Context } from '../context.ts'
+import { scaleOf, type Context } from '../context.ts'
 import { insulationHistory, insulationLeads, type InsulationFigure, ratedVolts } from './insulation-facts.ts'
 import { cells, choice, threePhase, type SheetCheck } from './sheet.ts'
 
@@ -11,7 +11,7 @@ function told(c: Context, f: InsulationFigure): string {
   const at = f.corrected && f.celsius !== null ? `, ${show.megohms(f.at40)} at 40 °C` : ''
   const when = Math.abs(f.at - c.visit.at) > dayMs ? ` on ${show.day(f.at, c.visit.at, c.machine.zone)}` : ''
   const lead = f.lead === 'all' ? 'All leads' : f.lead
-  const warm = f.celsius === null ? '' : ` at ${show.temperature(f.celsius, c.policies.temperature)}`
+  const warm = f.celsius === null ? '' : ` at ${show.temperature(f.celsius, scaleOf(c))}`
   return `${lead} ${f.over ? 'over ' : ''}${show.megohms(f.megohms)}${warm}${at}${when}`
 }
 

@@ -1,6 +1,6 @@
 import { airPathSays } from '../../air/index.ts'
 import { history, practice } from '../../limits/index.ts'
-import { show } from '../../quantity/index.ts'
+import { amount, show } from '../../quantity/index.ts'
 import { loadPoint, meanVolts } from '../../trend/index.ts'
 import { across, airBefore } from '../air-before.ts'
 import { verdict, type Check } from '../check.ts'
@@ -43,7 +43,7 @@ const path: Check = {
     const volts = meanVolts(c.visit)
     const amps = loadPoint(c.visit, volts)
     const then = last && loadPoint(last, volts)
-    const figure = `${now.toFixed(2)} in wg across the fan`
+    const figure = `${amount(now, 'inwg', c.machine.units)} across the fan`
     const basis = [practice('fan curves by kind of wheel')]
     if (!last || !pressure || !amps || !then)
       return verdict(this, {

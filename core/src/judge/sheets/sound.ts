@@ -1,6 +1,6 @@
 import { atDistance, hoursAllowed, withoutBackground } from '../../motion/index.ts'
 import { history, practice, standard } from '../../limits/index.ts'
-import { show } from '../../quantity/index.ts'
+import { amount, show } from '../../quantity/index.ts'
 import type { Reading } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
@@ -62,7 +62,7 @@ const louder: Check = {
       .map((s) => ({ at: s.at, level: own(s.readings)?.level }))
       .find((s) => s.level !== undefined)
     const more = last?.level === undefined ? 0 : now.level - last.level
-    const at3 = `${now.level.toFixed(0)} dBA from the fan at ${usualFeet} ft`
+    const at3 = `${now.level.toFixed(0)} dBA from the fan at ${amount(usualFeet, 'ft', c.machine.units)}`
     if (last && more > grown.value)
       return verdict(this, {
         level: 'watch',

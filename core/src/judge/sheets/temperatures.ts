@@ -1,7 +1,7 @@
 import { practice, standard } from '../../limits/index.ts'
 import { show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
-import type { Context } from '../context.ts'
+import { scaleOf, type Context } from '../context.ts'
 import { highest } from '../evidence.ts'
 import type { Verdict } from '../verdict.ts'
 import { always, cells, type SheetCheck } from './sheet.ts'
@@ -30,7 +30,7 @@ const surface: Check = {
       const r = c.reading('temperature', position)
       return r && highest(r)
     }
-    const t = (celsius: number) => show.temperature(celsius, c.policies.temperature)
+    const t = (celsius: number) => show.temperature(celsius, scaleOf(c))
     const shell = at('motor')
     const winding = at('winding')
     return [
@@ -77,7 +77,7 @@ function classOf(c: Context): { known: boolean; most: number; named: string } {
 function windingVerdict(c: Context, check: Check, celsius: number): Verdict[] {
   const { known, most, named } = classOf(c)
   if (celsius <= most - 20) return []
-  const t = show.temperature(celsius, c.policies.temperature)
+  const t = show.temperature(celsius, scaleOf(c))
   const over = celsius > most
   return [
     verdict(check, {
@@ -96,13 +96,13 @@ function windingVerdict(c: Context, check: Check, celsius: number): Verdict[] {
 }
 
 function shellVerdict(c: Context, check: Check, shell: number): Verdict {
-  const t = (celsius: number) => show.temperature(celsius, c.policies.temperature)
+  const t = (celsius: number) => show.temperature(celsius, scaleOf(c))
   const ambient = c.value('temperature', 'ambient')
   const { known, most, named } = classOf(c)
   const touch = c.limit('surface-hot')
   const basis = [practice('the hot spot lies about 25 K above the shell'), standard(`${named}: ${most} °C`)]
-  const degrees = c.policies.temperature === 'F' ? '°F' : 'K'
-  const over = ambient === undefined ? null : (shell - ambient) * (c.policies.temperature === 'F' ? 1.8 : 1)
+  const degrees = scaleOf(c) === 'F' ? '°F' : 'K'
+  const over = ambient === undefined ? null : (shell - ambient) * (scaleOf(c) === 'F' ? 1.8 : 1)
   const rise = over === null ? '' : `, ${Math.abs(over).toFixed(0)} ${degrees} ${over < 0 ? 'below' : 'above'} the air`
   const given = {
     positions: ['motor'],
@@ -123,7 +123,7 @@ function shellVerdict(c: Context, check: Check, shell: number): Verdict {
       ...given,
       level: 'fix',
       limit: most - insideOut - 20,
-      because: `Shell ${t(shell)}${rise}: inside about ${t(shell + insideOut)}, close to ${named}. Every ${c.policies.temperature === 'F' ? '18 °F' : '10 K'} halve its life.`,
+      because: `Shell ${t(shell)}${rise}: inside about ${t(shell + insideOut)}, close to ${named}. Every ${scaleOf(c) === 'F' ? '18 °F' : '10 K'} halve its life.`,
       next: 'Read amps and volts: over the nameplate is overload, as usual is poor air over the motor.',
     })
   if (c.machine.phases === 1 && shell > touch.value)

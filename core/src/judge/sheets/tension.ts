@@ -8,13 +8,13 @@ import {
   hertzFromTension,
 } from '../../drivetrain/index.ts'
 import { practice } from '../../limits/index.ts'
-import { convert, show } from '../../quantity/index.ts'
+import { amount, convert, show } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
 import { cells, type SheetCheck } from './sheet.ts'
 
-const pounds = (newtons: number) => `${convert(newtons, 'N', 'lbf').toFixed(1)} lbf`
-const inches = (metres: number) => `${convert(metres, 'm', 'in').toFixed(2)} in`
+const force = (c: Context, newtons: number) => amount(convert(newtons, 'N', 'lbf'), 'lbf', c.machine.units)
+const length = (c: Context, meters: number) => amount(convert(meters, 'm', 'in'), 'in', c.machine.units)
 
 /** What this machine's belts ask for; null where drive, centers or the motor's power are not in the book. */
 function asked(c: Context): TensionAsked | null {
@@ -35,13 +35,16 @@ function found(c: Context, a: TensionAsked): { tension: number; told: string } |
   const note = c.value('belt_note', 'span')
   if (note !== undefined)
     return { tension: tensionFromHertz(note, a.span, a.mass), told: `${note.toFixed(0)} Hz on this span` }
-  const force = c.value('belt_force', 'span')
-  if (force === undefined) return null
+  const pressed = c.value('belt_force', 'span')
+  if (pressed === undefined) return null
   const far = convert(c.value('belt_press', 'span') ?? convert(a.span / 64, 'm', 'in'), 'in', 'm')
   if (far <= 0) return null
   // A belt resists being bent besides being pulled: that part says nothing of its tension.
-  const pulled = Math.max(0, convert(force, 'lbf', 'N') - (a.stiffness / 16) * (far / (a.span / 64)))
-  return { tension: tensionFromForce(pulled, far, a.span), told: `${force.toFixed(1)} lbf for ${inches(far)}` }
+  const pulled = Math.max(0, convert(pressed, 'lbf', 'N') - (a.stiffness / 16) * (far / (a.span / 64)))
+  return {
+    tension: tensionFromForce(pulled, far, a.span),
+    told: `${amount(pressed, 'lbf', c.machine.units)} for ${length(c, far)}`,
+  }
 }
 
 const tension: Check = {
@@ -66,7 +69,7 @@ const tension: Check = {
         confidence: 'low',
       })
     const overtight = c.limit('belt-overtight')
-    const told = `${read.told}: ${pounds(read.tension)} a belt, ${pounds(a.used)} to ${pounds(a.fresh)} required`
+    const told = `${read.told}: ${force(c, read.tension)} a belt, ${force(c, a.used)} to ${force(c, a.fresh)} required`
     if (read.tension > overtight.value * a.fresh)
       return verdict(this, {
         level: 'fix',
@@ -117,7 +120,7 @@ export const tensionSheet: SheetCheck = {
     const a = asked(c)
     if (!a) return 'Sheaves, belts or center distance are not entered: no tension can be calculated for this span.'
     const p = pressing(a)
-    const byForce = `Press ${inches(p.far)}: ${pounds(p.least)} used, ${pounds(p.greatest)} new`
+    const byForce = `Press ${length(c, p.far)}: ${force(c, p.least)} used, ${force(c, p.greatest)} new`
     const byNote = `${hertzFromTension(a.used, a.span, a.mass).toFixed(0)} to ${hertzFromTension(a.fresh, a.span, a.mass).toFixed(0)} Hz`
     const half = tensionByPlay(a.span)
     const halfMeans = half > 1.3 * a.fresh ? 'too tight' : half < 0.7 * a.used ? 'slack' : 'about right'
@@ -125,7 +128,7 @@ export const tensionSheet: SheetCheck = {
       case 'span note':
         return `Frequency of this span: ${byNote}. ${byForce}.`
       case 'half an inch':
-        return `Half an inch by thumb on this span is ${halfMeans}: ${pounds(half)} a belt. ${byForce}.`
+        return `Half an inch by thumb on this span is ${halfMeans}: ${force(c, half)} a belt. ${byForce}.`
       case 'firm by hand':
         return `Tight, not bouncing. In numbers: ${byForce}.`
       case 'deflection and force':

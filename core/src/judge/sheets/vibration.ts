@@ -1,14 +1,12 @@
 import { history, standard } from '../../limits/index.ts'
 import { fanLimits, inchPeakFromRms, takenOffAt, ventilationCategory } from '../../motion/index.ts'
-import { vibrationPositions } from '../../quantity/index.ts'
+import { amount, vibrationPositions } from '../../quantity/index.ts'
 import { verdict, type Check } from '../check.ts'
 import type { Context } from '../context.ts'
 import { highest } from '../evidence.ts'
 import { byWord } from './by-word.ts'
 import { always, cells, choice, type SheetCheck } from './sheet.ts'
 import { vibrationPeak } from './vibration-peak.ts'
-
-const inch = (v: number) => v.toFixed(2)
 
 /** How it feels, where nobody has an instrument. */
 const felt = byWord({
@@ -38,6 +36,7 @@ const velocity: Check = {
   running: true,
   applies: (c) => c.readings('vibration').length > 0,
   judge(c) {
+    const shown = (v: number) => amount(v, 'in/s', c.machine.units)
     const power = c.motor?.plate.power
     // What is not known is taken as the stricter: a large fan on a rigid base.
     const category =
@@ -70,7 +69,7 @@ const velocity: Check = {
       return worst ? [{ level, worst, positions: own.map((r) => r.position) }] : []
     })
     return groups.map(({ level, worst, positions }) => {
-      const told = `${inch(worst.value)} in/s peak at ${worst.position}`
+      const told = `${shown(worst.value)} peak at ${worst.position}`
       const given = { positions, value: worst.value, basis, confidence }
       switch (level) {
         case 'stop':
@@ -78,7 +77,7 @@ const velocity: Check = {
             ...given,
             level: 'stop',
             limit: off,
-            because: `${told}: over the ${inch(off)} in/s shutdown limit.`,
+            because: `${told}: over the ${shown(off)} shutdown limit.`,
             next: 'Shut it down, nobody in line with the wheel. Lock out and look at blades and hub before anything else.',
           })
         case 'fix':
@@ -86,7 +85,7 @@ const velocity: Check = {
             ...given,
             level: 'fix',
             limit: alarm,
-            because: `${told}: over the alarm of ${inch(alarm)} in/s.`,
+            because: `${told}: over the alarm of ${shown(alarm)}.`,
             next: 'Look for dirt and missing clips first. Then read the strongest frequency: the frequency calculator names the part that turns at that speed.',
           })
         case 'grown':
@@ -95,7 +94,7 @@ const velocity: Check = {
             level: 'watch',
             limit: grown.value * (worst.last ?? 0),
             basis: [grown.basis, history('its last reading'), ...basis],
-            because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${inch(worst.last ?? 0)} in/s of the last reading, still below the alarm.`,
+            because: `${told}: more than ${grown.value === 2 ? 'twice' : `${grown.value} times`} the ${shown(worst.last ?? 0)} of the last reading, still below the alarm.`,
             next: 'Find what changed; re-read within a month.',
           })
         case 'watch':
@@ -103,7 +102,7 @@ const velocity: Check = {
             ...given,
             level: 'watch',
             limit: startUp,
-            because: `${told}: over the ${inch(startUp)} in/s for a new fan, below the alarm of ${inch(alarm)}.`,
+            because: `${told}: over the ${shown(startUp)} for a new fan, below the alarm of ${shown(alarm)}.`,
             next: 'Read again at the next visit, same spot, same direction.',
           })
         case 'ok':
@@ -111,7 +110,7 @@ const velocity: Check = {
             ...given,
             level: 'ok',
             limit: startUp,
-            because: `${told}: within the ${inch(startUp)} in/s for a new fan.`,
+            because: `${told}: within the ${shown(startUp)} for a new fan.`,
             next: 'Nothing to do.',
           })
       }

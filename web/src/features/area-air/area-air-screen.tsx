@@ -1,6 +1,6 @@
 import { capital } from '../../app/capital.ts'
-import type { AirMover } from '@motor-round/contract'
-import { parseFigure } from '@motor-round/core/quantity'
+import type { AirMover, SiteUnits } from '@motor-round/contract'
+import { convert, parseFigure, unitIn, writtenUnit } from '@motor-round/core/quantity'
 import { Input, Select } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -22,19 +22,21 @@ const airWords: Readonly<Record<AirMover['air'], string>> = {
   inside: 'recirculated',
 }
 
-function Fans({ list, now }: { list: readonly AirMover[]; now: number }) {
+function Fans({ list, now, system }: { list: readonly AirMover[]; now: number; system: SiteUnits }) {
+  const unit = writtenUnit(unitIn('cfm', system))
+  const figure = (v: number) => whole(convert(v, 'cfm', unitIn('cfm', system)))
   return (
     <div className="scroll-x">
       <table className="table">
         <thead>
           <tr>
             <th scope="col">Fan</th>
-            <th scope="col">Airflow</th>
+            <th scope="col">Kind of air</th>
             <th scope="col" className="num">
-              Airflow, cfm
+              Airflow, {unit}
             </th>
             <th scope="col" className="num">
-              Net effect, cfm
+              Net effect, {unit}
             </th>
           </tr>
         </thead>
@@ -56,11 +58,11 @@ function Fans({ list, now }: { list: readonly AirMover[]; now: number }) {
                     : ''}
                 </td>
                 <td className="num">
-                  {m.flow === null ? 'not measured' : whole(m.flow)}
+                  {m.flow === null ? 'not measured' : figure(m.flow)}
                   {m.at === null ? null : <span className="quiet"> {shortDay(m.at, now)}</span>}
                 </td>
                 <td className="num">
-                  {counts === null ? '–' : `${m.air === 'exhaust' || m.air === 'relief' ? '−' : '+'}${whole(counts)}`}
+                  {counts === null ? '–' : `${m.air === 'exhaust' || m.air === 'relief' ? '−' : '+'}${figure(counts)}`}
                 </td>
               </tr>
             )
@@ -87,7 +89,9 @@ export function AreaAirScreen() {
       </div>
     )
   if (!air) return <p className="page">Loading …</p>
-  const leakArea = parseFigure(leak)
+  const metric = air.units === 'metric'
+  const typedLeak = parseFigure(leak)
+  const leakArea = typedLeak === null ? null : metric ? typedLeak / 0.09290304 : typedLeak
   const turned = parseFigure(speed)
   const change = fan !== null && turned !== null && turned > 0 ? { name: fan, speed: turned / 100 } : null
   const l = balanceOf(air.movers, leakArea !== null && leakArea > 0 ? leakArea : null, change)
@@ -100,6 +104,9 @@ export function AreaAirScreen() {
       : over > 0
         ? 'supply exceeds exhaust: the space is under positive pressure'
         : 'exhaust exceeds supply: the space is under negative pressure'
+  const flow = (v: number) =>
+    `${whole(convert(v, 'cfm', unitIn('cfm', air.units)))} ${writtenUnit(unitIn('cfm', air.units))}`
+  const pressure = (v: number) => (metric ? `${convert(v, 'inwg', 'Pa').toFixed(1)} Pa` : `${v.toFixed(3)} in wg`)
   return (
     <div className="page stack">
       <p className="quiet">{air.siteName}</p>
@@ -110,7 +117,7 @@ export function AreaAirScreen() {
             <h2>Fans</h2>
             <span className="quiet">last measured airflow</span>
           </header>
-          <Fans list={air.movers} now={now} />
+          <Fans list={air.movers} now={now} system={air.units} />
         </section>
         <div className="stack">
           <section className="sheet stack" aria-label="Air balance">
@@ -118,17 +125,17 @@ export function AreaAirScreen() {
             <dl className="calc-out">
               <div>
                 <dt>Outside air in</dt>
-                <dd>{whole(l.coming)} cfm</dd>
+                <dd>{flow(l.coming)}</dd>
               </div>
               <div>
                 <dt>Exhaust out</dt>
-                <dd>{whole(l.going)} cfm</dd>
+                <dd>{flow(l.going)}</dd>
               </div>
               <div>
                 <dt>Net</dt>
                 <dd>
                   {l.over < 0 ? '−' : '+'}
-                  {whole(Math.abs(l.over))} cfm
+                  {flow(Math.abs(l.over))}
                 </dd>
               </div>
               {l.pressure === null ? null : (
@@ -136,7 +143,7 @@ export function AreaAirScreen() {
                   <dt>Pressure across the leaks</dt>
                   <dd>
                     {l.pressure < 0 ? '−' : '+'}
-                    {Math.abs(l.pressure).toFixed(3)} in wg
+                    {pressure(Math.abs(l.pressure))}
                   </dd>
                 </div>
               )}
@@ -146,7 +153,12 @@ export function AreaAirScreen() {
               {missing.length > 0 ? ` Not measured: ${missing.map((m) => `${m.unitTag} / ${m.tag}`).join(', ')}.` : ''}
             </p>
             <Field label="Leakage area of the space, if known">
-              <Input value={leak} inputMode="decimal" suffix="ft²" onChange={(e) => setLeak(e.target.value)} />
+              <Input
+                value={leak}
+                inputMode="decimal"
+                suffix={metric ? 'm²' : 'ft²'}
+                onChange={(e) => setLeak(e.target.value)}
+              />
             </Field>
           </section>
           <section className="sheet stack" aria-label="Change of one fan’s speed">
@@ -171,8 +183,8 @@ export function AreaAirScreen() {
             {l.after ? (
               <p>
                 Then {l.after.over < 0 ? '−' : '+'}
-                {whole(Math.abs(l.after.over))} cfm net. To keep the balance, bring in {whole(Math.abs(l.after.follow))}{' '}
-                cfm {l.after.follow > 0 ? 'more' : 'less'} outside air: make-up air first, then the outside-air dampers.
+                {flow(Math.abs(l.after.over))} net. To keep the balance, bring in {flow(Math.abs(l.after.follow))}{' '}
+                {l.after.follow > 0 ? 'more' : 'less'} outside air: make-up air first, then the outside-air dampers.
               </p>
             ) : (
               <p className="quiet">

@@ -4,7 +4,6 @@ import { Button, Input, Select } from 'antd'
 import { lazy, Suspense, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import { lengthUnitOf } from '../../app/lengths.ts'
 import { Field } from '../../parts/fields/index.ts'
 import { HowToButton } from '../../parts/how-to/index.ts'
 import { SafePart } from '../../parts/safe-part/index.ts'
@@ -182,11 +181,20 @@ export function CalculatorScreen() {
   const machine = params.get('machine')
   const query = api.useMachinePageQuery({ params: { id: machine ?? '' } }, { skip: machine === null })
   const page = query.currentData
+  const places = api.usePlacesQuery({})
   const calculator = findCalculator(id)
   if (!calculator) return <p className="page">There is no such calculator. See the list of calculators.</p>
   if (machine !== null && !page && !query.isError) return <p className="page">Loading …</p>
+  const sites = page ? [page.site] : (places.data?.sites ?? [])
+  const metric = sites.length > 0 && sites.every((s) => s.units === 'metric')
   return (
-    <CalculatorPage key={`${id} ${page?.machine.id ?? ''}`} calculator={calculator} machine={machine} page={page} />
+    <CalculatorPage
+      key={`${id} ${page?.machine.id ?? ''} ${metric ? 'metric' : ''}`}
+      calculator={calculator}
+      machine={machine}
+      page={page}
+      metricAtFirst={metric}
+    />
   )
 }
 
@@ -194,12 +202,15 @@ function CalculatorPage({
   calculator,
   machine,
   page,
+  metricAtFirst,
 }: {
   calculator: Calculator
   machine: string | null
   page: MachinePage | undefined
+  /** By the settings of the machine's site, or of all sites where it was opened from none. */
+  metricAtFirst: boolean
 }) {
-  const [metric, setMetric] = useState(page !== undefined && lengthUnitOf(page.machine) === 'mm')
+  const [metric, setMetric] = useState(metricAtFirst)
   const schema = describeCalculator(calculator)
   const inputs = fieldsOf(schema.input, metric)
   const both = [...fieldsOf(schema.input), ...fieldsOf(schema.output)]

@@ -36,7 +36,7 @@ export function speedsOf(page: MachinePage, d: DriveStands): { motor: number; fa
 
 /** The words round the drawing. */
 export function beltWords(page: MachinePage, d: DriveStands): BeltWords {
-  const unit = lengthUnitOf(page.machine)
+  const unit = lengthUnitOf(page.site)
   const belts = inPlace(page, 'belts')?.part
   const speeds = speedsOf(page, d)
   const belt = belts?.slot === 'belts' ? `${belts.spec.count} × ${belts.spec.section}${belts.spec.number}` : null

@@ -1,6 +1,6 @@
 import type { MachinePage } from '@motor-round/contract'
 import { deflectionForces } from '@motor-round/core/drivetrain'
-import { convert } from '@motor-round/core/quantity'
+import { amount, convert } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { Link } from 'react-router'
 import { lengthUnitOf } from '../../app/lengths.ts'
@@ -13,7 +13,8 @@ import './drive-train.css'
 /** The drive train on a machine's page: the belt to scale, what its span asks for, what is fitted. */
 export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: number; mayEdit: boolean }) {
   const { machine } = page
-  const unit = lengthUnitOf(machine)
+  const unit = lengthUnitOf(page.site)
+  const pounds = (newtons: number) => amount(convert(newtons, 'N', 'lbf'), 'lbf', page.site.units)
   const drive = machine.drive === 'belt' ? driveOf(page, now) : null
   const asked = drive && tensionOf(page, drive)
   const force = asked && deflectionForces(asked.used, asked.stiffness)
@@ -36,8 +37,7 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
       ) : null}
       {asked && force ? (
         <p className="drive-line">
-          Press {convert(asked.span / 64, 'm', 'in').toFixed(2)} in with {convert(force.least, 'N', 'lbf').toFixed(1)}{' '}
-          to {convert(force.greatest, 'N', 'lbf').toFixed(1)} lbf
+          {`Press ${amount(convert(asked.span / 64, 'm', 'in'), 'in', page.site.units)} with ${pounds(force.least).split(' ')[0] ?? ''} to ${pounds(force.greatest)}`}
         </p>
       ) : null}
       <dl className="facts">

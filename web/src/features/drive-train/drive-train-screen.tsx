@@ -77,7 +77,7 @@ function SlotRow({
   house: string | null
   drive: DriveStands | null
 }) {
-  const unit = lengthUnitOf(page.machine)
+  const unit = lengthUnitOf(page.site)
   const current = inPlace(page, slot)
   const past = page.parts.filter((p) => p.part.slot === slot && p.removedAt !== null).reverse()
   const mine = open?.slot === slot ? open.what : null
@@ -175,7 +175,7 @@ export function DriveTrainScreen() {
     )
   if (!page) return <p className="page">Loading …</p>
   const { machine, unit: of } = page
-  const unit = lengthUnitOf(machine)
+  const unit = lengthUnitOf(page.site)
   const drive = machine.drive === 'belt' ? driveOf(page, now) : null
   const { layout } = machine
   const houseLife = (slot: PartSlot) => {

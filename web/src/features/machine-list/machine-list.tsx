@@ -4,6 +4,7 @@ import { Button, Select } from 'antd'
 import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { api, type MachineFilter } from '../../app/api.ts'
+import { distanceUnitOf, useSiteUnits } from '../../app/distances.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
@@ -195,6 +196,7 @@ function AreaAsMap({ areaId }: { areaId: string }) {
   const query = api.useRoofMapQuery({ params: { id: areaId } })
   const navigate = useNavigate()
   const page = query.currentData
+  const units = useSiteUnits(page?.area.siteId)
   if (query.error) return <FailureNote failure={query.error as Failure} kept="The roof map cannot be loaded." />
   if (!page) return <p>Loading …</p>
   return (
@@ -209,6 +211,7 @@ function AreaAsMap({ areaId }: { areaId: string }) {
         map={page.map}
         label={`Roof map of ${page.area.name}`}
         units={mapUnits(page)}
+        unit={distanceUnitOf(units)}
         onPick={(unit) => {
           const fan = firstFan(page, unit)
           if (fan !== null) void navigate(`/machines/${fan}`)

@@ -1,3 +1,4 @@
+import { usUnits } from '@motor-round/core/quantity'
 import { judge } from '@motor-round/core/judge'
 import { judgeInput, speaking } from '@motor-round/contract'
 import { defaultPolicies } from '@motor-round/core/limits'
@@ -32,7 +33,7 @@ describe('what a machine’s page shows over time besides amps', () => {
         visit(1, '01-01', [...shaking(0.12), { quantity: 'sound', position: 'fan', value: 70 }]),
       ],
     })
-    const list = historiesOf(page, judged(page).judgement, 'F')
+    const list = historiesOf(page, judged(page).judgement, usUnits)
     expect(list.map((h) => h.id)).toEqual(['vibration'])
     expect(list[0]?.points.map((p) => p.value)).toEqual([0.12, 0.14])
     expect(list[0]?.sentence).toMatch(/^0\.14 in\/s peak at DE-H/)
@@ -45,7 +46,7 @@ describe('what a machine’s page shows over time besides amps', () => {
       { quantity: 'temperature', position: 'motor', value: 60 },
     ]
     const page = pageOf({ visits: [visit(2, '06-01', warm(50, 40)), visit(1, '01-01', warm(40, 45))] })
-    const of = (scale: 'F' | 'C') => historiesOf(page, judged(page).judgement, scale)[0]
+    const of = (scale: 'F' | 'C') => historiesOf(page, judged(page).judgement, { system: 'us', temperature: scale })[0]
     expect(of('F')).toMatchObject({ id: 'bearings', unit: '°F' })
     expect(of('F')?.points.map((p) => p.value)).toEqual([113, 122])
     expect(of('C')).toMatchObject({ unit: '°C', digits: 0 })
@@ -61,7 +62,7 @@ describe('what a machine’s page shows over time besides amps', () => {
         visit(1, '01-01', pressure(1, 0.5)),
       ],
     })
-    const [own] = historiesOf(page, judged(page).judgement, 'F')
+    const [own] = historiesOf(page, judged(page).judgement, usUnits)
     expect(own?.points.map((p) => p.value)).toEqual([1.5, 1.5])
   })
   it('says when it was last read where work since has ended what it said', () => {
@@ -75,7 +76,7 @@ describe('what a machine’s page shows over time besides amps', () => {
     } as const
     const read = pageOf({ visits: [visit(3, '09-01', []), visit(2, '06-01', note(9)), visit(1, '01-01', note(9))] })
     const page = { ...read, work: [{ ...tensioned, machineId: read.machine.id }] }
-    const [own] = historiesOf(page, judged(page).judgement, 'F')
+    const [own] = historiesOf(page, judged(page).judgement, usUnits)
     expect(own?.sentence).toMatch(/^Last read Jun 1/)
   })
 })

@@ -1,6 +1,6 @@
 import type { MachinePage } from '@motor-round/contract'
 import type { Judgement } from '@motor-round/core/judge'
-import { show, type QuantityCode } from '@motor-round/core/quantity'
+import { convert, show, unitIn, writtenUnit, type QuantityCode, type ShownUnits } from '@motor-round/core/quantity'
 
 /** One quantity of a machine over time, with the sentence the judge says of it. */
 export interface History {
@@ -18,13 +18,14 @@ export interface History {
 interface Told {
   readonly id: string
   readonly title: string
+  /** In which it is kept. */
   readonly unit: string
   readonly digits: number
   readonly check: string
   /** Does the limit of the check belong on the scale of the values? */
   readonly limited: boolean
   readonly of: (read: (quantity: QuantityCode, ...positions: string[]) => number[]) => number | null
-  /** Kept in degrees Celsius, shown in the scale of the house. */
+  /** Kept in degrees Celsius, shown in the scale of the site. */
   readonly degrees?: true
 }
 
@@ -45,7 +46,7 @@ const shown: readonly Told[] = [
   {
     id: 'bearings',
     title: 'Bearings, the warmer',
-    unit: '°C',
+    unit: 'degC',
     digits: 0,
     check: 'temperature',
     limited: false,
@@ -55,7 +56,7 @@ const shown: readonly Told[] = [
   {
     id: 'filters',
     title: 'Over the filters',
-    unit: 'in wg',
+    unit: 'inwg',
     digits: 2,
     check: 'filter-drop',
     limited: true,
@@ -64,7 +65,7 @@ const shown: readonly Told[] = [
   {
     id: 'pressure',
     title: 'Across the fan',
-    unit: 'in wg',
+    unit: 'inwg',
     digits: 2,
     check: 'air-path',
     limited: false,
@@ -94,18 +95,21 @@ const shown: readonly Told[] = [
   },
 ]
 
+const metricDigits: Readonly<Record<string, number>> = { Pa: 0, 'mm/s': 1, 'm3/h': 0, N: 0 }
+
 /** Every such quantity that was read twice or more. */
-export function historiesOf(page: MachinePage, judgement: Judgement, scale: 'F' | 'C'): History[] {
+export function historiesOf(page: MachinePage, judgement: Judgement, units: ShownUnits): History[] {
   const visits = page.visits.filter((s) => s.supersededBy === null).reverse()
   return shown.flatMap((t) => {
+    const to = t.degrees ? (units.temperature === 'F' ? 'degF' : 'degC') : unitIn(t.unit, units.system)
+    const shownAs = (v: number) => Math.round(convert(v, t.unit, to) * 1e6) / 1e6
     const points = visits.flatMap((s) => {
       const value = t.of((quantity, ...positions) =>
         s.readings
           .filter((r) => r.quantity === quantity && (positions.length === 0 || positions.includes(r.position)))
           .map((r) => r.value),
       )
-      const shownAs = value !== null && t.degrees && scale === 'F' ? value * 1.8 + 32 : value
-      return shownAs === null ? [] : [{ at: Date.parse(s.takenAt), value: shownAs }]
+      return value === null ? [] : [{ at: Date.parse(s.takenAt), value: shownAs(value) }]
     })
     const verdict = judgement.verdicts.find((v) => v.check === t.check)
     return points.length < 2
@@ -114,12 +118,12 @@ export function historiesOf(page: MachinePage, judgement: Judgement, scale: 'F' 
           {
             id: t.id,
             title: t.title,
-            unit: t.degrees ? `°${scale}` : t.unit,
-            digits: t.digits,
+            unit: writtenUnit(to),
+            digits: to === t.unit ? t.digits : (metricDigits[to] ?? t.digits),
             points,
             sentence:
               verdict?.because ?? `Last read ${show.day(points.at(-1)?.at ?? 0)}; what was done since ended it.`,
-            limit: t.limited ? (verdict?.limit ?? null) : null,
+            limit: t.limited && verdict?.limit !== undefined && verdict.limit !== null ? shownAs(verdict.limit) : null,
           },
         ]
   })

@@ -1,3 +1,4 @@
+import { defaultPolicies } from '@motor-round/core/limits'
 import { coreVisit, inputOf, type MachinePage } from '@motor-round/contract'
 import { pastChanges } from '@motor-round/core/speed-change'
 import { ampsHistory, insulationHistory, type Judgement } from '@motor-round/core/judge'
@@ -11,6 +12,7 @@ import { dueWords, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { standingOf, useSnapshot } from '../../app/judging.ts'
 import { lengthUnitOf } from '../../app/lengths.ts'
+import { shownUnitsOf } from '../../app/shown-units.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -260,7 +262,7 @@ export function MachineScreen() {
                 <p className="quiet">{judged.judgement.completeness.summary}</p>
                 <ClosedConditions page={page} now={now} mayAct={mayAct} />
                 <PeersLine judgement={judged.judgement} />
-                {judged.way ? <SpeedChangeLine way={judged.way} machineId={id} unit={lengthUnitOf(machine)} /> : null}
+                {judged.way ? <SpeedChangeLine way={judged.way} machineId={id} unit={lengthUnitOf(page.site)} /> : null}
               </section>
               <section className="sheet">
                 <header>
@@ -288,7 +290,7 @@ export function MachineScreen() {
                   </Suspense>
                 </section>
               ) : null}
-              <Histories list={historiesOf(page, judged.judgement, judged.input.policies.temperature)} />
+              <Histories list={historiesOf(page, judged.judgement, shownUnitsOf(page.site, judged.input.policies))} />
               <section className="sheet">
                 <header>
                   <h2>Checked and OK</h2>
@@ -314,7 +316,7 @@ export function MachineScreen() {
               visits={page.visits}
               more={page.moreVisits}
               mayCorrect={mayAct}
-              scale={judged?.input.policies.temperature ?? 'F'}
+              units={shownUnitsOf(page.site, judged?.input.policies ?? defaultPolicies)}
             />
           </section>
           <PicturesPanel machineId={id} now={now} />

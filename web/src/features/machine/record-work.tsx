@@ -102,7 +102,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
       </div>
       {part ? (
         <p>
-          Same as before: <b>{partWords(part.part, lengthUnitOf(page.machine))}</b>.{' '}
+          Same as before: <b>{partWords(part.part, lengthUnitOf(page.site))}</b>.{' '}
           <Link to={`/machines/${machineId}/drive`}>Different size</Link>
         </p>
       ) : null}

@@ -41,7 +41,7 @@ function PlannedChange({
   const { save, trouble } = useSaveOrKeep()
   const done = doing.error as Failure | undefined
   const failure = done?.noSignal ? undefined : done
-  const unit = lengthUnitOf(page.machine)
+  const unit = lengthUnitOf(page.site)
   const p = speedChange.predicted
   const open = speedChange.doneAt === null && speedChange.droppedAt === null
   const itIsDone = () => {

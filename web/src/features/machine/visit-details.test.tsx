@@ -1,11 +1,14 @@
+import { usUnits, type ShownUnits } from '@motor-round/core/quantity'
 import type { VisitRecord } from '@motor-round/contract'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
 import { visitRecord as visit } from '../../test/machine-page.test-help.ts'
 import { hasDetails, VisitDetails } from './visit-details.tsx'
 
-const text = (s: VisitRecord, scale: 'F' | 'C' = 'F') =>
-  renderToStaticMarkup(<VisitDetails visit={s} scale={scale} />)
+const metricUnits = { system: 'metric', temperature: 'C' } as const
+
+const text = (s: VisitRecord, units: ShownUnits = usUnits) =>
+  renderToStaticMarkup(<VisitDetails visit={s} units={units} />)
     .replace(/<[^>]*>/g, ' ')
     .replace(/\s+/g, ' ')
 
@@ -42,9 +45,9 @@ describe('all that was read at a visit', () => {
       expect(t).toContain(figure)
   })
   it('shows temperatures in the scale of the house', () =>
-    expect(text(visit({ readings: [{ quantity: 'temperature', position: 'motor', value: 46 }] }), 'C')).toContain(
-      '46 °C',
-    ))
+    expect(
+      text(visit({ readings: [{ quantity: 'temperature', position: 'motor', value: 46 }] }), metricUnits),
+    ).toContain('46 °C'))
   it('shows answers in the words they were asked in, and passed gates with name and reason', () => {
     const t = text(
       visit({

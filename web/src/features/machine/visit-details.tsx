@@ -1,12 +1,19 @@
 import type { VisitRecord } from '@motor-round/contract'
 import { sheetChecks, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
-import type { TemperatureScale } from '@motor-round/core/limits'
-import { findQuantity, show, type Reading } from '@motor-round/core/quantity'
+import {
+  convert,
+  findQuantity,
+  shownUnit,
+  writtenUnit,
+  show,
+  type Reading,
+  type ShownUnits,
+} from '@motor-round/core/quantity'
 
 /** What the table of visits shows by itself. */
 const inTable = new Set(['volts_ll', 'volts_ln', 'amps', 'hz'])
 
-function figure(r: Reading, scale: TemperatureScale): string {
+function figure(r: Reading, units: ShownUnits): string {
   const unit = findQuantity(r.quantity)?.unit ?? ''
   const text =
     r.how === 'over-range'
@@ -18,10 +25,10 @@ function figure(r: Reading, scale: TemperatureScale): string {
           : unit === 'uF'
             ? show.microfarads(r.value)
             : unit === 'degC'
-              ? show.temperature(r.value, scale)
+              ? show.temperature(r.value, units.temperature)
               : unit === 'A'
                 ? `${show.amps(r.value)} A`
-                : `${Math.round(r.value * 100) / 100} ${unit}`
+                : `${Math.round(convert(r.value, unit, shownUnit(r.quantity, units)) * 100) / 100} ${writtenUnit(shownUnit(r.quantity, units))}`
   const how = r.how === 'unsteady' || r.how === 'peak' ? ` ${r.how}` : ''
   return `${r.position} ${text}${how}`
 }
@@ -46,7 +53,7 @@ export const hasDetails = (s: VisitRecord): boolean =>
   s.readings.some((r) => !inTable.has(r.quantity)) || Object.keys(s.answers).length > 0 || s.passes.length > 0
 
 /** Everything else that was read, answered and passed at a visit. */
-export function VisitDetails({ visit, scale }: { visit: VisitRecord; scale: TemperatureScale }) {
+export function VisitDetails({ visit, units }: { visit: VisitRecord; units: ShownUnits }) {
   const codes = [...new Set(visit.readings.map((r) => r.quantity))].filter((q) => !inTable.has(q))
   return (
     <dl className="facts visit-details">
@@ -56,7 +63,7 @@ export function VisitDetails({ visit, scale }: { visit: VisitRecord; scale: Temp
           <dd>
             {visit.readings
               .filter((r) => r.quantity === code)
-              .map((r) => figure(r, scale))
+              .map((r) => figure(r, units))
               .join(', ')}
           </dd>
         </div>

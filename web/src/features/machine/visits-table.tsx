@@ -1,6 +1,5 @@
 import type { VisitRecord } from '@motor-round/contract'
-import { legPositions, linePositions, neutralPositions, show } from '@motor-round/core/quantity'
-import type { TemperatureScale } from '@motor-round/core/limits'
+import { legPositions, linePositions, neutralPositions, show, type ShownUnits } from '@motor-round/core/quantity'
 import { Fragment, useState } from 'react'
 import { Link } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
@@ -39,12 +38,12 @@ export function VisitsTable({
   visits,
   more,
   mayCorrect,
-  scale,
+  units,
 }: {
   visits: readonly VisitRecord[]
   more: number
   mayCorrect: boolean
-  scale: TemperatureScale
+  units: ShownUnits
 }) {
   const [open, setOpen] = useState<string | null>(null)
   const [all, setAll] = useState(false)
@@ -109,7 +108,7 @@ export function VisitsTable({
                 {open === s.id ? (
                   <tr>
                     <td colSpan={7}>
-                      <VisitDetails visit={s} scale={scale} />
+                      <VisitDetails visit={s} units={units} />
                     </td>
                   </tr>
                 ) : null}

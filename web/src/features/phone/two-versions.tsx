@@ -2,6 +2,7 @@ import { Button } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
+import { distanceUnitOf, useSiteUnits } from '../../app/distances.ts'
 import type { Conflict, Decision } from '../../offline/core/conflicts.ts'
 import { syncNow } from '../../offline/react/use-phone.ts'
 import { StaleNote, TroubleNote, type Difference } from '../../parts/fields/index.ts'
@@ -35,6 +36,10 @@ function Subject({ conflict }: { conflict: Conflict }) {
 /** One change that somebody else was before with: what was typed here beside what is in the book, for a person to decide. */
 function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (unitId: string) => string }) {
   const [trouble, setTrouble] = useState<string | null>(null)
+  const { data: places } = api.usePlacesQuery({})
+  const units = useSiteUnits(
+    conflict.about === 'roof-map' ? places?.areas.find((a) => a.id === conflict.areaId)?.siteId : undefined,
+  )
   const settle = async (d: Decision) => {
     const [{ decide }, { storeTrouble }] = await Promise.all([
       import('../../offline/core/conflicts.ts'),
@@ -49,7 +54,7 @@ function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (
   }
   const differences: Difference[] =
     conflict.about === 'roof-map'
-      ? mapDifferences(conflict.mine.map, conflict.server.map, tagOf)
+      ? mapDifferences(conflict.mine.map, conflict.server.map, tagOf, distanceUnitOf(units))
       : motorDifferences(motorOf(conflict.mine), conflict.server)
   const comesAfter =
     conflict.about === 'motor' && Date.parse(conflict.mine.fittedAt) > Date.parse(conflict.server.fittedAt)

@@ -3,11 +3,13 @@ import { AutoComplete, Select } from 'antd'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { Field } from '../../parts/fields/index.ts'
+import { SiteSettings, usualSettings, type SiteSettingsDraft } from './site-settings.tsx'
 
 /** Where a new machine stands, by name; what is not there yet is made. */
 export interface PlaceDraft {
   readonly site: string
-  readonly zone: string
+  /** Of a site that is new. */
+  readonly settings: SiteSettingsDraft
   readonly area: string
   readonly areaKind: 'roof' | 'room'
   readonly unit: string
@@ -16,7 +18,7 @@ export interface PlaceDraft {
 
 export const blankPlace: PlaceDraft = {
   site: '',
-  zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+  settings: usualSettings(),
   area: '',
   areaKind: 'roof',
   unit: '',
@@ -42,7 +44,8 @@ export function useMakePlace() {
   return async (draft: PlaceDraft, found: ReturnType<typeof usePlace>): Promise<string> => {
     if (found.unit) return found.unit.id
     const siteId =
-      found.site?.id ?? (await addSite({ body: { id: uuid(), name: draft.site.trim(), zone: draft.zone } }).unwrap()).id
+      found.site?.id ??
+      (await addSite({ body: { id: uuid(), name: draft.site.trim(), ...draft.settings } }).unwrap()).id
     const areaId =
       found.area?.id ??
       (await addArea({ body: { id: uuid(), siteId, name: draft.area.trim(), kind: draft.areaKind } }).unwrap()).id
@@ -64,16 +67,7 @@ export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partia
         />
       </Field>
       {site || draft.site === '' ? null : (
-        <Field label="Time zone of this new site">
-          <AutoComplete
-            aria-label="Time zone"
-            value={draft.zone}
-            options={names(Intl.supportedValuesOf('timeZone')).filter((z) =>
-              z.value.toLowerCase().includes(draft.zone.toLowerCase()),
-            )}
-            onChange={(zone: string) => set({ zone })}
-          />
-        </Field>
+        <SiteSettings value={draft.settings} set={(d) => set({ settings: { ...draft.settings, ...d } })} />
       )}
       <Field label="Unit tag">
         <AutoComplete

@@ -8,6 +8,7 @@ import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { CareFields } from './care-fields.tsx'
+import { SiteSettings } from './site-settings.tsx'
 import './places.css'
 
 interface RowProps {
@@ -85,7 +86,8 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
           <b className="condensed place-site">{site.name}</b>{' '}
           <span className="quiet">
             {site.zone}
-            {site.hertz === null ? '' : `, ${String(site.hertz)} Hz`}
+            {site.hertz === null ? '' : `, ${String(site.hertz)} Hz`}, {site.units === 'us' ? 'US units' : 'metric'},{' '}
+            {site.paper === 'letter' ? 'Letter' : 'A4'}
           </span>
         </>
       }
@@ -102,21 +104,7 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
           <Field label="Site name" error={fieldMessage(failure, 'name')}>
             <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
           </Field>
-          <Field label="Time zone" error={fieldMessage(failure, 'zone')}>
-            <Input value={draft.zone} maxLength={60} onChange={(e) => setDraft({ ...draft, zone: e.target.value })} />
-          </Field>
-          <Field label="Supply frequency" error={fieldMessage(failure, 'hertz')}>
-            <Select<60 | 50 | 0>
-              aria-label="Supply frequency"
-              value={draft.hertz ?? 0}
-              options={[
-                { value: 0, label: 'From supply and nameplate' },
-                { value: 60, label: '60 Hz' },
-                { value: 50, label: '50 Hz' },
-              ]}
-              onChange={(hertz) => setDraft({ ...draft, hertz: hertz === 0 ? null : hertz })}
-            />
-          </Field>
+          <SiteSettings value={draft} set={(d) => setDraft({ ...draft, ...d })} failure={failure} />
         </>
       }
     />

@@ -24,12 +24,12 @@ describe('a plan that is drawn', () => {
   })
   it('is told apart from another in words', () => {
     const theirs = put(moveUnit({ ...map, width: 22 }, 'u', { x: 6, y: 2 }), 'hatch', { x: 1, y: 1 }, 'h')
-    expect(mapDifferences(map, theirs, () => 'RTU-1')).toEqual([
+    expect(mapDifferences(map, theirs, () => 'RTU-1', 'm')).toEqual([
       { what: 'Size', mine: '20 × 10 m', theirs: '22 × 10 m' },
       { what: 'RTU-1', mine: '2 m, 2 m', theirs: '6 m, 2 m' },
       { what: 'Access points', mine: '0', theirs: '1' },
     ])
-    expect(mapDifferences(map, map, () => '')).toEqual([])
+    expect(mapDifferences(map, map, () => '', 'm')).toEqual([])
   })
   it('lies over a picture that is brought to scale by two spots and how far apart they are', () => {
     const laid = layUnder(map, { id: 'p', width: 800, height: 400 })
@@ -64,7 +64,7 @@ describe('a plan that is drawn', () => {
         10,
       ),
     ).toBe(map)
-    expect(mapDifferences(scaled, map, () => '')).toEqual([
+    expect(mapDifferences(scaled, map, () => '', 'm')).toEqual([
       { what: 'Background photo', mine: '40.0 m wide', theirs: 'none' },
     ])
   })

@@ -1,33 +1,33 @@
 import type { RoofMap, Box, Spot } from '@motor-round/core/round'
 
-/** What can be put on a plan. */
+/** What can be put on a map. */
 export type Thing = 'hatch' | 'ladder' | 'obstacle' | 'keep-clear' | 'edge'
 
-/** Half a metre: finer than a roof is paced out. */
-const grid = (v: number) => Math.round(v * 2) / 2
+/** To the grid: finer than a roof is paced out. */
+const snap = (v: number, grid: number) => Math.round(Math.round(v / grid) * grid * 1e6) / 1e6
 const within = (v: number, low: number, high: number) => Math.min(Math.max(v, low), Math.max(low, high))
 
-/** Move a unit, its corner to a spot, on the plan. */
-export function moveUnit(map: RoofMap, id: string, to: Spot): RoofMap {
+/** Move a unit, its corner to a spot, on the map. @param grid meters */
+export function moveUnit(map: RoofMap, id: string, to: Spot, grid = 0.5): RoofMap {
   const box = map.units[id]
   if (!box) return map
   const moved: Box = {
     ...box,
-    x: within(grid(to.x), 0, map.width - box.w),
-    y: within(grid(to.y), 0, map.depth - box.h),
+    x: within(snap(to.x, grid), 0, map.width - box.w),
+    y: within(snap(to.y, grid), 0, map.depth - box.h),
   }
   return { ...map, units: { ...map.units, [id]: moved } }
 }
 
 /** Turn a unit by a quarter. */
-export function turnUnit(map: RoofMap, id: string): RoofMap {
+export function turnUnit(map: RoofMap, id: string, grid = 0.5): RoofMap {
   const box = map.units[id]
-  return box ? moveUnit({ ...map, units: { ...map.units, [id]: { ...box, w: box.h, h: box.w } } }, id, box) : map
+  return box ? moveUnit({ ...map, units: { ...map.units, [id]: { ...box, w: box.h, h: box.w } } }, id, box, grid) : map
 }
 
 /** Put something where the plan was tapped; `id` is new. A corner of the edge is added behind the last one. */
-export function put(map: RoofMap, thing: Thing, at: Spot, id: string): RoofMap {
-  const spot = { x: within(grid(at.x), 0, map.width), y: within(grid(at.y), 0, map.depth) }
+export function put(map: RoofMap, thing: Thing, at: Spot, id: string, grid = 0.5): RoofMap {
+  const spot = { x: within(snap(at.x, grid), 0, map.width), y: within(snap(at.y, grid), 0, map.depth) }
   switch (thing) {
     case 'hatch':
       return { ...map, hatches: [...map.hatches, { id, name: '', ...spot }] }

@@ -5,11 +5,12 @@ import { useCallback, useState, type PointerEvent } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
+import { distanceFigure, gridOf, showDistance, type DistanceUnit } from '../../app/distances.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { FailureNote, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
 import { mapDifferences, mapUnits, RoofMapView } from '../../parts/roof-map/index.ts'
 import { moveUnit, put, turnUnit, type Thing } from './edit.ts'
-import { Metres } from './metres.tsx'
+import { Distance } from './distance.tsx'
 import { Things } from './things.tsx'
 import { UnderlayFields } from './underlay-fields.tsx'
 
@@ -30,11 +31,11 @@ function spotAt(e: PointerEvent<SVGElement>): Spot | null {
   return { x: p.x, y: p.y }
 }
 
-/** The plan while it is drawn: units dragged, things put down, sizes typed, a picture laid under it. */
-export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void }) {
+/** The map while it is drawn: units dragged, things put down, sizes typed, a picture laid under it. */
+export function Editor({ page, unit, onDone }: { page: RoofMapPage; unit: DistanceUnit; onDone: () => void }) {
   // What somebody else saves meanwhile is fetched behind this: what is drawn here stays, and stands on the version it began from.
   const [version] = useState(page.version)
-  // A button hit twice, or an answer that was lost, changes the plan once.
+  // A button hit twice, or an answer that was lost, changes the map once.
   const [changeId] = useState(() => uuid())
   const [map, setMap] = useState<RoofMap>(page.map)
   const [chosen, setChosen] = useState<string | null>(null)
@@ -50,6 +51,7 @@ export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void
   const [edit, attempt] = api.useEditRoofMapMutation()
   const { save, trouble } = useSaveOrKeep()
   const failure = attempt.error as Failure | undefined
+  const grid = gridOf(unit)
   const tagOf = (id: string) => page.units.find((u) => u.id === id)?.tag ?? 'a unit'
   const send = (version: number) =>
     void save({ kind: 'roof-map', body: { id: changeId, areaId: page.area.id, version, map } }, () =>
@@ -60,24 +62,26 @@ export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void
   const stale = failure?.problem.status === 409 ? (failure.problem.current as { map: RoofMap; version: number }) : null
   const box = chosen === null ? undefined : map.units[chosen]
   const nudge = (dx: number, dy: number) => {
-    if (chosen !== null && box) setMap(moveUnit(map, chosen, { x: box.x + dx, y: box.y + dy }))
+    if (chosen !== null && box) setMap(moveUnit(map, chosen, { x: box.x + dx, y: box.y + dy }, grid))
   }
   return (
     <div className="stack">
       <div className="row map-tools">
-        <Metres
+        <Distance
           label="Width"
           name="Width"
           value={map.width}
           least={2}
+          unit={unit}
           set={(width) => setMap({ ...map, width })}
           onWrong={onWrong}
         />
-        <Metres
+        <Distance
           label="Depth"
           name="Depth"
           value={map.depth}
           least={2}
+          unit={unit}
           set={(depth) => setMap({ ...map, depth })}
           onWrong={onWrong}
         />
@@ -97,6 +101,7 @@ export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void
       </div>
       <UnderlayFields
         areaId={page.area.id}
+        unit={unit}
         map={map}
         change={setMap}
         marks={marks}
@@ -112,24 +117,25 @@ export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void
           : thing === null
             ? chosen === null
               ? 'Drag a unit into place, or select one and use the arrow keys.'
-              : `${tagOf(chosen)} is selected: arrow keys move it by half a meter.`
+              : `${tagOf(chosen)} is selected: arrow keys move it by ${unit === 'ft' ? 'a foot' : 'half a meter'}.`
             : 'Tap the map where it is.'}
       </p>
       {/* Arrow keys of the plan inside. */}
       <div
         className="map-board"
         onKeyDown={(e) => {
-          const by = { ArrowLeft: [-0.5, 0], ArrowRight: [0.5, 0], ArrowUp: [0, -0.5], ArrowDown: [0, 0.5] }[e.key]
+          const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key]
           if (!by || chosen === null || e.target instanceof HTMLInputElement) return
           e.preventDefault()
-          nudge(by[0] ?? 0, by[1] ?? 0)
+          nudge((by[0] ?? 0) * grid, (by[1] ?? 0) * grid)
         }}
       >
         <RoofMapView
           map={map}
           units={mapUnits(page)}
           chosen={chosen}
-          label={`Roof map of ${page.area.name}, ${map.width} by ${map.depth} meters`}
+          unit={unit}
+          label={`Roof map of ${page.area.name}, ${distanceFigure(map.width, unit)} by ${showDistance(map.depth, unit)}`}
           onPick={setChosen}
           onUnitDown={(id, e) => {
             const at = spotAt(e)
@@ -139,14 +145,14 @@ export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void
           }}
           onMove={(e) => {
             const at = hold && spotAt(e)
-            if (hold && at) setMap(moveUnit(map, hold.id, { x: at.x - hold.dx, y: at.y - hold.dy }))
+            if (hold && at) setMap(moveUnit(map, hold.id, { x: at.x - hold.dx, y: at.y - hold.dy }, grid))
           }}
           onUp={(e) => {
             setHold(null)
             const at = e.type === 'pointerup' ? spotAt(e) : null
             if (marks && marks.length < 2 && at) setMarks([...marks, at])
             if (thing && at) {
-              setMap(put(map, thing, at, uuid()))
+              setMap(put(map, thing, at, uuid(), grid))
               if (thing !== 'edge') setThing(null)
             }
           }}
@@ -165,16 +171,17 @@ export function Editor({ page, onDone }: { page: RoofMapPage; onDone: () => void
         <div className="row">
           <b>{tagOf(chosen)}</b>
           <span className="quiet">
-            {box.w} × {box.h} m, {box.x} m from the left, {box.y} m from the top
+            {distanceFigure(box.w, unit)} × {showDistance(box.h, unit)}, {showDistance(box.x, unit)} from the left,{' '}
+            {showDistance(box.y, unit)} from the top
           </span>
-          <Button onClick={() => setMap(turnUnit(map, chosen))}>Rotate</Button>
+          <Button onClick={() => setMap(turnUnit(map, chosen, grid))}>Rotate</Button>
         </div>
       ) : null}
-      <Things map={map} areas={page.areas} change={setMap} onWrong={onWrong} />
+      <Things map={map} unit={unit} areas={page.areas} change={setMap} onWrong={onWrong} />
       {stale ? (
         <StaleNote
           told={messageOf(failure as Failure)}
-          differences={mapDifferences(map, stale.map, tagOf)}
+          differences={mapDifferences(map, stale.map, tagOf, unit)}
           keepMine={() => send(stale.version)}
           takeTheirs={() => {
             setMap(stale.map)

@@ -2,6 +2,7 @@ import { Button } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
+import { distanceFigure, distanceUnitOf, showDistance, useSiteUnits } from '../../app/distances.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -17,6 +18,7 @@ export function RoofMapScreen() {
   const mayAct = useMay('mechanic')
   const navigate = useNavigate()
   const page = query.currentData
+  const unit = distanceUnitOf(useSiteUnits(page?.area.siteId))
   if (query.error && !page)
     return (
       <div className="page">
@@ -33,7 +35,7 @@ export function RoofMapScreen() {
         <h1>Roof map of {page.area.name}</h1>
         {editing || !mayAct ? null : <Button onClick={() => setEditing(true)}>Edit map</Button>}
         <Link to={`/tags?area=${id}`}>Tag sheet</Link>
-        <Link to={`/areas/${id}/air`}>Its air</Link>
+        <Link to={`/areas/${id}/air`}>Air balance</Link>
       </div>
       {page.version === 0 && !editing ? (
         <p className="problem">
@@ -41,13 +43,14 @@ export function RoofMapScreen() {
         </p>
       ) : null}
       {editing ? (
-        <Editor page={page} onDone={() => setEditing(false)} />
+        <Editor page={page} unit={unit} onDone={() => setEditing(false)} />
       ) : (
         <div className="map-board">
           <RoofMapView
             map={page.map}
             units={mapUnits(page)}
-            label={`Roof map of ${page.area.name}, ${page.map.width} by ${page.map.depth} meters`}
+            unit={unit}
+            label={`Roof map of ${page.area.name}, ${distanceFigure(page.map.width, unit)} by ${showDistance(page.map.depth, unit)}`}
             onPick={(unit) => {
               const fan = firstFan(page, unit)
               if (fan !== null) void navigate(`/machines/${fan}`)

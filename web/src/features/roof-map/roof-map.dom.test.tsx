@@ -36,8 +36,22 @@ const page: RoofMapPage = roofMapPage.parse({
   ],
   areas: [{ id: uuid(3), name: 'Upper roof' }],
 })
-async function open(role: 'mechanic' | 'viewer' = 'mechanic', over: Partial<RoofMapPage> = {}) {
+const site = {
+  id: uuid(1),
+  name: 'Ferry terminal',
+  zone: 'UTC',
+  hertz: null,
+  paper: 'letter',
+  weekStart: 'sunday',
+  version: 1,
+} as const
+async function open(
+  role: 'mechanic' | 'viewer' = 'mechanic',
+  over: Partial<RoofMapPage> = {},
+  units: 'us' | 'metric' = 'metric',
+) {
   const shown = await showAs(role, <RoofMapScreen />, { path: '/areas/:id/map', at: `/areas/${areaId}/map` })
+  await store.dispatch(api.util.upsertQueryData('places', {}, { sites: [{ ...site, units }], areas: [], units: [] }))
   await store.dispatch(api.util.upsertQueryData('roofMap', { params: { id: areaId } }, { ...page, ...over }))
   await screen.findByRole('heading', { name: 'Roof map of Hall roof' })
   return shown
@@ -69,6 +83,23 @@ describe('the plan of a roof', () => {
   })
 })
 
+describe('on a site of US units', () => {
+  it('shows and takes feet, and keeps meters', async () => {
+    const { user } = await open('mechanic', {}, 'us')
+    expect(document.querySelector('.map-ruler text')?.textContent).toBe('50 ft')
+    expect(document.body.textContent).toContain('Cage, 13.1 ft')
+    await user.click(screen.getByRole('button', { name: 'Edit map' }))
+    await user.click(unit('RTU-1'))
+    fireEvent.keyDown(unit('RTU-1'), { key: 'ArrowRight' })
+    expect(boxOf('RTU-1')[0]).toBeCloseTo(17 * 0.3048, 6)
+    const width = screen.getByLabelText('Width, ft')
+    await user.clear(width)
+    await user.type(width, '200')
+    expect(screen.getByRole('group', { name: /^Roof map of Hall roof, 200 by/ })).toBeTruthy()
+    expect(document.querySelector('.map-deck')?.getAttribute('width')).toBe(String(200 * 0.3048))
+  })
+})
+
 describe('drawing it', () => {
   const draw = async () => {
     const shown = await open()
@@ -91,7 +122,7 @@ describe('drawing it', () => {
     const width = screen.getByLabelText('Width, m')
     await user.clear(width)
     await user.type(width, '52,5')
-    expect(screen.getByRole('group', { name: 'Roof map of Hall roof, 52.5 by 24 meters' })).toBeTruthy()
+    expect(screen.getByRole('group', { name: 'Roof map of Hall roof, 52.5 by 24 m' })).toBeTruthy()
     const deep = screen.getByLabelText('Keep clear 1, depth, m')
     await user.clear(deep)
     await user.type(deep, 'wide')

@@ -2,25 +2,29 @@ import type { RoofMapPage } from '@motor-round/contract'
 import type { RoofMap } from '@motor-round/core/round'
 import { Button, Input, Select } from 'antd'
 import { takeOff } from './edit.ts'
-import { Metres } from './metres.tsx'
+import type { DistanceUnit } from '../../app/distances.ts'
+import { Distance } from './distance.tsx'
 
 /** Names and sizes of what stands on the plan, one line each. */
 export function Things({
   map,
+  unit,
   areas,
   change,
   onWrong,
 }: {
   map: RoofMap
+  unit: DistanceUnit
   areas: RoofMapPage['areas']
   change: (p: RoofMap) => void
   onWrong: (name: string, wrong: boolean) => void
 }) {
   const figure = (label: string, of: string, value: number, least: number, to: (v: number) => RoofMap) => (
-    <Metres
+    <Distance
       label={label}
       name={`${of}, ${label.toLowerCase()}`}
       value={value}
+      unit={unit}
       least={least}
       set={(v) => change(to(v))}
       onWrong={onWrong}

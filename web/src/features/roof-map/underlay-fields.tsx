@@ -3,19 +3,22 @@ import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
+import { toMeters, type DistanceUnit } from '../../app/distances.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote, Field, FileButton } from '../../parts/fields/index.ts'
 import { layUnder, toScale } from './edit.ts'
 
-/** A picture for the plan to be drawn over: brought, brought to scale by two spots and their distance, taken away. */
+/** A photo for the map to be drawn over: added, brought to scale by two spots and their distance, taken away. */
 export function UnderlayFields({
   areaId,
+  unit,
   map,
   change,
   marks,
   setMarks,
 }: {
   areaId: string
+  unit: DistanceUnit
   map: RoofMap
   change: (p: RoofMap) => void
   /** Spots tapped so far, while it is brought to scale; null: it is not. */
@@ -37,7 +40,7 @@ export function UnderlayFields({
       setProblem(e instanceof Error ? e.message : 'That file is not a photo.')
     }
   }
-  const metres = Number(length.replace(',', '.'))
+  const metres = toMeters(Number(length.replace(',', '.')), unit)
   const [a, b] = marks ?? []
   return (
     <div className="row map-underlay-fields">
@@ -70,13 +73,13 @@ export function UnderlayFields({
         <>
           <Field
             label="Distance between the points"
-            error={length !== '' && !(metres > 0 && metres <= 2000) ? 'such as 12.5' : undefined}
+            error={length !== '' && !(metres > 0 && metres <= 2000) ? 'Enter a distance, for example 12.5.' : undefined}
           >
             <Input
               autoFocus
-              aria-label="Distance between the points, m"
+              aria-label={`Distance between the points, ${unit}`}
               className="map-figure"
-              suffix="m"
+              suffix={unit}
               inputMode="decimal"
               value={length}
               onChange={(e) => setLength(e.target.value)}

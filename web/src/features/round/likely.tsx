@@ -33,7 +33,7 @@ export function Likely({
           return (
             <li key={`${visit.machineId} ${slot}`}>
               <b>{tagOf(visit)}</b> {slotWords[slot].toLowerCase()}
-              {fitted ? `, ${partWords(fitted.part, lengthUnitOf(page.machine))}` : ''}
+              {fitted ? `, ${partWords(fitted.part, lengthUnitOf(page.site))}` : ''}
               <span className="quiet">
                 {' '}
                 · {ageWords(days)} in service, a quarter failed by {ageWords(early)}

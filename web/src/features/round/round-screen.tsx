@@ -3,6 +3,7 @@ import { middleOf, walkIn, type Spot } from '@motor-round/core/round'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
+import { distanceUnitOf } from '../../app/distances.ts'
 import { api } from '../../app/api.ts'
 import { clockOf, clockTime, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
@@ -35,8 +36,9 @@ function wayOver(page: RoundPage, area: RoundPage['areas'][number], order: reado
 
 function Roofs({ page, order, walker }: { page: RoundPage; order: readonly string[]; walker: string | null }) {
   const walkers = walker === null ? page.head.people.map((p) => p.id) : [walker]
+  const places = api.usePlacesQuery({}).data
   // Units that are not on the round stand there too, and have their names.
-  const tags = new Map((api.usePlacesQuery({}).data?.units ?? []).map((u) => [u.id, u.tag]))
+  const tags = new Map((places?.units ?? []).map((u) => [u.id, u.tag]))
   return (
     <>
       {page.areas.map((area) => {
@@ -61,6 +63,7 @@ function Roofs({ page, order, walker }: { page: RoundPage; order: readonly strin
             </header>
             <RoofMapView
               map={area.map}
+              unit={distanceUnitOf(places?.sites.find((s) => s.id === area.siteId)?.units ?? 'us')}
               label={`Route over ${area.name}`}
               units={Object.keys(area.map.units).map((id) => {
                 const own = here.filter((s) => s.unitId === id)

@@ -206,7 +206,18 @@ describe('planning a round', () => {
   async function open(role: 'lead' | 'mechanic' = 'lead') {
     const shown = await showAs(role, <NewRound />)
     const places = {
-      sites: [{ id: uuid(1), name: 'Ferry terminal', zone: 'UTC', hertz: null, version: 1 }],
+      sites: [
+        {
+          id: uuid(1),
+          name: 'Ferry terminal',
+          zone: 'UTC',
+          hertz: null,
+          units: 'us' as const,
+          paper: 'letter' as const,
+          weekStart: 'sunday' as const,
+          version: 1,
+        },
+      ],
       areas: [],
       units: [],
     }

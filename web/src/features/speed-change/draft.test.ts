@@ -27,10 +27,10 @@ describe('the bench as it is typed', () => {
     expect(share.ok && share.value.today.flow).toBe(1)
     const cfm = typedSpeedChange(today, { ...draft, goal: 'flow', flow: '4000', value: '3600' })
     expect(cfm.ok && cfm.value.goal?.value).toBeCloseTo(1.699, 3)
-    expect([goalUnit({ ...draft, goal: 'flow' }), goalUnit({ ...draft, goal: 'flow', flow: '4000' })]).toEqual([
-      '% of today’s air',
-      'cfm',
-    ])
+    expect([
+      goalUnit({ ...draft, goal: 'flow' }, 'us'),
+      goalUnit({ ...draft, goal: 'flow', flow: '4000' }, 'us'),
+    ]).toEqual(['% of today’s air', 'cfm'])
   })
   it('without a goal shows every setting of the sheave, nearest first', () => {
     const typed = typedSpeedChange(today, { ...draft, value: '' })

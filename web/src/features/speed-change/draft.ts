@@ -1,4 +1,4 @@
-import { convert, parseFigure } from '@motor-round/core/quantity'
+import { convert, parseFigure, unitIn, writtenUnit } from '@motor-round/core/quantity'
 import type { DriveToday, Goal } from '@motor-round/core/speed-change'
 
 /** What is typed on the bench over what the book knows. Empty: as the book has it, or not known. */
@@ -21,8 +21,8 @@ const figure = (v: number | null, digits: number) => (v === null ? '' : String(N
 export const draftOf = (t: DriveToday): SpeedChangeDraft => ({
   legs: t.legs.map((a) => figure(a, 2)),
   volts: figure(t.volts, 0),
-  flow: t.flow === null ? '' : figure(convert(t.flow, 'm3/s', 'cfm'), 0),
-  pressure: t.pressure === null ? '' : figure(convert(t.pressure, 'Pa', 'inwg'), 2),
+  flow: t.flow === null ? '' : figure(convert(t.flow, 'm3/s', unitIn('cfm', t.units ?? 'us')), 0),
+  pressure: t.pressure === null ? '' : figure(convert(t.pressure, 'Pa', unitIn('inwg', t.units ?? 'us')), 2),
   fixed: figure(t.fixed * 100, 0),
   hours: figure(t.hours, 0),
   price: figure(t.price, 3),
@@ -57,16 +57,16 @@ export function typedSpeedChange(t: DriveToday, d: SpeedChangeDraft): Typed<{ to
   const price = read('price', d.price, 0) ?? 0
   const value = read('value', d.value, 0.01)
   if (Object.keys(wrong).length > 0) return { ok: false, wrong }
-  const air = flow === null ? null : convert(flow, 'cfm', 'm3/s')
+  const air = flow === null ? null : convert(flow, unitIn('cfm', t.units ?? 'us'), 'm3/s')
   // Where nobody measured the air, a goal of it is a share of today's.
   const unmeasured = d.goal === 'flow' && air === null
   const goal: Goal | null =
     value === null
       ? null
       : d.goal === 'flow'
-        ? { kind: 'flow', value: unmeasured ? value / 100 : convert(value, 'cfm', 'm3/s') }
+        ? { kind: 'flow', value: unmeasured ? value / 100 : convert(value, unitIn('cfm', t.units ?? 'us'), 'm3/s') }
         : d.goal === 'pressure'
-          ? { kind: 'pressure', value: convert(value, 'inwg', 'Pa') }
+          ? { kind: 'pressure', value: convert(value, unitIn('inwg', t.units ?? 'us'), 'Pa') }
           : { kind: d.goal, value }
   return {
     ok: true,
@@ -76,7 +76,7 @@ export function typedSpeedChange(t: DriveToday, d: SpeedChangeDraft): Typed<{ to
         legs: legs.map((v) => v ?? 0),
         volts: volts ?? t.volts,
         flow: unmeasured ? 1 : air,
-        pressure: pressure === null ? null : convert(pressure, 'inwg', 'Pa'),
+        pressure: pressure === null ? null : convert(pressure, unitIn('inwg', t.units ?? 'us'), 'Pa'),
         fixed: fixed / 100,
         hours,
         price,
@@ -87,13 +87,13 @@ export function typedSpeedChange(t: DriveToday, d: SpeedChangeDraft): Typed<{ to
 }
 
 /** What a goal is typed in. */
-export const goalUnit = (d: SpeedChangeDraft): string =>
+export const goalUnit = (d: SpeedChangeDraft, system: DriveToday['units']): string =>
   d.goal === 'amps'
     ? 'A'
     : d.goal === 'rpm'
       ? 'rpm'
       : d.goal === 'pressure'
-        ? 'in wg'
+        ? writtenUnit(unitIn('inwg', system ?? 'us'))
         : d.flow.trim() === ''
           ? '% of today’s air'
-          : 'cfm'
+          : writtenUnit(unitIn('cfm', system ?? 'us'))

@@ -133,7 +133,12 @@ function SpeedOptions({
               <h2>Today</h2>
               <span className="quiet">{note}</span>
             </header>
-            <TodayForm draft={draft} set={(d) => setDraft({ ...draft, ...d })} wrong={typed.ok ? {} : typed.wrong} />
+            <TodayForm
+              system={base.units ?? 'us'}
+              draft={draft}
+              set={(d) => setDraft({ ...draft, ...d })}
+              wrong={typed.ok ? {} : typed.wrong}
+            />
           </section>
           <section className="sheet">
             <h2>Options</h2>
@@ -238,7 +243,7 @@ function OnMachine({ id }: { id: string }) {
           base={found.today}
           page={page}
           changes={found.changes}
-          unit={lengthUnitOf(page.machine)}
+          unit={lengthUnitOf(page.site)}
           note={visit ? `read ${dayTime(new Date(visit.at).toISOString())}` : ''}
         />
       )}

@@ -1,3 +1,5 @@
+import type { SiteUnits } from '@motor-round/contract'
+import { unitIn, writtenUnit } from '@motor-round/core/quantity'
 import type { Goal } from '@motor-round/core/speed-change'
 import { Input } from 'antd'
 import { Choice, Field } from '../../parts/fields/index.ts'
@@ -13,10 +15,13 @@ const goals: readonly { value: Goal['kind']; label: string }[] = [
 /** Today's point and the goal, as they are typed. */
 export function TodayForm({
   draft,
+  system,
   set,
   wrong,
 }: {
   draft: SpeedChangeDraft
+  /** Units of the site. */
+  system: SiteUnits
   set: (d: Partial<SpeedChangeDraft>) => void
   wrong: Readonly<Record<string, string>>
 }) {
@@ -51,13 +56,13 @@ export function TodayForm({
           value={draft.goal}
           onChange={(goal) => goal && set({ goal, value: '' })}
         />
-        {cell('value', 'To', goalUnit(draft))}
+        {cell('value', 'To', goalUnit(draft, system))}
       </div>
       <details>
         <summary>Air, hours, price</summary>
         <div className="calc-in">
-          {cell('flow', 'Airflow, if measured', 'cfm')}
-          {cell('pressure', 'Static pressure, if measured', 'in wg')}
+          {cell('flow', 'Airflow, if measured', writtenUnit(unitIn('cfm', system)))}
+          {cell('pressure', 'Static pressure, if measured', writtenUnit(unitIn('inwg', system)))}
           {cell('fixed', 'Share not from the duct', '%')}
           {cell('hours', 'Runs a year', 'h')}
           {cell('price', 'Energy costs', 'a kWh')}

@@ -1,5 +1,5 @@
 import type { DriveToday, Option } from '@motor-round/core/speed-change'
-import { convert, show } from '@motor-round/core/quantity'
+import { amount, convert, show, unitIn, writtenUnit } from '@motor-round/core/quantity'
 import { showLength, type LengthUnit } from '../../app/lengths.ts'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
@@ -20,7 +20,13 @@ export function Told({
   unit: LengthUnit
 }) {
   const p = option.prediction
-  const cfm = (v: number) => `${whole(convert(v, 'm3/s', 'cfm'))} cfm`
+  const system = today.units ?? 'us'
+  const cfm = (v: number) => {
+    const to = unitIn('cfm', system)
+    return `${whole(convert(v, 'm3/s', to))} ${writtenUnit(to)}`
+  }
+  const pressure = (v: number) => amount(convert(v, 'Pa', 'inwg'), 'inwg', system)
+  const beltSpeed = (v: number) => amount(convert(v, 'm/s', 'ft/min'), 'ft/min', system)
   const lines: readonly (readonly [string, string, string])[] = [
     ['Amps by leg', `${show.ampsRow(p.legs).join('  ')} A`, `${show.ampsRow(today.legs).join('  ')} A`],
     ['Mean, 95 % range', `${show.amps(p.low)} to ${show.amps(p.high)} A`, `${show.amps(now.amps)} A`],
@@ -42,8 +48,8 @@ export function Told({
     ],
     [
       'Static pressure',
-      p.pressure === null ? share(p.pressureShare) : `${convert(p.pressure, 'Pa', 'inwg').toFixed(2)} in wg`,
-      today.pressure === null ? 'today’s' : `${convert(today.pressure, 'Pa', 'inwg').toFixed(2)} in wg`,
+      p.pressure === null ? share(p.pressureShare) : pressure(p.pressure),
+      today.pressure === null ? 'today’s' : pressure(today.pressure),
     ],
     ['Shaft power', share(p.powerShare), 'today’s'],
     ...(p.base
@@ -60,13 +66,7 @@ export function Told({
       : []),
     ...(p.beltSpeed === null
       ? []
-      : [
-          [
-            'Belt speed',
-            `${whole(convert(p.beltSpeed, 'm/s', 'ft/min'))} ft/min`,
-            now.beltSpeed === null ? '' : `${whole(convert(now.beltSpeed, 'm/s', 'ft/min'))} ft/min`,
-          ] as const,
-        ]),
+      : [['Belt speed', beltSpeed(p.beltSpeed), now.beltSpeed === null ? '' : beltSpeed(now.beltSpeed)] as const]),
     ...(p.beltsCarry === null
       ? []
       : [

@@ -28,7 +28,7 @@ export function TagsScreen() {
   const [params, setParams] = useSearchParams()
   const area = params.get('area')
   const round = params.get('round')
-  const [paper, setPaper] = useState<'A4' | 'Letter'>('A4')
+  const [chosenPaper, setPaper] = useState<'A4' | 'Letter' | null>(null)
   const ofArea = api.useRoofMapQuery({ params: { id: area ?? '' } }, { skip: area === null })
   const ofRound = api.useRoundQuery({ params: { id: round ?? '' } }, { skip: round === null })
   const name = ofArea.currentData?.area.name ?? ofRound.currentData?.head.name ?? ''
@@ -38,7 +38,10 @@ export function TagsScreen() {
     ) ??
     ofRound.currentData?.visits.map((s) => ({ id: s.machineId, unitTag: s.unitTag, tag: s.tag, words: s.areaName })) ??
     []
-  const places = api.usePlacesQuery({}, { skip: area !== null || round !== null }).data
+  const places = api.usePlacesQuery({}).data
+  const siteId = ofArea.currentData?.area.siteId ?? ofRound.currentData?.visits[0]?.siteId
+  const ownPaper = places?.sites.find((s) => s.id === siteId)?.paper === 'A4' ? 'A4' : 'Letter'
+  const paper = chosenPaper ?? ownPaper
   const failure = (ofArea.error ?? ofRound.error) as Failure | undefined
   return (
     <div className="page stack">

@@ -39,14 +39,14 @@ describe('a tag sheet', () => {
     const other = create(`${location.origin}/machines/${uuid(11)}/visit`, { errorCorrectionLevel: 'Q' })
     expect(other.modules.data.join()).not.toBe(modules.data.join())
   })
-  it('is made for A4 or Letter', async () => {
+  it('is made for Letter or A4', async () => {
     const { user } = await open()
     const paper = () =>
       [...document.querySelectorAll('style')].find((s) => s.textContent?.includes('@page'))?.textContent
-    expect(paper()).toContain('size: A4')
-    await user.click(screen.getByRole('combobox', { name: 'Paper' }))
-    await user.click(await screen.findByText('Letter', { selector: '.ant-select-item-option-content' }))
-    expect(document.querySelector('.tag-sheet')?.className).toContain('tag-Letter')
     expect(paper()).toContain('size: letter')
+    await user.click(screen.getByRole('combobox', { name: 'Paper' }))
+    await user.click(await screen.findByText('A4', { selector: '.ant-select-item-option-content' }))
+    expect(document.querySelector('.tag-sheet')?.className).toContain('tag-A4')
+    expect(paper()).toContain('size: A4')
   })
 })

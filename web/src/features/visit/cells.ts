@@ -1,13 +1,15 @@
 import type { Machine } from '@motor-round/contract'
 import type { AskGroup, ReadingAsk } from '@motor-round/core/judge'
-import type { TemperatureScale } from '@motor-round/core/limits'
 import {
   convert,
   findQuantity,
   parseFigure,
+  shownUnit,
+  writtenUnit,
   type QuantityCode,
   type Reading,
   type ReadingHow,
+  type ShownUnits,
 } from '@motor-round/core/quantity'
 
 /** One cell of the visit page: a quantity at a position, in the unit it is typed in. */
@@ -27,41 +29,22 @@ export interface Cell {
   readonly canOpen: boolean
 }
 
-const written: Record<string, string> = {
-  ohm: 'Ω',
-  Mohm: 'MΩ',
-  uF: 'µF',
-  degF: '°F',
-  degC: '°C',
-  'N.m': 'N·m',
-  'lbf.in': 'lbf·in',
-  inwg: 'in wg',
-}
-
 export const keyOf = (quantity: string, position: string): string => `${quantity} ${position}`
 
-/** The unit a quantity is typed in: that of the house's scale where there are two. */
-export function typedUnit(quantity: QuantityCode, scale: TemperatureScale): string {
-  const own = findQuantity(quantity)
-  if (own?.dimension === 'temperature') return scale === 'F' ? 'degF' : 'degC'
-  if (own?.dimension === 'torque') return scale === 'F' ? 'lbf.in' : 'N.m'
-  return own?.unit ?? ''
-}
-
 /** The cells of a check's groups, in the order Enter walks them. */
-export function cellsOf(groups: readonly AskGroup[], scale: TemperatureScale): Cell[] {
+export function cellsOf(groups: readonly AskGroup[], units: ShownUnits): Cell[] {
   return groups.flatMap((g, group) =>
     g.asks
       .filter((a): a is ReadingAsk => a.kind === 'reading')
       .map((a) => {
-        const unit = typedUnit(a.quantity, scale)
+        const unit = shownUnit(a.quantity, units)
         return {
           key: keyOf(a.quantity, a.position),
           quantity: a.quantity,
           position: a.position,
           label: a.label,
           unit,
-          shown: written[unit] ?? unit,
+          shown: writtenUnit(unit),
           group,
           also: g.also === true,
           canOpen: findQuantity(a.quantity)?.dimension === 'resistance',
@@ -88,7 +71,7 @@ export function isBad(cell: Cell, text: string): boolean {
 export function readingOf(
   at: Pick<Cell, 'quantity' | 'position'>,
   text: string,
-  scale: TemperatureScale,
+  units: ShownUnits,
   taken?: Snapshot[string],
 ): Reading | null {
   const quantity = findQuantity(at.quantity)
@@ -98,24 +81,24 @@ export function readingOf(
     return quantity.dimension === 'resistance' ? { ...base, value: quantity.range[1], how: 'over-range' } : null
   const figure = parseFigure(text)
   if (figure === null) return null
-  const value = convert(figure, typedUnit(at.quantity, scale), quantity.unit)
+  const value = convert(figure, shownUnit(at.quantity, units), quantity.unit)
   if (value < quantity.range[0]) return null
   return { ...base, value, ...(taken ?? {}) }
 }
 
 /** The readings of everything typed at a visit. */
-export function readingsOf(typed: Typed, taken: Snapshot, scale: TemperatureScale): Reading[] {
+export function readingsOf(typed: Typed, taken: Snapshot, units: ShownUnits): Reading[] {
   return Object.entries(typed).flatMap(([key, text]) => {
     const [quantity = '', position = ''] = key.split(' ')
-    return readingOf({ quantity: quantity as QuantityCode, position }, text, scale, taken[key]) ?? []
+    return readingOf({ quantity: quantity as QuantityCode, position }, text, units, taken[key]) ?? []
   })
 }
 
 /** A kept reading as it would have been typed. */
-export function typedOf(reading: Reading, scale: TemperatureScale): string {
+export function typedOf(reading: Reading, units: ShownUnits): string {
   if (reading.how === 'over-range') return 'OL'
   const unit = findQuantity(reading.quantity)?.unit ?? ''
-  const value = convert(reading.value, unit, typedUnit(reading.quantity, scale))
+  const value = convert(reading.value, unit, shownUnit(reading.quantity, units))
   return String(Math.round(value * 1e6) / 1e6)
 }
 

@@ -1,7 +1,6 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import type { Judgement, SheetCheck } from '@motor-round/core/judge'
-import type { TemperatureScale } from '@motor-round/core/limits'
-import { show } from '@motor-round/core/quantity'
+import { show, type ShownUnits } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect, useRef, type ReactNode } from 'react'
 import { HowToButton } from '../../parts/how-to/index.ts'
@@ -19,18 +18,13 @@ import type { Draft } from './use-draft.ts'
 const Listen = lazy(async () => ({ default: (await import('./listen/listen.tsx')).Listen }))
 
 /** What was read here last time, beside the heading. */
-function lastFigures(
-  page: MachinePage,
-  cells: readonly Cell[],
-  old: VisitRecord | null,
-  scale: TemperatureScale,
-): string {
+function lastFigures(page: MachinePage, cells: readonly Cell[], old: VisitRecord | null, units: ShownUnits): string {
   const at = (s: VisitRecord, c: Cell) => s.readings.find((r) => r.quantity === c.quantity && r.position === c.position)
   const last = page.visits.find((s) => s.supersededBy === null && s.id !== old?.id && cells.some((c) => at(s, c)))
   if (!last) return ''
   const found = cells.flatMap((c) => at(last, c) ?? [])
   const amps = found.every((r) => r.quantity === 'amps')
-  const texts = amps ? show.ampsRow(found.map((r) => r.value)) : found.map((r) => typedOf(r, scale))
+  const texts = amps ? show.ampsRow(found.map((r) => r.value)) : found.map((r) => typedOf(r, units))
   return `last time ${texts.join('  ')}`
 }
 
@@ -40,7 +34,7 @@ export function CheckCard({
   page,
   old,
   draft,
-  scale,
+  units,
   judgement,
   advice,
   at,
@@ -58,7 +52,7 @@ export function CheckCard({
   page: MachinePage
   old: VisitRecord | null
   draft: Draft
-  scale: TemperatureScale
+  units: ShownUnits
   judgement: Judgement | null
   /** What this machine asks for, before anything is read. */
   advice: string | null
@@ -75,7 +69,7 @@ export function CheckCard({
   above?: ReactNode
 }) {
   const groups = check.groups(factsOf(page.machine))
-  const cells = cellsOf(groups, scale)
+  const cells = cellsOf(groups, units)
   const inputs = useRef<(HTMLInputElement | null)[]>([])
   useEffect(() => inputs.current[at]?.focus(), [at, check.id, called])
   // A figure that is asked about is replaced by what is typed next, not added to.
@@ -118,7 +112,7 @@ export function CheckCard({
               {own.length > 0 ? (
                 <CellRow
                   title={g.title}
-                  last={g.also ? '' : lastFigures(page, own, old, scale)}
+                  last={g.also ? '' : lastFigures(page, own, old, units)}
                   cells={own}
                   all={cells}
                   at={at}

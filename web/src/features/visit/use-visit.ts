@@ -1,6 +1,6 @@
 import type { VisitRecord } from '@motor-round/contract'
 import { judge, type JudgeInput, type Judgement } from '@motor-round/core/judge'
-import type { Reading } from '@motor-round/core/quantity'
+import type { Reading, ShownUnits } from '@motor-round/core/quantity'
 import type { Answers, Visit } from '@motor-round/core/trend'
 import { useMemo } from 'react'
 import { readingsOf } from './cells.ts'
@@ -10,11 +10,11 @@ import type { Draft } from './use-draft.ts'
 export function useVisit(
   draft: Draft,
   old: VisitRecord | null,
-  scale: 'F' | 'C',
+  units: ShownUnits,
   openedAt: number,
   judging: ((visit: Visit) => JudgeInput) | null,
 ): { readings: Reading[]; answers: Answers; visit: Visit; judgement: Judgement | null } {
-  const readings = useMemo(() => readingsOf(draft.typed, draft.taken, scale), [draft.typed, draft.taken, scale])
+  const readings = useMemo(() => readingsOf(draft.typed, draft.taken, units), [draft.typed, draft.taken, units])
   const answers = useMemo(
     () => (draft.scope === 'running' ? draft.answers : { ...draft.answers, scope: draft.scope }),
     [draft.scope, draft.answers],

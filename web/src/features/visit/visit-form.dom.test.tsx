@@ -1,3 +1,4 @@
+import { usUnits } from '@motor-round/core/quantity'
 import { readColumns } from '@motor-round/core/plate'
 import { cleanup, screen, within } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
@@ -24,7 +25,7 @@ const amps = ['L1', 'L2', 'L3'].map((p) => `Amps, ${p}, A`)
 
 describe('a visit of running amps', () => {
   it('starts at the first volt cell; digits and Enter walk it; it is judged before the last Enter', async () => {
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     expect(cell(volts[0] ?? '')).toBe(document.activeElement)
     for (const v of ['479', '478', '480', '13.4', '13.5']) await user.keyboard(`${v}{Enter}`)
     expect(cell(amps[2] ?? '')).toBe(document.activeElement)
@@ -36,12 +37,12 @@ describe('a visit of running amps', () => {
   })
 
   it('keeps every key on the device, and finds it again', async () => {
-    const first = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const first = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     await first.user.keyboard('479{Enter}47')
     expect(draft()['typed']).toEqual({ 'volts_ll L1-L2': '479', 'volts_ll L2-L3': '47' })
     const { id } = draft()
     cleanup()
-    await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     expect(cell(volts[1] ?? '').value).toBe('47')
     expect(draft()['id']).toBe(id)
   })
@@ -54,7 +55,7 @@ describe('a visit of running amps', () => {
         readings: ['L1', 'L2', 'L3'].map((position) => ({ quantity: 'amps', position, value: 9.8 })),
       }),
     )
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf({ visits })} old={null} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf({ visits })} old={null} units={usUnits} />)
     await user.click(cell(amps[0] ?? ''))
     await user.keyboard('98{Enter}')
     expect(screen.getByRole('alert').textContent).toContain('Is that right?')
@@ -69,21 +70,21 @@ describe('a visit of running amps', () => {
   })
 
   it('names a text that is no figure and does not pass it by', async () => {
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     await user.keyboard('4..8{Enter}')
     expect(screen.getByRole('alert').textContent).toContain('“4..8” is not a number.')
     expect(cell(volts[0] ?? '')).toBe(document.activeElement)
   })
 
   it('takes a comma for a point', async () => {
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     await user.click(cell(amps[0] ?? ''))
     await user.keyboard('9,8')
     expect(cell(amps[0] ?? '').value).toBe('9.8')
   })
 
   it('is kept on this phone when the server is out of reach, to go home by itself', async () => {
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     await user.click(screen.getByRole('button', { name: 'Save visit' }))
     await screen.findByText(/saved on this phone, 6 readings/)
@@ -93,7 +94,7 @@ describe('a visit of running amps', () => {
   })
 
   it('stays on the page where this phone keeps nothing, and says so', async () => {
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     const full = vi
       .spyOn(store.outbox, 'add')
@@ -105,14 +106,14 @@ describe('a visit of running amps', () => {
   })
 
   it('is closed by Escape, with nothing lost', async () => {
-    const { user, router } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} scale="F" />)
+    const { user, router } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     await user.keyboard('479{Escape}')
     expect(router.state.location.pathname).toBe(`/machines/${machineId}`)
     expect(draft()['typed']).toEqual({ 'volts_ll L1-L2': '479' })
   })
 
   it('is not offered to somebody who only looks', async () => {
-    await showAs('viewer', <VisitForm page={pageOf()} old={null} scale="F" />)
+    await showAs('viewer', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     expect(screen.getByText(/signed in as a viewer/)).toBeTruthy()
     expect(screen.queryByRole('button', { name: 'Save visit' })).toBeNull()
   })
@@ -126,7 +127,7 @@ describe('a correction', () => {
         { quantity: 'amps', position: 'L2', value: 9.7 },
       ],
     })
-    const { user } = await showAs('mechanic', <VisitForm page={pageOf({ visits: [old] })} old={old} scale="F" />)
+    const { user } = await showAs('mechanic', <VisitForm page={pageOf({ visits: [old] })} old={old} units={usUnits} />)
     expect(cell(amps[0] ?? '').value).toBe('9.8')
     await user.click(cell(amps[1] ?? ''))
     await user.keyboard('{Backspace}9')
@@ -143,7 +144,7 @@ describe('a correction', () => {
 
 describe('the walk of everything', () => {
   const whole = async (page = pageOf()) => {
-    const shown = await showAs('mechanic', <VisitForm page={page} old={null} scale="F" />)
+    const shown = await showAs('mechanic', <VisitForm page={page} old={null} units={usUnits} />)
     await shown.user.click(phase(/^Inspect/))
     await shown.user.click(choice('This visit', 'Full electrical'))
     return shown
@@ -205,7 +206,7 @@ describe('the walk of everything', () => {
       `motor-round-visit ${machineId} `,
       JSON.stringify({ ...draft(), waits: { bus: began - 240_000 } }),
     )
-    const again = await showAs('mechanic', <VisitForm page={page} old={null} scale="F" />)
+    const again = await showAs('mechanic', <VisitForm page={page} old={null} units={usUnits} />)
     await again.user.click(phase(/^Lock out/))
     await again.user.click(check(/^Prove dead/))
     expect(screen.getByRole('timer').textContent).toMatch(/^(11:00|10:5\d)$/)
@@ -221,7 +222,7 @@ describe('the walk of everything', () => {
       JSON.stringify({ ...draft(), waits: { bus: Date.now() - 901_000 } }),
     )
     cleanup()
-    const again = await showAs('mechanic', <VisitForm page={page} old={null} scale="F" />)
+    const again = await showAs('mechanic', <VisitForm page={page} old={null} units={usUnits} />)
     await again.user.click(phase(/^Lock out/))
     await again.user.click(check(/^Prove dead/))
     expect(screen.getByRole('group', { name: 'Drive bus draining' }).textContent).toContain(
@@ -245,7 +246,7 @@ describe('the walk of everything', () => {
 
 describe('a visit of drive and bearings', () => {
   const driveOf = async (page = pageOf()) => {
-    const shown = await showAs('mechanic', <VisitForm page={page} old={null} scale="F" />)
+    const shown = await showAs('mechanic', <VisitForm page={page} old={null} units={usUnits} />)
     await shown.user.click(phase(/^Inspect/))
     await shown.user.click(choice('This visit', 'Drive and bearings'))
     return shown.user

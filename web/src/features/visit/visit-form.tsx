@@ -1,3 +1,4 @@
+import type { ShownUnits } from '@motor-round/core/quantity'
 import { coreVisit, type MachinePage, type VisitRecord } from '@motor-round/contract'
 import { checksOf, contextOf, gatesFor, judge, phasesFor, type PhaseId, type ScopeId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
@@ -37,13 +38,13 @@ import './visit.css'
 export function VisitForm({
   page,
   old,
-  scale,
+  units,
   round = null,
   scope = null,
 }: {
   page: MachinePage
   old: VisitRecord | null
-  scale: 'F' | 'C'
+  units: ShownUnits
   /** The round it is taken on, to which one goes back; and what that round asks for here. */
   round?: string | null
   scope?: ScopeId | null
@@ -53,7 +54,7 @@ export function VisitForm({
   const { draft, change, forget, kept } = useDraft(
     machine.id,
     old?.id ?? null,
-    old || scope === null ? startOf(old, scale) : { scope },
+    old || scope === null ? startOf(old, units) : { scope },
   )
   const [step, setStep] = useState<Step>(() => {
     const planned = stepsOf(facts, draft.scope, phasesFor(draft.scope, { readings: [], answers: {} }))
@@ -79,7 +80,7 @@ export function VisitForm({
   const back = round === null ? `/machines/${machine.id}` : `/rounds/${round}/walk`
   const saving = useSaveVisit(round, back, forget)
 
-  const { readings, answers, visit, judgement } = useVisit(draft, old, scale, openedAt, judging)
+  const { readings, answers, visit, judgement } = useVisit(draft, old, units, openedAt, judging)
   // Once something was locked out or opened the visit goes through Power up, whatever it was meant to be.
   const walked = useMemo(() => phasesFor(draft.scope, { readings, answers }), [draft.scope, readings, answers])
   const holding = useMemo(() => gatesFor(draft.scope, { readings, answers }), [draft.scope, readings, answers])
@@ -109,7 +110,7 @@ export function VisitForm({
 
   const checks = checksOf(facts, draft.scope, step.phase)
   const check = checks.find((c) => c.id === step.check) ?? null
-  const cells = check ? cellsOf(check.groups(facts), scale) : []
+  const cells = check ? cellsOf(check.groups(facts), units) : []
   const go = useCallback((to: Step) => {
     setAsking(null)
     setAt(0)
@@ -182,7 +183,7 @@ export function VisitForm({
   const doubtful = (): { step: Step; at: number; slip: ReturnType<typeof slipAt> } | null => {
     for (const s of steps) {
       const own = checksOf(facts, draft.scope, s.phase).find((c) => c.id === s.check)
-      const list = own ? cellsOf(own.groups(facts), scale) : []
+      const list = own ? cellsOf(own.groups(facts), units) : []
       for (const [i, c] of list.entries()) {
         if (isBad(c, draft.typed[c.key] ?? '')) return { step: s, at: i, slip: null }
         const slip = guard(c)
@@ -316,7 +317,7 @@ export function VisitForm({
             page={page}
             old={old}
             draft={draft}
-            scale={scale}
+            units={units}
             judgement={judgement}
             advice={check.advice && judging ? check.advice(contextOf(judging(visit))) : null}
             at={at}

@@ -1,6 +1,7 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import { scopeAsk, type ScopeId } from '@motor-round/core/judge'
 import { useParams, useSearchParams } from 'react-router'
+import { shownUnitsOf } from '../../app/shown-units.ts'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -30,7 +31,7 @@ export function VisitScreen() {
       key={`${id} ${corrects ?? ''}`}
       page={page}
       old={old ?? null}
-      scale={policies.temperature}
+      units={shownUnitsOf(page.site, policies)}
       round={round}
       scope={scope ?? null}
     />

@@ -1,10 +1,16 @@
 import type { RoofMap, Spot } from '@motor-round/core/round'
+import { distanceFigure, showDistance, type DistanceUnit } from '../../app/distances.ts'
 import type { Difference } from '../fields/index.ts'
 
-/** What differs between two plans, in words. */
-export function mapDifferences(mine: RoofMap, theirs: RoofMap, tagOf: (id: string) => string): Difference[] {
-  const size = (p: RoofMap) => `${p.width} × ${p.depth} m`
-  const spot = (b: Spot | undefined) => (b ? `${b.x} m, ${b.y} m` : 'not there')
+/** What differs between two maps, in words. */
+export function mapDifferences(
+  mine: RoofMap,
+  theirs: RoofMap,
+  tagOf: (id: string) => string,
+  unit: DistanceUnit,
+): Difference[] {
+  const size = (p: RoofMap) => `${distanceFigure(p.width, unit)} × ${showDistance(p.depth, unit)}`
+  const spot = (b: Spot | undefined) => (b ? `${showDistance(b.x, unit)}, ${showDistance(b.y, unit)}` : 'not there')
   const out: Difference[] = []
   if (size(mine) !== size(theirs)) out.push({ what: 'Size', mine: size(mine), theirs: size(theirs) })
   for (const id of new Set([...Object.keys(mine.units), ...Object.keys(theirs.units)]))
@@ -18,7 +24,7 @@ export function mapDifferences(mine: RoofMap, theirs: RoofMap, tagOf: (id: strin
   ] as const)
     if (JSON.stringify(of(mine)) !== JSON.stringify(of(theirs)))
       out.push({ what: field, mine: String(of(mine).length), theirs: String(of(theirs).length) })
-  const under = (p: RoofMap) => (p.underlay ? `${p.underlay.w.toFixed(1)} m wide` : 'none')
+  const under = (p: RoofMap) => (p.underlay ? `${distanceFigure(p.underlay.w, unit).toFixed(1)} ${unit} wide` : 'none')
   if (JSON.stringify(mine.underlay) !== JSON.stringify(theirs.underlay))
     out.push({ what: 'Background photo', mine: under(mine), theirs: under(theirs) })
   return out

@@ -1,6 +1,7 @@
 import type { Level } from '@motor-round/core/judge'
 import type { RoofMap, Box, Spot } from '@motor-round/core/round'
 import type { PointerEvent, ReactNode } from 'react'
+import { distanceFigure, showDistance, toMeters, type DistanceUnit } from '../../app/distances.ts'
 import { levelWords } from '../level-mark/index.ts'
 import './roof-map.css'
 
@@ -14,8 +15,8 @@ export interface MapUnit {
 
 const points = (list: readonly Spot[]) => list.map((p) => `${p.x},${p.y}`).join(' ')
 
-/** A ruler of whole metres that is about a fifth of the width. */
-const ruler = (width: number): number => [1, 2, 5, 10, 20, 50, 100].find((m) => m >= width / 6) ?? 200
+/** A ruler of a round length that is about a fifth of the width. @param width in the unit shown */
+const ruler = (width: number): number => [1, 2, 5, 10, 20, 50, 100, 200, 500].find((m) => m >= width / 6) ?? 1000
 
 function Load({ box, load }: { box: Box; load: number }) {
   const top = 1.25
@@ -73,6 +74,7 @@ function Unit({
 export function RoofMapView({
   map,
   units,
+  unit,
   ways = [],
   visits = [],
   chosen = null,
@@ -85,6 +87,8 @@ export function RoofMapView({
 }: {
   map: RoofMap
   units: readonly MapUnit[]
+  /** In which lengths are shown; the map itself is in meters. */
+  unit: DistanceUnit
   /** Where the round leads each of its people, metres. */
   ways?: readonly (readonly Spot[])[]
   /** Numbers of the round at the units. */
@@ -97,7 +101,8 @@ export function RoofMapView({
   onUp?: (e: PointerEvent<SVGSVGElement>) => void
   children?: ReactNode
 }) {
-  const metres = ruler(map.width)
+  const long = ruler(distanceFigure(map.width, unit))
+  const metres = toMeters(long, unit)
   return (
     <svg
       className="roof-map"
@@ -146,7 +151,7 @@ export function RoofMapView({
             d={`M${l.x - 0.4},${l.y - 0.9} v1.8 M${l.x + 0.4},${l.y - 0.9} v1.8 M${l.x - 0.4},${l.y - 0.4} h0.8 M${l.x - 0.4},${l.y} h0.8 M${l.x - 0.4},${l.y + 0.4} h0.8`}
           />
           <text x={l.x - 0.8} y={l.y + 0.4} fontSize={1.1} textAnchor="end">
-            {l.name || 'ladder'}, {l.height} m
+            {l.name || 'ladder'}, {showDistance(l.height, unit)}
           </text>
         </g>
       ))}
@@ -190,7 +195,7 @@ export function RoofMapView({
         <line x1={0} x2={0} y1={map.depth + 0.6} y2={map.depth + 1.4} />
         <line x1={metres} x2={metres} y1={map.depth + 0.6} y2={map.depth + 1.4} />
         <text x={metres + 0.6} y={map.depth + 1.4} fontSize={1.2}>
-          {metres} m
+          {long} {unit}
         </text>
       </g>
     </svg>

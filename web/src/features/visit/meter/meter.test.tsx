@@ -1,3 +1,4 @@
+import { usUnits, type ShownUnits } from '@motor-round/core/quantity'
 import { checksOf } from '@motor-round/core/judge'
 import type { Steadiness } from '@motor-round/core/meter'
 import { renderToStaticMarkup } from 'react-dom/server'
@@ -7,9 +8,11 @@ import { asTyped, MeterPanel } from './meter-panel.tsx'
 import { simulatedAddress, valueOf, type Meter, type MeterReading } from './use-meter.ts'
 import { facts } from '../../../test/facts.test-help.ts'
 
-const cell = (phase: 'live' | 'dead', key: string, scale: 'F' | 'C' = 'F') => {
+const metricUnits = { system: 'metric', temperature: 'C' } as const
+
+const cell = (phase: 'live' | 'dead', key: string, units: ShownUnits = usUnits) => {
   const found = checksOf(facts, 'full', phase)
-    .flatMap((c) => cellsOf(c.groups(facts), scale))
+    .flatMap((c) => cellsOf(c.groups(facts), units))
     .find((c) => c.key === key)
   if (!found) throw new Error(`no cell ${key}`)
   return found
@@ -53,7 +56,7 @@ describe('what a meter offers to a cell', () => {
   it('is typed in the unit of the house', () => {
     const t = cell('live', 'temperature motor')
     expect(asTyped({ text: '46.0', how: 'meter' }, t)).toBe('114.8')
-    expect(asTyped({ text: '46.0', how: 'meter' }, cell('live', 'temperature motor', 'C'))).toBe('46.0')
+    expect(asTyped({ text: '46.0', how: 'meter' }, cell('live', 'temperature motor', metricUnits))).toBe('46.0')
     expect(asTyped({ text: 'OL', how: 'over-range' }, cell('dead', 'ground_ohms T1'))).toBe('OL')
   })
 })

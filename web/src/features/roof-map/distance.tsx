@@ -1,12 +1,14 @@
 import { Input } from 'antd'
 import { useEffect, useState } from 'react'
+import { distanceFigure, showDistance, toMeters, type DistanceUnit } from '../../app/distances.ts'
 import { Field } from '../../parts/fields/index.ts'
 
-/** A length on the plan. What is no length stays in the field, is said there, and is told to `onWrong`. */
-export function Metres({
+/** A length on the map, kept in meters. What is no length stays in the field, is said there, and is told to `onWrong`. */
+export function Distance({
   label,
   name,
   value,
+  unit,
   least,
   most = 2000,
   set,
@@ -16,7 +18,9 @@ export function Metres({
   label: string
   /** Said of it by itself: what it is the length of. */
   name: string
+  /** Meters, as are `least`, `most` and what `set` is given. */
   value: number
+  unit: DistanceUnit
   least: number
   most?: number
   set: (v: number) => void
@@ -24,7 +28,7 @@ export function Metres({
 }) {
   // Null: nothing is being typed, the plan's own figure stands there.
   const [text, setText] = useState<string | null>(null)
-  const read = (t: string) => (t.trim() === '' ? NaN : Number(t.replace(',', '.')))
+  const read = (t: string) => (t.trim() === '' ? NaN : toMeters(Number(t.replace(',', '.')), unit))
   const fits = (v: number) => v >= least && v <= most
   const wrong = text !== null && !fits(read(text))
   // Told as long as it stands there: a line that is taken off takes its error along.
@@ -33,13 +37,13 @@ export function Metres({
     return () => onWrong(name, false)
   }, [name, wrong, onWrong])
   return (
-    <Field label={label} error={wrong ? `${least} to ${most} m` : undefined}>
+    <Field label={label} error={wrong ? `${distanceFigure(least, unit)} to ${showDistance(most, unit)}` : undefined}>
       <Input
-        aria-label={`${name}, m`}
+        aria-label={`${name}, ${unit}`}
         className="map-figure"
-        suffix="m"
+        suffix={unit}
         inputMode="decimal"
-        value={text ?? String(value)}
+        value={text ?? String(distanceFigure(value, unit))}
         onChange={(e) => {
           const v = read(e.target.value)
           setText(e.target.value)
