@@ -63,6 +63,7 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['drive train', async (p) => `/machines/${await machineId(p, 'AHU-1/SF')}/drive`, '.slot'],
   ['speed change', async (p) => `/speed-change?machine=${await machineId(p, 'AHU-2/SF')}`, '.speed-told'],
   ['area air', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/air`, '.air-columns'],
+  ['set up', () => Promise.resolve('/start'), '.first-run'],
   ['rounds', () => Promise.resolve('/rounds'), '.round-row'],
   ['plan a round', () => Promise.resolve('/rounds/new'), '.due-list'],
   ['round', async (p) => `/rounds/${await roundOf(p)}`, '.route-list'],

@@ -134,6 +134,11 @@ export const endpoints = {
     response: area,
   }),
   ...roundEndpoints,
+  loadDemo: at('loadDemo', 'post', '/demo', {
+    role: 'lead',
+    summary: 'Load the demo into a database without machines',
+    response: z.object({ machines: z.int(), sites: z.int() }),
+  }),
   areaAir: at('areaAir', 'get', '/areas/{id}/air', {
     role: 'viewer',
     summary: 'Every fan of an area with the air it moves, for the air balance of the building',

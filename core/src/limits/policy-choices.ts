@@ -7,7 +7,13 @@ export type PolicyKey = Exclude<keyof Policies, 'trim' | 'limits'>
 export interface PolicyChoice<K extends PolicyKey = PolicyKey> {
   readonly key: K
   readonly title: string
-  readonly options: readonly { readonly id: Policies[K]; readonly holds: string; readonly basis: Basis }[]
+  readonly options: readonly {
+    readonly id: Policies[K]
+    /** As it is shown. */
+    readonly words: string
+    readonly holds: string
+    readonly basis: Basis
+  }[]
   /** What stays fixed whatever is chosen. */
   readonly fixed: string
 }
@@ -22,17 +28,20 @@ export const policyChoices: readonly PolicyChoice[] = [
     options: [
       {
         id: 'plate',
+        words: 'Nameplate amps',
         holds: 'The nameplate is the limit. Default: the maker guarantees it at the air temperature on the nameplate.',
         basis: practice('the motor plate'),
       },
       {
         id: 'service factor',
+        words: 'Service factor, for short times',
         holds:
           'The service factor may be used for a short time: inside it the level is Watch, never OK, and not on an unbalanced supply.',
         basis: practice(),
       },
       {
         id: 'trim below plate',
+        words: 'Trim below the nameplate',
         holds: 'A few percent below the nameplate, so that low volts or a clean filter do not push it over.',
         basis: practice(),
       },
@@ -45,17 +54,25 @@ export const policyChoices: readonly PolicyChoice[] = [
     options: [
       {
         id: 'random-wound 5',
+        words: '5 MΩ for random-wound motors',
         holds: '5 MΩ at 40 °C. Default: the standard’s minimum for random-wound motors below 1 kV, such as fan motors.',
         basis: standard('IEEE 43'),
       },
       {
         id: 'kV plus 1',
+        words: 'kV + 1 MΩ',
         holds: '1 MΩ plus 1 MΩ per kV: the older rule, for windings made before about 1970.',
         basis: standard('IEEE 43'),
       },
-      { id: 'form-wound 100', holds: '100 MΩ, for form-wound coils.', basis: standard('IEEE 43') },
+      {
+        id: 'form-wound 100',
+        words: '100 MΩ for form-wound motors',
+        holds: '100 MΩ, for form-wound coils.',
+        basis: standard('IEEE 43'),
+      },
       {
         id: 'lamp 30',
+        words: 'Lamp tester',
         holds: '30 MΩ, where the lamp of a portable tester changes. Record the number, not the lamp.',
         basis: practice(),
       },
@@ -69,11 +86,13 @@ export const policyChoices: readonly PolicyChoice[] = [
     options: [
       {
         id: 'thermosetting',
+        words: 'Modern resin',
         holds: 'As for modern resins. Default: motors of the last sixty years.',
         basis: standard('IEEE 43', 'from memory'),
       },
       {
         id: 'thermoplastic',
+        words: 'Before about 1960',
         holds: 'Halving every 10 °C, as for asphalt and shellac before about 1960.',
         basis: standard('IEEE 43'),
       },
@@ -86,10 +105,16 @@ export const policyChoices: readonly PolicyChoice[] = [
     options: [
       {
         id: 'new with the motor',
+        words: 'New with the motor',
         holds: 'A new one with every motor. Default: the old one has aged as much as the motor.',
         basis: practice(),
       },
-      { id: 'keep if it measures', holds: 'Keep it when it measures well and its value fits.', basis: practice() },
+      {
+        id: 'keep if it measures',
+        words: 'Keep it if it measures well',
+        holds: 'Keep it when it measures well and its value fits.',
+        basis: practice(),
+      },
     ],
     fixed: 'The value always follows the nameplate of the installed motor, never the old capacitor.',
   }),
@@ -99,20 +124,28 @@ export const policyChoices: readonly PolicyChoice[] = [
     options: [
       {
         id: 'deflection and force',
+        words: 'Deflection and force',
         holds: 'Deflect the belt 1/64 of the span and read the force. Default: it uses span, power and belt.',
         basis: practice('belt makers’ deflection method'),
       },
       {
         id: 'span note',
+        words: 'Frequency of the span',
         holds: 'Frequency of the plucked span: the most exact, with a meter or microphone.',
         basis: practice('T = 4 m t² f²'),
       },
       {
         id: 'half an inch',
+        words: 'Half an inch by thumb',
         holds: 'Half an inch of play by thumb: right for one span only, too tight or too slack on others.',
         basis: practice(),
       },
-      { id: 'firm by hand', holds: 'Tight, not bouncing. Gives no value to compare.', basis: practice() },
+      {
+        id: 'firm by hand',
+        words: 'Firm by hand',
+        holds: 'Tight, not bouncing. Gives no value to compare.',
+        basis: practice(),
+      },
     ],
     fixed: 'Tension is set with the motor base, never with the sheave: the sheave sets the speed.',
   }),
@@ -120,8 +153,8 @@ export const policyChoices: readonly PolicyChoice[] = [
     key: 'temperature',
     title: 'Temperature scale',
     options: [
-      { id: 'F', holds: 'Degrees Fahrenheit. Default: as most spot meters show.', basis: practice() },
-      { id: 'C', holds: 'Degrees Celsius.', basis: practice() },
+      { id: 'F', words: '°F', holds: 'Degrees Fahrenheit. Default: as most spot meters show.', basis: practice() },
+      { id: 'C', words: '°C', holds: 'Degrees Celsius.', basis: practice() },
     ],
     fixed: 'Stored in degrees Celsius either way.',
   }),

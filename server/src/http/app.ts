@@ -7,6 +7,7 @@ import { pinoHttp } from 'pino-http'
 import { auditRoutes } from '../audit/routes.ts'
 import { authRoutes } from '../auth/routes.ts'
 import { sessions } from '../auth/session.ts'
+import { demoRoutes } from '../demo/routes.ts'
 import { importExportRoutes } from '../import-export/routes.ts'
 import { calcRoutes } from '../calc/routes.ts'
 import type { Deps } from '../deps.ts'
@@ -87,6 +88,7 @@ export function createApp(deps: Deps): Express {
   auditRoutes(api, deps)
   calcRoutes(api, deps)
   importExportRoutes(api, deps)
+  demoRoutes(api, deps)
   app.use('/api/v1', api)
   app.use('/api', () => {
     throw new HttpProblem(404, 'No such address in this API.')

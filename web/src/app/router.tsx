@@ -90,6 +90,10 @@ export const router = createBrowserRouter([
             path: 'limits',
             lazy: async () => ({ Component: (await import('../features/limits/index.ts')).LimitsScreen }),
           },
+          {
+            path: 'start',
+            lazy: async () => ({ Component: (await import('../features/first-run/index.ts')).FirstRun }),
+          },
           { path: 'keys', lazy: async () => ({ Component: (await import('../features/keys/index.ts')).Keys }) },
           { path: 'm/*', lazy: async () => ({ Component: (await import('../features/finder/index.ts')).ScannedTag }) },
           { path: '*', lazy: async () => ({ Component: (await import('../features/finder/index.ts')).NoSuchPage }) },

@@ -1,5 +1,7 @@
+import { Link } from 'react-router'
+
 const keys: readonly [string, string][] = [
-  ['/', 'Find a machine by tag or name'],
+  ['/', 'Find a machine, a screen, a calculator, a limit or an action'],
   ['?', 'This list'],
   ['↑ ↓ Enter', 'In Machines: move through the list, open one'],
   ['s', 'On a machine: take readings'],
@@ -12,6 +14,9 @@ export function Keys() {
   return (
     <div className="page stack">
       <h1>Keys</h1>
+      <p>
+        New here? <Link to="/machines?tour=1">Take the three-minute tour</Link>.
+      </p>
       <div className="sheet">
         <table className="table">
           <tbody>

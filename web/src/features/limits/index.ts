@@ -1,1 +1,2 @@
 export { LimitsScreen } from './limits.tsx'
+export { People } from './people.tsx'

@@ -63,7 +63,7 @@ describe('policies', () => {
   it('change a policy, and ask how far below the plate where it is trimmed', async () => {
     const { user } = await showAs('lead', <LimitsScreen />)
     expect(screen.queryByLabelText(/How far below the nameplate/)).toBeNull()
-    await user.click(screen.getByRole('radio', { name: /^trim below plate/ }))
+    await user.click(screen.getByRole('radio', { name: /^Trim below the nameplate/ }))
     expect(screen.getByLabelText<HTMLInputElement>(/How far below the nameplate/).value).not.toBe('')
     expect(screen.getByText('our own')).toBeTruthy()
     expect(save()).not.toBeNull()
@@ -78,12 +78,12 @@ describe('policies', () => {
 
   it('keep what was chosen when the server is out of reach', async () => {
     const { user } = await showAs('lead', <LimitsScreen />)
-    await user.click(screen.getByRole('radio', { name: /^trim below plate/ }))
+    await user.click(screen.getByRole('radio', { name: /^Trim below the nameplate/ }))
     await user.type(screen.getByLabelText('Why'), 'bearings of the house')
     const button = save()
     if (!button) throw new Error('nothing to save')
     await user.click(button)
     expect(await screen.findByText(/your choices are kept here/)).toBeTruthy()
-    expect(screen.getByRole<HTMLInputElement>('radio', { name: /^trim below plate/ }).checked).toBe(true)
+    expect(screen.getByRole<HTMLInputElement>('radio', { name: /^Trim below the nameplate/ }).checked).toBe(true)
   })
 })

@@ -10,6 +10,7 @@ import {
 } from '@motor-round/core/limits'
 import { Button, Input, Radio } from 'antd'
 import { useEffect, useState } from 'react'
+import { useLocation } from 'react-router'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
@@ -45,7 +46,7 @@ function LimitRow({
           : null
   const inForce = limitInForce(id, policies)
   return (
-    <tr>
+    <tr id={id}>
       <td>
         <b>{limit.title}</b>
         <br />
@@ -115,7 +116,7 @@ function PolicySheet({
       >
         {policyChoice.options.map((o) => (
           <Radio key={o.id} value={o.id}>
-            <b className="condensed policy">{o.id}:</b> {o.holds} <span className="quiet">{o.basis.text}</span>
+            <b className="condensed policy">{o.words}:</b> {o.holds} <span className="quiet">{o.basis.text}</span>
           </Radio>
         ))}
       </Radio.Group>
@@ -173,11 +174,20 @@ function Effect({ draft }: { draft: Policies }) {
   )
 }
 
+/** Led here by the name of a limit: it comes into sight. */
+function useLimitInSight() {
+  const { hash } = useLocation()
+  useEffect(() => {
+    if (hash !== '') document.getElementById(hash.slice(1))?.scrollIntoView({ block: 'center' })
+  }, [hash])
+}
+
 function PoliciesForm({ policies, version, changed }: { policies: Policies; version: number; changed: string }) {
   const [draft, setDraft] = useState(policies)
   const [why, setWhy] = useState('')
   const [save, attempt] = api.useEditPoliciesMutation()
   const lead = useMay('lead')
+  useLimitInSight()
   const dirty = JSON.stringify(draft) !== JSON.stringify(policies)
   const setLimit = (id: LimitId, value: number | null) => {
     const { [id]: _old, ...rest } = draft.limits

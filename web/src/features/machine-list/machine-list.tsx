@@ -1,7 +1,7 @@
 import { listLevels, machineSorts, type MachineListPage } from '@motor-round/contract'
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
 import { Button, Select } from 'antd'
-import { useEffect, useLayoutEffect, useRef, useState } from 'react'
+import { lazy, Suspense, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { api, type MachineFilter } from '../../app/api.ts'
 import { distanceUnitOf, useSiteUnits } from '../../app/distances.ts'
@@ -14,6 +14,9 @@ import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
 import { firstFan, mapUnits, RoofMapView } from '../../parts/roof-map/index.ts'
 import { MachineRow } from './machine-row.tsx'
 import './machine-list.css'
+
+// Taken once, by whoever is new.
+const ProductTour = lazy(async () => ({ default: (await import('../tour/index.ts')).ProductTour }))
 
 type ListLevel = (typeof listLevels)[number]
 const sortWords: Record<(typeof machineSorts)[number], string> = {
@@ -144,6 +147,12 @@ function Balance({ filter, now }: { filter: MachineFilter; now: number }) {
           {filtered ? 'No machine matches the filters.' : 'There are no machines yet.'}{' '}
           <Link to="/machines/new">Add a machine</Link>, or import a machine list under{' '}
           <Link to="/import-export">Import & export</Link>.
+          {filtered ? null : (
+            <>
+              {' '}
+              New here? <Link to="/start">Set up</Link> asks for site, users and machines.
+            </>
+          )}
         </p>
       </div>
     )
@@ -242,7 +251,19 @@ export function MachineList() {
     window.addEventListener('keydown', walk)
     return () => window.removeEventListener('keydown', walk)
   }, [])
+  const [params, setParams] = useSearchParams()
   const first = api.useMachineListInfiniteQuery(filter).data?.pages[0]
+  // Its places have to be on the screen before it can point at them.
+  const touring = params.get('tour') === '1' && first !== undefined
+  const endTour = () =>
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old)
+        next.delete('tour')
+        return next
+      },
+      { replace: true },
+    )
   const counts = first?.counts
   const all = counts ? tellOrder.reduce((n, l) => n + counts[l], 0) : null
   return (
@@ -285,6 +306,11 @@ export function MachineList() {
             Show all
           </button>
         </p>
+      ) : null}
+      {touring ? (
+        <Suspense fallback={null}>
+          <ProductTour close={endTour} />
+        </Suspense>
       ) : null}
       {asMap && filter.area ? <AreaAsMap areaId={filter.area} /> : <Balance filter={filter} now={now} />}
     </div>

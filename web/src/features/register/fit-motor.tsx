@@ -44,6 +44,10 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
   const failure = attempt.error as Failure | undefined
   const questions = questionPlate(plate)
   const server = failure?.problem.status === 409 ? (failure.problem.current as Motor | undefined) : undefined
+  const missing = [
+    ...(Object.keys(plate).length <= 2 ? ['at least one field of the nameplate'] : []),
+    ...(fittedAt === '' ? ['the day it was installed'] : []),
+  ]
   const at = () => (fittedAt === '' ? '' : new Date(fittedAt).toISOString())
   const send = (replaces: string | null) => {
     const body = {
@@ -89,6 +93,7 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
             connectionVolts={connection}
             caption="new"
             blanks
+            begin
             onChange={setPlate}
           />
           {questions.map((q) => (
@@ -143,12 +148,13 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
             />
           )}
           <TroubleNote words={trouble} />
+          {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
           <div className="row">
             <Button
               type="primary"
               size="large"
               loading={attempt.isLoading}
-              disabled={fittedAt === '' || Object.keys(plate).length <= 2}
+              disabled={missing.length > 0}
               onClick={() => send(seen)}
             >
               {motor ? 'Save replacement' : 'Save nameplate'}

@@ -20,11 +20,12 @@ export function NewMachine() {
   const [addMachine] = api.useAddMachineMutation()
   const navigate = useNavigate()
   const mayAdd = useMay('mechanic')
-  const complete =
-    place.site.trim() !== '' &&
-    place.unit.trim() !== '' &&
-    (found.unit !== undefined || place.area.trim() !== '') &&
-    machine.tag.trim() !== ''
+  const missing = [
+    ['site', place.site.trim() === ''] as const,
+    ['unit tag', place.unit.trim() === ''] as const,
+    ['area', found.unit === undefined && place.area.trim() === ''] as const,
+    ['machine tag', machine.tag.trim() === ''] as const,
+  ].flatMap(([words, lacks]) => (lacks ? [words] : []))
   if (!mayAdd) return <p className="page">Only a technician or a lead can add machines.</p>
   const send = async () => {
     try {
@@ -71,8 +72,9 @@ export function NewMachine() {
           <p>{messageOf(failure)}</p>
         </div>
       ) : null}
+      {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
       <div className="row">
-        <Button type="primary" size="large" htmlType="submit" disabled={!complete}>
+        <Button type="primary" size="large" htmlType="submit" disabled={missing.length > 0}>
           Add machine
         </Button>
       </div>

@@ -50,7 +50,7 @@ export function Welcome() {
           void accept({ params: { token }, body: { ...own, password } })
             .unwrap()
             .then(
-              () => navigate('/machines', { replace: true }),
+              () => navigate(known === null ? '/start' : '/machines', { replace: true }),
               () => undefined,
             )
         }}

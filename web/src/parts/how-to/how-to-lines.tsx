@@ -1,6 +1,6 @@
 import { calculatorHowTo, checkHowTo } from '@motor-round/core/how-to'
 import { defaultPolicies, limitInForce, limitRegister } from '@motor-round/core/limits'
-import { Descriptions, Modal } from 'antd'
+import { Button, Descriptions, Modal } from 'antd'
 import { api } from '../../app/api.ts'
 import { shownLimit } from '../limit-text/index.ts'
 import './how-to.css'
@@ -25,10 +25,12 @@ export function HowToLines({
       open
       title={title}
       onCancel={close}
-      onOk={close}
-      okText="Done"
-      cancelButtonProps={{ hidden: true }}
       width={620}
+      footer={
+        <Button type="primary" onClick={close}>
+          Done
+        </Button>
+      }
     >
       <Descriptions
         className="how-to"

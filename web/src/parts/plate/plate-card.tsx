@@ -11,6 +11,8 @@ interface Props {
   readonly caption?: string
   /** Show blank cells from the start: for a plate that is being entered. */
   readonly blanks?: boolean
+  /** Begin with the cursor in the first blank cell. */
+  readonly begin?: boolean
   /** Given: cells can be edited in place. */
   readonly onChange?: (plate: Plate) => void
 }
@@ -57,7 +59,7 @@ function Editor({ props, cell, close }: { props: Props; cell: PlateCell; close: 
         aria-label={cell.title}
         aria-invalid={message !== null}
         value={text}
-        placeholder={cell.title}
+        placeholder={cell.field === 'maker' ? cell.title : undefined}
         onFocus={(e) => e.target.select()}
         onChange={(e) => setText(e.target.value)}
         onBlur={(e) => {
@@ -98,7 +100,12 @@ function Editor({ props, cell, close }: { props: Props; cell: PlateCell; close: 
 /** The motor's nameplate as a plate. The voltage in force and its amps are underlined. */
 export function PlateCard(props: Props) {
   const { plate, onChange } = props
-  const [editing, setEditing] = useState<PlateField | null>(null)
+  const [editing, setEditing] = useState<PlateField | null>(() =>
+    props.begin
+      ? (plateCells.find((c) => plate[c.field] === undefined && (c.phases === undefined || c.phases === plate.phases))
+          ?.field ?? null)
+      : null,
+  )
   const [more, setMore] = useState(props.blanks ?? false)
   const inForce = columnInForce(props)
   const cells = plateCells.filter(

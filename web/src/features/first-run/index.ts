@@ -1,0 +1,1 @@
+export { FirstRun } from './first-run.tsx'

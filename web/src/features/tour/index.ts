@@ -1,0 +1,1 @@
+export { ProductTour } from './tour.tsx'
