@@ -47,6 +47,7 @@ test('a motor is replaced: the old one is kept, the new plate is the limit from 
     'Service factor ?:': '1.15',
   })
   await page.getByLabel('Installed').fill('2026-11-25T04:00')
+  await page.getByLabel('Installed').press('Enter')
   await page.getByLabel('What was wrong with the old one').fill('winding to ground')
   await page.getByRole('switch', { name: 'Stand-in' }).click()
   await page.getByRole('button', { name: 'Save replacement' }).click()

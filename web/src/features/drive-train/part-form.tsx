@@ -9,7 +9,7 @@ import type { LengthUnit } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
-import { CameOut, FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote, Field, TroubleNote, DayTimeInput } from '../../parts/fields/index.ts'
 import { asked, draftOfPart, partOfDraft } from './part-draft.ts'
 import { slotFields, slotWords } from './slots.ts'
 
@@ -100,7 +100,7 @@ export function PartForm({
             </Field>
           ))}
         <Field label="Installed" error={fieldMessage(failure, 'fittedAt')}>
-          <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
+          <DayTimeInput label="Installed" value={at} onChange={setAt} />
         </Field>
         {inPlace && !correct ? (
           <>

@@ -6,7 +6,7 @@ import { api } from '../../app/api.ts'
 import { notKeptWords } from '../../app/device-text.ts'
 import { useClock } from '../../app/now.ts'
 import { enqueueFinding } from '../../offline/core/enqueue.ts'
-import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { Choice, Field, TroubleNote, DayInput } from '../../parts/fields/index.ts'
 import { levelWords } from '../../parts/level-mark/index.ts'
 import { useFindingDraft } from './use-finding-draft.ts'
 import './findings.css'
@@ -91,11 +91,10 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
         />
       </Field>
       <Field label="Review on, if not at the next visit">
-        <Input
-          type="date"
-          aria-label="Review on, if not at the next visit"
+        <DayInput
+          label="Review on, if not at the next visit"
           value={draft.reviewOn}
-          onChange={(e) => change({ reviewOn: e.target.value })}
+          onChange={(reviewOn) => change({ reviewOn })}
         />
       </Field>
       <TroubleNote words={kept ? null : notKeptWords} />

@@ -7,7 +7,7 @@ import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
 import { enqueueFindingStep } from '../../offline/core/enqueue.ts'
-import { Field, TroubleNote } from '../../parts/fields/index.ts'
+import { Field, TroubleNote, DayInput } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { FindingForm } from './finding-form.tsx'
 import './findings.css'
@@ -63,7 +63,7 @@ function Step({ finding }: { finding: FindingRecord }) {
       </Field>
       {kind === 'postponed' ? (
         <Field label="Until">
-          <Input type="date" value={until} onChange={(e) => setUntil(e.target.value)} />
+          <DayInput label="Until" value={until} onChange={setUntil} />
         </Field>
       ) : null}
       <Button type="primary" htmlType="submit" disabled={note.trim() === '' || (kind === 'postponed' && until === '')}>

@@ -12,7 +12,7 @@ import { lengthUnitOf } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
-import { CameOut, FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote, Field, TroubleNote, DayTimeInput } from '../../parts/fields/index.ts'
 import { driveOf, inPlace, partWords } from '../drive-train/index.ts'
 
 /** Kinds whose part is in a slot of its own: recorded there the part has a life, and the old one stays in the past. */
@@ -88,7 +88,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
           </Field>
         ) : null}
         <Field label="When" error={fieldMessage(failure, 'fittedAt')}>
-          <Input type="datetime-local" value={at} onChange={(e) => setAt(e.target.value)} />
+          <DayTimeInput label="When" value={at} onChange={setAt} />
         </Field>
         {part ? <CameOut value={removedFor} onChange={setRemovedFor} /> : null}
         <Field label="Notes">

@@ -12,7 +12,7 @@ import { useNow } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { useWayBack } from '../../app/way-back.ts'
-import { CameOut, FailureNote, Field, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { CameOut, FailureNote, Field, StaleNote, TroubleNote, DayTimeInput } from '../../parts/fields/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 function voltsOf(plate: Plate): number[] {
@@ -104,7 +104,7 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
         </div>
         <section className="sheet stack">
           <Field label="Installed" error={fieldMessage(failure, 'fittedAt')}>
-            <Input type="datetime-local" value={fittedAt} onChange={(e) => setFittedAt(e.target.value)} />
+            <DayTimeInput label="Installed" value={fittedAt} onChange={setFittedAt} />
           </Field>
           <Field label="Connected for">
             <Select<number>

@@ -10,7 +10,7 @@ import { shortDay } from '../../app/dates.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote, Field, DayInput } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { tagOf } from './words.ts'
 import './round.css'
@@ -234,7 +234,7 @@ export function NewRound() {
           </Field>
           <div className="row">
             <Field label="Day" error={fieldMessage(failure, 'day')}>
-              <Input type="date" aria-label="Day" value={day} onChange={(e) => setDay(e.target.value)} />
+              <DayInput label="Day" value={day} onChange={setDay} />
             </Field>
             <Field label="Days">
               <Select
