@@ -56,7 +56,18 @@ export function Themed({ children }: { children: ReactNode }) {
           boxShadow: 'none',
           boxShadowSecondary: '0 0 0 1px var(--rule-2)',
         },
-        components: { Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 } },
+        components: {
+          Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 },
+          Table: {
+            headerBg: 'transparent',
+            headerSortActiveBg: 'transparent',
+            headerSortHoverBg: 'var(--sunk)',
+            bodySortBg: 'transparent',
+            headerSplitColor: 'transparent',
+            borderColor: 'var(--rule)',
+            cellFontSizeSM: 15,
+          },
+        },
       }}
     >
       {children}

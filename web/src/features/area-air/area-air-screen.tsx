@@ -8,6 +8,7 @@ import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
+import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
@@ -22,54 +23,71 @@ const airWords: Readonly<Record<AirMover['air'], string>> = {
   inside: 'recirculated',
 }
 
+/** What counts of a fan's air: out of the building below zero. */
+function signedFlow(m: AirMover): number | null {
+  const counts = counted(m)
+  return counts === null ? null : m.air === 'exhaust' || m.air === 'relief' ? -counts : counts
+}
+
 function Fans({ list, now, system }: { list: readonly AirMover[]; now: number; system: SiteUnits }) {
   const unit = writtenUnit(unitIn('cfm', system))
   const figure = (v: number) => whole(convert(v, 'cfm', unitIn('cfm', system)))
   return (
-    <div className="scroll-x">
-      <table className="table">
-        <thead>
-          <tr>
-            <th scope="col">Fan</th>
-            <th scope="col">Kind of air</th>
-            <th scope="col" className="num">
-              Airflow, {unit}
-            </th>
-            <th scope="col" className="num">
-              Net effect, {unit}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {list.map((m) => {
-            const counts = counted(m)
-            return (
-              <tr key={m.machineId}>
-                <td>
-                  <Link to={`/machines/${m.machineId}`}>
-                    {m.unitTag} / {m.tag}
-                  </Link>{' '}
-                  <span className="quiet">{m.purpose}</span>
-                </td>
-                <td>
-                  {airWords[m.air]}
-                  {m.air === 'supply'
-                    ? ` ${Math.round((m.outsideShare ?? usualShare) * 100)} %${m.outsideShare === null ? ', assumed' : ''}`
-                    : ''}
-                </td>
-                <td className="num">
-                  {m.flow === null ? 'not measured' : figure(m.flow)}
-                  {m.at === null ? null : <span className="quiet"> {shortDay(m.at, now)}</span>}
-                </td>
-                <td className="num">
-                  {counts === null ? '–' : `${m.air === 'exhaust' || m.air === 'relief' ? '−' : '+'}${figure(counts)}`}
-                </td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
-    </div>
+    <DataTable
+      label="Fans"
+      rowKey="machineId"
+      dataSource={[...list]}
+      columns={[
+        {
+          title: 'Fan',
+          key: 'fan',
+          sorter: byText((m) => `${m.unitTag} / ${m.tag}`),
+          render: (_, m) => (
+            <>
+              <Link to={`/machines/${m.machineId}`}>
+                {m.unitTag} / {m.tag}
+              </Link>{' '}
+              <span className="quiet">{m.purpose}</span>
+            </>
+          ),
+        },
+        {
+          title: 'Kind of air',
+          key: 'air',
+          sorter: byText((m) => airWords[m.air]),
+          render: (_, m) =>
+            `${airWords[m.air]}${
+              m.air === 'supply'
+                ? ` ${Math.round((m.outsideShare ?? usualShare) * 100)} %${m.outsideShare === null ? ', assumed' : ''}`
+                : ''
+            }`,
+        },
+        {
+          title: `Airflow, ${unit}`,
+          key: 'flow',
+          align: 'right',
+          className: 'num',
+          sorter: byNumber((m) => m.flow),
+          render: (_, m) => (
+            <>
+              {m.flow === null ? 'not measured' : figure(m.flow)}
+              {m.at === null ? null : <span className="quiet"> {shortDay(m.at, now)}</span>}
+            </>
+          ),
+        },
+        {
+          title: `Net effect, ${unit}`,
+          key: 'net',
+          align: 'right',
+          className: 'num',
+          sorter: byNumber(signedFlow),
+          render: (_, m) => {
+            const counts = signedFlow(m)
+            return counts === null ? '–' : `${counts < 0 ? '−' : '+'}${figure(Math.abs(counts))}`
+          },
+        },
+      ]}
+    />
   )
 }
 

@@ -6,6 +6,7 @@ import { dayTime } from '../../app/dates.ts'
 import { addressOf } from '../../app/request.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { Importer } from './importer.tsx'
+import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
 import './import-export.css'
 
 const statusWords: Record<ImportState['status'], string> = {
@@ -66,32 +67,33 @@ function Lately() {
   return (
     <section className="sheet">
       <h2>Recent imports</h2>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="Recent imports">
-        <table className="table">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>File</th>
-              <th>By</th>
-              <th className="num">Rows</th>
-              <th className="num">New</th>
-              <th>Result</th>
-            </tr>
-          </thead>
-          <tbody>
-            {imports.map((i) => (
-              <tr key={i.id}>
-                <td>{dayTime(i.startedAt)}</td>
-                <td>{i.name}</td>
-                <td>{i.by}</td>
-                <td className="num">{i.rows.toLocaleString('en')}</td>
-                <td className="num">{i.status === 'done' ? i.added.toLocaleString('en') : '–'}</td>
-                <td>{statusWords[i.status]}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        label="Recent imports"
+        rowKey="id"
+        dataSource={[...imports]}
+        columns={[
+          { title: 'When', key: 'when', render: (_, i) => dayTime(i.startedAt), sorter: byText((i) => i.startedAt) },
+          { title: 'File', dataIndex: 'name', sorter: byText((i) => i.name) },
+          { title: 'By', dataIndex: 'by', sorter: byText((i) => i.by) },
+          {
+            title: 'Rows',
+            key: 'rows',
+            align: 'right',
+            className: 'num',
+            render: (_, i) => i.rows.toLocaleString('en'),
+            sorter: byNumber((i) => i.rows),
+          },
+          {
+            title: 'New',
+            key: 'new',
+            align: 'right',
+            className: 'num',
+            render: (_, i) => (i.status === 'done' ? i.added.toLocaleString('en') : '–'),
+            sorter: byNumber((i) => i.added),
+          },
+          { title: 'Result', key: 'result', render: (_, i) => statusWords[i.status] },
+        ]}
+      />
     </section>
   )
 }

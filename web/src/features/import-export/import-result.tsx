@@ -1,3 +1,4 @@
+import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
 import type { ImportState } from '@motor-round/contract'
 import { Link } from 'react-router'
 import { shortDay } from '../../app/dates.ts'
@@ -43,26 +44,27 @@ export function ImportErrors({ state }: { state: ImportState }) {
         {count(state.errorCount, 'error', 'errors')} in {state.name}
       </h3>
       <p>{state.message}</p>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="Errors">
-        <table className="table">
-          <thead>
-            <tr>
-              <th className="num">Line</th>
-              <th>{state.kind === 'organization' ? 'Place' : 'Column'}</th>
-              <th>What is wrong</th>
-            </tr>
-          </thead>
-          <tbody>
-            {state.errors.slice(0, 100).map((e, i) => (
-              <tr key={i}>
-                <td className="num">{e.line === 0 ? '–' : e.line}</td>
-                <td>{e.column}</td>
-                <td>{e.message}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable
+        label="Errors"
+        rowKey="n"
+        dataSource={state.errors.slice(0, 100).map((e, n) => ({ ...e, n }))}
+        columns={[
+          {
+            title: 'Line',
+            key: 'line',
+            align: 'right',
+            className: 'num',
+            render: (_, e) => (e.line === 0 ? '–' : e.line),
+            sorter: byNumber((e) => e.line),
+          },
+          {
+            title: state.kind === 'organization' ? 'Place' : 'Column',
+            dataIndex: 'column',
+            sorter: byText((e) => e.column),
+          },
+          { title: 'What is wrong', dataIndex: 'message', sorter: byText((e) => e.message) },
+        ]}
+      />
       {state.errorCount > 100 ? <p className="quiet">{n(state.errorCount - 100)} more errors are not shown.</p> : null}
     </div>
   )

@@ -15,6 +15,7 @@ import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
+import { byText, DataTable } from '../../parts/data-table/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { shownLimit, typedLimit } from '../../parts/limit-text/index.ts'
@@ -23,7 +24,8 @@ import './limits.css'
 
 const ids = Object.keys(limitRegister) as LimitId[]
 
-function LimitRow({
+/** The organization's own value of a limit, where it may have one. */
+function OwnValue({
   id,
   policies,
   edit,
@@ -44,47 +46,33 @@ function LimitRow({
         : value < limit.house.min || value > limit.house.max
           ? `between ${shownLimit(limit, limit.house.min)} and ${shownLimit(limit, limit.house.max)}`
           : null
-  const inForce = limitInForce(id, policies)
   return (
-    <tr id={id}>
-      <td>
-        <b>{limit.title}</b>
-        <br />
-        <span className="quiet">{limit.means}</span>
-      </td>
-      <td className="num">{shownLimit(limit, inForce.value)}</td>
-      <td>
-        {limit.basis.text}
-        <br />
-        <span className="quiet">{limit.basis.sure === 'certain' ? limit.basis.kind : limit.basis.sure}</span>
-      </td>
-      <td>
-        {limit.house === null ? (
-          <span className="quiet">fixed</span>
-        ) : edit === null ? (
-          <span className="quiet">{own === undefined ? '–' : shownLimit(limit, own)}</span>
-        ) : (
-          <>
-            <Input
-              aria-label={`Own value: ${limit.title}`}
-              value={text}
-              status={wrong ? 'error' : ''}
-              placeholder={shownLimit(limit, limit.value)}
-              onChange={(e) => {
-                setText(e.target.value)
-                const v = e.target.value.trim() === '' ? null : typedLimit(limit, e.target.value)
-                if (e.target.value.trim() === '' || v !== null) edit(v)
-              }}
-            />
-            {wrong ? (
-              <span role="alert" className="field-error">
-                {wrong}
-              </span>
-            ) : null}
-          </>
-        )}
-      </td>
-    </tr>
+    <>
+      {limit.house === null ? (
+        <span className="quiet">fixed</span>
+      ) : edit === null ? (
+        <span className="quiet">{own === undefined ? '–' : shownLimit(limit, own)}</span>
+      ) : (
+        <>
+          <Input
+            aria-label={`Own value: ${limit.title}`}
+            value={text}
+            status={wrong ? 'error' : ''}
+            placeholder={shownLimit(limit, limit.value)}
+            onChange={(e) => {
+              setText(e.target.value)
+              const v = e.target.value.trim() === '' ? null : typedLimit(limit, e.target.value)
+              if (e.target.value.trim() === '' || v !== null) edit(v)
+            }}
+          />
+          {wrong ? (
+            <span role="alert" className="field-error">
+              {wrong}
+            </span>
+          ) : null}
+        </>
+      )}
+    </>
   )
 }
 
@@ -185,6 +173,7 @@ function useLimitInSight() {
 function PoliciesForm({ policies, version, changed }: { policies: Policies; version: number; changed: string }) {
   const [draft, setDraft] = useState(policies)
   const [why, setWhy] = useState('')
+  const [sought, setSought] = useState('')
   const [save, attempt] = api.useEditPoliciesMutation()
   const lead = useMay('lead')
   useLimitInSight()
@@ -201,23 +190,63 @@ function PoliciesForm({ policies, version, changed }: { policies: Policies; vers
       ))}
       <section className="sheet">
         <h2>Limits and sources</h2>
-        <div className="scroll-x" tabIndex={0} role="region" aria-label="Limits">
-          <table className="table limits-table">
-            <thead>
-              <tr>
-                <th>Limit</th>
-                <th className="num">In force</th>
-                <th>Source</th>
-                <th>Our value</th>
-              </tr>
-            </thead>
-            <tbody>
-              {ids.map((id) => (
-                <LimitRow key={id} id={id} policies={draft} edit={lead ? (v) => setLimit(id, v) : null} />
-              ))}
-            </tbody>
-          </table>
-        </div>
+        <Input.Search
+          className="limits-find"
+          allowClear
+          aria-label="Find a limit"
+          placeholder="Find a limit or a source"
+          value={sought}
+          onChange={(e) => setSought(e.target.value)}
+        />
+        <DataTable<{ id: LimitId; limit: Limit }>
+          label="Limits"
+          className="limits-table"
+          rowKey="id"
+          dataSource={ids
+            .map((id): { id: LimitId; limit: Limit } => ({ id, limit: limitRegister[id] }))
+            .filter(({ limit }) =>
+              `${limit.title} ${limit.means} ${limit.basis.text}`.toLowerCase().includes(sought.trim().toLowerCase()),
+            )}
+          onRow={({ id }) => ({ id })}
+          columns={[
+            {
+              title: 'Limit',
+              key: 'limit',
+              sorter: byText((r) => r.limit.title),
+              render: (_, { limit }) => (
+                <>
+                  <b>{limit.title}</b>
+                  <br />
+                  <span className="quiet">{limit.means}</span>
+                </>
+              ),
+            },
+            {
+              title: 'In force',
+              key: 'value',
+              align: 'right',
+              className: 'num',
+              render: (_, { id, limit }) => shownLimit(limit, limitInForce(id, draft).value),
+            },
+            {
+              title: 'Source',
+              key: 'source',
+              sorter: byText((r) => r.limit.basis.text),
+              render: (_, { limit }) => (
+                <>
+                  {limit.basis.text}
+                  <br />
+                  <span className="quiet">{limit.basis.sure === 'certain' ? limit.basis.kind : limit.basis.sure}</span>
+                </>
+              ),
+            },
+            {
+              title: 'Our value',
+              key: 'own',
+              render: (_, { id }) => <OwnValue id={id} policies={draft} edit={lead ? (v) => setLimit(id, v) : null} />,
+            },
+          ]}
+        />
       </section>
       {dirty ? (
         <section className="sheet stack rules-save">

@@ -1,10 +1,11 @@
 import { roles, type Role } from '@motor-round/contract'
-import { Button, Input, Select } from 'antd'
+import { Button, Input, Popconfirm, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { usePerson } from '../../app/shell/index.ts'
+import { byText, DataTable } from '../../parts/data-table/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 
 const roleWords: Record<Role, string> = {
@@ -12,6 +13,8 @@ const roleWords: Record<Role, string> = {
   mechanic: 'technician: takes readings, records work, enters nameplates',
   viewer: 'viewer: read only',
 }
+
+const roleNames: Record<Role, string> = { lead: 'lead', mechanic: 'technician', viewer: 'viewer' }
 
 function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => void }) {
   const [name, setName] = useState('')
@@ -73,60 +76,68 @@ export function People() {
   return (
     <section className="sheet stack">
       <h2>Users</h2>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="Users">
-        <table className="table">
-          <thead>
-            <tr>
-              <th>Name</th>
-              <th>Sign-in name</th>
-              <th>Role</th>
-              <th>Account</th>
-            </tr>
-          </thead>
-          <tbody>
-            {people.map((p) => (
-              <tr key={p.id}>
-                <td>{p.name}</td>
-                <td>{p.login}</td>
-                <td>
-                  <Select<Role>
-                    aria-label={`Role of ${p.name}`}
-                    value={p.role}
+      <DataTable
+        label="Users"
+        rowKey="id"
+        dataSource={[...people]}
+        columns={[
+          { title: 'Name', dataIndex: 'name', sorter: byText((p) => p.name) },
+          { title: 'Sign-in name', dataIndex: 'login', sorter: byText((p) => p.login) },
+          {
+            title: 'Role',
+            key: 'role',
+            sorter: byText((p) => p.role),
+            render: (_, p) => (
+              <Select<Role>
+                aria-label={`Role of ${p.name}`}
+                value={p.role}
+                disabled={p.id === me?.id}
+                options={roles.map((r) => ({ value: r, label: roleNames[r] }))}
+                onChange={(role) =>
+                  void edit({ params: { id: p.id }, body: { role, disabled: p.disabledAt !== null } })
+                }
+              />
+            ),
+          },
+          {
+            title: 'Account',
+            key: 'account',
+            render: (_, p) => (
+              <span className="row">
+                {p.disabledAt === null ? (
+                  <Popconfirm
+                    title={`Deactivate ${p.name}?`}
+                    description="They are signed out and cannot sign in. What they recorded stays."
+                    okText="Deactivate"
+                    cancelText="Cancel"
                     disabled={p.id === me?.id}
-                    options={roles.map((r) => ({ value: r, label: r }))}
-                    onChange={(role) =>
-                      void edit({ params: { id: p.id }, body: { role, disabled: p.disabledAt !== null } })
-                    }
-                  />
-                </td>
-                <td>
-                  <Button
-                    disabled={p.id === me?.id}
-                    onClick={() =>
-                      void edit({ params: { id: p.id }, body: { role: p.role, disabled: p.disabledAt === null } })
-                    }
+                    onConfirm={() => void edit({ params: { id: p.id }, body: { role: p.role, disabled: true } })}
                   >
-                    {p.disabledAt === null ? 'Deactivate' : 'Reactivate'}
-                  </Button>{' '}
-                  <Button
-                    disabled={p.disabledAt !== null}
-                    onClick={() =>
-                      void newLink({ params: { id: p.id } })
-                        .unwrap()
-                        .then(
-                          (l) => setLink({ name: p.name, path: l.path }),
-                          () => undefined,
-                        )
-                    }
-                  >
-                    New link
+                    <Button disabled={p.id === me?.id}>Deactivate</Button>
+                  </Popconfirm>
+                ) : (
+                  <Button onClick={() => void edit({ params: { id: p.id }, body: { role: p.role, disabled: false } })}>
+                    Reactivate
                   </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
+                )}
+                <Button
+                  disabled={p.disabledAt !== null}
+                  onClick={() =>
+                    void newLink({ params: { id: p.id } })
+                      .unwrap()
+                      .then(
+                        (l) => setLink({ name: p.name, path: l.path }),
+                        () => undefined,
+                      )
+                  }
+                >
+                  New link
+                </Button>
+              </span>
+            ),
+          },
+        ]}
+      />
       <FailureNote failure={editing.error as Failure | undefined} kept="Nothing was saved." />
       {link ? (
         <p role="status">

@@ -1,0 +1,1 @@
+export { byNumber, byText, DataTable } from './data-table.tsx'
