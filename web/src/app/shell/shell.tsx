@@ -5,6 +5,7 @@ import { onSynced } from '../../offline/react/use-phone.ts'
 import { api } from '../api.ts'
 import { setLook } from '../look.ts'
 import type { RootState } from '../store.ts'
+import { UndoHost } from '../../parts/undo/index.ts'
 import { SignalLine } from './signal-line.tsx'
 import './shell.css'
 
@@ -98,6 +99,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       <div className="shell-bare">
         <SignalLine />
         {body}
+        <UndoHost />
       </div>
     )
   return (
@@ -123,6 +125,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       </header>
       <SignalLine />
       <main>{body}</main>
+      <UndoHost />
     </>
   )
 }

@@ -24,6 +24,12 @@ import './limits.css'
 
 const ids = Object.keys(limitRegister) as LimitId[]
 
+/** How well a source is known, where its name does not say so itself. */
+function sureWords({ basis }: Limit): string {
+  const words = basis.sure === 'certain' ? basis.kind : basis.sure
+  return words === basis.text ? '' : words
+}
+
 /** The organization's own value of a limit, where it may have one. */
 function OwnValue({
   id,
@@ -236,7 +242,7 @@ function PoliciesForm({ policies, version, changed }: { policies: Policies; vers
                 <>
                   {limit.basis.text}
                   <br />
-                  <span className="quiet">{limit.basis.sure === 'certain' ? limit.basis.kind : limit.basis.sure}</span>
+                  <span className="quiet">{sureWords(limit)}</span>
                 </>
               ),
             },

@@ -5,6 +5,7 @@ import { api } from '../../app/api.ts'
 import { FileButton } from '../../parts/fields/index.ts'
 import { outboxSummary } from '../../offline/core/outbox-counts.ts'
 import { syncNow, usePhone } from '../../offline/react/use-phone.ts'
+import { offerUndo } from '../../parts/undo/index.ts'
 import { TwoVersions } from './two-versions.tsx'
 
 const kindWords: Readonly<Record<string, string>> = {
@@ -63,11 +64,16 @@ export function PhoneScreen() {
   }
   const forget = async (n: number) => {
     const { store } = await import('../../offline/core/store.ts')
+    const entry = await store.outbox.get(n)
     await store.outbox.delete(n)
+    // It comes back at its place: what depends on it finds it there.
+    if (entry) offerUndo('Entry deleted', () => store.outbox.put(entry))
   }
   const read = async () => {
     const { store } = await import('../../offline/core/store.ts')
+    const all = await store.notices.toArray()
     await store.notices.clear()
+    offerUndo('Messages cleared', () => store.notices.bulkPut(all))
   }
   return (
     <div className="page stack">

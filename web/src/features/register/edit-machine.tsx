@@ -6,6 +6,7 @@ import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, Field, StaleNote, type Difference } from '../../parts/fields/index.ts'
+import { offerUndo } from '../../parts/undo/index.ts'
 import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
 
@@ -69,7 +70,16 @@ function Retire({ machine }: { machine: Machine }) {
             void retire({ params: { id: machine.id }, body: { version: machine.version, why, retired: away } })
               .unwrap()
               .then(
-                () => navigate(away ? '/machines' : `/machines/${machine.id}`),
+                (kept) => {
+                  if (away)
+                    offerUndo(`${machine.tag} retired`, () =>
+                      retire({
+                        params: { id: machine.id },
+                        body: { version: kept.version, why: 'Undone at once', retired: false },
+                      }),
+                    )
+                  return navigate(away ? '/machines' : `/machines/${machine.id}`)
+                },
                 () => undefined,
               )
           }

@@ -1,7 +1,7 @@
 import { blankMap, type RoofMap } from '@motor-round/core/round'
 import { describe, expect, it } from 'vitest'
 import { mapDifferences } from '../../parts/roof-map/index.ts'
-import { layUnder, moveUnit, put, takeOff, toScale, turnUnit } from './edit.ts'
+import { layUnder, moveUnit, put, putBack, takeOff, toScale, turnUnit } from './edit.ts'
 
 const map: RoofMap = { ...blankMap, width: 20, depth: 10, units: { u: { x: 2, y: 2, w: 4, h: 2 } } }
 
@@ -21,6 +21,12 @@ describe('a plan that is drawn', () => {
     expect(p.obstacles.map((o) => o.kind)).toEqual(['obstacle', 'keep-clear'])
     expect(p.edge).toHaveLength(1)
     expect(takeOff(takeOff(p, 'n0'), 'n3')).toMatchObject({ hatches: [], obstacles: [{ id: 'n2' }] })
+  })
+  it('gets back what was taken off, and keeps what was changed since', () => {
+    const before = put(map, 'obstacle', { x: 3, y: 3 }, 'o')
+    const since = { ...takeOff(before, 'o'), width: 30 }
+    expect(putBack(since, before, 'o')).toEqual({ ...before, width: 30 })
+    expect(putBack(before, before, 'o')).toEqual(before)
   })
   it('is told apart from another in words', () => {
     const theirs = put(moveUnit({ ...map, width: 22 }, 'u', { x: 6, y: 2 }), 'hatch', { x: 1, y: 1 }, 'h')

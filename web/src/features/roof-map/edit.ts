@@ -49,6 +49,20 @@ export const takeOff = (map: RoofMap, id: string): RoofMap => ({
   obstacles: map.obstacles.filter((o) => o.id !== id),
 })
 
+/** Put back what was taken off, as it was before; what was changed since stays. */
+export function putBack(now: RoofMap, before: RoofMap, id: string): RoofMap {
+  const of = <T extends { readonly id: string }>(list: readonly T[], old: readonly T[]): readonly T[] => [
+    ...list,
+    ...old.filter((x) => x.id === id && !list.some((y) => y.id === id)),
+  ]
+  return {
+    ...now,
+    hatches: of(now.hatches, before.hatches),
+    ladders: of(now.ladders, before.ladders),
+    obstacles: of(now.obstacles, before.obstacles),
+  }
+}
+
 /** Lay a picture under a plan: as wide as the plan, in the proportions of its pixels. */
 export const layUnder = (map: RoofMap, picture: { id: string; width: number; height: number }): RoofMap => ({
   ...map,

@@ -1,7 +1,9 @@
+import type { Dispatch, SetStateAction } from 'react'
 import type { RoofMapPage } from '@motor-round/contract'
 import type { RoofMap } from '@motor-round/core/round'
 import { Button, Input, Select } from 'antd'
-import { takeOff } from './edit.ts'
+import { offerUndo } from '../../parts/undo/index.ts'
+import { putBack, takeOff } from './edit.ts'
 import type { DistanceUnit } from '../../app/distances.ts'
 import { Distance } from './distance.tsx'
 
@@ -16,7 +18,7 @@ export function Things({
   map: RoofMap
   unit: DistanceUnit
   areas: RoofMapPage['areas']
-  change: (p: RoofMap) => void
+  change: Dispatch<SetStateAction<RoofMap>>
   onWrong: (name: string, wrong: boolean) => void
 }) {
   const figure = (label: string, of: string, value: number, least: number, to: (v: number) => RoofMap) => (
@@ -40,7 +42,13 @@ export function Things({
     />
   )
   const off = (id: string, what: string) => (
-    <Button aria-label={`Take off ${what}`} onClick={() => change(takeOff(map, id))}>
+    <Button
+      aria-label={`Take off ${what}`}
+      onClick={() => {
+        change(takeOff(map, id))
+        offerUndo(`${what} removed`, () => change((now) => putBack(now, map, id)))
+      }}
+    >
       Remove
     </Button>
   )

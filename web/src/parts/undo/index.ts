@@ -1,0 +1,2 @@
+export { offerUndo } from './offer-undo.ts'
+export { UndoHost } from './undo-host.tsx'
