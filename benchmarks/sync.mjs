@@ -7,7 +7,7 @@ import { openBrowser } from '../scripts/lib/browser.mjs'
 import { root } from '../scripts/lib/paths.mjs'
 import { lead, openPage } from './client.mjs'
 
-const letter = 40
+const batch = 40
 const visits = 834
 
 /** Stops of six readings each, spread over the machines of the demo. */
@@ -25,10 +25,10 @@ async function visitsOf(call) {
   }))
 }
 
-async function home(call, list) {
+async function sync(call, list) {
   const began = performance.now()
-  for (let i = 0; i < list.length; i += letter) {
-    const entries = list.slice(i, i + letter).map((body, n) => ({ n, kind: 'visit', body }))
+  for (let i = 0; i < list.length; i += batch) {
+    const entries = list.slice(i, i + batch).map((body, n) => ({ n, kind: 'visit', body }))
     const { results } = await call(
       'POST',
       '/sync',
@@ -60,7 +60,7 @@ async function firstLoad(base, cookie, roundId) {
     await open()
     const bytes = [...scripts].reduce((n, s) => n + gzipSync(readFileSync(join(root, 'web/dist', s))).length, 0)
     await page.goto(`${base}/rounds/${roundId}`)
-    await page.getByRole('button', { name: 'Take this round with you' }).click()
+    await page.getByRole('button', { name: 'Download for offline' }).click()
     await page.getByText('This round is on this phone').waitFor({ timeout: 60_000 })
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
     const online = await open()
@@ -72,7 +72,7 @@ async function firstLoad(base, cookie, roundId) {
   }
 }
 
-/** A phone that brings 5,000 readings home; the same again when all are there; the first load of the walk. */
+/** A phone that syncs 5,000 readings; the same again when all are there; the first load of the walk. */
 export async function bench(say) {
   const server = await demoServer()
   try {
@@ -83,10 +83,10 @@ export async function bench(say) {
     for (const body of one)
       await call('POST', '/visits', JSON.stringify({ ...body, id: randomUUID() }), 'application/json')
     const single = ((performance.now() - began) / one.length) * list.length
-    const fresh = await home(call, list)
-    const again = await home(call, list)
+    const fresh = await sync(call, list)
+    const again = await sync(call, list)
     say(
-      `${visits * 6} readings in ${visits} visits brought home`,
+      `${visits * 6} readings in ${visits} visits synced`,
       `${(fresh / 1000).toFixed(1)} s, ${(fresh / single).toFixed(2)} of one call a visit`,
     )
     say(

@@ -33,7 +33,7 @@ export default defineConfig({
         // Pictures never change: those that were taken along are shown from here.
         runtimeCaching: [
           {
-            urlPattern: ({ url }) => /^\/api\/v1\/(plan-)?pictures\//.test(url.pathname),
+            urlPattern: ({ url }) => /^\/api\/v1\/(map-)?pictures\//.test(url.pathname),
             handler: 'CacheFirst',
             options: { cacheName: 'pictures', expiration: { maxEntries: 400 } },
           },

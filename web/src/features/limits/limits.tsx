@@ -1,86 +1,17 @@
 import { toPolicies } from '@motor-round/contract'
-import {
-  limitInForce,
-  limitRegister,
-  policyChoices,
-  type Policies,
-  type Limit,
-  type LimitId,
-  type PolicyChoice,
-} from '@motor-round/core/limits'
+import { policyChoices, type LimitId, type Policies, type PolicyChoice } from '@motor-round/core/limits'
 import { Button, Input, Radio } from 'antd'
-import { useEffect, useState } from 'react'
+import { useCallback, useEffect, useState } from 'react'
 import { useLocation } from 'react-router'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { byText, DataTable } from '../../parts/data-table/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
-import { shownLimit, typedLimit } from '../../parts/limit-text/index.ts'
+import { LimitsTable } from './limits-table.tsx'
 import { People } from './people.tsx'
 import './limits.css'
-
-const ids = Object.keys(limitRegister) as LimitId[]
-
-/** How well a source is known, where its name does not say so itself. */
-function sureWords({ basis }: Limit): string {
-  const words = basis.sure === 'certain' ? basis.kind : basis.sure
-  return words === basis.text ? '' : words
-}
-
-/** The organization's own value of a limit, where it may have one. */
-function OwnValue({
-  id,
-  policies,
-  edit,
-}: {
-  id: LimitId
-  policies: Policies
-  edit: ((value: number | null) => void) | null
-}) {
-  const limit: Limit = limitRegister[id]
-  const own = policies.limits[id]
-  const [text, setText] = useState(own === undefined ? '' : shownLimit(limit, own))
-  const value = text.trim() === '' ? null : typedLimit(limit, text)
-  const wrong =
-    text.trim() === '' || limit.house === null
-      ? null
-      : value === null
-        ? 'not a number'
-        : value < limit.house.min || value > limit.house.max
-          ? `between ${shownLimit(limit, limit.house.min)} and ${shownLimit(limit, limit.house.max)}`
-          : null
-  return (
-    <>
-      {limit.house === null ? (
-        <span className="quiet">fixed</span>
-      ) : edit === null ? (
-        <span className="quiet">{own === undefined ? '–' : shownLimit(limit, own)}</span>
-      ) : (
-        <>
-          <Input
-            aria-label={`Own value: ${limit.title}`}
-            value={text}
-            status={wrong ? 'error' : ''}
-            placeholder={shownLimit(limit, limit.value)}
-            onChange={(e) => {
-              setText(e.target.value)
-              const v = e.target.value.trim() === '' ? null : typedLimit(limit, e.target.value)
-              if (e.target.value.trim() === '' || v !== null) edit(v)
-            }}
-          />
-          {wrong ? (
-            <span role="alert" className="field-error">
-              {wrong}
-            </span>
-          ) : null}
-        </>
-      )}
-    </>
-  )
-}
 
 /** One matter in which the trade disagrees: what each policy holds, the default first. */
 function PolicySheet({
@@ -176,18 +107,45 @@ function useLimitInSight() {
   }, [hash])
 }
 
+/** What a change does, why it is made, and Save. */
+function SaveBar({ draft, version, discard }: { draft: Policies; version: number; discard: () => void }) {
+  const [why, setWhy] = useState('')
+  const [save, attempt] = api.useEditPoliciesMutation()
+  return (
+    <section className="sheet stack rules-save">
+      <Effect draft={draft} />
+      <Field label="Why">
+        <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+      </Field>
+      <FailureNote failure={attempt.error as Failure | undefined} kept="Not saved yet; your choices are kept here." />
+      <div className="row">
+        <Button
+          type="primary"
+          loading={attempt.isLoading}
+          disabled={why.trim() === ''}
+          onClick={() => void save({ body: { policies: draft, version, why } })}
+        >
+          Save and update all results
+        </Button>
+        <Button onClick={discard}>Discard</Button>
+      </div>
+    </section>
+  )
+}
+
 function PoliciesForm({ policies, version, changed }: { policies: Policies; version: number; changed: string }) {
   const [draft, setDraft] = useState(policies)
-  const [why, setWhy] = useState('')
-  const [sought, setSought] = useState('')
-  const [save, attempt] = api.useEditPoliciesMutation()
   const lead = useMay('lead')
   useLimitInSight()
   const dirty = JSON.stringify(draft) !== JSON.stringify(policies)
-  const setLimit = (id: LimitId, value: number | null) => {
-    const { [id]: _old, ...rest } = draft.limits
-    setDraft({ ...draft, limits: value === null ? rest : { ...rest, [id]: value } })
-  }
+  const setLimit = useCallback(
+    (id: LimitId, value: number | null) =>
+      setDraft((old) => {
+        const { [id]: _old, ...rest } = old.limits
+        return { ...old, limits: value === null ? rest : { ...rest, [id]: value } }
+      }),
+    [],
+  )
   return (
     <>
       <p className="quiet">{changed}</p>
@@ -196,87 +154,9 @@ function PoliciesForm({ policies, version, changed }: { policies: Policies; vers
       ))}
       <section className="sheet">
         <h2>Limits and sources</h2>
-        <Input.Search
-          className="limits-find"
-          allowClear
-          aria-label="Find a limit"
-          placeholder="Find a limit or a source"
-          value={sought}
-          onChange={(e) => setSought(e.target.value)}
-        />
-        <DataTable<{ id: LimitId; limit: Limit }>
-          label="Limits"
-          className="limits-table"
-          rowKey="id"
-          dataSource={ids
-            .map((id): { id: LimitId; limit: Limit } => ({ id, limit: limitRegister[id] }))
-            .filter(({ limit }) =>
-              `${limit.title} ${limit.means} ${limit.basis.text}`.toLowerCase().includes(sought.trim().toLowerCase()),
-            )}
-          onRow={({ id }) => ({ id })}
-          columns={[
-            {
-              title: 'Limit',
-              key: 'limit',
-              sorter: byText((r) => r.limit.title),
-              render: (_, { limit }) => (
-                <>
-                  <b>{limit.title}</b>
-                  <br />
-                  <span className="quiet">{limit.means}</span>
-                </>
-              ),
-            },
-            {
-              title: 'In force',
-              key: 'value',
-              align: 'right',
-              className: 'num',
-              render: (_, { id, limit }) => shownLimit(limit, limitInForce(id, draft).value),
-            },
-            {
-              title: 'Source',
-              key: 'source',
-              sorter: byText((r) => r.limit.basis.text),
-              render: (_, { limit }) => (
-                <>
-                  {limit.basis.text}
-                  <br />
-                  <span className="quiet">{sureWords(limit)}</span>
-                </>
-              ),
-            },
-            {
-              title: 'Our value',
-              key: 'own',
-              render: (_, { id }) => <OwnValue id={id} policies={draft} edit={lead ? (v) => setLimit(id, v) : null} />,
-            },
-          ]}
-        />
+        <LimitsTable policies={draft} setLimit={lead ? setLimit : null} />
       </section>
-      {dirty ? (
-        <section className="sheet stack rules-save">
-          <Effect draft={draft} />
-          <Field label="Why">
-            <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
-          </Field>
-          <FailureNote
-            failure={attempt.error as Failure | undefined}
-            kept="Not saved yet; your choices are kept here."
-          />
-          <div className="row">
-            <Button
-              type="primary"
-              loading={attempt.isLoading}
-              disabled={why.trim() === ''}
-              onClick={() => void save({ body: { policies: draft, version, why } })}
-            >
-              Save and update all results
-            </Button>
-            <Button onClick={() => setDraft(policies)}>Discard</Button>
-          </div>
-        </section>
-      ) : null}
+      {dirty ? <SaveBar draft={draft} version={version} discard={() => setDraft(policies)} /> : null}
     </>
   )
 }

@@ -12,7 +12,9 @@ import { lengthUnitOf } from '../../app/lengths.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
-import { CameOut, FailureNote, Field, TroubleNote, DayTimeInput } from '../../parts/fields/index.ts'
+import { CameOut } from '../../parts/came-out/index.ts'
+import { DayTimeInput } from '../../parts/day-input/index.ts'
+import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
 import { driveOf, inPlace, partWords } from '../drive-train/index.ts'
 
 /** Kinds whose part is in a slot of its own: recorded there the part has a life, and the old one stays in the past. */

@@ -12,7 +12,9 @@ import { useNow } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { useWayBack } from '../../app/way-back.ts'
-import { CameOut, FailureNote, Field, StaleNote, TroubleNote, DayTimeInput } from '../../parts/fields/index.ts'
+import { CameOut } from '../../parts/came-out/index.ts'
+import { DayTimeInput } from '../../parts/day-input/index.ts'
+import { FailureNote, Field, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 function voltsOf(plate: Plate): number[] {

@@ -1,8 +1,6 @@
-export { CameOut } from './came-out.tsx'
 export { Choice } from './choice.tsx'
 export { Field } from './field.tsx'
 export { StaleNote, type Difference } from './stale-note.tsx'
 export { FailureNote } from './failure-note.tsx'
 export { TroubleNote } from './trouble-note.tsx'
 export { FileButton } from './file-button.tsx'
-export { DayInput, DayTimeInput } from './day-input.tsx'

@@ -1,6 +1,6 @@
 import type { RemovedFor } from '@motor-round/core/fitted'
 import { Select } from 'antd'
-import { Field } from './field.tsx'
+import { Field } from '../fields/index.ts'
 
 const options: { value: RemovedFor; label: string }[] = [
   { value: 'worn', label: 'Worn out or failed' },

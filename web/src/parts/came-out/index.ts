@@ -1,0 +1,1 @@
+export { CameOut } from './came-out.tsx'

@@ -1,0 +1,1 @@
+export { DayInput, DayTimeInput } from './day-input.tsx'
