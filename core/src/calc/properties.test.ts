@@ -65,3 +65,26 @@ describe.each(calculators.map((c) => [c.id, c] as const))('%s', (_id, c) => {
     expect(c.run({ ...c.example, surplus: 1 }).ok).toBe(false)
   })
 })
+
+describe('what is wrong is said in words', () => {
+  // The name of an argument, as the code calls it.
+  const raw = /\b[a-z]+[A-Z][A-Za-z]+\b/
+  const unitsWithCapitals = /^(dBA|kVA|kW|kWh|kV|mA|mW)$/
+  it.each(calculators.map((c) => [c.id, c] as const))('%s: no field is called as the code calls it', (_id, c) => {
+    const said = (input: object): string[] => {
+      const r = c.run(input)
+      return r.ok ? [] : r.problems.map((p) => p.message)
+    }
+    const names = Object.keys(c.input.shape)
+    const values = [0, -1, 0.001, 1, 3, 50, 1000, 3600, 1e5, 1e12]
+    const all = names.flatMap((a) => {
+      const { [a]: _left, ...without } = c.example
+      return [
+        ...said(without),
+        ...values.flatMap((v) => said({ ...c.example, [a]: v })),
+        ...names.flatMap((b) => values.slice(2, 6).flatMap((v) => said({ ...without, [b]: v }))),
+      ]
+    })
+    expect(all.filter((m) => raw.test(m) && !unitsWithCapitals.test(raw.exec(m)?.[0] ?? ''))).toEqual([])
+  })
+})

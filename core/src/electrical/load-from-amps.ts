@@ -29,7 +29,7 @@ export function loadByRoot(amps: number, plateAmps: number, noLoadAmps: number):
   requireMagnitude('amps', amps)
   requirePositive('plateAmps', plateAmps)
   requireMagnitude('noLoadAmps', noLoadAmps)
-  if (noLoadAmps >= plateAmps) throw new RangeError('noLoadAmps must be below plateAmps')
+  if (noLoadAmps >= plateAmps) throw new RangeError('noLoadAmps must be below the nameplate amps')
   if (amps <= noLoadAmps) return { load: null, form: 'square root' }
   return { load: Math.sqrt((amps ** 2 - noLoadAmps ** 2) / (plateAmps ** 2 - noLoadAmps ** 2)), form: 'square root' }
 }

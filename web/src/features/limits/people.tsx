@@ -1,12 +1,13 @@
-import { roles, type Role } from '@motor-round/contract'
-import { Button, Input, Popconfirm, Select } from 'antd'
+import { endpoints, roles, type Role } from '@motor-round/contract'
+import { Button, Form, Input, Popconfirm, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
-import { fieldMessage, type Failure } from '../../app/failure.ts'
+import type { Failure } from '../../app/failure.ts'
 import { usePerson } from '../../app/shell/index.ts'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
 
 const roleWords: Record<Role, string> = {
   lead: 'lead: plans rounds, sets limits, imports files',
@@ -17,52 +18,51 @@ const roleWords: Record<Role, string> = {
 const roleNames: Record<Role, string> = { lead: 'lead', mechanic: 'technician', viewer: 'viewer' }
 
 function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => void }) {
-  const [name, setName] = useState('')
-  const [login, setLogin] = useState('')
-  const [role, setRole] = useState<Role>('mechanic')
+  const [form] = Form.useForm()
+  const missing = useStillNeeded(form, { name: 'name', login: 'sign-in name' })
   const [add, attempt] = api.useAddPersonMutation()
   const failure = attempt.error as Failure | undefined
   return (
-    <form
+    <ZodForm
       className="stack"
-      onSubmit={(e) => {
-        e.preventDefault()
+      schema={endpoints.addPerson.body}
+      form={form}
+      failure={failure}
+      initial={{ role: 'mechanic' }}
+      onSubmit={({ name, login, role }) =>
         void add({ body: { id: uuid(), name, login, role } })
           .unwrap()
           .then(
             (l) => {
               onLink({ name: l.person.name, path: l.path })
-              setName('')
-              setLogin('')
+              form.resetFields(['name', 'login'])
             },
             () => undefined,
           )
-      }}
+      }
     >
       <div className="form-grid">
-        <Field label="Name" error={fieldMessage(failure, 'name')}>
-          <Input value={name} maxLength={60} onChange={(e) => setName(e.target.value)} />
-        </Field>
-        <Field label="Sign-in name" error={fieldMessage(failure, 'login')}>
-          <Input value={login} maxLength={40} autoCapitalize="none" onChange={(e) => setLogin(e.target.value)} />
-        </Field>
-        <Field label="Role">
+        <ZodField name="name" label="Name">
+          <Input maxLength={60} />
+        </ZodField>
+        <ZodField name="login" label="Sign-in name">
+          <Input maxLength={40} autoCapitalize="none" />
+        </ZodField>
+        <ZodField name="role" label="Role">
           <Select<Role>
             aria-label="Role"
-            value={role}
             popupMatchSelectWidth={false}
-            style={{ minWidth: 0, width: '100%' }}
             options={roles.map((r) => ({ value: r, label: roleWords[r] }))}
-            onChange={setRole}
           />
-        </Field>
+        </ZodField>
       </div>
+      {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
       <div>
-        <Button htmlType="submit" loading={attempt.isLoading} disabled={name.trim() === '' || login.trim() === ''}>
+        <Button htmlType="submit" loading={attempt.isLoading} disabled={missing.length > 0}>
           Add and create sign-in link
         </Button>
       </div>
-    </form>
+    </ZodForm>
   )
 }
 

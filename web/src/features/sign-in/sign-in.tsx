@@ -1,8 +1,9 @@
-import { Button, Input } from 'antd'
-import { useState } from 'react'
+import { signIn as signInSchema } from '@motor-round/contract'
+import { Button, Form, Input } from 'antd'
 import { Navigate, useNavigate, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
+import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
 import '../../parts/fields/entry.css'
 
 /** Only addresses of our own may be gone to after signing in. */
@@ -14,60 +15,43 @@ export function SignIn() {
   const to = inside(params.get('to'))
   const session = api.useSessionQuery({})
   const [signIn, attempt] = api.useSignInMutation()
-  const [login, setLogin] = useState('')
-  const [password, setPassword] = useState('')
+  const [form] = Form.useForm()
+  const missing = useStillNeeded(form, { login: 'sign-in name', password: 'password' })
+  const failure = attempt.error as Failure | undefined
   const navigate = useNavigate()
   if (session.data?.person) return <Navigate to={to} replace />
   return (
     <main className="entry">
       <h1>Motor Round</h1>
-      <form
+      <ZodForm
         className="sheet stack"
-        onSubmit={(e) => {
-          e.preventDefault()
-          void signIn({ body: { login, password } })
+        schema={signInSchema}
+        form={form}
+        failure={failure}
+        onSubmit={(body) =>
+          void signIn({ body })
             .unwrap()
             .then(
               () => navigate(to, { replace: true }),
               () => undefined,
             )
-        }}
+        }
       >
-        <label>
-          Sign-in name
-          <Input
-            size="large"
-            value={login}
-            autoFocus
-            autoComplete="username"
-            autoCapitalize="none"
-            onChange={(e) => setLogin(e.target.value)}
-          />
-        </label>
-        <label>
-          Password
-          <Input.Password
-            size="large"
-            value={password}
-            autoComplete="current-password"
-            onChange={(e) => setPassword(e.target.value)}
-          />
-        </label>
-        {attempt.error ? (
+        <ZodField name="login" label="Sign-in name">
+          <Input size="large" autoFocus autoComplete="username" autoCapitalize="none" />
+        </ZodField>
+        <ZodField name="password" label="Password">
+          <Input.Password size="large" autoComplete="current-password" />
+        </ZodField>
+        {failure ? (
           <p role="alert" className="field-error">
-            {messageOf(attempt.error as Failure)}
+            {messageOf(failure)}
           </p>
         ) : null}
-        <Button
-          type="primary"
-          size="large"
-          htmlType="submit"
-          loading={attempt.isLoading}
-          disabled={login === '' || password === ''}
-        >
+        <Button type="primary" size="large" htmlType="submit" loading={attempt.isLoading} disabled={missing.length > 0}>
           Sign in
         </Button>
-      </form>
+      </ZodForm>
       <p className="quiet">
         This app records and calculates; it is never a permit to work. Work on energized equipment is for qualified
         people under local code and the site’s lockout procedure.

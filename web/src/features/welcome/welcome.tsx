@@ -1,20 +1,36 @@
-import { Button, Input } from 'antd'
-import { useState } from 'react'
+import { acceptInvitation } from '@motor-round/contract'
+import { Button, Form, Input, type FormInstance } from 'antd'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import { fieldMessage, messageOf, type Failure } from '../../app/failure.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { messageOf, type Failure } from '../../app/failure.ts'
+import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
 import '../../parts/fields/entry.css'
+
+function useMissing(form: FormInstance, first: boolean): string[] {
+  const blank = useStillNeeded(form, { organization: 'organization name', name: 'your name', login: 'sign-in name' })
+  const password = (Form.useWatch('password', form) ?? '') as string
+  return [...(first ? blank : []), ...(password.length < 10 ? ['password of 10 characters'] : [])]
+}
+
+function Missing({ form, first }: { form: FormInstance; first: boolean }) {
+  const missing = useMissing(form, first)
+  return missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null
+}
+
+function Submit({ form, first, busy }: { form: FormInstance; first: boolean; busy: boolean }) {
+  return (
+    <Button type="primary" size="large" htmlType="submit" loading={busy} disabled={useMissing(form, first).length > 0}>
+      Set password and sign in
+    </Button>
+  )
+}
 
 /** A one-time link: set the password; the very first one also chooses name and sign-in name. */
 export function Welcome() {
   const token = useParams()['token'] ?? ''
   const invitation = api.useInvitationQuery({ params: { token } })
   const [accept, attempt] = api.useAcceptInvitationMutation()
-  const [login, setLogin] = useState('')
-  const [name, setName] = useState('')
-  const [organization, setOrganization] = useState('')
-  const [password, setPassword] = useState('')
+  const [form] = Form.useForm()
   const navigate = useNavigate()
   if (invitation.isLoading) return <p className="page">Loading …</p>
   if (invitation.error)
@@ -27,26 +43,17 @@ export function Welcome() {
     )
   const known = invitation.data?.login ?? null
   const failure = attempt.error as Failure | undefined
-  const asked = [
-    ...(known === null
-      ? ([
-          ['organization name', organization.trim() === ''],
-          ['your name', name.trim() === ''],
-          ['sign-in name', login.trim() === ''],
-        ] as const)
-      : []),
-    ['password of 10 characters', password.length < 10] as const,
-  ]
-  const missing = asked.filter(([, lacks]) => lacks).map(([words]) => words)
   return (
     <main className="entry">
       <h1>{known === null ? 'Create the first account' : `Welcome, ${invitation.data?.name ?? ''}`}</h1>
-      <form
+      <ZodForm
         className="sheet stack"
-        onSubmit={(e) => {
-          e.preventDefault()
+        schema={acceptInvitation}
+        form={form}
+        failure={failure}
+        onSubmit={({ password, login, name, organization }) => {
           const own =
-            known === null ? { login: login.trim(), name: name.trim(), organization: organization.trim() } : {}
+            known === null ? { login: login?.trim(), name: name?.trim(), organization: organization?.trim() } : {}
           void accept({ params: { token }, body: { ...own, password } })
             .unwrap()
             .then(
@@ -57,41 +64,28 @@ export function Welcome() {
       >
         {known === null ? (
           <>
-            <Field label="Organization name" error={fieldMessage(failure, 'organization')}>
-              <Input size="large" value={organization} autoFocus onChange={(e) => setOrganization(e.target.value)} />
-            </Field>
-            <Field label="Your name" error={fieldMessage(failure, 'name')}>
-              <Input size="large" value={name} onChange={(e) => setName(e.target.value)} />
-            </Field>
-            <Field label="Sign-in name" error={fieldMessage(failure, 'login')}>
-              <Input
-                size="large"
-                value={login}
-                autoCapitalize="none"
-                autoComplete="username"
-                onChange={(e) => setLogin(e.target.value)}
-              />
-            </Field>
+            <ZodField name="organization" label="Organization name">
+              <Input size="large" autoFocus />
+            </ZodField>
+            <ZodField name="name" label="Your name">
+              <Input size="large" />
+            </ZodField>
+            <ZodField name="login" label="Sign-in name">
+              <Input size="large" autoCapitalize="none" autoComplete="username" />
+            </ZodField>
           </>
         ) : (
           <p>
             Your sign-in name: <b>{known}</b>.
           </p>
         )}
-        <Field label="Password, at least 10 characters" error={fieldMessage(failure, 'password')}>
-          <Input.Password
-            size="large"
-            value={password}
-            autoComplete="new-password"
-            onChange={(e) => setPassword(e.target.value)}
-          />
-        </Field>
-        {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
+        <ZodField name="password" label="Password, at least 10 characters">
+          <Input.Password size="large" autoComplete="new-password" />
+        </ZodField>
+        <Missing form={form} first={known === null} />
         {failure && !failure.problem.errors ? <p className="field-error">{messageOf(failure)}</p> : null}
-        <Button type="primary" size="large" htmlType="submit" loading={attempt.isLoading} disabled={missing.length > 0}>
-          Set password and sign in
-        </Button>
-      </form>
+        <Submit form={form} first={known === null} busy={attempt.isLoading} />
+      </ZodForm>
     </main>
   )
 }

@@ -1,0 +1,1 @@
+export { useStillNeeded, ZodField, ZodForm } from './zod-form.tsx'
