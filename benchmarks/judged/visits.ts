@@ -6,7 +6,7 @@ import {
   machineDueAt,
   phases,
   phasesFor,
-  sheetChecks,
+  checkDefinitions,
   slipGuard,
   contextOf,
   type JudgeInput,
@@ -91,7 +91,7 @@ export function anythingTyped(): string {
   return Array.from({ length: 60 }, (_, i) => {
     const input = anything(new Random(9000 + i))
     const walked = scopes.map((p) => phasesFor(p, input.visit).join(' ')).join(' | ')
-    const pages = sheetChecks.filter((x) => x.for(input.machine))
+    const pages = checkDefinitions.filter((x) => x.for(input.machine))
     const c = contextOf(input)
     return [
       `## typed ${i}`,
@@ -122,7 +122,7 @@ export function pagesShown(): string {
   const seen = new Set<string>()
   return kinds
     .flatMap((m) =>
-      sheetChecks
+      checkDefinitions
         .filter((s) => s.for(m))
         .map((s) => figures([s.id, s.phase, s.part, s.title, s.how, s.caution, s.listens, s.groups(m)])),
     )

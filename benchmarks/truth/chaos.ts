@@ -1,4 +1,4 @@
-import { sheetChecks, type JudgeInput } from '../../core/src/judge/index.ts'
+import { checkDefinitions, type JudgeInput } from '../../core/src/judge/index.ts'
 import { defaultPolicies } from '../../core/src/limits/index.ts'
 import { beltSections } from '../../core/src/drivetrain/index.ts'
 import { unknownLayout, type DriveLayout, type FittedPart } from '../../core/src/fitted/index.ts'
@@ -94,7 +94,7 @@ const anyState = (r: Random): VisitState => ({
 
 function anyAnswers(r: Random, machine: JudgeInput['machine']): Answers {
   const share = r.between(0, 0.6)
-  const pairs = sheetChecks
+  const pairs = checkDefinitions
     .filter((c) => c.for(machine))
     .flatMap((c) => c.groups(machine).flatMap((g) => g.asks))
     .flatMap((ask): readonly (readonly [string, string])[] => {

@@ -1,4 +1,4 @@
-import { scopeAsk, sheetChecks, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
+import { scopeAsk, checkDefinitions, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
 import { quantities, readingHows, type Reading } from '@motor-round/core/quantity'
 import { workKinds, type VisitState } from '@motor-round/core/trend'
 import { z } from 'zod'
@@ -56,7 +56,7 @@ for (const phases of [1, 3] as const)
         controls: { ...unknownControls, gasSection: true },
         unitPlate: null,
       }
-      for (const ask of sheetChecks.flatMap((c) => c.groups(facts)).flatMap((g): readonly Ask[] => g.asks))
+      for (const ask of checkDefinitions.flatMap((c) => c.groups(facts)).flatMap((g): readonly Ask[] => g.asks))
         if (ask.kind === 'choice')
           questions.set(
             ask.id,

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { calculators } from '../calc/index.ts'
-import { sheetChecks } from '../judge/sheets/register.ts'
+import { checkDefinitions } from '../judge/checks/register.ts'
 import { limitRegister } from '../limits/index.ts'
 import { calculatorHowTo, checkHowTo, type HowTo } from './index.ts'
 
@@ -8,7 +8,7 @@ const four = (h: HowTo) => [h.where, h.set, h.good, h.bad]
 
 describe('how to', () => {
   it('is there for every check of the visit page and for nothing else', () =>
-    expect(Object.keys(checkHowTo).sort()).toEqual(sheetChecks.map((s) => s.id).sort()))
+    expect(Object.keys(checkHowTo).sort()).toEqual(checkDefinitions.map((s) => s.id).sort()))
   it('is there for every calculator and for nothing else', () =>
     expect(Object.keys(calculatorHowTo).sort()).toEqual(calculators.map((c) => c.id).sort()))
   it.each([...Object.entries(checkHowTo), ...Object.entries(calculatorHowTo)])(

@@ -5,7 +5,7 @@ import { barsPower } from './conditions/bars.ts'
 import type { Condition } from './conditions/condition.ts'
 import type { Context } from './context.ts'
 import { highest } from './evidence.ts'
-import { opened } from './sheets/sheet.ts'
+import { opened } from './checks/check-definition.ts'
 
 /** One thing a gate asks for. */
 export interface GateStep {

@@ -2,7 +2,7 @@ import { defaultPolicies, type Policies } from '../limits/index.ts'
 import type { Plate } from '../plate/index.ts'
 import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
 import { dayMs, unsaid, type Visit, type VisitState, type WorkDone } from '../trend/index.ts'
-import { facts } from './sheets/say.test-help.ts'
+import { facts } from './checks/say.test-help.ts'
 import { judge, type JudgeInput, type Level, type MachineFacts } from './index.ts'
 
 export const start = Date.UTC(2026, 0, 5)

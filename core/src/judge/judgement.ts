@@ -1,7 +1,7 @@
 import { mean, show, type QuantityCode } from '../quantity/index.ts'
 import type { Drift, Visit, Usual } from '../trend/index.ts'
-import { bounds } from './checks/over-amp.ts'
-import { checks } from './checks/register.ts'
+import { bounds } from './rules/over-amp.ts'
+import { rules } from './rules/register.ts'
 import { completeness, type Completeness } from './completeness.ts'
 import { keyOf, partsOf, type Condition } from './conditions/condition.ts'
 import type { Fold } from './conditions/fold.ts'
@@ -11,7 +11,7 @@ import { closeGate, deadGate, liveGate, restoreGate, type Gate } from './gates.t
 import type { JudgeInput } from './input.ts'
 import { foldBefore, visitVerdicts } from './machine-state.ts'
 import { earlierThan, inOrder } from './past.ts'
-import { runCheck, runChecks, type Failure } from './run-check.ts'
+import { runRule, runRules, type Failure } from './run-rule.ts'
 import { rank, worse, type Level, type Overall, type Verdict } from './verdict.ts'
 
 /** What the load bar draws, in amperes. */
@@ -55,11 +55,11 @@ export interface Judgement {
   readonly failures: readonly Failure[]
 }
 
-const fromHistory = checks.filter((check) => check.from === 'history')
-const fromRegister = checks.filter((check) => check.from === 'register')
+const fromHistory = rules.filter((check) => check.from === 'history')
+const fromRegister = rules.filter((check) => check.from === 'register')
 /** Good results that say nothing of the machine's health by themselves. */
 const notEnough = new Set([
-  ...checks.filter((check) => check.informs === true || check.from !== 'visit').map((check) => check.id),
+  ...rules.filter((check) => check.informs === true || check.from !== 'visit').map((check) => check.id),
   'as-found',
   'breaker-found',
   'turning',
@@ -70,7 +70,7 @@ const notEnough = new Set([
   'left',
   'conditions',
 ])
-const urgency = new Map(checks.map((check, i) => [check.id, i]))
+const urgency = new Map(rules.map((check, i) => [check.id, i]))
 
 const urgent = (
   a: { readonly level: Level; readonly check: string },
@@ -139,10 +139,10 @@ function freshOf(c: Context, visits: readonly Visit[], failures: Failure[]): Fre
     contexts.set(visit, made)
     return made
   }
-  const ofRecord = runChecks(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.visit }))
+  const ofRecord = runRules(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.visit }))
   const ofPast = fromHistory.flatMap((check) => {
     const visit = newest(visits.filter((s) => s.readings.some((r) => (check.of ?? amps).includes(r.quantity))))
-    return visit ? runCheck(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
+    return visit ? runRule(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
   })
   return [...ofRecord, ...ofPast]
 }

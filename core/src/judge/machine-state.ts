@@ -2,13 +2,13 @@ import type { Visit } from '../trend/index.ts'
 import { contextOf, type Context } from './context.ts'
 import { Fold } from './conditions/fold.ts'
 import type { FittedMotor, JudgeInput } from './input.ts'
-import type { Check } from './check.ts'
-import { runChecks, type Failure } from './run-check.ts'
-import { checks } from './checks/register.ts'
+import type { Rule } from './rule.ts'
+import { runRules, type Failure } from './run-rule.ts'
+import { rules } from './rules/register.ts'
 import type { Verdict } from './verdict.ts'
 
-const fromVisit = checks.filter((check) => check.from === 'visit')
-const runningChecks = new Set(checks.filter((check) => check.running === true).map((check) => check.id))
+const fromVisit = rules.filter((check) => check.from === 'visit')
+const runningChecks = new Set(rules.filter((check) => check.running === true).map((check) => check.id))
 
 /** The motor in place at an instant; what was in place first also speaks for the time before it was entered. */
 export function motorAt(motors: readonly FittedMotor[], at: number): FittedMotor | null {
@@ -44,7 +44,7 @@ interface Event {
 }
 
 /** Checks by what they need, so that a plain visit asks only those that can have something to say. */
-const asked = new Map<string, Set<Check>>()
+const asked = new Map<string, Set<Rule>>()
 const askedAlways = new Set(fromVisit.filter((check) => check.needs === undefined))
 for (const check of fromVisit)
   for (const need of check.needs ?? []) {
@@ -61,7 +61,7 @@ export function visitVerdicts(c: Context, failures: Failure[]): Verdict[] {
   }
   for (const r of c.visit.readings) need(r.quantity)
   for (const question of Object.keys(c.visit.answers ?? {})) need(question)
-  return runChecks(
+  return runRules(
     c,
     fromVisit.filter((check) => wanted.has(check)),
     failures,

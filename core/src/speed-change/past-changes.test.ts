@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { defaultPolicies } from '../limits/index.ts'
 import type { JudgeInput } from '../judge/index.ts'
-import { driveLayout, driveParts, facts, now, plate, visitOf } from '../judge/sheets/say.test-help.ts'
+import { driveLayout, driveParts, facts, now, plate, visitOf } from '../judge/checks/say.test-help.ts'
 import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
 import { dayMs, type WorkDone } from '../trend/index.ts'
 import { missesOf, pastChanges, predict, visitsAround, todayOf } from './index.ts'

@@ -1,83 +1,97 @@
-import type { Check } from '../check.ts'
-import { found } from '../sheets/found.ts'
-import { unknownControls } from '../controls.ts'
+import type { Rule } from '../rule.ts'
 import type { MachineFacts } from '../input.ts'
-import { sheetChecks } from '../sheets/register.ts'
-import type { SheetCheck } from '../sheets/sheet.ts'
-import { afterWork } from './after-work.ts'
-import { beltsCarryCheck } from './belts-carry.ts'
-import { change } from './change.ts'
-import { column } from './column.ts'
-import { conditions } from './conditions.ts'
-import { contradiction } from './contradiction.ts'
-import { currentUnbalanceCheck } from './current-unbalance.ts'
-import { farBelow } from './far-below.ts'
-import { lostLeg } from './lost-leg.ts'
-import { noPlate } from './no-plate.ts'
-import { overAmp } from './over-amp.ts'
-import { phaseMonitor } from './phase-monitor.ts'
-import { peers } from './peers.ts'
-import { serviceVoltage } from './service-voltage.ts'
-import { shaftLoad } from './shaft-load.ts'
-import { speed } from './speed.ts'
-import { trend } from './trend.ts'
-import { turning } from './turning.ts'
-import { twin } from './twin.ts'
-import { voltageUnbalanceCheck } from './voltage-unbalance.ts'
-import { wheelSpeed } from './wheel-speed.ts'
+import { alignmentCheck } from './alignment.ts'
+import { bearings } from './bearings.ts'
+import { belts } from './belts.ts'
+import { capacitor } from './capacitor.ts'
+import { contactDrop } from './contact-drop.ts'
+import { contacts } from './contacts.ts'
+import { controlPowerCheck } from './control-power.ts'
+import { drive } from './drive.ts'
+import { filterDrop } from './filter-drop.ts'
+import { found } from './found.ts'
+import { gasSection } from './gas-section.ts'
+import { groundCurrentCheck } from './ground-current.ts'
+import { inhibit } from './inhibit.ts'
+import { inrush } from './inrush.ts'
+import { insulationCurve } from './insulation-curve.ts'
+import { insulationSingle } from './insulation-single.ts'
+import { insulation } from './insulation.ts'
+import { keys } from './keys.ts'
+import { leadRollCheck } from './lead-roll.ts'
+import { leave } from './leave.ts'
+import { lineSideCheck } from './line-side.ts'
+import { lockOut } from './lock-out.ts'
+import { powerTransformerCheck } from './power-transformer.ts'
+import { pressureCheck } from './pressure.ts'
+import { protection } from './protection.ts'
+import { proveDead } from './prove-dead.ts'
+import { psc } from './psc.ts'
+import { rotation } from './rotation.ts'
+import { running } from './running.ts'
+import type { PhaseId, ScopeId, CheckDefinition } from './check-definition.ts'
+import { singleStart } from './single-start.ts'
+import { soundCheck } from './sound.ts'
+import { spin } from './spin.ts'
+import { temperatures } from './temperatures.ts'
+import { tensionCheck } from './tension.ts'
+import { terminalsCheck } from './terminals.ts'
+import { vibrationCheck } from './vibration.ts'
+import { wheel } from './wheel.ts'
+import { winding } from './winding.ts'
 
-/** Machines that between them are asked everything the page can ask. */
-const kinds: readonly MachineFacts[] = ([1, 3] as const).flatMap((phases) =>
-  ([true, false] as const).map((hasDrive) => ({
-    phases,
-    serviceVolts: phases === 1 ? 240 : 480,
-    hasDrive,
-    hasTwin: true,
-    drive: 'belt' as const,
-    controls: { ...unknownControls, gasSection: true },
-    unitPlate: null,
-  })),
-)
-
-/** What a check of the page can have something to say about: what its page asks for, unless it says so itself. */
-function withNeeds(sheet: SheetCheck): Check[] {
-  const asked = new Set(
-    kinds
-      .flatMap((m) => sheet.groups(m))
-      .flatMap((g) => g.asks)
-      .map((a) => (a.kind === 'reading' ? a.quantity : a.id)),
-  )
-  return sheet.judges.map((j) =>
-    j.from === 'visit' && j.needs === undefined ? Object.assign(j, { needs: [...asked] }) : j,
-  )
-}
-
-const ofThePage: readonly Check[] = sheetChecks.flatMap(withNeeds)
-
-/** Every check, most urgent kind first: of two equally bad verdicts the earlier one speaks for the machine. */
-export const checks: readonly Check[] = [
-  lostLeg,
-  column,
-  // What the page asks for beside the running figures; how it was found speaks last, it is the least exact.
-  ...ofThePage.filter((j) => !found.judges.includes(j)),
-  turning,
-  voltageUnbalanceCheck,
-  wheelSpeed,
-  speed,
-  overAmp,
-  currentUnbalanceCheck,
-  phaseMonitor,
-  serviceVoltage,
-  change,
-  afterWork,
-  trend,
-  twin,
-  peers,
-  farBelow,
-  shaftLoad,
-  beltsCarryCheck,
-  noPlate,
-  ...found.judges,
-  contradiction,
-  conditions,
+/** Every check of the visit page, in the order it is walked. A new one is one file and one line here. */
+export const checkDefinitions: readonly CheckDefinition[] = [
+  found,
+  drive,
+  groundCurrentCheck,
+  lockOut,
+  proveDead,
+  spin,
+  belts,
+  tensionCheck,
+  alignmentCheck,
+  bearings,
+  keys,
+  wheel,
+  winding,
+  psc,
+  insulation,
+  insulationCurve,
+  insulationSingle,
+  capacitor,
+  contacts,
+  terminalsCheck,
+  protection,
+  inhibit,
+  lineSideCheck,
+  powerTransformerCheck,
+  controlPowerCheck,
+  rotation,
+  running,
+  inrush,
+  singleStart,
+  contactDrop,
+  temperatures,
+  vibrationCheck,
+  filterDrop,
+  pressureCheck,
+  soundCheck,
+  leadRollCheck,
+  gasSection,
+  leave,
 ]
+
+/** What the checks of the page tell, most urgent kind first. */
+export const checkRules: readonly Rule[] = checkDefinitions.flatMap((s) => s.judges)
+
+/** The checks of one phase that fit a machine and a plan; a stop of running amps alone asks for those alone. */
+export const checksOf = (machine: MachineFacts, scope: ScopeId, phase: PhaseId): readonly CheckDefinition[] =>
+  checkDefinitions.filter(
+    (c) =>
+      c.phase === phase &&
+      c.for(machine) &&
+      (scope === 'running'
+        ? c.id === running.id
+        : c.part === undefined || scope === 'both' || (c.part === 'drive') === (scope === 'drive')),
+  )

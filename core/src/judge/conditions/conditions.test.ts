@@ -21,7 +21,7 @@ import {
   type MachineSnapshot,
   type Reported,
 } from '../index.ts'
-import { at, facts, goodWinding, locked, now, plate, proven, pscPlate } from '../sheets/say.test-help.ts'
+import { at, facts, goodWinding, locked, now, plate, proven, pscPlate } from '../checks/say.test-help.ts'
 
 const amps = (value = 11): Reading[] => [
   ...at('volts_ll', linePositions, [478, 479, 477]),

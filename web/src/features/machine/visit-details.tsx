@@ -1,5 +1,5 @@
 import type { VisitRecord } from '@motor-round/contract'
-import { sheetChecks, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
+import { checkDefinitions, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
 import {
   convert,
   findQuantity,
@@ -44,7 +44,7 @@ const everything: MachineFacts = {
 }
 const asks = new Map<string, Ask>(
   [everything, { ...everything, phases: 1 as const }]
-    .flatMap((facts) => sheetChecks.flatMap((c) => c.groups(facts)).flatMap((g) => g.asks))
+    .flatMap((facts) => checkDefinitions.flatMap((c) => c.groups(facts)).flatMap((g) => g.asks))
     .flatMap((a) => (a.kind === 'reading' ? [] : [[a.id, a] as const])),
 )
 

@@ -1,5 +1,5 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
-import type { Judgement, SheetCheck } from '@motor-round/core/judge'
+import type { Judgement, CheckDefinition } from '@motor-round/core/judge'
 import { show, type ShownUnits } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect, useRef, type ReactNode } from 'react'
@@ -48,7 +48,7 @@ export function CheckCard({
   again,
   above,
 }: {
-  check: SheetCheck
+  check: CheckDefinition
   page: MachinePage
   old: VisitRecord | null
   draft: Draft

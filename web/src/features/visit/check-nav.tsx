@@ -1,4 +1,4 @@
-import type { Judgement, SheetCheck } from '@motor-round/core/judge'
+import type { Judgement, CheckDefinition } from '@motor-round/core/judge'
 import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
 import { stateStep } from './walk.ts'
 
@@ -10,7 +10,7 @@ export function CheckNav({
   judgement,
   go,
 }: {
-  checks: readonly SheetCheck[]
+  checks: readonly CheckDefinition[]
   withState: boolean
   here: string
   judgement: Judgement | null

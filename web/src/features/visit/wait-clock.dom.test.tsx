@@ -1,5 +1,5 @@
 import { defaultPolicies } from '@motor-round/core/limits'
-import { sheetChecks, type Wait } from '@motor-round/core/judge'
+import { checkDefinitions, type Wait } from '@motor-round/core/judge'
 import { act, cleanup, render, screen } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { facts } from '../../test/facts.test-help.ts'
@@ -67,7 +67,7 @@ describe('a wait', () => {
 
 describe('the waits of the checks', () => {
   const of = (machine: typeof facts) =>
-    sheetChecks.flatMap((c) => (c.for(machine) ? (c.waits?.(machine, defaultPolicies) ?? []) : []))
+    checkDefinitions.flatMap((c) => (c.for(machine) ? (c.waits?.(machine, defaultPolicies) ?? []) : []))
   it('a drive’s bus where there is a drive, a protector where the motor is single-phase', () => {
     expect(of(facts)).toEqual([])
     expect(of({ ...facts, hasDrive: true }).map((w) => [w.id, w.seconds])).toEqual([['bus', 900]])
@@ -75,7 +75,7 @@ describe('the waits of the checks', () => {
   })
   it('the bus waits as long as the house says', () => {
     const policies = { ...defaultPolicies, limits: { 'drive-wait': 5 } }
-    const check = sheetChecks.find((c) => c.id === 'prove-dead')
+    const check = checkDefinitions.find((c) => c.id === 'prove-dead')
     expect(check?.waits?.({ ...facts, hasDrive: true }, policies).map((w) => w.seconds)).toEqual([300])
   })
   it('none of them calls anything safe', () => {

@@ -1,0 +1,21 @@
+export { insulationAdvice } from './insulation.ts'
+export { insulationHistory, insulationOf, type InsulationFigure } from './insulation-facts.ts'
+export { checksOf, checkDefinitions, checkRules } from './register.ts'
+export {
+  gatesFor,
+  gatesOf,
+  opened,
+  phases,
+  phasesFor,
+  scopeAsk,
+  scopes,
+  type Ask,
+  type AskGroup,
+  type ChoiceAsk,
+  type PhaseId,
+  type ScopeId,
+  type ReadingAsk,
+  type CheckDefinition,
+  type TextAsk,
+  type Wait,
+} from './check-definition.ts'

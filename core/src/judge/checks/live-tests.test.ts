@@ -1,0 +1,145 @@
+import { describe, expect, it } from 'vitest'
+import { legPositions, linePositions, rollPositions } from '../../quantity/index.ts'
+import type { Answers } from '../../trend/index.ts'
+import { checkDefinitions, type MachineFacts } from '../index.ts'
+import { pscPlate, facts, at, say, told, gate } from './say.test-help.ts'
+
+describe('the line side and its transformers', () => {
+  it('460/560/560 V is 12.7 %: a stop that says what to switch off (common practice)', () => {
+    const v = told('line-side', at('line_ll', linePositions, [460, 560, 560]))
+    expect(v.level).toBe('stop')
+    expect(v.because).toContain('13 %')
+    expect(v.next).toContain('Shut off everything on this supply')
+    expect(gate('live', at('line_ll', linePositions, [460, 560, 560])).bars).not.toBeNull()
+  })
+  it('7 V out of 137 V in clears the transformer; 32 V out of 569 V condemns what hangs below (common practice)', () => {
+    expect(told('control-power', at('control_volts', ['in', 'out'], [137, 7])).because).toContain('healthy')
+    const high = told('control-power', at('control_volts', ['in', 'out'], [569, 32]))
+    expect(high).toMatchObject({ level: 'stop' })
+    expect(told('control-power', at('control_volts', ['in', 'out'], [462, 9])).because).toContain('not the ratio')
+    expect(told('control-power', at('control_volts', ['in', 'out'], [462, 25])).level).toBe('ok')
+  })
+  it('a power transformer 24 % high on two pairs is a stop', () => {
+    const readings = [
+      ...at('transformer_in', linePositions, [480, 480, 480]),
+      ...at('transformer_out', linePositions, [208, 258, 258]),
+    ]
+    const given = { controls: { transformer: { ratedIn: 480, ratedOut: 208 } } }
+    expect(told('power-transformer', readings, given).level).toBe('stop')
+    expect(gate('live', readings, given).open).toBe(false)
+  })
+  it('tells what is lost between line side and motor', () => {
+    const readings = [
+      ...at('line_ll', linePositions, [480, 480, 480]),
+      ...at('volts_ll', linePositions, [478, 452, 479]),
+    ]
+    expect(told('branch-drop', readings)).toMatchObject({ level: 'fix' })
+  })
+})
+
+describe('the phase monitor', () => {
+  const lost = at('amps', legPositions, [0.1, 21.8, 22.1])
+  it('speaks only when a leg is lost', () => {
+    const even = say(at('amps', legPositions, [12, 12.1, 11.9]))
+    expect(even.verdicts.map((v) => v.check)).not.toContain('phase-monitor')
+  })
+  it('that is not recorded is asked for where a leg is lost (common practice)', () =>
+    expect(told('phase-monitor', lost)).toMatchObject({ level: 'watch' }))
+  it('that let a motor run on with a leg lost is to fix', () => {
+    const v = told('phase-monitor', lost, { controls: { phaseMonitor: true } })
+    expect(v).toMatchObject({ level: 'fix' })
+    expect(v.because).toContain('did not trip')
+  })
+  it('that opened has done its work', () => {
+    const dropped = [...at('volts_ll', linePositions, [480, 240, 240]), ...at('amps', legPositions, [0, 0, 0])]
+    expect(told('phase-monitor', dropped, { controls: { phaseMonitor: true } })).toMatchObject({
+      level: 'ok',
+      next: 'Do not bypass it. Find the lost leg first.',
+    })
+  })
+  it('is not asked of a drive, which watches its own line', () =>
+    expect(say(lost, { machine: { hasDrive: true } }).verdicts.map((v) => v.check)).not.toContain('phase-monitor'))
+})
+
+describe('live tests', () => {
+  it('2.37 A out on a leg of a fan that is off and 1.73 A back on the ground wire (common practice)', () => {
+    const readings = [...at('off_amps', ['L1'], [2.37]), ...at('ground_amps', ['ground-wire'], [1.73])]
+    const v = told('ground-current', readings)
+    expect(v.level).toBe('stop')
+    expect(v.because).toContain('0.64 A returns through pipe')
+    expect(told('off-amps', readings).because).toContain('ground wire')
+  })
+  it('a drive leaks by design: watched up to its own limit', () => {
+    const drive = { machine: { hasDrive: true } }
+    expect(told('ground-current', at('ground_amps', ['ground-wire'], [0.4]), drive).level).toBe('watch')
+    expect(told('ground-current', at('ground_amps', ['ground-wire'], [1.4]), drive).level).toBe('stop')
+  })
+  it('3.8 A creeping before 2 A is undersized or a weak capacitor (common practice)', () => {
+    const single = { machine: { phases: 1 as const, serviceVolts: 208 }, plate: { ...pscPlate, amps: '2.0' } }
+    const v = told(
+      'creeping-start',
+      [...at('start_amps', ['L1'], [3.8]), ...at('amps', ['L1'], [2]), ...at('start_seconds', ['start'], [9])],
+      single,
+    )
+    expect(v.level).toBe('fix')
+    expect(v.next).toContain('capacitor')
+    const brisk = [
+      ...at('start_amps', ['L1'], [3.8]),
+      ...at('amps', ['L1'], [2]),
+      ...at('start_seconds', ['start'], [1]),
+    ]
+    expect(told('creeping-start', brisk, single).level).toBe('ok')
+  })
+  it('an inrush above what the code letter gives', () => {
+    expect(told('inrush', at('inrush', legPositions, [84, 82, 80])).level).toBe('ok')
+    expect(told('inrush', at('inrush', legPositions, [190, 82, 80])).level).toBe('watch')
+  })
+  it('rolled leads name the side', () => {
+    const v = told('lead-roll', at('roll_amps', rollPositions, [20.1, 18, 22, 21.9, 20.2, 18.1, 18, 22.1, 20]))
+    expect(v.because).toContain('It is the motor')
+  })
+  it('a shell near its class is to fix, over it a stop; temperatures in the scale of the house', () => {
+    const t = (c: number, policies = {}) =>
+      told('temperature', at('temperature', ['motor', 'ambient'], [c, 30]), { policies })
+    expect(t(70).level).toBe('ok')
+    expect(t(115).level).toBe('fix')
+    expect(t(135).level).toBe('stop')
+    expect(t(70).because).toContain('158 °F')
+    expect(t(70, { temperature: 'C' }).because).toContain('70 °C')
+  })
+  it('a motor that hums is a stop; a still one nobody calls for is right', () => {
+    expect(told('as-found', [], { answers: { 'look.running': 'hums' } }).level).toBe('stop')
+    expect(told('as-found', [], { answers: { 'look.running': 'still', 'look.call': 'no' } }).level).toBe('ok')
+  })
+})
+
+describe('drive and gas section', () => {
+  const drive = (answers: Answers) => told('drive-display', [], { machine: { hasDrive: true }, answers })
+  it('a trip asks for its code and says what to look at first by its family', () => {
+    expect(drive({ 'drive.display': 'fault' })).toMatchObject({ level: 'fix', confidence: 'low' })
+    const ground = drive({ 'drive.display': 'fault', 'drive.code': '12', 'drive.family': 'ground' })
+    expect(ground.because).toContain('code 12, ground fault')
+    expect(ground.next).toContain('each lead to ground with the drive disconnected')
+    expect(drive({ 'drive.display': 'warning' }).level).toBe('watch')
+    expect(drive({ 'drive.display': 'dark' }).level).toBe('fix')
+    expect(drive({ 'drive.display': 'run' }).level).toBe('ok')
+  })
+  it('a cut-out lead left off is to fix; both are asked only where they are', () => {
+    const gas = { controls: { gasSection: true } }
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('fix')
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.tested': 'no' } }).level).toBe('watch')
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'yes' } }).level).toBe('ok')
+    const ids = (m: MachineFacts) => checkDefinitions.filter((c) => c.for(m)).map((c) => c.id)
+    expect(ids(facts)).not.toContain('gas-section')
+    expect(ids(facts)).not.toContain('drive')
+    expect(ids({ ...facts, hasDrive: true })).toContain('drive')
+  })
+  it('one pole of a two-line single-phase feed leaves a leg hot; of a feed to neutral it is all', () => {
+    const single = (serviceVolts: number) => ({
+      machine: { phases: 1 as const, serviceVolts },
+      controls: { starter: 'contactor' as const, poles: 1 as const },
+    })
+    expect(told('contactor-kind', [], single(208)).level).toBe('watch')
+    expect(() => told('contactor-kind', [], single(120))).toThrow('said nothing')
+  })
+})
