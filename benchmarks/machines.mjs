@@ -32,10 +32,10 @@ async function inBrowser(base, cookie) {
   try {
     const page = await openPage(browser, base, cookie, { width: 1280, height: 800 })
     await page.goto(`${base}/machines`)
-    await page.locator('.roof-row').first().waitFor()
+    await page.locator('.list-row').first().waitFor()
     const began = performance.now()
     await page.goto(`${base}/machines?sort=tag`)
-    await page.locator('.roof-row').first().waitFor()
+    await page.locator('.list-row').first().waitFor()
     const rows = performance.now() - began
     const frames = await page.evaluate(async () => {
       let worst = 0

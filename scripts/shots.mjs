@@ -116,7 +116,7 @@ const pictures = [
     'round',
     { width: 1280, height: 1000 },
     '/rounds/{today}',
-    async (page) => page.locator('.plan-list').first().waitFor(),
+    async (page) => page.locator('.route-list').first().waitFor(),
   ],
   [
     'round-prepare',

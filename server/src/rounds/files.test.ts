@@ -89,7 +89,7 @@ describe('the files of a closed round', () => {
     expect(pages).toHaveLength(1)
     const page = (await viewer.get(`/rounds/${walked.id}`)).body as RoundPage
     expect(pages[0]).toContain('Departures hall roof')
-    expect(pages[0]).toContain(`${walked.done} of ${walked.visits} machines were seen to`)
+    expect(pages[0]).toContain(`${walked.done} of ${walked.visits} machines visited`)
     const bad = page.visits.filter((s) => s.level === 'fix' || s.level === 'stop')
     for (const s of bad) expect(pages[0]).toContain(`${s.unitTag} / ${s.tag}`)
     for (const e of page.events.filter((x) => x.kind === 'skipped')) expect(pages[0]).toContain(e.note)

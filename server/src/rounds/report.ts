@@ -148,7 +148,7 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
       margin: [0, 2, 0, 8],
     },
     {
-      text: `${head.done} of ${head.visits} machines were seen to${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'No machine needs work.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} something.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
+      text: `${head.done} of ${head.visits} machines visited${head.skipped > 0 ? `, ${head.skipped} skipped` : ''}${left.length > 0 ? `, ${left.length} left` : ''}${minutes > 0 ? `, in ${Math.floor(minutes / 60)} h ${minutes % 60} min` : ''}. ${found.length === 0 ? 'No machine needs work.' : `${found.length} ${found.length === 1 ? 'needs' : 'need'} attention.`}${better > 0 ? ` ${better} that ${better === 1 ? 'was' : 'were'} not in order ${better === 1 ? 'is' : 'are'} now.` : ''}`,
       fontSize: 11,
     },
     ...(found.length === 0

@@ -58,6 +58,7 @@ export function Themed({ children }: { children: ReactNode }) {
         },
         components: {
           Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 },
+          Form: { itemMarginBottom: 0, verticalLabelPadding: '0 0 4px', labelColor: 'var(--ink-2)' },
           Table: {
             headerBg: 'transparent',
             headerSortActiveBg: 'transparent',
