@@ -79,7 +79,7 @@ export async function bench(say) {
       // Six readings a visit, as a three-phase visit has them.
       await psql(`
         insert into visits (id, site_id, machine_id, taken_at, by, state, note, reason, source)
-          select gen_random_uuid(), m.site_id, m.id, timestamptz '2019-01-01' + make_interval(days => d, secs => 7), 'bench', '{"settled": true, "mode": null, "filters": null, "panels": null, "sister": null, "turning": null}', '', '', 'import'
+          select gen_random_uuid(), m.site_id, m.id, timestamptz '2019-01-01' + make_interval(days => d, secs => 7), 'bench', '{"settled": true, "mode": null, "filters": null, "panels": null, "twin": null, "turning": null}', '', '', 'import'
           from machines m, generate_series(${from}, ${to - 1}) d;
         insert into readings (site_id, machine_id, taken_at, visit_id, quantity, position, value)
           select s.site_id, s.machine_id, s.taken_at, s.id, q.quantity, q.position, q.value

@@ -48,7 +48,7 @@ function Unit({
   const size = Math.min(1.5, Math.max(1.15, (box.w * 1.9) / Math.max(4, unit.tag.length)))
   return (
     <g
-      className={`map-unit map-${level}${chosen ? ' map-chosen' : ''}`}
+      className={`map-unit map-${level === 'not judged' ? 'unseen' : level}${chosen ? ' map-chosen' : ''}`}
       role={onPick || onDown ? 'button' : 'img'}
       tabIndex={onPick ? 0 : undefined}
       aria-label={`${unit.tag}, ${levelWords[level]}${unit.load === null ? '' : `, ${Math.round(unit.load * 100)} % of plate`}`}
