@@ -22,8 +22,8 @@ test('first sign-in: a wrong password is told, the right one leads to the Roof, 
 test('a new hand gets a link, sets a password and sees what the role allows', async ({ page, browser }) => {
   await signIn(page, 'vale')
   await page.goto('/limits')
-  await page.getByLabel('Name', { exact: true }).fill('Odo Finch')
-  await page.getByLabel('Sign-in name').fill('finch')
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Odo Finch')
+  await page.getByRole('textbox', { name: 'Sign-in name' }).fill('finch')
   await page.getByRole('button', { name: 'Add and create sign-in link' }).click()
   const link = (await page.getByRole('status').textContent())?.match(/\/welcome\/\S+/)?.[0] ?? ''
   const context = await browser.newContext()

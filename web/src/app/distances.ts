@@ -12,9 +12,9 @@ export const distanceFigure = (meters: number, unit: DistanceUnit): number =>
 
 export const showDistance = (meters: number, unit: DistanceUnit): string => `${distanceFigure(meters, unit)} ${unit}`
 
-/** A figure of the unit, in meters. */
+/** A figure of the unit, in meters; NaN for what is no figure. */
 export const toMeters = (figure: number, unit: DistanceUnit): number =>
-  unit === 'ft' ? convert(figure, 'ft', 'm') : figure
+  unit === 'ft' && Number.isFinite(figure) ? convert(figure, 'ft', 'm') : figure
 
 /** How far an arrow key moves a unit on a map, and what a drag snaps to, meters: half a meter, or a foot. */
 export const gridOf = (unit: DistanceUnit): number => (unit === 'ft' ? toMeters(1, 'ft') : 0.5)

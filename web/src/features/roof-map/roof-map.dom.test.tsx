@@ -97,6 +97,11 @@ describe('on a site of US units', () => {
     await user.type(width, '200')
     expect(screen.getByRole('group', { name: /^Roof map of Hall roof, 200 by/ })).toBeTruthy()
     expect(document.querySelector('.map-deck')?.getAttribute('width')).toBe(String(200 * 0.3048))
+    await user.clear(width)
+    await user.type(width, 'wide')
+    expect(screen.getByRole('alert').textContent).toBe('6.6 to 6561.7 ft')
+    await user.click(screen.getByRole('button', { name: 'Set the scale' }))
+    expect(document.body.textContent).toContain('Tap the first of two points')
   })
 })
 

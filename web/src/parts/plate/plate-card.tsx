@@ -1,5 +1,5 @@
 import { chooseColumn, readColumns, type Plate, type PlateField } from '@motor-round/core/plate'
-import { useState } from 'react'
+import { useEffect, useRef, useState, type RefObject } from 'react'
 import { headOf, plateCells, type PlateCell } from './cells.ts'
 import { markUnreadable, readCell, writeCell } from './cell-text.ts'
 import './plate.css'
@@ -40,7 +40,18 @@ function columnInForce({ plate, serviceVolts, connectionVolts }: Props): number 
   }
 }
 
-function Editor({ props, cell, close }: { props: Props; cell: PlateCell; close: (next?: PlateField) => void }) {
+function Editor({
+  props,
+  cell,
+  close,
+  heldRef,
+}: {
+  props: Props
+  cell: PlateCell
+  close: (next?: PlateField) => void
+  /** Takes what is typed when another cell is chosen. */
+  heldRef: RefObject<(() => boolean) | null>
+}) {
   const [text, setText] = useState(readCell(props.plate, cell.field))
   const [message, setMessage] = useState<string | null>(null)
   const commit = () => {
@@ -52,6 +63,12 @@ function Editor({ props, cell, close }: { props: Props; cell: PlateCell; close: 
     props.onChange?.(written.plate)
     return true
   }
+  useEffect(() => {
+    heldRef.current = commit
+    return () => {
+      heldRef.current = null
+    }
+  })
   return (
     <span className="plate-editor">
       <input
@@ -106,6 +123,10 @@ export function PlateCard(props: Props) {
           ?.field ?? null)
       : null,
   )
+  const heldRef = useRef<(() => boolean) | null>(null)
+  const choose = (field: PlateField) => {
+    if (editing !== field && (heldRef.current?.() ?? true)) setEditing(field)
+  }
   const [more, setMore] = useState(props.blanks ?? false)
   const inForce = columnInForce(props)
   const cells = plateCells.filter(
@@ -134,9 +155,18 @@ export function PlateCard(props: Props) {
             props={props}
             cell={{ field: 'maker', head: 'MAKER', title: 'Maker' }}
             close={() => setEditing(null)}
+            heldRef={heldRef}
           />
         ) : onChange ? (
-          <button type="button" className="plate-maker" onClick={() => setEditing('maker')}>
+          <button
+            type="button"
+            className="plate-maker"
+            onMouseDown={(e) => {
+              e.preventDefault()
+              choose('maker')
+            }}
+            onClick={() => choose('maker')}
+          >
             {plate.maker ?? 'Maker'}
           </button>
         ) : (
@@ -152,7 +182,12 @@ export function PlateCard(props: Props) {
               <button
                 type="button"
                 aria-label={`${cell.title}: ${readCell(plate, cell.field) || 'blank'}`}
-                onClick={() => setEditing(cell.field)}
+                // The cell that is left closes and the others move: chosen as it is pressed, before they do.
+                onMouseDown={(e) => {
+                  e.preventDefault()
+                  choose(cell.field)
+                }}
+                onClick={() => choose(cell.field)}
               >
                 <small>{headOf(cell, plate)}</small>
                 {value(cell)}
@@ -161,7 +196,13 @@ export function PlateCard(props: Props) {
               <div>
                 <small>{headOf(cell, plate)}</small>
                 {onChange ? (
-                  <Editor key={cell.field} props={props} cell={cell} close={(next) => setEditing(next ?? null)} />
+                  <Editor
+                    key={cell.field}
+                    props={props}
+                    cell={cell}
+                    close={(next) => setEditing(next ?? null)}
+                    heldRef={heldRef}
+                  />
                 ) : (
                   <span>{value(cell)}</span>
                 )}
