@@ -61,7 +61,7 @@ async function firstLoad(base, cookie, roundId) {
     const bytes = [...scripts].reduce((n, s) => n + gzipSync(readFileSync(join(root, 'web/dist', s))).length, 0)
     await page.goto(`${base}/rounds/${roundId}`)
     await page.getByRole('button', { name: 'Download for offline' }).click()
-    await page.getByText('This round is on this phone').waitFor({ timeout: 60_000 })
+    await page.getByText('Downloaded for offline').waitFor({ timeout: 60_000 })
     await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
     const online = await open()
     await page.context().setOffline(true)
