@@ -62,6 +62,7 @@ CREATE TABLE "machine_states" (
 	"conditions" jsonb DEFAULT '[]'::jsonb NOT NULL,
 	"found" jsonb,
 	"confidence" text NOT NULL,
+	"stale" boolean DEFAULT false NOT NULL,
 	"rail" jsonb,
 	"mean_volts" double precision,
 	"load" double precision,
@@ -346,6 +347,7 @@ CREATE INDEX "audit_at" ON "audit" USING btree ("at");--> statement-breakpoint
 CREATE INDEX "audit_entity" ON "audit" USING btree ("entity_id","at");--> statement-breakpoint
 CREATE INDEX "components_machine" ON "components" USING btree ("machine_id","slot");--> statement-breakpoint
 CREATE UNIQUE INDEX "components_one_in_place" ON "components" USING btree ("machine_id","slot") WHERE "components"."removed_at" is null;--> statement-breakpoint
+CREATE INDEX "machine_states_stale" ON "machine_states" USING btree ("machine_id") WHERE stale;--> statement-breakpoint
 CREATE INDEX "machine_states_need" ON "machine_states" USING btree ("need" DESC NULLS LAST,"due_at","sort_key");--> statement-breakpoint
 CREATE INDEX "machine_states_site" ON "machine_states" USING btree ("site_id","area_id");--> statement-breakpoint
 CREATE UNIQUE INDEX "machines_tag" ON "machines" USING btree ("unit_id",lower("tag"));--> statement-breakpoint

@@ -6,7 +6,7 @@ import { migrateUp, openDb, openPool } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
-import { refreshForNewJudge } from './machine-list/refresh.ts'
+import { refreshForNewJudge, refreshStale } from './machine-list/refresh.ts'
 import { deafen } from './rounds/live.ts'
 import { serveSimulatedMeters } from './meters/simulated.ts'
 import { sessions } from './auth/session.ts'
@@ -16,6 +16,16 @@ import { demoSignIns, firstLead, loadDemo } from './seed.ts'
 function end(message: string): never {
   process.stderr.write(`${message}\n`)
   process.exit(1)
+}
+
+/** Judge what a batch that was cut off left unjudged, by whichever server it was. */
+async function judgeStale({ db, log }: Deps): Promise<void> {
+  try {
+    await db.transaction((tx) => refreshStale(tx))
+  } catch (e) {
+    // No database: it is tried again, and every answer says so meanwhile.
+    log.warn({ err: e instanceof Error ? e.message : String(e) }, 'stale machines were not judged')
+  }
 }
 
 async function run(): Promise<void> {
@@ -35,6 +45,8 @@ async function run(): Promise<void> {
   const link = await firstLead(deps)
   await sweepImports(deps)
   await deps.db.transaction((tx) => refreshForNewJudge(tx))
+  await judgeStale(deps)
+  setInterval(() => void judgeStale(deps), 20_000).unref()
   const app = createApp(deps)
   const server = serverFor(config, app)
   server.once('error', (error) =>

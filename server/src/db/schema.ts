@@ -283,6 +283,8 @@ export const machineStates = pgTable(
     /** The worst finding that is not closed. */
     found: jsonb().$type<MachineRow['found']>(),
     confidence: text().$type<Judgement['confidence']>().notNull(),
+    /** Visits were kept and not judged yet: a batch is under way, or its server ended in the middle of it. */
+    stale: boolean().notNull().default(false),
     rail: jsonb().$type<Judgement['rail']>(),
     meanVolts: doublePrecision('mean_volts'),
     load: doublePrecision(),
@@ -293,6 +295,9 @@ export const machineStates = pgTable(
     dueAt: at('due_at'),
   },
   (t) => [
+    index('machine_states_stale')
+      .on(t.machineId)
+      .where(sql`stale`),
     index('machine_states_need').on(t.need.desc(), t.dueAt, t.sortKey),
     index('machine_states_site').on(t.siteId, t.areaId),
   ],

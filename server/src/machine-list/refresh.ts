@@ -57,9 +57,10 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
  * Judge machines again and write what the Roof shows of them, then their twins by the new loads. The policies are held
  * and all their state rows locked first, in order, so that two writers to one machine follow each other and the later one
  * sees both.
+ * @returns the machines as they were judged
  */
-export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<void> {
-  if (machineIds.length === 0) return
+export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<Known[]> {
+  if (machineIds.length === 0) return []
   const policies = await heldPolicies(tx)
   const ids = [...machineIds].sort()
   const twins = await twinsOf(tx, ids)
@@ -69,11 +70,12 @@ export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<vo
     .where(inArray(machineStates.machineId, [...new Set([...ids, ...twins])].sort()))
     .orderBy(machineStates.machineId)
     .for('update')
-  await judgeAndWrite(tx, ids, policies)
+  const judged = await judgeAndWrite(tx, ids, policies)
   if (twins.length > 0) await judgeAndWrite(tx, twins, policies)
+  return judged
 }
 
-async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<void> {
+async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<Known[]> {
   const places = new Map(
     (
       await tx
@@ -91,7 +93,8 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
         .where(inArray(machines.id, ids))
     ).map((p) => [p.id, p]),
   )
-  const rows = (await loadKnown(tx, ids)).flatMap((known) => {
+  const all = await loadKnown(tx, ids)
+  const rows = all.flatMap((known) => {
     const place = places.get(known.machine.id)
     if (!place) return []
     const judgement = judgeStanding(known, policies)
@@ -126,6 +129,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
               more: told.length - 1,
             }
           : null,
+        stale: false,
         confidence: judgement?.confidence ?? ('full' as const),
         rail: judgement?.rail ?? null,
         meanVolts: load.volts,
@@ -140,7 +144,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
       },
     ]
   })
-  if (rows.length === 0) return
+  if (rows.length === 0) return all
   const set = Object.fromEntries(
     (
       [
@@ -154,6 +158,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
         ['headline', 'headline'],
         ['conditions', 'conditions'],
         ['found', 'found'],
+        ['stale', 'stale'],
         ['confidence', 'confidence'],
         ['rail', 'rail'],
         ['meanVolts', 'mean_volts'],
@@ -166,6 +171,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
     ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
   )
   await tx.insert(machineStates).values(rows).onConflictDoUpdate({ target: machineStates.machineId, set })
+  return all
 }
 
 const batch = 100
@@ -174,6 +180,19 @@ const batch = 100
 export async function refreshMany(tx: Tx, machineIds: readonly string[]): Promise<void> {
   const sorted = [...machineIds].sort()
   for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch))
+}
+
+/** Judge what a batch left unjudged because its server ended in the middle of it; what is left comes at the next call. */
+export async function refreshStale(tx: Tx, most = 500): Promise<void> {
+  const rows = await tx
+    .select({ id: machineStates.machineId })
+    .from(machineStates)
+    .where(eq(machineStates.stale, true))
+    .limit(most)
+  await refreshMany(
+    tx,
+    rows.map((r) => r.id),
+  )
 }
 
 /** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */

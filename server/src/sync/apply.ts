@@ -3,6 +3,7 @@ import type { Deps } from '../deps.ts'
 import { foreseen } from '../http/errors.ts'
 import { HttpProblem, invalid } from '../http/problem.ts'
 import { applyMutation } from './handlers.ts'
+import { judgeRead, type VisitRead } from './judge-read.ts'
 
 const rejectedBy = (n: number, p: HttpProblem): SyncResult => ({
   n,
@@ -28,6 +29,8 @@ export async function applyBatch(
 ): Promise<SyncResult[]> {
   const rejected = new Set<string>()
   const out: SyncResult[] = []
+  const read: VisitRead[] = []
+  const again: string[] = []
   for (const raw of mutations) {
     const parsed = batchMutation.safeParse(raw)
     if (!parsed.success) {
@@ -43,6 +46,10 @@ export async function applyBatch(
     try {
       const done = await deps.db.transaction((tx) => applyMutation(tx, mutation, person, deps.now()))
       out.push({ n: mutation.n, problem: null, ...done })
+      if (mutation.kind !== 'visit') continue
+      const { machineId, id: visitId } = mutation.body
+      if (done.outcome === 'applied') read.push({ n: mutation.n, machineId, visitId })
+      else again.push(machineId)
     } catch (e) {
       const problem = foreseen(e)
       // Not signed in, too many at once, no database: nothing is wrong with the mutation.
@@ -51,5 +58,6 @@ export async function applyBatch(
       out.push(rejectedBy(mutation.n, problem))
     }
   }
-  return out
+  const said = await judgeRead(deps, read, again)
+  return out.map((r) => ({ ...r, ...said.get(r.n) }))
 }

@@ -7,7 +7,7 @@ import { keepSpeedChange, keepSpeedChangeDone } from '../speed-changes/keep.ts'
 import { keepRoofMap } from '../register/roof-map.ts'
 import { keepMotor, keepPlate } from '../register/keep-motor.ts'
 import { keepPart } from '../register/parts.ts'
-import { keepVisit, keepWork } from '../visits/keep.ts'
+import { keepVisitUnjudged, keepWork } from '../visits/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
 
@@ -21,10 +21,8 @@ const handlers: {
   readonly [K in MutationKind]: (tx: Tx, body: Bodies[K], person: Person, now: Date) => Promise<Applied>
 } = {
   found: async (tx, body, person, now) => applied(await keepFound(tx, body, person.name, now)),
-  visit: async (tx, body, person, now) => {
-    const { already, judgement, others } = await keepVisit(tx, body, person, now)
-    return { ...applied(!already), judgement, others }
-  },
+  // Its machine is judged once, when the batch is through.
+  visit: async (tx, body, person, now) => applied(!(await keepVisitUnjudged(tx, body, person, now))),
   work: async (tx, body, person, now) => applied(!(await keepWork(tx, body, person, now)).already),
   picture: async (tx, body, person) => applied(await keepPicture(tx, body, person.name)),
   event: async (tx, body, person, now) => applied(await keepEvent(tx, body, person.name, now)),

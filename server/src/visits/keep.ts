@@ -9,15 +9,16 @@ import {
 } from '@motor-round/contract'
 import { partAt } from '@motor-round/core/fitted'
 import type { Judgement } from '@motor-round/core/judge'
+import type { Policies } from '@motor-round/core/limits'
 import { eq, sql } from 'drizzle-orm'
 import { record } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
-import { readings, visits, supersessions, work } from '../db/schema.ts'
+import { machineStates, readings, visits, supersessions, work } from '../db/schema.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { peersOf } from '../register/peers.ts'
 import { lockMachine } from '../register/machines.ts'
 import { judgeVisit } from '../machine-list/judge-known.ts'
-import { asWork, loadKnown, loadVisit } from '../machine-list/known.ts'
+import { asWork, loadKnown, loadVisit, type Known } from '../machine-list/known.ts'
 import { refresh } from '../machine-list/refresh.ts'
 import { currentPolicies } from '../policies/current.ts'
 
@@ -42,20 +43,30 @@ export interface KeptVisit {
   readonly others: { visitId: string; by: string; takenAt: string }[]
 }
 
-async function told(tx: Tx, machineId: string, visitId: string, already: boolean): Promise<KeptVisit> {
-  const [known] = await loadKnown(tx, [machineId])
-  const visit = known?.visits.find((s) => s.id === visitId) ?? (await loadVisit(tx, visitId))
-  if (!known || !visit) throw notFound('visit')
+/** What is said of a visit that is on record. */
+export async function judgedVisit(
+  tx: Tx,
+  known: Known,
+  visitId: string,
+  policies: Policies,
+): Promise<Pick<KeptVisit, 'visit' | 'judgement' | 'others'>> {
+  const visit = known.visits.find((s) => s.id === visitId) ?? (await loadVisit(tx, visitId))
+  if (!visit) throw notFound('visit')
   const among = { ...known, peers: await peersOf(tx, known) }
   const at = Date.parse(visit.takenAt)
   return {
     visit,
-    judgement: judgeVisit(among, coreVisit(visit), await currentPolicies(tx)),
-    already,
+    judgement: judgeVisit(among, coreVisit(visit), policies),
     others: known.visits
       .filter((s) => s.source === 'walk' && s.by !== visit.by && Math.abs(Date.parse(s.takenAt) - at) < dayMs)
       .map((s) => ({ visitId: s.id, by: s.by, takenAt: s.takenAt })),
   }
+}
+
+async function told(tx: Tx, machineId: string, visitId: string, already: boolean): Promise<KeptVisit> {
+  const [known] = await loadKnown(tx, [machineId])
+  if (!known) throw notFound('visit')
+  return { ...(await judgedVisit(tx, known, visitId, await currentPolicies(tx))), already }
 }
 
 /** Keep a visit with its readings and judge its machine anew; the same id twice keeps one. */
@@ -65,11 +76,39 @@ export async function keepVisit(
   person: Person,
   now: Date,
 ): Promise<KeptVisit> {
+  const already = await writeVisit(tx, body, person, now)
+  if (!already) await refresh(tx, [body.machineId])
+  return told(tx, body.machineId, body.id, already)
+}
+
+/**
+ * Keep a visit whose machine is judged later, once for a whole batch: until then its state is marked as stale, in the same
+ * transaction, so that no crash leaves it as it was before.
+ * @returns whether it was kept before
+ */
+export async function keepVisitUnjudged(
+  tx: Tx,
+  body: BodyOf<typeof endpoints.saveVisit>,
+  person: Person,
+  now: Date,
+): Promise<boolean> {
+  const already = await writeVisit(tx, body, person, now)
+  if (!already) await tx.update(machineStates).set({ stale: true }).where(eq(machineStates.machineId, body.machineId))
+  return already
+}
+
+/** Write a visit with its readings. @returns whether it was kept before */
+async function writeVisit(
+  tx: Tx,
+  body: BodyOf<typeof endpoints.saveVisit>,
+  person: Person,
+  now: Date,
+): Promise<boolean> {
   await lockId(tx, body.id)
   const [again] = await tx.select({ machineId: visits.machineId }).from(visits).where(eq(visits.id, body.id))
   if (again) {
     if (again.machineId !== body.machineId) throw fieldProblem('id', 'that id belongs to another machine', 409)
-    return told(tx, body.machineId, body.id, true)
+    return true
   }
   const takenAt = new Date(body.takenAt)
   if (takenAt.getTime() > now.getTime() + dayMs) throw fieldProblem('takenAt', 'is in the future; check the clock')
@@ -119,8 +158,7 @@ export async function keepVisit(
       after: { visit: body.id },
     })
   }
-  await refresh(tx, [machine.id])
-  return told(tx, body.machineId, body.id, false)
+  return false
 }
 
 /** Keep a piece of work; the same id twice keeps one. */
