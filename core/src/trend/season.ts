@@ -24,7 +24,7 @@ function fits(x: readonly number[], y: readonly number[], basis: readonly ((t: n
   const rows = x.map((t) => basis.map((f) => f(t)))
   const ata = basis.flatMap((_, i) => basis.map((__, j) => rows.reduce((s, r) => s + (r[i] ?? 0) * (r[j] ?? 0), 0)))
   const aty = basis.map((_, i) => rows.reduce((s, r, k) => s + (r[i] ?? 0) * (y[k] ?? 0), 0))
-  const [c] = solveSpd(Float64Array.from(ata), basis.length, [Float64Array.from(aty)]) ?? []
+  const [c] = solveSpd(ata, basis.length, [aty]) ?? []
   if (!c) return null
   const left = rows.reduce((s, r, k) => s + ((y[k] ?? 0) - r.reduce((a, v, i) => a + v * (c[i] ?? 0), 0)) ** 2, 0)
   return { c, left }

@@ -4,8 +4,13 @@
  * @returns one solution a right-hand side, or null when the matrix is not positive definite
  * @source Golub and Van Loan, Matrix Computations, 4.2
  */
-export function solveSpd(a: Float64Array, n: number, rights: readonly Float64Array[]): readonly Float64Array[] | null {
-  const l = new Float64Array(n * n)
+export function solveSpd(
+  a: readonly number[],
+  n: number,
+  rights: readonly (readonly number[])[],
+): readonly number[][] | null {
+  // Plain arrays: for the few terms of a trend, making a typed one takes longer than the sums.
+  const l: number[] = new Array<number>(n * n).fill(0)
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++) {
       let sum = a[i * n + j] ?? 0
@@ -15,7 +20,7 @@ export function solveSpd(a: Float64Array, n: number, rights: readonly Float64Arr
       else return null
     }
   return rights.map((b) => {
-    const x = Float64Array.from(b)
+    const x = b.slice()
     for (let i = 0; i < n; i++) {
       for (let k = 0; k < i; k++) x[i] = (x[i] ?? 0) - (l[i * n + k] ?? 0) * (x[k] ?? 0)
       x[i] = (x[i] ?? 0) / (l[i * n + i] ?? 1)

@@ -61,28 +61,36 @@ const twoLess = 0.17
 const least = 0.025
 
 const terms = 1 + priors.length
-type Row = readonly number[]
+
+/** A reading as the regression sees it, worked out once. */
+interface Row {
+  readonly at: number
+  /** Terms: level, yearly swing (two), volts, filters. */
+  readonly x: readonly number[]
+  /** Logarithm of the amps. */
+  readonly log: number
+}
 
 function rowOf(p: WatchPoint): Row {
   const turn = (2 * Math.PI * p.at) / yearMs
-  return [1, Math.cos(turn), Math.sin(turn), Math.log(p.volts), p.filters]
+  return { at: p.at, x: [1, Math.cos(turn), Math.sin(turn), Math.log(p.volts), p.filters], log: Math.log(p.amps) }
 }
 
 /** The baseline: sums of a regression with priors, to which readings are added and from which they are taken. */
 class Baseline {
-  readonly #points: WatchPoint[] = []
-  readonly #a = new Float64Array(terms * terms)
-  readonly #b = new Float64Array(terms)
+  readonly #rows: Row[] = []
+  readonly #a: number[] = new Array<number>(terms * terms).fill(0)
+  readonly #b: number[] = new Array<number>(terms).fill(0)
   #yy = 0
   #shift: number | null = null
 
   get n(): number {
-    return this.#points.length
+    return this.#rows.length
   }
 
-  #sum(p: WatchPoint, sign: 1 | -1): void {
-    const x = rowOf(p)
-    const y = this.#y(p)
+  #sum(row: Row, sign: 1 | -1): void {
+    const x = row.x
+    const y = this.#y(row)
     for (let i = 0; i < terms; i++) {
       const xi = x[i] ?? 0
       for (let j = 0; j < terms; j++) this.#a[i * terms + j] = (this.#a[i * terms + j] ?? 0) + sign * xi * (x[j] ?? 0)
@@ -93,37 +101,37 @@ class Baseline {
 
   /** How often it was read, visits a year, between once and weekly. */
   get visitsAYear(): number {
-    const first = this.#points[0]
-    const last = this.#points.at(-1)
+    const first = this.#rows[0]
+    const last = this.#rows.at(-1)
     if (!first || !last || last.at <= first.at) return 4
     return Math.min(52, Math.max(1, ((this.n - 1) * yearMs) / (last.at - first.at)))
   }
 
   /** Logarithms about that of the first reading: small numbers, so that sums can be taken apart again. */
-  #y(p: WatchPoint): number {
-    this.#shift ??= Math.log(p.amps)
-    return Math.log(p.amps) - this.#shift
+  #y(row: Row): number {
+    this.#shift ??= row.log
+    return row.log - this.#shift
   }
 
-  add(p: WatchPoint): void {
-    this.#points.push(p)
-    this.#sum(p, 1)
-    const oldest = this.n > window ? this.#points.shift() : undefined
+  add(row: Row): void {
+    this.#rows.push(row)
+    this.#sum(row, 1)
+    const oldest = this.n > window ? this.#rows.shift() : undefined
     if (oldest) this.#sum(oldest, -1)
   }
 
   /** Take out the reading that was added last. */
   drop(): void {
-    const last = this.#points.pop()
+    const last = this.#rows.pop()
     if (last) this.#sum(last, -1)
   }
 
   /** What some next readings are expected to be together: mean of their logarithms, its standard error, and how far off they are. */
-  expect(next: readonly WatchPoint[]): { mean: number; error: number; off: number } | null {
+  expect(next: readonly Row[]): { mean: number; error: number; off: number } | null {
     if (this.n < fewest) return null
     const noise = scatter * scatter
-    const a = new Float64Array(this.#a)
-    const b = new Float64Array(this.#b)
+    const a = this.#a.slice()
+    const b = this.#b.slice()
     priors.forEach((sd, k) => {
       const i = (k + 1) * terms + k + 1
       const weight = noise / (sd * sd)
@@ -131,7 +139,7 @@ class Baseline {
       if (k === 2) b[k + 1] = (b[k + 1] ?? 0) + weight * voltsBelieved
     })
     const x = rowMean(next)
-    const solved = solveSpd(a, terms, [b, Float64Array.from(x)])
+    const solved = solveSpd(a, terms, [b, x])
     if (!solved) return null
     const [beta, spread] = solved
     if (!beta || !spread) return null
@@ -146,14 +154,21 @@ class Baseline {
       mean += (beta[i] ?? 0) * (x[i] ?? 0)
       lever += (spread[i] ?? 0) * (x[i] ?? 0)
     }
-    const off = next.reduce((s, p) => s + this.#y(p), 0) / next.length - mean
+    const off = next.reduce((s, row) => s + this.#y(row), 0) / next.length - mean
     return { mean: mean + (this.#shift ?? 0), error: Math.sqrt(variance * (1 / next.length + lever)), off }
   }
 }
 
-function rowMean(points: readonly WatchPoint[]): number[] {
-  const rows = points.map(rowOf)
-  return Array.from({ length: terms }, (_, i) => rows.reduce((s, r) => s + (r[i] ?? 0), 0) / rows.length)
+function rowMean(rows: readonly Row[]): readonly number[] {
+  const [only] = rows
+  if (only && rows.length === 1) return only.x
+  const mean: number[] = []
+  for (let i = 0; i < terms; i++) {
+    let sum = 0
+    for (const row of rows) sum += row.x[i] ?? 0
+    mean.push(sum / rows.length)
+  }
+  return mean
 }
 
 /**
@@ -168,8 +183,8 @@ function rowMean(points: readonly WatchPoint[]): number[] {
  */
 export function watchAmps(points: readonly WatchPoint[], explained: readonly number[]): Watched {
   let baseline = new Baseline()
-  let changed: { since: number; by: number; held: WatchPoint[] } | null = null
-  let before: WatchPoint | null = null
+  let changed: { since: number; by: number; held: Row[] } | null = null
+  let before: Row | null = null
   let last: Watched = { expected: null, change: null }
   const explanations = [...explained].sort((a, b) => a - b)
   for (const p of points) {
@@ -183,12 +198,13 @@ export function watchAmps(points: readonly WatchPoint[], explained: readonly num
       changed = null
       before = null
     }
-    const one = baseline.expect([p])
+    const row = rowOf(p)
+    const one = baseline.expect([row])
     // The reading before is in the baseline by now; two together are held against those before both.
     let two: ReturnType<Baseline['expect']> = null
     if (before !== null && changed === null) {
       baseline.drop()
-      two = baseline.expect([before, p])
+      two = baseline.expect([before, row])
       baseline.add(before)
     }
     const limit = oneOut + (moreAtThreeTimesTheVisits * Math.log(baseline.visitsAYear / 4)) / Math.log(3)
@@ -205,18 +221,18 @@ export function watchAmps(points: readonly WatchPoint[], explained: readonly num
     if (byOne || byTwo) {
       const by = Math.expm1((byTwo && !byOne ? two?.off : one.off) ?? 0)
       if (!changed) {
-        const since: WatchPoint = byOne || before === null ? p : before
-        if (since !== p) baseline.drop()
-        changed = { since: since.at, by, held: since === p ? [p] : [since, p] }
+        const since: Row = byOne || before === null ? row : before
+        if (since !== row) baseline.drop()
+        changed = { since: since.at, by, held: since === row ? [row] : [since, row] }
       } else {
         changed.by = by
-        changed.held.push(p)
+        changed.held.push(row)
       }
     } else {
       changed = null
-      baseline.add(p)
+      baseline.add(row)
     }
-    before = changed ? null : p
+    before = changed ? null : row
     last = { expected, change: changed ? { since: changed.since, by: changed.by } : null }
   }
   return last
