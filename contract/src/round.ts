@@ -261,7 +261,7 @@ export const picture = z.object({
   note: z.string(),
 })
 
-/** A unit with its fan, found on the roof and not in the book. */
+/** A unit with its fan, found on the roof and not on record. */
 export const foundBody = z.strictObject({
   unit: z.strictObject({
     id,

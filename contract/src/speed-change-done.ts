@@ -28,7 +28,7 @@ export interface SpeedChangeDone {
 
 /**
  * What doing a plan comes to on a machine as it stands.
- * @throws RangeError with words, when what it changes is not in the book any more
+ * @throws RangeError with words, when what it changes is not on record any more
  */
 export function speedChangeDone(
   known: Known,

@@ -101,7 +101,7 @@ interface Known {
   readonly site?: SiteFacts | undefined
 }
 
-/** What was put into a slot after something else was in it; what went in first began the book, not an epoch. */
+/** What was put into a slot after something else was in it; what went in first began the record, not an epoch. */
 function changesOfParts(parts: readonly PartRecord[]): WorkDone[] {
   const first = new Map<string, number>()
   for (const p of parts) {

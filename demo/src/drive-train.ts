@@ -32,7 +32,7 @@ export interface DriveTrain {
   readonly sheave: PartSpecs['motor-sheave']
   readonly driven: FixedSheave
   readonly wheel: PartSpecs['wheel']
-  /** Turns open when the book began; null for a fixed sheave. */
+  /** Turns open when the record began; null for a fixed sheave. */
   readonly turns: number | null
   readonly pressure: number
 }

@@ -32,7 +32,7 @@ const stories: Readonly<Record<string, Story>> = {
 /** Stories that live in the amps: no other work may begin a new epoch under them. */
 const inAmps = ['bearing-drags', 'filter-wall', 'belt-slips', 'damper-shut', 'wheel-dirty', 'twin-off', 'stand-in']
 
-/** Filters go by their schedule; everything else in this book went because it was worn. */
+/** Filters go by their schedule; everything else on this record went because it was worn. */
 const outFor = (why: string): 'worn' | 'schedule' => (why === 'loaded' ? 'schedule' : 'worn')
 
 /** The past of a machine's drive train: what was fitted when, what was turned, greased and cleaned. */
@@ -76,7 +76,7 @@ export function pastOf(
   if (random.next() < 0.6) put(Math.round(random.between(300, 700)), 'greased', 'two strokes each end')
   if (!drive) return { parts, work, turnsAt: () => 0, planned: null }
 
-  // Belts last two to four years; those before the book began have lives all the same.
+  // Belts last two to four years; those before the record began have lives all the same.
   const lastBelts =
     !quiet && random.next() < 0.5 ? Math.round(random.between(900, 1200)) : Math.round(random.between(1480, 1600))
   const belts: number[] = []

@@ -22,7 +22,7 @@ import { seededId } from './ids.ts'
 
 type File = Omit<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures'>
 
-/** Every machine of an area with what it wants, as the book would say on a day. */
+/** Every machine of an area with what it wants, as the record would say on a day. */
 function wantedOf(file: File, areaId: string, now: number) {
   const area = file.areas.find((a) => a.id === areaId)
   const units = file.units.filter((u) => u.areaId === areaId)

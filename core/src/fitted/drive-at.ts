@@ -44,7 +44,7 @@ function centerNow(driver: number, driven: number, length: number | null, measur
 const reaches = (driver: number, driven: number, length: number): boolean =>
   length > beltLength(driver, driven, ((driver + driven) / 2) * 1.001)
 
-/** The drive at an instant, from what is fitted and done; null where a sheave is not in the book. */
+/** The drive at an instant, from what is fitted and done; null where a sheave is not on record. */
 export function driveAt(
   parts: readonly FittedPart[],
   work: readonly WorkDone[],
@@ -123,7 +123,7 @@ export const beltService = 1.2
 /**
  * What the belts of a drive are good for, watts of all together.
  * @param rpm of the motor
- * @returns null where section, count, length or centers are not in the book, or their rating is not known
+ * @returns null where section, count, length or centers are not on record, or their rating is not known
  */
 export function beltsCarry(d: DriveStands, rpm: number): number | null {
   if (d.section === null || d.belts === null || d.center === null || d.beltLength === null) return null

@@ -169,7 +169,7 @@ export function sheavesAt(parts: readonly FittedPart[], work: readonly WorkDone[
       ? null
       : sheave.type === 'fixed'
         ? sheave.pitch
-        : // The book may hold more turns than a sheave that was corrected since has.
+        : // The record may hold more turns than a sheave that was corrected since has.
           pitchAtTurns(sheave, Math.min(turns ?? sheave.turns, sheave.most))
   return { driver, driven: partAt(parts, 'driven-sheave', at)?.pitch ?? null, turns }
 }

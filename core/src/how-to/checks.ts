@@ -34,7 +34,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
     bad: 'Amps in the grounding conductor, or current while the fan is off: insulation fault or neutral tied to ground.',
     limits: ['ground-amps-watch', 'ground-amps-stop', 'ground-amps-drive'],
   },
-  'lock-out': {
+  lockout: {
     where: 'At the disconnect of this unit, and at every other source: control power, heater, second feed.',
     set: 'Your own lock and tag, the key in your pocket. Block the wheel against windmilling.',
     good: 'Switch open, lock on, try-start does nothing.',

@@ -143,7 +143,7 @@ describe('turning', () => {
 })
 
 describe('change and usual range', () => {
-  it('tells a step down that nothing in the book explains', () => {
+  it('tells a step down that nothing on record explains', () => {
     const v = told(visitAt(300, [9.7, 9.6, 9.7]), 'change', { history: steady(8) })
     expect(v?.level).toBe('watch')
     expect(v?.because).toMatch(

@@ -27,7 +27,7 @@ export interface SimulatedMachine {
   readonly capacitorUf: number | null
   readonly transformer: { readonly ratedIn: number; readonly ratedOut: number } | null
   readonly load: number
-  /** The whole assembly as it stands, where the book knows enough of it. */
+  /** The whole assembly as it stands, where the record knows enough of it. */
   readonly asFound?: Rig | null
   readonly belt?: RestingBelt
 }

@@ -5,7 +5,7 @@ import { convert, mean } from '../quantity/index.ts'
 import { breaksTrend, meanVolts, valueOf, valuesAt, type Visit } from '../trend/index.ts'
 import type { DriveShaft, DriveToday } from './today.ts'
 
-/** What the bench has to be told besides what is in the book. */
+/** What the bench has to be told besides what is on record. */
 export interface Told {
   readonly fixed: number
   readonly hours: number

@@ -30,7 +30,7 @@ const input = (over: Partial<JudgeInput> = {}): JudgeInput => ({
 })
 
 describe('today’s point of a machine', () => {
-  it('takes amps, volts, plate, circuit, sheaves and wheel from the book', () => {
+  it('takes amps, volts, plate, circuit, sheaves and wheel from the record', () => {
     const t = todayOf(input())
     if (typeof t === 'string') throw new Error(t)
     expect(t).toMatchObject({ legs: [11, 11, 11], volts: 478, hz: 60, allowed: 12.8, plateAmps: 12.8, plateRpm: 1755 })
@@ -159,7 +159,7 @@ describe('what became of changes', () => {
     expect(c?.measured).toBeCloseTo(8.6, 9)
     expect(Math.abs((c?.predicted ?? 0) / 8.6 - 1)).toBeLessThan(0.08)
   })
-  it('leaves out a change with other work between, and one without turns in the book', () => {
+  it('leaves out a change with other work between, and one without turns on record', () => {
     const filters: WorkDone = { at: now - 25 * dayMs, kind: 'filters-changed', note: '' }
     expect(pastChanges(input({ history: history.slice(0, 1), work: [turned(-30, 1.5, 2), filters] }))).toEqual([])
     expect(pastChanges(input({ history, work: [{ at: now - 30 * dayMs, kind: 'sheave-turned', note: '' }] }))).toEqual(

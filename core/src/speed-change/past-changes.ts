@@ -63,7 +63,7 @@ const comparableButSpeed = (a: Visit, b: Visit): boolean => {
   return comparable(still(a), still(b))
 }
 
-/** What was changed at a work: the sheaves by what is in the book, the hertz by what was read. */
+/** What was changed at a work: the sheaves by what is on record, the hertz by what was read. */
 function changeOf(input: JudgeInput, w: WorkDone, before: Visit, after: Visit): SpeedChange | null {
   if (w.kind === 'speed-set') {
     const hz = valueOf(after.readings, 'hz')
@@ -81,7 +81,7 @@ function changeOf(input: JudgeInput, w: WorkDone, before: Visit, after: Visit): 
 
 const kinds: readonly WorkDone['kind'][] = ['sheave-turned', 'sheave-changed', 'speed-set']
 
-/** Every change of speed in a machine's book that has a visit on both sides, oldest first. */
+/** Every change of speed in a machine's history that has a visit on both sides, oldest first. */
 export function pastChanges(input: JudgeInput): PastChange[] {
   const visits = [...input.history, input.visit]
   return input.work

@@ -162,7 +162,7 @@ describe('readings from a file', () => {
     expect(r.body.errors[0]).toMatchObject({ line: 5, column: 'value' })
   })
 
-  it('that contradict each other or the book are refused; given twice alike they count once', async () => {
+  it('that contradict each other or the record are refused; given twice alike they count once', async () => {
     const at = '2026-11-18T10:00:00Z'
     const twice = await lead.file('readings', csv(row({ taken_at: at }), row({ taken_at: at })))
     expect(twice.body).toMatchObject({ status: 'ready', added: 1, already: 1 })

@@ -18,7 +18,7 @@ const mostRows = 200_000
 export interface PlacedRow {
   readonly line: number
   readonly row: RegisterRow
-  /** Columns that its file has not: what they would say is left as it is in the book. */
+  /** Columns that its file has not: what they would say is left as it is on record. */
   readonly absent: readonly string[]
 }
 
@@ -95,7 +95,7 @@ export async function applyRegister(
   dry: boolean,
 ): Promise<Outcome> {
   const out: Outcome = { added: 0, already: 0, changed: 0, machines: [] }
-  // What is changed is compared with what is in the book then: nobody changes it in between.
+  // What is changed is compared with what is on record then: nobody changes it in between.
   const held = <T>(rows: { for: (how: 'update') => PromiseLike<T> } & PromiseLike<T>): PromiseLike<T> =>
     dry ? rows : rows.for('update')
   const siteIds = new Map((await tx.select().from(sites)).map((s) => [lower(s.name), s.id]))

@@ -5,7 +5,7 @@ import { plateColumns, type RegisterRow } from './register-row.ts'
 type Absent = readonly string[]
 type Column = (typeof registerColumns)[number]
 
-/** A column that is not in the file says nothing: what is in the book stands. An empty cell of one that is empties it. */
+/** A column that is not in the file says nothing: what is on record stands. An empty cell of one that is empties it. */
 const keep = <T>(absent: Absent, column: Column, read: T, kept: T): T => (absent.includes(column) ? kept : read)
 
 export const withUnit = (

@@ -230,7 +230,7 @@ async function send(res: Response, type: string, name: string, text: AsyncIterab
 
 const snapshot = { isolationLevel: 'repeatable read', accessMode: 'read only' } as const
 
-/** The books: files in and out. */
+/** Files in and out. */
 export function importExportRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.startImport, ({ query, person, req }) => {
     if (query.zone !== undefined) {

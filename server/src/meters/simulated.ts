@@ -33,7 +33,7 @@ const every = 100
 
 /**
  * The assembly that would read as this machine was read last, with its sheaves as they stand now: what was turned since
- * shows at the meter. Nothing where the book knows too little.
+ * shows at the meter. Nothing where the record knows too little.
  */
 function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 'belt'> {
   const visit = speaking(known)

@@ -82,7 +82,7 @@ const told = (c: Row) => {
 
 /**
  * Correct the plate of a motor. With an id of its own, as a phone brings it, the same correction is made once.
- * @throws a problem: no such motor, or a version that is not the one it was made on (409 with what is in the book)
+ * @throws a problem: no such motor, or a version that is not the one it was made on (409 with what is on record)
  */
 export async function keepPlate(
   tx: Tx,

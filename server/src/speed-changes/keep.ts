@@ -29,7 +29,7 @@ export async function knownOf(tx: Tx, id: string): Promise<Known> {
 
 /**
  * Keep a change worked out on the bench; the same id twice keeps one.
- * @throws a problem at the field that the machine, as it is in the book, has nothing for
+ * @throws a problem at the field that the machine, as it is on record, has nothing for
  */
 export async function keepSpeedChange(
   tx: Tx,

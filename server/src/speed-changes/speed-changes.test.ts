@@ -101,7 +101,7 @@ describe('a change from the bench', () => {
   })
 })
 
-describe('a simulated unit as the book has it', () => {
+describe('a simulated unit as the record has it', () => {
   it('reads what was read last, and less after the sheave was opened', async () => {
     const id = await mechanic.machine('RTU-12/SF')
     const amps = async () => {

@@ -69,7 +69,7 @@ describe('a plate that was corrected on the roof', () => {
     expect(await outcomes([entry])).toEqual(['duplicate'])
     expect((await motorOf(machineId)).version).toBe(motor.version + 1)
   })
-  it('is refused with what is in the book where somebody else was first; what stands on it is held, readings are not', async () => {
+  it('is refused with what is on record where somebody else was first; what stands on it is held, readings are not', async () => {
     const machineId = await hand.machine('EF-3/EF')
     const motor = await motorOf(machineId)
     const theirs = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.0 } })
@@ -82,7 +82,7 @@ describe('a plate that was corrected on the roof', () => {
     expect(refused?.problem?.detail).toContain('Tamsin Vale changed this motor in the meantime')
     expect([held?.outcome, kept?.outcome]).toEqual(['blocked', 'applied'])
     expect((await motorOf(machineId)).plate.sf).toBe(1.0)
-    // A person decides for what was read on the roof: it goes over what is in the book now.
+    // A person decides for what was read on the roof: it goes over what is on record now.
     const over = corrected(machineId, await motorOf(machineId), { plate: { ...motor.plate, sf: 1.15 } })
     expect(await outcomes([over])).toEqual(['applied'])
     expect((await motorOf(machineId)).plate.sf).toBe(1.15)

@@ -11,7 +11,7 @@ import { refresh } from '../machine-list/refresh.ts'
 import { lockId } from '../visits/keep.ts'
 
 /**
- * A unit that was found on the roof and is not in the book; a fan of a unit that is there brings the unit's own id.
+ * A unit that was found on the roof and is not on record; a fan of a unit that is there brings the unit's own id.
  * @returns false when the machine was there
  */
 export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: string, now: Date): Promise<boolean> {
@@ -24,7 +24,7 @@ export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: st
     .insert(units)
     .values({ ...body.unit, kind: unitKind(body.unit.kind), siteId: area.siteId })
     .onConflictDoNothing({ target: units.id })
-  // A unit that is in the book stands where the book has it, wherever this phone had it.
+  // A unit that is on record stands where the record has it, wherever this phone had it.
   const [unit] = await tx.select({ siteId: units.siteId }).from(units).where(eq(units.id, body.unit.id))
   if (!unit) throw fieldProblem('unit.id', 'no such unit')
   await tx.insert(machines).values({

@@ -209,7 +209,7 @@ describe('what a phone brings home', () => {
     ).body as { results: { outcome: string }[] }
     expect(r.results.map((x) => x.outcome)).toEqual([...Array.from({ length: 7 }, () => 'rejected'), 'applied'])
   })
-  it('may be a unit nobody had in the book', async () => {
+  it('may be a unit nobody had on record', async () => {
     const area = ((await viewer.get('/places')).body as { areas: { id: string }[] }).areas[0]
     const id = randomUUID()
     const found = {

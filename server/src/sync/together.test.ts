@@ -145,7 +145,7 @@ describe('what is wrong with one thing', () => {
     expect(now.events.filter((e) => e.kind === 'done' && e.machineId === machineId)).toEqual([])
   })
 
-  it('a fan found on a unit of the book stands on the site of that unit, wherever the phone had it', async () => {
+  it('a fan found on a unit on record stands on the site of that unit, wherever the phone had it', async () => {
     const id = await hand.machine('AHU-2/SF')
     const { unit, site } = await pageOf(id)
     const areas = ((await hand.get('/places')).body as { areas: { id: string; siteId: string }[] }).areas

@@ -67,7 +67,7 @@ describe('belt tension on its span', () => {
       ),
       { numRuns: 40 },
     ))
-  it('without a drive in the book a reading is kept and nothing is claimed', () =>
+  it('without a drive on record a reading is kept and nothing is claimed', () =>
     expect(told('belt-tension', pressed(11))).toMatchObject({ level: 'watch', settles: false, confidence: 'low' }))
   it('is told beforehand, by the policy of the site', () => {
     const sheet = checkDefinitions.find((c) => c.id === 'tension')
@@ -185,7 +185,7 @@ describe('the wheel’s own limit', () => {
     // 1755 · 110/220 less 1 % creep.
     near(told('wheel-speed', running(), onDrive).value ?? 0, 868.7, 1e-3)
   })
-  it('follows the turns in the book', () => {
+  it('follows the turns on record', () => {
     const work = [{ at: now - dayMs, kind: 'sheave-turned' as const, note: '', turns: { before: 2, after: 0.5 } }]
     near(told('wheel-speed', running(), { ...onDrive, work }).value ?? 0, (868.7 * 117.5) / 110, 1e-3)
   })

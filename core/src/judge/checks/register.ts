@@ -21,7 +21,7 @@ import { keys } from './keys.ts'
 import { leadRollCheck } from './lead-roll.ts'
 import { leave } from './leave.ts'
 import { lineSideCheck } from './line-side.ts'
-import { lockOut } from './lock-out.ts'
+import { lockout } from './lockout.ts'
 import { powerTransformerCheck } from './power-transformer.ts'
 import { pressureCheck } from './pressure.ts'
 import { protection } from './protection.ts'
@@ -45,7 +45,7 @@ export const checkDefinitions: readonly CheckDefinition[] = [
   found,
   drive,
   groundCurrentCheck,
-  lockOut,
+  lockout,
   proveDead,
   spin,
   belts,

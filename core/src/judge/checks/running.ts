@@ -8,7 +8,7 @@ export const running: CheckDefinition = {
   title: 'Volts and amps, running',
   how: 'Settled, panels on, belt tight; every pair, every leg.',
   caution:
-    'Live panel: for qualified people, by local code and the site’s lock-out rules. Guards on, sleeves and leads clear of the wheel; a clamp needs no hand inside.',
+    'Live panel: for qualified people, by local code and the site’s lockout rules. Guards on, sleeves and leads clear of the wheel; a clamp needs no hand inside.',
   for: always,
   groups(m) {
     const also = {

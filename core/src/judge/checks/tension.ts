@@ -16,7 +16,7 @@ import { cells, type CheckDefinition } from './check-definition.ts'
 const force = (c: Context, newtons: number) => amount(convert(newtons, 'N', 'lbf'), 'lbf', c.machine.units)
 const length = (c: Context, meters: number) => amount(convert(meters, 'm', 'in'), 'in', c.machine.units)
 
-/** What this machine's belts ask for; null where drive, centers or the motor's power are not in the book. */
+/** What this machine's belts ask for; null where drive, centers or the motor's power are not on record. */
 function asked(c: Context): TensionAsked | null {
   const plate = c.motor?.plate
   if (!c.driveTrain || plate?.power === undefined) return null

@@ -4,7 +4,7 @@ import { amount, convert } from '../../quantity/index.ts'
 import { verdict, type Rule } from '../rule.ts'
 import type { Context } from '../context.ts'
 
-/** Fan speed: by tachometer where it was read, else by the sheaves in the book; null where neither is known. */
+/** Fan speed: by tachometer where it was read, else by the sheaves on record; null where neither is known. */
 function fanRpm(c: Context): { rpm: number; read: boolean } | null {
   const read = c.value('rpm', 'driven')
   if (read !== undefined) return { rpm: read, read: true }

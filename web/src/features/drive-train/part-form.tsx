@@ -28,7 +28,7 @@ export function PartForm({
   slot: PartSlot
   unit: LengthUnit
   inPlace: PartRecord | null
-  /** Correct the book instead of fitting another. */
+  /** Correct the record instead of fitting another. */
   correct: boolean
   done: () => void
 }) {

@@ -98,7 +98,7 @@ function Lately() {
   )
 }
 
-/** The books: files in and out. */
+/** Files in and out. */
 export function ImportExport() {
   const lead = useMay('lead')
   return (

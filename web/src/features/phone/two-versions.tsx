@@ -33,7 +33,7 @@ function Subject({ conflict }: { conflict: Conflict }) {
   )
 }
 
-/** One change that somebody else was before with: what was typed here beside what is in the book, for a person to decide. */
+/** One change that somebody else was before with: what was typed here beside what is on record, for a person to decide. */
 function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (unitId: string) => string }) {
   const [trouble, setTrouble] = useState<string | null>(null)
   const { data: places } = api.usePlacesQuery({})

@@ -36,7 +36,7 @@ const rows: readonly [keyof MachineDraft, string][] = [
   ['capacitorTolerance', 'Capacitor tolerance, %'],
 ]
 
-/** What differs between what was typed and the machine as it is in the book. */
+/** What differs between what was typed and the machine as it is on record. */
 const differing = (mine: MachineDraft, current: Machine): Difference[] => {
   const theirs = draftOf(current)
   return rows

@@ -77,7 +77,7 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
   const [draft, setDraft] = useState(site)
   const [save, attempt] = api.useEditSiteMutation()
   const failure = attempt.error as Failure | undefined
-  // After a stale edit the next save knowingly goes over what is in the book now.
+  // After a stale edit the next save knowingly goes over what is on record now.
   const version = failure?.problem.current !== undefined ? site.version : draft.version
   return (
     <PlaceRow

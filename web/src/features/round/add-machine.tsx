@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { FoundUnit } from './found-unit.tsx'
 
-/** A machine that was not planned joins the walk: one of the book, or a unit nobody had in it. */
+/** A machine that was not planned joins the walk: one on record, or a unit nobody had in it. */
 export function AddMachine({ page, done }: { page: RoundPage; done: (machineId: string | null) => void }) {
   const [words, setWords] = useState('')
   const found = api.useFindMachinesQuery({ query: { q: words } }, { skip: words.trim().length < 2 })

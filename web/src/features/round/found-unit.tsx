@@ -7,7 +7,7 @@ import { api } from '../../app/api.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
 import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
 
-/** A unit that stands on the roof and not in the book: as little as it takes to stand at it. Its plate comes next. */
+/** A unit that stands on the roof and not on record: as little as it takes to stand at it. Its plate comes next. */
 export function FoundUnit({
   page,
   done,

@@ -18,7 +18,7 @@ describe('pauses that run on a walk', () => {
     expect(pausesRunning(page([]), order, never)).toEqual([])
     expect(pausesRunning(page([eventOf(11, 'skipped', at, { note: 'locked by others' })]), order, never)).toEqual([])
   })
-  it('of a lock-out count from the clock of the visit and lead back to the work', () => {
+  it('of a lockout count from the clock of the visit and lead back to the work', () => {
     const [one, ...more] = pausesRunning(page([eventOf(11, 'began', at)]), order, () => 1_000_000)
     expect(more).toEqual([])
     expect(one).toMatchObject({ step: uuid(11), until: 1_000_000 + 15 * 60_000 })

@@ -15,7 +15,7 @@ export interface PauseRunning {
 const minute = 60_000
 
 /**
- * The pauses that run on a walk. A lock-out is counted from the clock that was started in the machine's visit: going there
+ * The pauses that run on a walk. A lockout is counted from the clock that was started in the machine's visit: going there
  * is not yet switching off. What settles is counted from when its work was done.
  * @param began when the clock of a machine's visit was started; null: it was not
  */

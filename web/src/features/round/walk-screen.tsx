@@ -76,7 +76,7 @@ export function WalkScreen() {
     if (failed === null) void query.refetch()
     return failed === null
   }
-  /** A machine joins the walk: its page comes along, where it is of the book and can be reached. */
+  /** A machine joins the walk: its page comes along, where it is of the record and can be reached. */
   const join = async (machineId: string) => {
     const { downloadMachine } = await import('../../offline/core/snapshot.ts')
     await downloadMachine(machineId).catch(() => undefined)

@@ -125,7 +125,7 @@ describe('a walk without a signal', () => {
     expect(button('1, RTU-11 / SF, done, Watch')).toBeTruthy()
     expect(here()).toBe('RTU-12 / SF')
   })
-  it('adds a machine of the book that is on this phone', async () => {
+  it('adds a machine on record that is on this phone', async () => {
     const page = pageOf()
     await cacheAnswer(`/machines/${page.machine.id}`, page)
     const { user } = await walk()
@@ -136,7 +136,7 @@ describe('a walk without a signal', () => {
     expect(await line()).toEqual([`added ${page.machine.id}`])
     expect(screen.getByText('Added during the round: amps and volts.')).toBeTruthy()
   })
-  it('adds a unit nobody had in the book, which can be stood at before it is home', async () => {
+  it('adds a unit nobody had on record, which can be stood at before it is home', async () => {
     const { user } = await walk()
     await user.click(button('Add a machine'))
     await user.click(await screen.findByRole('button', { name: 'It is not in the list' }))

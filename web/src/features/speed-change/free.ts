@@ -4,7 +4,7 @@ import { circuitOfPlate } from '@motor-round/core/machine'
 import { parseFigure } from '@motor-round/core/quantity'
 import { typedLength, type LengthUnit } from '../../app/lengths.ts'
 
-/** A machine that is in no book, as it is typed. */
+/** A machine that is not on record, as it is typed. */
 export interface FreeDraft {
   readonly hp: string
   readonly plateVolts: string

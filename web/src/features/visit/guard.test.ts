@@ -17,7 +17,7 @@ const ask = (reading: Reading, visits: VisitRecord[] = [], meant: string[] = [])
 
 describe('the slip guard at a cell', () => {
   const past = Array.from({ length: 6 }, (_, i) => visit(i, 'amps', 'L1', 11.9))
-  it('asks about ten times and a tenth of the usual, by the book or before there is one by the plate', () => {
+  it('asks about ten times and a tenth of the usual, by the record or before there is one by the plate', () => {
     expect(ask({ quantity: 'amps', position: 'L1', value: 119 }, past)).toContain('ten times')
     expect(ask({ quantity: 'amps', position: 'L1', value: 1.19 }, past)).toContain('tenth')
     expect(ask({ quantity: 'amps', position: 'L1', value: 128 })).not.toBeNull()

@@ -42,7 +42,7 @@ export function slipAt(
 ): { slip: Slip; token: string } | null {
   const own = readings.find((r) => r.quantity === cell.quantity && r.position === cell.position)
   if (!own || own.how === 'over-range' || meant.includes(figure(own))) return null
-  // Newest first in the book; the guard wants the oldest first.
+  // Newest first on record; the guard wants the oldest first.
   const past = (position: string) =>
     anything.has(cell.quantity)
       ? []

@@ -101,7 +101,7 @@ describe('what was changed on the roof stands at once', () => {
 
 describe('two versions', () => {
   const theirs = { ...server, version: 4, plate: { ...server.plate, amps: '12.4' } }
-  it('of a plate are one matter, however often it was corrected here: the last word stands against the book', async () => {
+  it('of a plate are one matter, however often it was corrected here: the last word stands against the record', async () => {
     const last = { ...server.plate, amps: '13.6' }
     await enqueue(uuid(9), [correction(50), correction(51, { version: 2, plate: last })])
     await refuse(theirs, undefined)
@@ -116,7 +116,7 @@ describe('two versions', () => {
     expect(conflict?.entries).toHaveLength(2)
     expect(rejectedOnly(await queuedMutations())).toEqual([])
   })
-  it('decided for the roof, go over what is in the book now, as a change of its own', async () => {
+  it('decided for the roof, go over what is on record now, as a change of its own', async () => {
     await enqueue(uuid(9), [correction(50)])
     await refuse(theirs)
     const [conflict] = conflictsOf(await queuedMutations())

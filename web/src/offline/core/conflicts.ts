@@ -9,7 +9,7 @@ const isRejected = (w: QueuedMutation) => w.status !== 'pending'
 
 type Of<K extends Mutation['kind']> = Extract<Mutation, { kind: K }>['body']
 
-/** A change that somebody else was before with: what was typed here, and what is in the book now. */
+/** A change that somebody else was before with: what was typed here, and what is on record now. */
 export type Conflict =
   | {
       readonly about: 'plate'
@@ -47,7 +47,7 @@ const subjectOf = (w: QueuedMutation): string | null =>
         ? w.body.areaId
         : null
 
-/** What waits for a person to decide, oldest first: the last word typed here against what is in the book. */
+/** What waits for a person to decide, oldest first: the last word typed here against what is on record. */
 export function conflictsOf(outbox: readonly QueuedMutation[]): Conflict[] {
   const subjects = new Map<string, QueuedMutation[]>()
   for (const w of outbox.filter(isRejected)) {
@@ -81,7 +81,7 @@ export function rejectedOnly(outbox: readonly QueuedMutation[]): QueuedMutation[
   return outbox.filter((w) => isRejected(w) && !decided.has(w.n))
 }
 
-/** What a decision writes instead, on top of what is in the book now. */
+/** What a decision writes instead, on top of what is on record now. */
 function again(c: Conflict): Mutation {
   if (c.about === 'roof-map') return { kind: 'roof-map', body: { ...c.mine, id: uuid(), version: c.server.version } }
   if (c.about === 'plate') return { kind: 'plate', body: { ...c.mine, id: uuid(), version: c.server.version } }

@@ -299,7 +299,7 @@ describe('answers without a signal', () => {
 })
 
 describe('a phone that never comes home', () => {
-  it('is emptied to a file and read in by another, whose book says whose phone it was', async () => {
+  it('is emptied to a file and read in by another, whose record says whose phone it was', async () => {
     await enqueue(uuid(1), [visit(10), note(11)])
     const { text, entries } = await exportOutbox('Mosi Okonjo')
     expect(entries).toBe(2)

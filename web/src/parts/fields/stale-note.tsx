@@ -1,7 +1,7 @@
 import { Button } from 'antd'
 import type { ReactNode } from 'react'
 
-/** One thing that differs between what was typed and what is in the book now. */
+/** One thing that differs between what was typed and what is on record now. */
 export interface Difference {
   readonly what: string
   readonly mine: string

@@ -1,7 +1,7 @@
 import { always, choice, line, yesNo, type CheckDefinition } from './check-definition.ts'
 
-export const lockOut: CheckDefinition = {
-  id: 'lock-out',
+export const lockout: CheckDefinition = {
+  id: 'lockout',
   phase: 'safe',
   title: 'Stop, open, lock',
   how: 'Shut it down, open the disconnect, put your own lock and tag on it, keep the key.',
