@@ -4,7 +4,8 @@ import { lead, openPage, quantile } from './client.mjs'
 
 /** Median time of one judgement in Node, with a long history. */
 async function inNode(visits) {
-  const { judge, unknownControls } = await import('../core/src/judge/index.ts')
+  const { judge } = await import('../core/src/judge/index.ts')
+  const { plainFan } = await import('./truth/trends.ts')
   const { defaultPolicies } = await import('../core/src/limits/index.ts')
   const state = { settled: true, mode: 'normal', filters: null, panels: 'on', twin: null, turning: 'right way' }
   const visitAt = (i) => ({
@@ -22,15 +23,7 @@ async function inNode(visits) {
   })
   const history = Array.from({ length: visits }, (_, i) => visitAt(i))
   const input = {
-    machine: {
-      phases: 3,
-      serviceVolts: 480,
-      hasDrive: false,
-      hasTwin: false,
-      drive: 'belt',
-      controls: unknownControls,
-      unitPlate: null,
-    },
+    machine: plainFan.machine,
     motor: {
       plate: { volts: '208-230/460', amps: '27.0-25.6/12.8', sf: 1.15, power: 10, phases: 3, rpm: 1755, hz: '60' },
       connectionVolts: null,

@@ -29,7 +29,7 @@ interface ReadingRow extends Record<string, unknown> {
 /** Readings that hold (superseded ones left out), a few thousand rows at a time. Call inside a read-only transaction. */
 export async function* readingsCsv(tx: Tx, siteId?: string, machineId?: string): AsyncGenerator<string> {
   yield csv([[...readingColumns]])
-  await tx.execute(sql`declare book no scroll cursor for
+  await tx.execute(sql`declare kept_readings no scroll cursor for
     select si.name as site, u.tag as unit, m.tag as machine,
       to_char(r.taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as taken_at,
       r.quantity, r.position, r.value, r.how, s.by, (s.state->>'settled')::boolean as settled, s.note
@@ -41,7 +41,7 @@ export async function* readingsCsv(tx: Tx, siteId?: string, machineId?: string):
       ${machineId === undefined ? sql`` : sql`and r.machine_id = ${machineId}`}
     order by si.name, u.tag, m.tag, r.taken_at, r.visit_id, r.quantity, r.position`)
   for (;;) {
-    const part = await tx.execute<ReadingRow>(sql`fetch 5000 from book`)
+    const part = await tx.execute<ReadingRow>(sql`fetch 5000 from kept_readings`)
     if (part.rows.length === 0) return
     yield csv(
       part.rows.map((r) => [
