@@ -16,6 +16,8 @@ export default defineConfig({
           name: 'unit',
           environment: 'node',
           isolate: false,
+          // Properties over many simulated machines: how long they take is the machine's business.
+          testTimeout: 60_000,
           include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}', 'benchmarks/{truth,judged}/*.test.ts'],
           exclude: ['**/node_modules/**', '**/*.{dom,phone}.test.tsx'],
         },

@@ -17,7 +17,7 @@ async function takeAlong(page: Page, name = 'Freight shed and crew house'): Prom
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
   return id
 }
-const home = async (page: Page) => {
+const backOnline = async (page: Page) => {
   await page.context().setOffline(false)
   await page.evaluate(() => window.dispatchEvent(new Event('online')))
 }
@@ -31,7 +31,9 @@ async function ofRound(page: Page, roundId: string, nth: number): Promise<{ id: 
   return { id: visit.machineId, area: visit.areaId }
 }
 
-test('a plate corrected on the roof and at home: both side by side, and a person decides', async ({ open }) => {
+test('a nameplate corrected on the roof and in the office: both side by side, and a person decides', async ({
+  open,
+}) => {
   test.slow()
   const roof = await open('okonjo', phone)
   const office = await open('vale', desktop)
@@ -50,7 +52,7 @@ test('a plate corrected on the roof and at home: both side by side, and a person
   await office.getByRole('button', { name: /^Save nameplate/ }).click()
   await expect(office.getByRole('button', { name: /^Save nameplate/ })).toHaveCount(0)
 
-  await home(roof)
+  await backOnline(roof)
   await expect(roof.getByText('1 conflict between this phone and the server.')).toBeVisible({ timeout: 30_000 })
   await roof.getByRole('link', { name: 'Resolve' }).click()
   const two = roof.locator('.two-versions')
@@ -65,9 +67,7 @@ test('a plate corrected on the roof and at home: both side by side, and a person
   await expect(office.getByRole('button', { name: /^Frame: 80M/ })).toBeVisible()
 })
 
-test('a unit found without a signal gets its plate there, is judged by it, and comes home with both', async ({
-  open,
-}) => {
+test('a unit found offline gets its nameplate there, is judged by it, and both are sent', async ({ open }) => {
   test.slow()
   const page = await open('okonjo', phone)
   const round = await takeAlong(page)
@@ -105,7 +105,7 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   await expect(page.getByText('81 % of the 460 V nameplate').first()).toBeVisible()
   await page.getByRole('button', { name: 'Save visit' }).click()
   await page.waitForURL(/\/walk$/)
-  await home(page)
+  await backOnline(page)
   await expect(async () => {
     const found = (await (await page.request.get('/api/v1/find?q=EF-88')).json()) as Found[]
     const own = (await (await page.request.get(`/api/v1/machines/${found[0]?.id ?? ''}`)).json()) as {
@@ -117,7 +117,7 @@ test('a unit found without a signal gets its plate there, is judged by it, and c
   }).toPass({ timeout: 30_000 })
 })
 
-test('a plan drawn without a signal goes home by itself', async ({ open }) => {
+test('a roof map edited offline is sent by itself', async ({ open }) => {
   test.slow()
   const page = await open('vale', phone)
   const { area } = await ofRound(page, await takeAlong(page), 0)
@@ -133,13 +133,13 @@ test('a plan drawn without a signal goes home by itself', async ({ open }) => {
       .or(page.getByLabel(/201 by/))
       .first(),
   ).toBeVisible()
-  await home(page)
+  await backOnline(page)
   await expect(async () => expect(await versionOf(page, area)).toBe(before + 1)).toPass({ timeout: 30_000 })
 })
 const versionOf = async (page: Page, area: string) =>
   ((await (await page.request.get(`/api/v1/areas/${area}/map`)).json()) as { version: number }).version
 
-test('half a turn without a signal: the bench says it, it is done, read again and proven there, and comes home so', async ({
+test('half a turn offline: the speed change is worked out, done, read again and proven there, and sent so', async ({
   open,
 }) => {
   test.slow()
@@ -186,7 +186,7 @@ test('half a turn without a signal: the bench says it, it is done, read again an
   await page.getByRole('button', { name: 'Save visit' }).click()
   await expect(bench).toContainText(/12 A as predicted|12\.0 A as predicted/)
   await expect(page.locator('.signal-line').first()).toContainText('No signal')
-  await home(page)
+  await backOnline(page)
   await expect(async () => {
     const own = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as {
       speedChanges: { doneAt: string | null; measured: { amps: number } | null }[]

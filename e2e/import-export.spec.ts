@@ -48,7 +48,7 @@ async function sample(page: Page): Promise<{ csv: string; sick: string[] }> {
   return { csv: lines.join('\r\n'), sick: sick.map((r) => `${r.unitTag} / ${r.tag}`).sort() }
 }
 
-test('a lead brings in 10,000 rows and finds the three machines that need a person; the same file twice adds nothing', async ({
+test('a lead imports 10,000 rows and finds the three machines that need a person; the same file twice adds nothing', async ({
   open,
 }) => {
   // Tall enough that every row is drawn.
@@ -78,7 +78,7 @@ test('a lead brings in 10,000 rows and finds the three machines that need a pers
   await expect(page.getByText('Drop a file here')).toBeVisible()
 })
 
-test('a file with faults names line and column and keeps nothing; dates without zone are asked about', async ({
+test('a file with errors names line and column and keeps nothing; dates without a zone are asked about', async ({
   open,
 }) => {
   const page = await open('vale')
@@ -95,7 +95,7 @@ test('a file with faults names line and column and keeps nothing; dates without 
   await expect(page.getByRole('heading', { name: 'zoneless.csv is ready to import' })).toBeVisible()
 })
 
-test('register and readings go out as files', async ({ open }) => {
+test('machines and readings are exported as files', async ({ open }) => {
   const page = await open('vale')
   await page.goto('/import-export')
   const register = page.waitForEvent('download')

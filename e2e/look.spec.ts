@@ -132,7 +132,7 @@ for (const viewport of [desktop, phone])
   })
 
 for (const viewport of [desktop, phone])
-  test(`no serious accessibility finding while a plan is drawn, ${viewport.width} wide`, async ({ open }) => {
+  test(`no serious accessibility finding while a roof map is edited, ${viewport.width} wide`, async ({ open }) => {
     const page = await open('okonjo', viewport)
     const id = await machineId(page, 'MAU-2/SF')
     const machine = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { area: { id: string } }
@@ -150,7 +150,7 @@ test('no serious accessibility finding on the sign-in page', async ({ page }) =>
   expect(await findings(page)).toEqual([])
 })
 
-test('the Roof is walked by keys and filtered by level', async ({ open }) => {
+test('the machines list is walked by keys and filtered by level', async ({ open }) => {
   const page = await open('arden')
   await page.goto('/machines')
   await expect(page.locator('.list-row').first()).toContainText('EF-7 / EF')

@@ -1,7 +1,9 @@
 import { expect } from '@playwright/test'
 import { test } from './world.ts'
 
-test('a site and a unit are renamed where they stand; a taken tag is told beside the field', async ({ open }) => {
+test('a site and a unit are renamed where they stand; a taken tag gets its error beside the field', async ({
+  open,
+}) => {
   const page = await open('vale')
   await page.goto('/places')
   const unit = page.locator('.place-row').filter({ hasText: 'FCU-2' })
@@ -21,7 +23,7 @@ test('a site and a unit are renamed where they stand; a taken tag is told beside
   await expect(page.getByText('Control room').last()).toBeVisible()
 })
 
-test('a place changed by two people: the second is told, and what was typed stays', async ({ open }) => {
+test('a place changed by two people: the second one sees it, and what was typed stays', async ({ open }) => {
   const mine = await open('vale')
   const theirs = await open('vale')
   for (const page of [mine, theirs]) {

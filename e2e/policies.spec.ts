@@ -25,7 +25,7 @@ test('a lead changes the overcurrent policy with a reason; every machine is judg
   await expect(page.getByText('Tamsin Vale: spring again')).toBeVisible()
 })
 
-test('a limit out of its bounds is told beside it', async ({ open }) => {
+test('a limit out of its bounds gets its error beside it', async ({ open }) => {
   const page = await open('vale')
   await page.goto('/limits')
   await page.getByLabel('Own value: Current unbalance, fix above').fill('90 %')

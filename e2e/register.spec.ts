@@ -2,7 +2,7 @@ import { expect } from '@playwright/test'
 import { typePlate } from './plate.ts'
 import { machineId, test, typeStop } from './world.ts'
 
-test('a machine is added with its place and its plate; an impossible plate is asked about, not blocked', async ({
+test('a machine is added with its place and its nameplate; an impossible nameplate is asked about, not blocked', async ({
   open,
 }) => {
   const page = await open('vale')
@@ -33,7 +33,7 @@ test('a machine is added with its place and its plate; an impossible plate is as
   await expect(page.getByRole('button', { name: /^Rated power.*1\.5/ })).toBeVisible()
 })
 
-test('a motor is replaced: the old one is kept, the new plate is the limit from that day', async ({ open }) => {
+test('a motor is replaced: the old one is kept, the new nameplate is the limit from that day', async ({ open }) => {
   const page = await open('okonjo')
   const id = await machineId(page, 'EF-6/EF')
   await page.goto(`/machines/${id}`)
@@ -62,7 +62,7 @@ test('a motor is replaced: the old one is kept, the new plate is the limit from 
   )
 })
 
-test('a stale edit is told what changed, and nothing typed is lost', async ({ open }) => {
+test('a stale edit says what changed, and nothing typed is lost', async ({ open }) => {
   const mine = await open('okonjo')
   const theirs = await open('vale')
   const id = await machineId(mine, 'AHU-8/SF')
@@ -82,7 +82,7 @@ test('a stale edit is told what changed, and nothing typed is lost', async ({ op
   await expect(mine.getByText('Drying hall, upper')).toBeVisible()
 })
 
-test('a stale plate edit shows both plates', async ({ open }) => {
+test('a stale nameplate edit shows both', async ({ open }) => {
   const mine = await open('okonjo')
   const theirs = await open('vale')
   const id = await machineId(mine, 'EF-26/EF')

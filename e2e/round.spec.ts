@@ -85,7 +85,7 @@ async function newPage(context: BrowserContext): Promise<Page> {
   return page
 }
 
-test('a lead plans a round from what is due, moves a visit, and is told what it costs', async ({ open }) => {
+test('a lead plans a round from what is due, moves a visit, and sees what it costs', async ({ open }) => {
   const page = await open('vale', desktop)
   await page.goto('/rounds/new')
   await expect(page.getByText(/every 92 days/).first()).toBeVisible()
@@ -124,7 +124,7 @@ test('a lead plans a round from what is due, moves a visit, and is told what it 
   await expect(page.getByRole('heading', { name: 'Parts by size' })).toBeVisible()
 })
 
-test('a round without a signal: taken along, a cold start, three machines, a picture, a tab killed in mid-entry, home over lost answers and a server killed in mid-sync', async ({
+test('a round offline: downloaded, a cold start, three machines, a photo, a tab killed in mid-entry, sent over lost answers and a server killed in mid-sync', async ({
   browser,
 }) => {
   test.slow()
@@ -246,7 +246,7 @@ test('a round without a signal: taken along, a cold start, three machines, a pic
   }
 })
 
-test('a roof is drawn: a unit is moved, a hatch put on; who is late sees both plans', async ({ open }) => {
+test('a roof map is drawn: a unit is moved, a hatch put on; who is late sees both maps', async ({ open }) => {
   const lead = await open('vale', desktop)
   await lead.goto('/machines')
   const id = await machineId(lead, 'AHU-3/SF')
@@ -271,7 +271,7 @@ test('a roof is drawn: a unit is moved, a hatch put on; who is late sees both pl
   await expect(late.getByLabel('Access point 2, name')).toBeVisible()
 })
 
-test('a roof is drawn over a picture that is brought to scale by two spots', async ({ open }) => {
+test('a roof map is drawn over a photo that is scaled by two spots', async ({ open }) => {
   const page = await open('okonjo', desktop)
   const id = await machineId(page, 'AHU-2/SF')
   const machine = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { area: { id: string } }
@@ -318,7 +318,7 @@ test('a tag of every machine opens its visit', async ({ open }) => {
   }
 })
 
-test('a second tab with the same visit is told so, and one that keeps nothing says it plainly', async ({ open }) => {
+test('a second tab with the same visit says so, and one that keeps nothing says it plainly', async ({ open }) => {
   const page = await open('okonjo', phone)
   const visit = `/machines/${await machineId(page, 'AHU-1/SF')}/visit`
   await page.goto(visit)

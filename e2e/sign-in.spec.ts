@@ -1,7 +1,7 @@
 import { expect } from '@playwright/test'
 import { signIn, test } from './world.ts'
 
-test('first sign-in: a wrong password is told, the right one leads to the Roof, and where one was going', async ({
+test('first sign-in: a wrong password gets an error, the right one leads to the machines list, and where one was going', async ({
   page,
 }) => {
   await page.goto('/import-export')
@@ -19,7 +19,7 @@ test('first sign-in: a wrong password is told, the right one leads to the Roof, 
   await expect(page).toHaveURL(/sign-in/)
 })
 
-test('a new hand gets a link, sets a password and sees what the role allows', async ({ page, browser }) => {
+test('a new user gets a link, sets a password and sees what the role allows', async ({ page, browser }) => {
   await signIn(page, 'vale')
   await page.goto('/limits')
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Odo Finch')

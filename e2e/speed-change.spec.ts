@@ -4,7 +4,9 @@ import { connect, desktop, expectUpright, fixedNow, machineId, phone, saveRead, 
 const section = (page: Page, name: string) =>
   page.locator('.sheet').filter({ has: page.getByRole('heading', { name, exact: true }) })
 
-test('an over-amping fan: the bench says half a turn, it is done, tensioned, measured and proven', async ({ open }) => {
+test('an over-amped fan: the speed change says half a turn, it is done, tensioned, measured and proven', async ({
+  open,
+}) => {
   test.slow()
   const page = await open('okonjo', desktop)
   const id = await machineId(page, 'AHU-2/SF')
@@ -58,7 +60,7 @@ test('an over-amping fan: the bench says half a turn, it is done, tensioned, mea
   await expect(page.locator('.speed-record')).toContainText('AHU-2 / SF')
 })
 
-test('the speed bench on free numbers, on a phone', async ({ open }) => {
+test('a speed change without a machine, on a phone', async ({ open }) => {
   const page = await open('arden', phone)
   await page.goto('/speed-change')
   await page.getByLabel('Motor sheave, pitch, closed').fill('5')
@@ -71,7 +73,7 @@ test('the speed bench on free numbers, on a phone', async ({ open }) => {
   await expectUpright(page)
 })
 
-test('parts are fitted in the drive train and the drawing follows', async ({ open }) => {
+test('parts are installed in the drive train and the drawing follows', async ({ open }) => {
   const page = await open('okonjo', desktop)
   const id = await machineId(page, 'AHU-1/RF')
   await page.goto(`/machines/${id}/drive`)

@@ -174,7 +174,7 @@ const stories: readonly Story[] = [
 
 test.use({ actionTimeout: 15_000 })
 
-test('what is found outlasts plain amps and goes with its own answer', async ({ open }) => {
+test('what is found outlasts plain amps and clears with its own answer', async ({ open }) => {
   test.slow()
   test.setTimeout(500_000)
   const page = await open('okonjo', phone)

@@ -107,7 +107,7 @@ function badNetwork(random: Random, trouble: number): typeof fetch {
   }
 }
 
-describe('a phone comes home over and over while everything around it breaks', () => {
+describe('a phone sends what it kept over and over while everything around it breaks', () => {
   it(`${runs} times by seed: no fact is lost, none is doubled, and their order is kept`, async () => {
     const born: string[] = []
     const work: string[] = []
@@ -161,7 +161,7 @@ describe('a phone comes home over and over while everything around it breaks', (
       }
       vi.stubGlobal('fetch', badNetwork(random, 0.5))
       for (let tries = 0; (await store.outbox.count()) > 0; tries++) {
-        if (tries > 60) throw new Error('it never came home')
+        if (tries > 60) throw new Error('it was never sent')
         if (tries > 30) vi.stubGlobal('fetch', badNetwork(random, 0))
         const going = syncOutbox()
         if (random.next() < 0.15) {

@@ -96,9 +96,7 @@ test('the keypad carries a visit with the thumb, and a slip of the finger is ask
   await expect(page.getByRole('region', { name: 'Visits' }).getByRole('row').nth(1)).toContainText('3.35  3.38  3.40 A')
 })
 
-test('without a signal nothing is lost: kept on the phone, over a reload, and home once by itself', async ({
-  open,
-}) => {
+test('offline nothing is lost: kept on the phone, over a reload, and sent once by itself', async ({ open }) => {
   const page = await open('okonjo', phone)
   const id = await machineId(page, 'EF-2/EF')
   await page.goto(`/machines/${id}/visit`)
@@ -121,7 +119,7 @@ test('without a signal nothing is lost: kept on the phone, over a reload, and ho
   await expect(page.locator('.signal-line').filter({ hasText: 'on this phone' })).toHaveCount(0)
 })
 
-test('a lost leg is told as a stop with what to do', async ({ open }) => {
+test('a lost leg is a stop with what to do', async ({ open }) => {
   const page = await open('okonjo')
   await page.goto(`/machines/${await machineId(page, 'EF-5/EF')}/visit`)
   await typeStop(page, ['478', '479', '477', '9.8', '0.2', '9.6'])

@@ -45,7 +45,7 @@ const singlePhase: readonly Supply[] = [
   { service: 208, volts: '208-230', perHp: [8.8, 8], column: 0 },
 ]
 /** Ranges that share one separator are written with it: "27.0-25.6/12.8" beside "208-230/460". */
-const written = (volts: string, figures: readonly string[]): string => {
+export const written = (volts: string, figures: readonly string[]): string => {
   let at = 0
   return volts.replace(/[\d.]+/g, () => figures[at++] ?? '')
 }

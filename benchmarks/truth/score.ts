@@ -6,6 +6,7 @@ import { dangers, type Danger } from './dangers/index.ts'
 import { lockedOut, pieces, poweredUp, running, whole } from './healthy.ts'
 import { anyMachine, type Machine } from './machines.ts'
 import { Random } from './random.ts'
+import { atLowSpeed, overAtLowSpeed, twoSpeed } from './two-speed.ts'
 import { nothing, read, visitOf, tell, without, type Draft } from './visit.ts'
 
 const dayMs = 86_400_000
@@ -23,6 +24,9 @@ export const never = [
   'a doubtful reading passed',
   'amps without a nameplate judged OK',
   'a 230 V motor on 208 V judged OK',
+  'low-speed amps over their own plate judged OK',
+  'low-speed amps without a plate of their own judged OK',
+  'a good low speed not told as good',
   'a new motor judged OK unread',
   'a new motor judged OK with its turning unseen',
   'a gate open on what is unsafe',
@@ -188,6 +192,32 @@ function unknown(r: Random, score: Score): void {
   if (unseen.level === 'ok') score.miss('a new motor judged OK with its turning unseen', say(m, unseen))
 }
 
+/** A motor of two speeds: each has its own amps, and neither is held against the other's. */
+function speeds(r: Random, score: Score): void {
+  const m = twoSpeed(r)
+  const full = visitOf(whole(r, m.machine, nothing), start)
+  score.count('two speeds')
+  const good = machineAt(m.machine, [full, visitOf(atLowSpeed(r, m), start + 30 * dayMs)])
+  if (good.level !== 'ok') score.miss('a good low speed not told as good', say(m.machine, good))
+  const over = visitOf(overAtLowSpeed(r, m), start + 60 * dayMs)
+  for (const [what, j] of [
+    ['at once', judge(inputOf(m.machine, over))],
+    ['later', machineAt(m.machine, [full, over])],
+    [
+      'after a good full speed',
+      machineAt(m.machine, [over, visitOf(running(r, m.machine, nothing), start + 90 * dayMs)]),
+    ],
+  ] as const)
+    if (!atLeast(j.level, 'watch'))
+      score.miss('low-speed amps over their own plate judged OK', `${what} | ${say(m.machine, j)}`)
+  const { lowAmps: _none, lowRpm: _unknown, ...plate } = m.machine.plate
+  const unprinted = { ...m.machine, plate }
+  const unknownAmps = judge(inputOf(unprinted, visitOf(atLowSpeed(r, m), start)))
+  if (unknownAmps.level === 'ok' || unknownAmps.level === 'not judged')
+    score.miss('low-speed amps without a plate of their own judged OK', say(unprinted, unknownAmps))
+  if (atLeast(unknownAmps.level, 'fix')) score.miss('a good low speed not told as good', say(unprinted, unknownAmps))
+}
+
 const quantitiesOf = (visit: Draft) => [...visit.readings.values()]
 
 /** A reading that is no figure never counts as a pass, and nothing is the better for being left out. */
@@ -300,7 +330,7 @@ function legal(r: Random, score: Score): void {
   }
 }
 
-const kinds = [healthy, healthy, alone, alone, pair, sequence, sequence, flagged, gates, unknown, legal]
+const kinds = [healthy, healthy, alone, alone, pair, sequence, sequence, flagged, gates, unknown, speeds, legal]
 
 /** Many random machines and visits, judged and held against what is true of them. */
 export function runTruth(cases: number, seed: number): Score {

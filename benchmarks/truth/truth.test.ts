@@ -11,7 +11,17 @@ describe('the judgement against what is true', () => {
   it.each(never)('%s: never', (kind) => expect(wrong(kind)).toEqual([]))
 
   it('was not empty', () => {
-    for (const what of ['healthy', 'alone', 'pairs', 'sequences', 'flagged', 'gates', 'unknown', 'anything'])
+    for (const what of [
+      'healthy',
+      'alone',
+      'pairs',
+      'sequences',
+      'flagged',
+      'gates',
+      'unknown',
+      'two speeds',
+      'anything',
+    ])
       expect(score.of(what)).toBeGreaterThan(500)
   })
   it('a healthy machine is watched in one case of twenty at most', () =>

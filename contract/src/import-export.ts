@@ -102,6 +102,8 @@ export const registerColumns = [
   'capacitor_uf',
   'capacitor_volts',
   'speed_taps',
+  'low_amps',
+  'low_rpm',
   'signal',
   'unreadable',
   'connection_volts',

@@ -32,10 +32,14 @@ export const plateFields = [
   'capacitorUf',
   'capacitorVolts',
   'speedTaps',
+  'lowAmps',
+  'lowRpm',
   'signal',
 ] as const
 
-function readable(volts: string, amps?: string, sfa?: string): { path: string; message: string } | null {
+type Wrong = { path: string; message: string } | null
+
+function readable(volts: string, amps?: string, sfa?: string): Wrong {
   try {
     readColumns(volts, amps, sfa)
     return null
@@ -44,6 +48,15 @@ function readable(volts: string, amps?: string, sfa?: string): { path: string; m
     const [path = 'volts', ...rest] = e.message.split(': ')
     return { path, message: rest.join(': ') }
   }
+}
+
+/** Low-speed figures that cannot be: columns that do not fit the volts, or a low speed that is not the lower one. */
+function wrongLow(p: Plate): Wrong {
+  const columns = p.volts === undefined || p.lowAmps === undefined ? null : readable(p.volts, p.lowAmps)
+  if (columns) return { ...columns, path: columns.path === 'amps' ? 'lowAmps' : columns.path }
+  if (p.lowRpm !== undefined && p.rpm !== undefined && p.lowRpm >= p.rpm)
+    return { path: 'lowRpm', message: 'low-speed rpm must be below the full-load rpm' }
+  return null
 }
 
 /** A motor's nameplate; what is printed in columns stays as printed. */
@@ -77,6 +90,8 @@ export const plate = z
     capacitorUf: positive.max(1000).exactOptional(),
     capacitorVolts: positive.max(1000).exactOptional(),
     speedTaps: short.exactOptional(),
+    lowAmps: short.exactOptional(),
+    lowRpm: positive.max(7200).exactOptional(),
     signal: short.exactOptional(),
     unreadable: z.array(z.enum(plateFields)).readonly().exactOptional(),
   })
@@ -84,8 +99,10 @@ export const plate = z
     if (p.volts !== undefined) {
       const wrong = readable(p.volts, p.amps, p.sfa)
       if (wrong) ctx.addIssue({ code: 'custom', path: [wrong.path], message: wrong.message })
-    } else if (p.amps !== undefined)
+    } else if (p.amps !== undefined || p.lowAmps !== undefined)
       ctx.addIssue({ code: 'custom', path: ['volts'], message: 'enter the volts that belong to these amps' })
+    const low = wrongLow(p)
+    if (low) ctx.addIssue({ code: 'custom', path: [low.path], message: low.message })
     for (const field of p.unreadable ?? [])
       if (p[field] !== undefined)
         ctx.addIssue({

@@ -1,7 +1,7 @@
 import { driveAt, partAt, unknownLayout, type DriveStands, type FittedWheel } from '../fitted/index.ts'
 import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
 import { circuitOfPlate, type PlateCircuit } from '../machine/index.ts'
-import { allowedCurrent, supplyHertz, type AllowedCurrent } from '../plate/index.ts'
+import { allowedCurrent, isSlow, plateAtSpeed, supplyHertz, type AllowedCurrent } from '../plate/index.ts'
 import {
   legPositions,
   linePositions,
@@ -19,7 +19,14 @@ import { pastOf, type Past } from './past.ts'
 /** What every check needs. Everything is worked out when it is first asked for, once. */
 export interface Context extends JudgeInput, Past {
   readonly input: JudgeInput
+  /** What it may draw at the speed it was read at. */
   readonly allowed: AllowedCurrent | null
+  /** What it may draw at full speed: its overload relay and its start are of that. */
+  readonly fullAllowed: AllowedCurrent | null
+  /** Whether the nameplate has amps for the speed it was read at; where not, staying below them proves nothing. */
+  readonly ownAmps: boolean
+  /** Nameplate rpm at the speed it was read at; undefined where none is printed. */
+  readonly plateRpm: number | undefined
   /** Amps by leg as read; undefined where a leg was not read. */
   readonly legs: readonly (number | undefined)[]
   readonly legsRead: readonly { readonly name: string; readonly amps: number }[]
@@ -59,28 +66,40 @@ function three(values: readonly (number | undefined)[]): ThreePhase | null {
 
 interface Nameplate {
   readonly allowed: AllowedCurrent | null
+  readonly ownAmps: boolean
+  readonly rpm: number | undefined
   readonly supplyHz: 50 | 60
 }
 const nobody = {}
-const nameplates = new WeakMap<object, WeakMap<object, Nameplate>>()
+const nameplates = new WeakMap<object, WeakMap<object, Map<string | null, Nameplate>>>()
 
-/** What the nameplate allows on this supply, read once a motor and machine: a nameplate is text, and every visit asks for it. */
-function nameplateOf(machine: JudgeInput['machine'], motor: JudgeInput['motor']): Nameplate {
+/** What the nameplate allows on this supply, read once a motor, machine and speed: a nameplate is text, and every visit asks for it. */
+function nameplateOf(
+  machine: JudgeInput['machine'],
+  motor: JudgeInput['motor'],
+  mode: JudgeInput['visit']['state']['mode'],
+): Nameplate {
   const key = motor ?? nobody
-  const own = nameplates.get(machine) ?? new WeakMap<object, Nameplate>()
+  const own = nameplates.get(machine) ?? new WeakMap<object, Map<string | null, Nameplate>>()
   nameplates.set(machine, own)
-  const known = own.get(key)
+  const speeds = own.get(key) ?? new Map<string | null, Nameplate>()
+  own.set(key, speeds)
+  const speed = isSlow(mode) ? mode : null
+  const known = speeds.get(speed)
   if (known) return known
+  const at = plateAtSpeed(motor?.plate ?? {}, speed)
   const made: Nameplate = {
     allowed: allowedCurrent(
-      motor?.plate ?? null,
+      motor ? at.plate : null,
       machine.unitPlate,
       machine.serviceVolts,
       motor?.connectionVolts ?? undefined,
     ),
+    ownAmps: at.own,
+    rpm: at.plate.rpm,
     supplyHz: supplyHertz(machine.serviceVolts, motor?.plate.hz, machine.serviceHz),
   }
-  own.set(key, made)
+  speeds.set(speed, made)
   return made
 }
 
@@ -114,6 +133,9 @@ class VisitContext implements Context {
   readonly closings: JudgeInput['closings']
   readonly reported: JudgeInput['reported']
   readonly allowed: AllowedCurrent | null
+  readonly fullAllowed: AllowedCurrent | null
+  readonly ownAmps: boolean
+  readonly plateRpm: number | undefined
   readonly supplyHz: 50 | 60
   readonly looked: Looked
   #byKey: Map<string, Reading> | null = null
@@ -144,9 +166,13 @@ class VisitContext implements Context {
     this.layout = input.layout
     this.closings = input.closings
     this.reported = input.reported
-    const { allowed, supplyHz } = nameplateOf(input.machine, input.motor)
-    this.allowed = allowed
-    this.supplyHz = supplyHz
+    const { mode } = input.visit.state
+    const at = nameplateOf(input.machine, input.motor, mode)
+    this.allowed = at.allowed
+    this.fullAllowed = nameplateOf(input.machine, input.motor, null).allowed
+    this.ownAmps = at.ownAmps
+    this.plateRpm = at.rpm
+    this.supplyHz = at.supplyHz
     this.looked = new Looked(() => (this.#contradicted ??= new Set(this.contradictions.flatMap((k) => k.readings))))
   }
 
@@ -231,7 +257,12 @@ class VisitContext implements Context {
     return (this.#wheel ??= { is: partAt(this.parts ?? [], 'wheel', this.visit.at) }).is
   }
   get circuit() {
-    return (this.#circuit ??= { is: circuitOf(this.motor, this.allowed, this.machine.phases, this.supplyHz) }).is
+    // The circuit is that of the full-speed winding.
+    return (this.#circuit ??= {
+      is: isSlow(this.visit.state.mode)
+        ? null
+        : circuitOf(this.motor, this.allowed, this.machine.phases, this.supplyHz),
+    }).is
   }
   get reference() {
     return this.#ofPast.reference

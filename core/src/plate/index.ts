@@ -1,3 +1,4 @@
+export { isSlow, plateAtSpeed, type PlateAtSpeed } from './at-speed.ts'
 export { allowedCurrent, type AllowedCurrent } from './allowed-current.ts'
 export { chooseColumn, readColumns, type ChosenColumn, type PlateColumn } from './columns.ts'
 export { plateHertz, questionPlate, type PlateQuestion } from './plausibility.ts'

@@ -34,6 +34,9 @@ export interface Plate {
   readonly capacitorUf?: number
   readonly capacitorVolts?: number
   readonly speedTaps?: string
+  /** Amps at low speed of a two-speed motor, in the columns of its volts. */
+  readonly lowAmps?: string
+  readonly lowRpm?: number
   readonly signal?: string
   readonly unreadable?: readonly PlateField[]
 }

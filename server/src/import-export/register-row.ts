@@ -74,11 +74,13 @@ export const plateColumns: readonly [keyof z.infer<typeof plate>, Column][] = [
   ['capacitorUf', 'capacitor_uf'],
   ['capacitorVolts', 'capacitor_volts'],
   ['speedTaps', 'speed_taps'],
+  ['lowAmps', 'low_amps'],
+  ['lowRpm', 'low_rpm'],
   ['signal', 'signal'],
 ]
 for (const [field, column] of plateColumns) columnOf[`plate.${field}`] = column
 
-const figures = new Set<string>(['power', 'rpm', 'sf', 'efficiency', 'power_factor', 'capacitor_uf', 'capacitor_volts'])
+const figures = new Set<string>(['power', 'rpm', 'low_rpm', 'sf', 'efficiency', 'power_factor', 'capacitor_uf', 'capacitor_volts'])
 const yes = new Map([
   ['', false],
   ['no', false],

@@ -10,17 +10,17 @@ const inrushCheck: Rule = {
   title: 'Inrush',
   subject: 'motor',
   from: 'visit',
-  applies: (c) => c.readings('inrush').length > 0 && c.allowed !== null,
+  applies: (c) => c.readings('inrush').length > 0 && c.fullAllowed !== null,
   judge(c) {
     const peaks = legPositions.flatMap((p) => c.value('inrush', p) ?? [])
     const top = Math.max(...peaks)
-    const plate = c.allowed?.amps ?? 1
+    const plate = c.fullAllowed?.amps ?? 1
     const letter = c.motor?.plate.code === undefined ? null : codeLetter(c.motor.plate.code)
     const hp = ((c.motor?.plate.power ?? 0) * (c.motor?.plate.powerUnit === 'kW' ? 1000 : 745.7)) / 745.7
     // The first half wave stands above the locked current by its direct component: up to about 1.4 times.
     const locked =
       letter && letter.to !== null && hp > 0
-        ? lockedRotorAmps(letter.to, hp, c.allowed?.columnVolts ?? 1, c.machine.phases)
+        ? lockedRotorAmps(letter.to, hp, c.fullAllowed?.columnVolts ?? 1, c.machine.phases)
         : null
     const limit = locked === null ? null : 1.45 * locked
     const low = c.limit('inrush-low')

@@ -27,11 +27,11 @@ const setting: Rule = {
   title: 'Overload setting',
   subject: 'protection',
   from: 'visit',
-  applies: (c) => c.has('overload_dial') && c.allowed !== null,
+  applies: (c) => c.has('overload_dial') && c.fullAllowed !== null,
   judge(c) {
     const dial = c.value('overload_dial', 'relay') ?? 0
-    const plate = c.allowed?.motorAmps ?? c.allowed?.amps ?? 1
-    const sf = c.allowed?.sf ?? 1
+    const plate = c.fullAllowed?.motorAmps ?? c.fullAllowed?.amps ?? 1
+    const sf = c.fullAllowed?.sf ?? 1
     const { setting: most, greatest } = overloadSetting(plate, sf)
     const basis = [standard('NEC 430.32(A)(1) and (C)')]
     const told = `Dial at ${show.amps(dial)} A on a ${show.amps(plate)} A plate, service factor ${sf}`

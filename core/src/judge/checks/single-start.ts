@@ -34,7 +34,7 @@ const creeping: Rule = {
             : 'Shut it off, lock out and spin it by hand: stiff is mechanical; free, test the capacitor.',
         confidence: 'low',
       })
-    const plate = c.allowed?.amps ?? null
+    const plate = c.fullAllowed?.amps ?? null
     if (ratio > limit.value && slow) {
       const weak = c.has('capacitance', 'capacitor_amps')
       return verdict(this, {

@@ -11,6 +11,7 @@ export const farBelow: Rule = {
     const limit = c.limit('far-below-plate').value
     return (
       c.allowed !== null &&
+      c.ownAmps &&
       c.point !== null &&
       c.point.amps < limit * c.allowed.amps &&
       c.legsRead.every((l) => l.amps > 0) &&

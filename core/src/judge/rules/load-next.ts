@@ -32,7 +32,7 @@ function dragging(c: Context): string | null {
 function speedMoved(c: Context): { by: number; than: string } | null {
   const now = c.value('rpm', 'driven')
   if (now === undefined) return null
-  const motor = c.value('rpm', 'motor') ?? c.motor?.plate.rpm
+  const motor = c.value('rpm', 'motor') ?? c.plateRpm
   if (c.driveTrain && motor !== undefined && motor > 0 && !c.machine.hasDrive)
     return {
       by: now / drivenRpm(motor, c.driveTrain.driver, c.driveTrain.driven, usualCreep) - 1,

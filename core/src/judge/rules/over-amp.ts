@@ -1,5 +1,6 @@
 import { overloadSetting, voltageUnbalance } from '../../electrical/index.ts'
 import { sitePolicy, plateBasis, practice, type Basis } from '../../limits/index.ts'
+import { isSlow } from '../../plate/index.ts'
 import { show } from '../../quantity/index.ts'
 import { workWords } from '../../trend/index.ts'
 import { verdict, type Rule } from '../rule.ts'
@@ -132,6 +133,9 @@ export const overAmp: Rule = {
     if (top.amps > ok) level = 'watch'
     if (top.amps > watch) level = 'fix'
     if (top.amps > greatest) level = 'stop'
+    // A low-speed winding burns below the amps printed for full speed: without its own figure nothing is passed.
+    const unprinted = level === 'ok' && !c.ownAmps && c.machine.phases === 3
+    if (unprinted) level = 'watch'
     const unsettled = c.visit.state.settled === false
     // A start draws several times the plate: until settled, high amps ask for a second reading, no more.
     if (unsettled && level !== 'ok') level = 'watch'
@@ -143,9 +147,21 @@ export const overAmp: Rule = {
         : ''
     const doors =
       level !== 'ok' && c.visit.state.panels === 'off' ? ' Read with panels off, which loads some wheels more.' : ''
-    const of = `${show.percent(share)} of the ${show.volts(allowed.columnVolts)} V nameplate${where}: ${show.amps(top.amps)} of ${show.amps(allowed.amps)} A.`
+    const slow = c.ownAmps ? (isSlow(c.visit.state.mode) ? ' at low speed' : '') : ' for full speed'
+    const of = `${show.percent(share)} of the ${show.volts(allowed.columnVolts)} V nameplate${slow}${where}: ${show.amps(top.amps)} of ${show.amps(allowed.amps)} A.`
     const basis = [source(c), sitePolicy(policyChoice)]
     if (level === 'stop') basis.push(c.limit('overload-greatest').basis)
+    if (unprinted)
+      return verdict(this, {
+        level,
+        value: top.amps,
+        basis: [source(c), practice('each speed of a two-speed motor has its own amps')],
+        because: `${of} Read at ${c.visit.state.mode ?? ''}: what it may draw there is not on record.`,
+        next: 'Enter the low-speed amps from the nameplate, or read at full speed.',
+        confidence: 'low',
+        settles: false,
+        ofVisit: true,
+      })
     const words: Record<Level, string> = {
       ok: 'Nothing to do.',
       watch: unsettled

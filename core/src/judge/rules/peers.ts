@@ -1,4 +1,5 @@
 import { standard } from '../../limits/index.ts'
+import { isSlow } from '../../plate/index.ts'
 import { show } from '../../quantity/index.ts'
 import { amongPeers } from '../../trend/index.ts'
 import { verdict, type Rule } from '../rule.ts'
@@ -23,7 +24,11 @@ export const peers: Rule = {
   subject: 'motor',
   from: 'history',
   informs: true,
-  applies: (c) => c.legsRead.length === c.machine.phases && c.visit.state.settled !== false && among(c) !== null,
+  applies: (c) =>
+    c.legsRead.length === c.machine.phases &&
+    c.visit.state.settled !== false &&
+    !isSlow(c.visit.state.mode) &&
+    among(c) !== null,
   judge(c) {
     const a = among(c)
     if (!a) throw new RangeError('peers must be known')

@@ -7,7 +7,7 @@ import type { Context } from '../context.ts'
 
 /** Synchronous speed of the motor at what it is fed with, rpm; null where its poles cannot be told. */
 function synchronous(c: Context): number | null {
-  const plate = c.motor?.plate.rpm
+  const plate = c.plateRpm
   if (plate === undefined || !(plate > 0)) return null
   const poles = polesOf(c.supplyHz, plate)
   const hz = c.machine.hasDrive ? c.hz : c.supplyHz
@@ -32,7 +32,7 @@ export const speed: Rule = {
     if (top !== null) {
       const basis = [standard('an induction motor runs below its synchronous speed')]
       const slip = 1 - motor / top
-      const plate = c.motor?.plate.rpm ?? top
+      const plate = c.plateRpm ?? top
       const rated = 1 - plate / synchronousSpeed(c.supplyHz, polesOf(c.supplyHz, plate) ?? 4)
       const given = { subject: 'motor' as const, positions: ['motor'], value: motor, limit: top }
       if (motor > 1.01 * top)

@@ -9,7 +9,7 @@ function fanRpm(c: Context): { rpm: number; read: boolean } | null {
   const read = c.value('rpm', 'driven')
   if (read !== undefined) return { rpm: read, read: true }
   const tach = c.value('rpm', 'motor')
-  const motor = c.motor?.plate.rpm
+  const motor = c.plateRpm
   if (tach === undefined && (motor === undefined || motor <= 0)) return null
   const hz = c.machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
   const at = tach ?? ((motor ?? 0) * hz) / c.supplyHz

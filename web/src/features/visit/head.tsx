@@ -1,6 +1,7 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
-import { allowedCurrent } from '@motor-round/core/plate'
+import { allowedCurrent, plateAtSpeed } from '@motor-round/core/plate'
 import { show } from '@motor-round/core/quantity'
+import type { VisitState } from '@motor-round/core/trend'
 import { lazy, Suspense, useState } from 'react'
 import { Link, useLocation } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
@@ -15,6 +16,7 @@ const FindingForm = lazy(async () => ({ default: (await import('../findings/inde
 export function Head({
   page,
   old,
+  mode,
   back,
   picture,
   round,
@@ -23,6 +25,8 @@ export function Head({
 }: {
   page: MachinePage
   old: VisitRecord | null
+  /** The mode it is read in: a motor of two speeds has amps for each. */
+  mode: VisitState['mode']
   /** Where one came from. */
   back: string
   picture: PictureOf
@@ -36,7 +40,7 @@ export function Head({
   const [finding, setFinding] = useState(false)
   const only = useOnlyTab(`visit ${machine.id}`)
   const allowed = allowedCurrent(
-    motor?.plate ?? null,
+    motor ? plateAtSpeed(motor.plate, mode).plate : null,
     machine.unitPlate,
     machine.serviceVolts,
     motor?.connectionVolts ?? undefined,

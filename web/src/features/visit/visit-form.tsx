@@ -253,6 +253,7 @@ export function VisitForm({
       <Head
         page={page}
         old={old}
+        mode={draft.state.mode}
         back={back}
         round={round}
         picture={{

@@ -2,7 +2,7 @@ import type { Plate, PlateField } from '@motor-round/core/plate'
 import { parseFigure } from '@motor-round/core/quantity'
 
 const shares = new Set<PlateField>(['efficiency', 'powerFactor'])
-const figures = new Set<PlateField>(['rpm', 'sf', 'capacitorUf', 'capacitorVolts'])
+const figures = new Set<PlateField>(['rpm', 'lowRpm', 'sf', 'capacitorUf', 'capacitorVolts'])
 
 /** A cell's value as it is typed and read. */
 export function readCell(plate: Plate, field: PlateField): string {

@@ -32,6 +32,8 @@ export const plateCells: readonly PlateCell[] = [
   { field: 'capacitorUf', head: 'CAP µF', title: 'Run capacitor, microfarad', phases: 1 },
   { field: 'capacitorVolts', head: 'CAP V', title: 'Capacitor volts', phases: 1 },
   { field: 'speedTaps', head: 'TAPS', title: 'Speed taps', phases: 1 },
+  { field: 'lowAmps', head: 'A LOW', title: 'Low-speed amps of a two-speed motor, as printed' },
+  { field: 'lowRpm', head: 'RPM LOW', title: 'Low-speed rpm of a two-speed motor' },
   { field: 'thermalProtection', head: 'THERM', title: 'Thermal protection' },
   { field: 'shaft', head: 'SHAFT', title: 'Shaft diameter, length, flat or key' },
   { field: 'rotation', head: 'ROT', title: 'Rotation: clockwise, counter-clockwise, either' },
