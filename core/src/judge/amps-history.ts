@@ -1,6 +1,6 @@
 import {
   breaksTrend,
-  comparable,
+  comparableTo,
   loadPoint,
   usualRange,
   workItBelongsTo,
@@ -29,11 +29,12 @@ export interface AmpsHistory {
 export function ampsHistory(input: JudgeInput): AmpsHistory {
   const { visit } = input
   const reference = referenceVolts(input.history, visit)
+  const like = comparableTo(visit)
   const points = [...input.history, visit]
     .sort((a, b) => a.at - b.at)
     .flatMap((s) => {
       const p = loadPoint(s, reference)
-      return p ? [{ ...p, like: comparable(s, visit) }] : []
+      return p ? [{ ...p, like: like(s) }] : []
     })
   const breaks = input.work
     .filter((w) => breaksTrend(w.kind, 'amps') && workItBelongsTo(w, input.work, 'amps') === w)

@@ -132,6 +132,7 @@ function afresh(input: JudgeInput, fresh: readonly Fresh[], through: number): Co
  */
 function freshOf(c: Context, visits: readonly Visit[], failures: Failure[]): Fresh[] {
   const contexts = new Map<Visit, Context>([[c.visit, c]])
+  const late = inOrder(visits).reverse()
   const at = (visit: Visit): Context => {
     const known = contexts.get(visit)
     if (known) return known
@@ -139,9 +140,11 @@ function freshOf(c: Context, visits: readonly Visit[], failures: Failure[]): Fre
     contexts.set(visit, made)
     return made
   }
+  const newestThatRead = (quantities: readonly QuantityCode[]): Visit | undefined =>
+    late.find((s) => s.readings.some((r) => quantities.includes(r.quantity)))
   const ofRecord = runRules(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.visit }))
   const ofPast = fromHistory.flatMap((check) => {
-    const visit = newest(visits.filter((s) => s.readings.some((r) => (check.of ?? amps).includes(r.quantity))))
+    const visit = newestThatRead(check.of ?? amps)
     return visit ? runRule(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
   })
   return [...ofRecord, ...ofPast]

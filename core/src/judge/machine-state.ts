@@ -1,5 +1,6 @@
-import type { Visit } from '../trend/index.ts'
+import type { Visit, WorkDone } from '../trend/index.ts'
 import { contextOf, type Context } from './context.ts'
+import type { Closing } from './conditions/condition.ts'
 import { Fold } from './conditions/fold.ts'
 import type { FittedMotor, JudgeInput } from './input.ts'
 import type { Rule } from './rule.ts'
@@ -32,16 +33,20 @@ const groundOf = (i: JudgeInput): Ground => [i.machine, i.motors ?? i.motor, i.p
 const same = (a: Ground, b: Ground) => a.length === b.length && a.every((v, i) => v === b[i])
 
 /** Verdicts of visits that were judged before: a visit never changes, and its machine's past is gone through at every key. */
-const judged = new WeakMap<
-  Visit,
-  { readonly ground: Ground; readonly before: readonly string[]; readonly verdicts: readonly Verdict[] }
->()
-
-interface Event {
-  readonly at: number
-  readonly order: 0 | 1 | 2
-  readonly run: (fold: Fold) => void
+interface Judged {
+  readonly ground: Ground
+  /** How many came before it, the last and the first of them: they never change, and one that arrives late changes the count. */
+  readonly n: number
+  readonly last: string
+  readonly first: string
+  readonly verdicts: readonly Verdict[]
 }
+const judged = new WeakMap<Visit, Judged>()
+
+/** What a person did between visits. */
+type Act =
+  | { readonly at: number; readonly order: 0; readonly work: WorkDone }
+  | { readonly at: number; readonly order: 2; readonly closing: Closing }
 
 /** Checks by what they need, so that a plain visit asks only those that can have something to say. */
 const asked = new Map<string, Set<Rule>>()
@@ -71,34 +76,45 @@ export function visitVerdicts(c: Context, failures: Failure[]): Verdict[] {
 /**
  * What stands at a machine before one of its visits is taken into account: all visits before it, and the work and closings up to
  * it. `through` also takes in what came after the last visit.
+ * @param earlier in the order in which they were made
  */
 export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through: number): Fold {
   const fold = new Fold(input.machine, (check) => runningChecks.has(check))
-  const events: Event[] = [
-    ...input.work.filter((w) => w.at <= through).map((w): Event => ({ at: w.at, order: 0, run: (f) => f.work(w) })),
-    ...earlier.map((visit, n): Event => ({
-      at: visit.at,
-      order: 1,
-      run: (f) => f.visit(visit, verdictsOf(input, visit, earlier, n)),
-    })),
-    ...(input.closings ?? [])
-      .filter((k) => k.at <= through)
-      .map((k): Event => ({ at: k.at, order: 2, run: (f) => f.closing(k) })),
+  const ground = groundOf(input)
+  // Work of the same instant as a visit comes before it, a closing after it.
+  const acts: Act[] = [
+    ...input.work.map((work): Act => ({ at: work.at, order: 0, work })),
+    ...(input.closings ?? []).map((closing): Act => ({ at: closing.at, order: 2, closing })),
   ]
-  // Sorting keeps the order of equals: the visits come by instant and id already.
-  events.sort((a, b) => a.at - b.at || a.order - b.order)
-  for (const e of events) e.run(fold)
+    .filter((x) => x.at <= through)
+    .sort((x, y) => x.at - y.at || x.order - y.order)
+  let next = 0
+  const actsBefore = (at: number, order: number) => {
+    for (let act = acts[next]; act && (act.at < at || (act.at === at && act.order < order)); act = acts[++next])
+      if (act.order === 0) fold.work(act.work)
+      else fold.closing(act.closing)
+  }
+  earlier.forEach((visit, n) => {
+    actsBefore(visit.at, 1)
+    fold.visit(visit, verdictsOf(input, ground, visit, earlier, n))
+  })
+  actsBefore(Infinity, 0)
   return fold
 }
 
-function verdictsOf(input: JudgeInput, visit: Visit, earlier: readonly Visit[], n: number): readonly Verdict[] {
-  const ground = groundOf(input)
+function verdictsOf(
+  input: JudgeInput,
+  ground: Ground,
+  visit: Visit,
+  earlier: readonly Visit[],
+  n: number,
+): readonly Verdict[] {
   const known = judged.get(visit)
-  // The visits before it are told by the last of them: they never change, and one that arrives late changes their count.
-  const before = [String(n), earlier[n - 1]?.id ?? '', earlier[0]?.id ?? '']
-  if (known && same(known.ground, ground) && same(known.before, before)) return known.verdicts
-  const c = contextOf(asOf(input, visit, earlier.slice(0, n)))
-  const verdicts = visitVerdicts(c, [])
-  judged.set(visit, { ground, before, verdicts })
+  const last = earlier[n - 1]?.id ?? ''
+  const first = earlier[0]?.id ?? ''
+  if (known && known.n === n && known.last === last && known.first === first && same(known.ground, ground))
+    return known.verdicts
+  const verdicts = visitVerdicts(contextOf(asOf(input, visit, earlier.slice(0, n))), [])
+  judged.set(visit, { ground, n, last, first, verdicts })
   return verdicts
 }

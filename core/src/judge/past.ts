@@ -1,7 +1,7 @@
 import { limitInForce } from '../limits/index.ts'
 import { mean } from '../quantity/index.ts'
 import {
-  comparable,
+  comparableTo,
   dayMs,
   drift,
   loadPoint,
@@ -75,11 +75,10 @@ function explainedAt(input: JudgeInput): number[] {
 export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number | null): Past {
   const { machine, visit, policies, history } = input
   const reference = lazy(() => referenceVolts(history, visit))
+  const like = lazy(() => comparableTo(visit))
   const comparablePoints = (from: number | null, to: number) =>
     thin(
-      history
-        .filter((s) => s.at < to && (from === null || s.at >= from) && comparable(s, visit))
-        .sort((x, y) => x.at - y.at),
+      history.filter((s) => s.at < to && (from === null || s.at >= from) && like()(s)).sort((x, y) => x.at - y.at),
       longestHistory,
     ).flatMap((s) => {
       const p = loadPoint(s, reference())

@@ -7,6 +7,7 @@ export { exactUpperTail, mannKendall, type MannKendall } from './mann-kendall.ts
 export { median, robustSpread } from './median.ts'
 export {
   comparable,
+  comparableTo,
   unsaid,
   valueOf,
   valuesAt,

@@ -1,4 +1,4 @@
-import { solveSpd } from './solve.ts'
+import { factorSpd } from './solve.ts'
 
 /** A yearly swing of a quantity: winter air is denser, so that a fan of outside air draws more. */
 export interface Season {
@@ -19,14 +19,25 @@ const shortest = 1.4 * year
 const least = 0.008
 const most = 0.12
 
-/** Least squares of a line, and of a line with a yearly wave on it; what is left over of each. */
-function fits(x: readonly number[], y: readonly number[], basis: readonly ((t: number) => number)[]) {
-  const rows = x.map((t) => basis.map((f) => f(t)))
-  const ata = basis.flatMap((_, i) => basis.map((__, j) => rows.reduce((s, r) => s + (r[i] ?? 0) * (r[j] ?? 0), 0)))
-  const aty = basis.map((_, i) => rows.reduce((s, r, k) => s + (r[i] ?? 0) * (y[k] ?? 0), 0))
-  const [c] = solveSpd(ata, basis.length, [aty]) ?? []
+const terms = 4
+
+/** Least squares of the first terms of a line with a yearly wave on it; null where the points do not tell them. */
+function fitted(rows: readonly (readonly number[])[], y: readonly number[], n: number) {
+  const ata = new Array<number>(n * n).fill(0)
+  const aty = new Array<number>(n).fill(0)
+  rows.forEach((row, k) => {
+    for (let i = 0; i < n; i++) {
+      for (let j = 0; j < n; j++) ata[i * n + j] = (ata[i * n + j] ?? 0) + (row[i] ?? 0) * (row[j] ?? 0)
+      aty[i] = (aty[i] ?? 0) + (row[i] ?? 0) * (y[k] ?? 0)
+    }
+  })
+  const c = factorSpd(ata, n)?.(aty)
   if (!c) return null
-  const left = rows.reduce((s, r, k) => s + ((y[k] ?? 0) - r.reduce((a, v, i) => a + v * (c[i] ?? 0), 0)) ** 2, 0)
+  const left = rows.reduce((sum, row, k) => {
+    let off = y[k] ?? 0
+    for (let i = 0; i < n; i++) off -= (row[i] ?? 0) * (c[i] ?? 0)
+    return sum + off * off
+  }, 0)
   return { c, left }
 }
 
@@ -46,10 +57,9 @@ export function seasonOf(points: readonly { readonly at: number; readonly value:
   const x = points.map((p) => p.at / year)
   const middle = x.reduce((a, b) => a + b, 0) / n
   const y = points.map((p) => p.value)
-  const line = [() => 1, (t: number) => t - middle]
-  const wave = [(t: number) => Math.cos(2 * Math.PI * t), (t: number) => Math.sin(2 * Math.PI * t)]
-  const plain = fits(x, y, line)
-  const waved = fits(x, y, [...line, ...wave])
+  const rows = x.map((t) => [1, t - middle, Math.cos(2 * Math.PI * t), Math.sin(2 * Math.PI * t)])
+  const plain = fitted(rows, y, 2)
+  const waved = fitted(rows, y, terms)
   if (!plain || !waved || !(plain.left > 0)) return null
   // With two degrees of freedom above, the tail of F has a closed form.
   const p = (Math.max(0, waved.left) / plain.left) ** ((n - 4) / 2)

@@ -1,14 +1,10 @@
 /**
- * Solve a symmetric positive definite system for several right-hand sides, by Cholesky's factors.
+ * Take a symmetric positive definite matrix apart, by Cholesky's factors.
  * @param a matrix by rows, n × n; it is not changed
- * @returns one solution a right-hand side, or null when the matrix is not positive definite
+ * @returns what solves it for a right-hand side, or null when the matrix is not positive definite
  * @source Golub and Van Loan, Matrix Computations, 4.2
  */
-export function solveSpd(
-  a: readonly number[],
-  n: number,
-  rights: readonly (readonly number[])[],
-): readonly number[][] | null {
+export function factorSpd(a: readonly number[], n: number): ((right: readonly number[]) => number[]) | null {
   // Plain arrays: for the few terms of a trend, making a typed one takes longer than the sums.
   const l: number[] = new Array<number>(n * n).fill(0)
   for (let i = 0; i < n; i++)
@@ -19,8 +15,8 @@ export function solveSpd(
       else if (sum > 1e-14 * Math.abs(a[i * n + i] ?? 0)) l[i * n + i] = Math.sqrt(sum)
       else return null
     }
-  return rights.map((b) => {
-    const x = b.slice()
+  return (right) => {
+    const x = right.slice()
     for (let i = 0; i < n; i++) {
       for (let k = 0; k < i; k++) x[i] = (x[i] ?? 0) - (l[i * n + k] ?? 0) * (x[k] ?? 0)
       x[i] = (x[i] ?? 0) / (l[i * n + i] ?? 1)
@@ -30,5 +26,5 @@ export function solveSpd(
       x[i] = (x[i] ?? 0) / (l[i * n + i] ?? 1)
     }
     return x
-  })
+  }
 }

@@ -112,22 +112,29 @@ const usualState = (s: VisitState) => ({
 })
 
 /**
- * May two visits be compared? Both settled as far as anyone entered, in the same mode, on the same speed, with panels, twin
- * fan and filters alike, turning the same way, and within one hertz. What was not entered is taken as the usual.
+ * Which visits may be compared with one? Both settled as far as anyone entered, in the same mode, on the same speed, with panels,
+ * twin fan and filters alike, turning the same way, and within one hertz. What was not entered is taken as the usual.
  */
-export function comparable(a: Visit, b: Visit): boolean {
-  if (a.state.settled === false || b.state.settled === false) return false
-  const x = usualState(a.state)
+export function comparableTo(b: Visit): (a: Visit) => boolean {
+  if (b.state.settled === false) return () => false
   const y = usualState(b.state)
-  const { filters: fa } = a.state
   const { filters: fb } = b.state
-  return (
-    x.mode === y.mode &&
-    x.panels === y.panels &&
-    x.twinOff === y.twinOff &&
-    x.filtersOut === y.filtersOut &&
-    (fa === null || fb === null || fa === fb) &&
-    x.turning === y.turning &&
-    likeHertz(figuresOf(a).hz, figuresOf(b).hz)
-  )
+  const { hz } = figuresOf(b)
+  return (a) => {
+    if (a.state.settled === false) return false
+    const x = usualState(a.state)
+    const { filters: fa } = a.state
+    return (
+      x.mode === y.mode &&
+      x.panels === y.panels &&
+      x.twinOff === y.twinOff &&
+      x.filtersOut === y.filtersOut &&
+      (fa === null || fb === null || fa === fb) &&
+      x.turning === y.turning &&
+      likeHertz(figuresOf(a).hz, hz)
+    )
+  }
 }
+
+/** May two visits be compared? */
+export const comparable = (a: Visit, b: Visit): boolean => comparableTo(b)(a)

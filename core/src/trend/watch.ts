@@ -1,4 +1,4 @@
-import { solveSpd } from './solve.ts'
+import { factorSpd } from './solve.ts'
 
 /** One comparable reading of a machine: the logarithm of its amps, and what its level depends on besides. */
 export interface WatchPoint {
@@ -76,6 +76,16 @@ function rowOf(p: WatchPoint): Row {
   return { at: p.at, x: [1, Math.cos(turn), Math.sin(turn), Math.log(p.volts), p.filters], log: Math.log(p.amps) }
 }
 
+/** What some next readings are expected to be together: mean of their logarithms, its standard error, and how far off they are. */
+interface Expectation {
+  readonly mean: number
+  readonly error: number
+  readonly off: number
+}
+
+/** A baseline as it was fitted at one moment: what it expects of readings to come. */
+type Fit = (next: readonly Row[]) => Expectation
+
 /** The baseline: sums of a regression with priors, to which readings are added and from which they are taken. */
 class Baseline {
   readonly #rows: Row[] = []
@@ -83,6 +93,7 @@ class Baseline {
   readonly #b: number[] = new Array<number>(terms).fill(0)
   #yy = 0
   #shift: number | null = null
+  #fit: { readonly is: Fit | null } | null = null
 
   get n(): number {
     return this.#rows.length
@@ -97,6 +108,7 @@ class Baseline {
       this.#b[i] = (this.#b[i] ?? 0) + sign * xi * y
     }
     this.#yy += sign * y * y
+    this.#fit = null
   }
 
   /** How often it was read, visits a year, between once and weekly. */
@@ -126,9 +138,12 @@ class Baseline {
     if (last) this.#sum(last, -1)
   }
 
-  /** What some next readings are expected to be together: mean of their logarithms, its standard error, and how far off they are. */
-  expect(next: readonly Row[]): { mean: number; error: number; off: number } | null {
-    if (this.n < fewest) return null
+  /** What it expects now; null with too few readings. */
+  get fit(): Fit | null {
+    return (this.#fit ??= { is: this.n < fewest ? null : this.#fitted() }).is
+  }
+
+  #fitted(): Fit | null {
     const noise = scatter * scatter
     const a = this.#a.slice()
     const b = this.#b.slice()
@@ -138,25 +153,29 @@ class Baseline {
       a[i] = (a[i] ?? 0) + weight
       if (k === 2) b[k + 1] = (b[k + 1] ?? 0) + weight * voltsBelieved
     })
-    const x = rowMean(next)
-    const solved = solveSpd(a, terms, [b, x])
-    if (!solved) return null
-    const [beta, spread] = solved
-    if (!beta || !spread) return null
-    let fitted = 0
-    for (let i = 0; i < terms; i++) fitted += (beta[i] ?? 0) * (b[i] ?? 0)
+    const solve = factorSpd(a, terms)
+    if (!solve) return null
+    const beta = solve(b)
     const priorPull = (voltsBelieved * voltsBelieved * noise) / (priors[2] * priors[2])
-    const left = Math.max(0, this.#yy + priorPull - fitted)
+    const left = Math.max(0, this.#yy + priorPull - dot(beta, b))
     const variance = (scatterWorth * noise + left) / (scatterWorth + this.n)
-    let mean = 0
-    let lever = 0
-    for (let i = 0; i < terms; i++) {
-      mean += (beta[i] ?? 0) * (x[i] ?? 0)
-      lever += (spread[i] ?? 0) * (x[i] ?? 0)
+    const shift = this.#shift ?? 0
+    return (next) => {
+      const x = rowMean(next)
+      const mean = dot(beta, x)
+      return {
+        mean: mean + shift,
+        error: Math.sqrt(variance * (1 / next.length + dot(solve(x), x))),
+        off: next.reduce((s, row) => s + row.log - shift, 0) / next.length - mean,
+      }
     }
-    const off = next.reduce((s, row) => s + this.#y(row), 0) / next.length - mean
-    return { mean: mean + (this.#shift ?? 0), error: Math.sqrt(variance * (1 / next.length + lever)), off }
   }
+}
+
+function dot(a: readonly number[], b: readonly number[]): number {
+  let sum = 0
+  for (let i = 0; i < terms; i++) sum += (a[i] ?? 0) * (b[i] ?? 0)
+  return sum
 }
 
 function rowMean(rows: readonly Row[]): readonly number[] {
@@ -171,6 +190,10 @@ function rowMean(rows: readonly Row[]): readonly number[] {
   return mean
 }
 
+/** Too far off to be chance, and far enough to matter. */
+const out = (e: Expectation | null, limit: number): boolean =>
+  e !== null && Math.abs(e.off) > limit * e.error && Math.abs(e.off) > least
+
 /**
  * Watch the readings of one baseline, one after the other: each is held against all before it that were as expected. A change
  * stands, and what was expected before it is kept, until a reading is as expected again or a person explained it.
@@ -184,8 +207,9 @@ function rowMean(rows: readonly Row[]): readonly number[] {
 export function watchAmps(points: readonly WatchPoint[], explained: readonly number[]): Watched {
   let baseline = new Baseline()
   let changed: { since: number; by: number; held: Row[] } | null = null
-  let before: Row | null = null
-  let last: Watched = { expected: null, change: null }
+  /** The reading before, and the baseline as it was without it. */
+  let before: { readonly row: Row; readonly fit: Fit | null } | null = null
+  let last: (Expectation & { readonly n: number }) | null = null
   const explanations = [...explained].sort((a, b) => a - b)
   for (const p of points) {
     if (!(p.amps > 0) || !Number.isFinite(p.amps)) throw new RangeError('amps must be a finite number above zero')
@@ -199,29 +223,17 @@ export function watchAmps(points: readonly WatchPoint[], explained: readonly num
       before = null
     }
     const row = rowOf(p)
-    const one = baseline.expect([row])
-    // The reading before is in the baseline by now; two together are held against those before both.
-    let two: ReturnType<Baseline['expect']> = null
-    if (before !== null && changed === null) {
-      baseline.drop()
-      two = baseline.expect([before, row])
-      baseline.add(before)
-    }
+    const one = baseline.fit?.([row]) ?? null
+    // The reading before is in the baseline by now; two together are held against what it was before both.
+    const two = before !== null && changed === null ? (before.fit?.([before.row, row]) ?? null) : null
     const limit = oneOut + (moreAtThreeTimesTheVisits * Math.log(baseline.visitsAYear / 4)) / Math.log(3)
-    const out = (e: { off: number; error: number } | null, limit: number) =>
-      e !== null && Math.abs(e.off) > limit * e.error && Math.abs(e.off) > least
-    const expected = one && {
-      low: Math.exp(one.mean - 1.96 * one.error),
-      middle: Math.exp(one.mean),
-      high: Math.exp(one.mean + 1.96 * one.error),
-      n: baseline.n,
-    }
+    last = one && { ...one, n: baseline.n }
     const byOne = one !== null && out(one, changed ? limit - twoLess : limit)
     const byTwo = out(two, limit - twoLess) && one !== null && Math.sign(one.off) === Math.sign(two?.off ?? 0)
     if (byOne || byTwo) {
       const by = Math.expm1((byTwo && !byOne ? two?.off : one.off) ?? 0)
       if (!changed) {
-        const since: Row = byOne || before === null ? row : before
+        const since: Row = byOne || before === null ? row : before.row
         if (since !== row) baseline.drop()
         changed = { since: since.at, by, held: since === row ? [row] : [since, row] }
       } else {
@@ -230,10 +242,18 @@ export function watchAmps(points: readonly WatchPoint[], explained: readonly num
       }
     } else {
       changed = null
+      before = { row, fit: baseline.fit }
       baseline.add(row)
     }
-    before = changed ? null : row
-    last = { expected, change: changed ? { since: changed.since, by: changed.by } : null }
+    if (changed) before = null
   }
-  return last
+  return {
+    expected: last && {
+      low: Math.exp(last.mean - 1.96 * last.error),
+      middle: Math.exp(last.mean),
+      high: Math.exp(last.mean + 1.96 * last.error),
+      n: last.n,
+    },
+    change: changed && { since: changed.since, by: changed.by },
+  }
 }

@@ -33,6 +33,16 @@ const alsoAnswers: Readonly<Record<string, readonly string[]>> = { turning: ['ro
 
 const place = (check: string, position: string) => `${check}@${position}`
 
+const places = new WeakMap<Verdict, readonly string[]>()
+/** Where a verdict stands, put together once: the whole past goes by at every key. */
+function placesOf(v: Verdict): readonly string[] {
+  const known = places.get(v)
+  if (known) return known
+  const made = v.positions.map((p) => place(v.check, p))
+  places.set(v, made)
+  return made
+}
+
 /** Whether a check's verdicts come from readings that were taken running. */
 export type Running = (check: string) => boolean
 
@@ -58,15 +68,14 @@ export class Fold {
   visit(visit: Visit, verdicts: readonly Verdict[]): void {
     for (const v of verdicts) {
       if (v.ofVisit) continue
-      for (const position of v.positions) this.#take(visit, v, position)
+      for (const at of placesOf(v)) this.#take(visit, v, at)
       if (!v.settles) continue
       this.#answerRetests(v)
       if (v.level === 'ok') for (const other of alsoAnswers[v.check] ?? []) this.#answerElsewhere(visit, other)
     }
   }
 
-  #take(visit: Visit, v: Verdict, position: string): void {
-    const at = place(v.check, position)
+  #take(visit: Visit, v: Verdict, at: string): void {
     const stands = this.#open.get(at)
     if (v.level !== 'ok' && (!stands || rank(v.level) >= rank(stands.verdict.level))) {
       this.#open.set(at, { verdict: v, since: stands?.since ?? visit.at, seenAt: visit.at, visit })
@@ -82,7 +91,7 @@ export class Fold {
       return
     }
     if (stands && !answers) return
-    this.#open.delete(at)
+    if (stands) this.#open.delete(at)
     this.#good.set(at, { verdict: v, at: visit.at })
   }
 

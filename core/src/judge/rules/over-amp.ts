@@ -162,15 +162,20 @@ export const overAmp: Rule = {
         settles: false,
         ofVisit: true,
       })
-    const words: Record<Level, string> = {
-      ok: 'Nothing to do.',
-      watch: unsettled
-        ? 'Read again when it has settled.'
-        : c.policies.overAmp === 'trim below plate'
-          ? 'Reduce the load: run a little slower, or find the drag.'
-          : 'For a short time only: set an end date, find the cause, re-read.',
-      fix: isLow(c) ? 'The low volts explain it: correct the volts, then re-read.' : moreAmpsNext(c),
-      stop: `Shut it down. ${c.machine.phases === 1 ? 'Its thermal protector should have opened' : 'No overload relay may be set this high'}: find out why it did not trip.`,
+    const next = (): string => {
+      switch (level) {
+        case 'ok':
+          return 'Nothing to do.'
+        case 'watch':
+          if (unsettled) return 'Read again when it has settled.'
+          return c.policies.overAmp === 'trim below plate'
+            ? 'Reduce the load: run a little slower, or find the drag.'
+            : 'For a short time only: set an end date, find the cause, re-read.'
+        case 'fix':
+          return isLow(c) ? 'The low volts explain it: correct the volts, then re-read.' : moreAmpsNext(c)
+        case 'stop':
+          return `Shut it down. ${c.machine.phases === 1 ? 'Its thermal protector should have opened' : 'No overload relay may be set this high'}: find out why it did not trip.`
+      }
     }
     return verdict(this, {
       level,
@@ -178,7 +183,7 @@ export const overAmp: Rule = {
       limit: ok,
       basis,
       because: `${of}${level === 'ok' ? '' : sinceWork(c) + lowVolts(c)}${twin}${doors}`,
-      next: words[level],
+      next: next(),
       confidence: unsettled || !whole ? 'low' : 'full',
       settles: whole && !unsettled,
     })
