@@ -1,6 +1,6 @@
 import { mean, show, type QuantityCode } from '../quantity/index.ts'
 import type { Drift, Visit, Usual } from '../trend/index.ts'
-import { bounds } from './rules/over-amp.ts'
+import { bounds } from './rules/amps/over-amp.ts'
 import { rules } from './rules/register.ts'
 import { completeness, type Completeness } from './completeness.ts'
 import { keyOf, partsOf, type Condition } from './conditions/condition.ts'

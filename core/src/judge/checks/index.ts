@@ -1,5 +1,5 @@
-export { insulationAdvice } from './insulation.ts'
-export { insulationHistory, insulationOf, type InsulationFigure } from './insulation-facts.ts'
+export { insulationAdvice } from './motor/insulation.ts'
+export { insulationHistory, insulationOf, type InsulationFigure } from './motor/insulation-facts.ts'
 export { checksOf, checkDefinitions, checkRules } from './register.ts'
 export {
   gatesFor,
