@@ -12,7 +12,7 @@ const order = [
   'energy',
   'machine',
   'trend',
-  'fitted',
+  'installed',
   'judge',
   'speed-change',
   'round',

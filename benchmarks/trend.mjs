@@ -84,7 +84,7 @@ export async function bench(say) {
   const machine = {
     phases: 3,
     serviceVolts: 480,
-    hasDrive: false,
+    hasVfd: false,
     hasTwin: false,
     drive: 'belt',
     controls: unknownControls,
@@ -93,7 +93,7 @@ export async function bench(say) {
   const motor = {
     plate: { volts: '460', amps: '12.8', phases: 3, power: 10, rpm: 1755, hz: '60', sf: 1.15, efficiency: 0.902 },
     connectionVolts: null,
-    fittedAt: 0,
+    installedAt: 0,
   }
   const many = 2000
   const inputs = Array.from({ length: many }, (_, k) => {

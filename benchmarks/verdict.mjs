@@ -27,7 +27,7 @@ async function inNode(visits) {
     motor: {
       plate: { volts: '208-230/460', amps: '27.0-25.6/12.8', sf: 1.15, power: 10, phases: 3, rpm: 1755, hz: '60' },
       connectionVolts: null,
-      fittedAt: 0,
+      installedAt: 0,
     },
     visit: visitAt(visits),
     history,

@@ -49,7 +49,7 @@ test('a motor is replaced: the old one is kept, the new nameplate is the limit f
   await page.getByLabel('Installed').fill('2026-11-25T04:00')
   await page.getByLabel('Installed').press('Enter')
   await page.getByLabel('What was wrong with the old one').fill('winding to ground')
-  await page.getByRole('switch', { name: 'Stand-in' }).click()
+  await page.getByRole('switch', { name: 'Temporary substitute' }).click()
   await page.getByRole('button', { name: 'Save replacement' }).click()
   await expect(page).toHaveURL(new RegExp(`/machines/${id}$`))
   await expect(page.getByText(/winding to ground/).first()).toBeVisible()
@@ -100,7 +100,7 @@ test('a stale nameplate edit shows both', async ({ open }) => {
   await expect(mine.getByRole('button', { name: /^Frame: 80L/ })).toBeVisible()
 })
 
-test('work is recorded and starts a new epoch; the machine retires and comes back', async ({ open }) => {
+test('work is recorded and starts a new baseline; the machine retires and comes back', async ({ open }) => {
   const page = await open('vale')
   const id = await machineId(page, 'EF-11/EF')
   await page.goto(`/machines/${id}`)

@@ -135,7 +135,7 @@ describe('a phone sends what it kept over and over while everything around it br
         findings.push(found.id)
         // Each correction stands on the one before it: one that is lost, or made twice, refuses all that follow.
         const known = motors.get(machineId)
-        const { plate, connectionVolts = null, fittedAt = '', why, standIn } = known?.motor ?? {}
+        const { plate, connectionVolts = null, installedAt = '', why, substitute } = known?.motor ?? {}
         const correction = {
           id: randomUUID(),
           motorId: known?.motor.id ?? '',
@@ -143,9 +143,9 @@ describe('a phone sends what it kept over and over while everything around it br
           version: known?.version ?? 0,
           plate: { ...plate, serial: `run ${run} ${i}` },
           connectionVolts,
-          fittedAt,
+          installedAt,
           why: why ?? '',
-          standIn: standIn ?? false,
+          substitute: substitute ?? false,
         }
         if (known) {
           known.version++

@@ -3,7 +3,7 @@ import { defaultPolicies } from '../../core/src/limits/index.ts'
 import {
   amongPeers,
   drift,
-  epochAt,
+  baselineAt,
   exactUpperTail,
   leastSquares,
   mannKendall,
@@ -180,7 +180,7 @@ export function courses(): string {
         ...toldOf(judged),
         `  drift ${figures(judged.drift)}`,
         `  history ${figures(ampsHistory(input))}`,
-        `  epoch ${figures(epochAt(input.work, 'amps', visit.at))}`,
+        `  baseline ${figures(baselineAt(input.work, 'amps', visit.at))}`,
       ]
     })
   })

@@ -15,7 +15,7 @@ interface Known {
 const bare: MachineFacts = {
   phases: 3,
   serviceVolts: 480,
-  hasDrive: false,
+  hasVfd: false,
   hasTwin: false,
   drive: 'belt',
   controls: {
@@ -58,7 +58,7 @@ const known: readonly Known[] = [
     title: 'on a drive, 460 V',
     facts: {
       ...bare,
-      hasDrive: true,
+      hasVfd: true,
       drive: 'direct',
       controls: { ...bare.controls, starter: 'none', overload: 'electronic' },
     },
@@ -136,7 +136,7 @@ function said(k: Known, quantity: (typeof quantities)[number], position: string,
   })
   const input: JudgeInput = {
     machine: k.facts,
-    motor: { plate: k.plate, connectionVolts: null, fittedAt: 0 },
+    motor: { plate: k.plate, connectionVolts: null, installedAt: 0 },
     visit: visitOf(
       { ...visit, state: { settled: true, turning: 'right way', panels: 'on' } },
       Date.UTC(2026, 0, 5, 15),

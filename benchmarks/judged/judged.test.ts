@@ -6,7 +6,7 @@ import { ways } from './ways.ts'
 import { alittleOff, anythingTyped, dangersFound, goodMachines, pagesShown, slipsAsked, tasksDue } from './visits.ts'
 
 /**
- * What the product said when it was last read by a person. None of it is a truth by itself: those stand in bench/truth and
+ * What the product said when it was last read by a person. None of it is a truth by itself: those stand in benchmarks/truth and
  * in the published values. It shows, line by line, what a change of a rule changes. `npx vitest -u` writes it anew; what
  * is different is read before it is kept.
  */

@@ -29,13 +29,13 @@ const start = Date.UTC(2026, 0, 5, 15)
 
 const snapshot = (m: Machine, visits: readonly Visit[], work: readonly WorkDone[] = []) => ({
   machine: m.facts,
-  motor: { plate: m.plate, connectionVolts: null, fittedAt: 0 },
+  motor: { plate: m.plate, connectionVolts: null, installedAt: 0 },
   visits,
   work,
   policies: defaultPolicies,
 })
 const about = (m: Machine) =>
-  `${m.facts.phases} phase, ${m.facts.serviceVolts} V, plate ${m.plate.volts ?? ''} V ${m.plate.amps ?? ''} A${m.facts.hasDrive ? ', drive' : ''}, ${m.facts.drive}`
+  `${m.facts.phases} phase, ${m.facts.serviceVolts} V, plate ${m.plate.volts ?? ''} V ${m.plate.amps ?? ''} A${m.facts.hasVfd ? ', drive' : ''}, ${m.facts.drive}`
 
 function at(
   m: Machine,
@@ -229,7 +229,7 @@ function befallen(r: Random): JudgeInput {
   const visit = visitOf(shown, start)
   return {
     machine: m.facts,
-    motor: { plate: m.plate, connectionVolts: null, fittedAt: 0 },
+    motor: { plate: m.plate, connectionVolts: null, installedAt: 0 },
     visit,
     history,
     work: r.chance(0.3)
@@ -255,7 +255,7 @@ export function tasksDue(): string {
       parts: input.parts ?? [],
       layout: input.layout ?? null,
       motorRpm: input.motor?.plate.rpm ?? null,
-      standIn: r.chance(0.2) ? { at: now - r.below(100) * dayMs, what: 'a 5 hp motor from the van' } : null,
+      substitute: r.chance(0.2) ? { at: now - r.below(100) * dayMs, what: 'a 5 hp motor from the van' } : null,
       waiting: r.chance(0.2) ? [{ at: now - 9 * dayMs, what: '3 turns' }] : [],
       findings: r.chance(0.3)
         ? [{ at: now - 20 * dayMs, what: 'belt frayed', reviewAt: r.chance(0.5) ? now + 12 * dayMs : null }]

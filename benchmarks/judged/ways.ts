@@ -10,7 +10,7 @@ import {
   unitPatterns,
   type Rig,
 } from '../../core/src/machine/index.ts'
-import { beltsCarry, driveAt, livesOf, sheavesAt, tensionAsked, unknownLayout } from '../../core/src/fitted/index.ts'
+import { beltsCarry, driveAt, livesOf, sheavesAt, tensionAsked, unknownLayout } from '../../core/src/installed/index.ts'
 import { findQuantity, quantities } from '../../core/src/quantity/index.ts'
 import {
   blankMap,
@@ -278,8 +278,8 @@ function walks(): string[] {
   ]
 }
 
-/** What is fitted, at some instants, and how long things last. */
-function fitted(): string[] {
+/** What is installed, at some instants, and how long things last. */
+function installed(): string[] {
   return Array.from({ length: 40 }, (_, i) => {
     const r = new Random(700 + i)
     const input = anything(r)
@@ -352,8 +352,8 @@ export function ways(): string {
     ...days(),
     '## walks',
     ...walks(),
-    '## fitted',
-    ...fitted(),
+    '## installed',
+    ...installed(),
     '## oddments',
     ...oddments(),
   ].join('\n')

@@ -1,7 +1,7 @@
 import { checkDefinitions, type JudgeInput } from '../../core/src/judge/index.ts'
 import { defaultPolicies } from '../../core/src/limits/index.ts'
 import { beltSections } from '../../core/src/drivetrain/index.ts'
-import { unknownLayout, type DriveLayout, type FittedPart } from '../../core/src/fitted/index.ts'
+import { unknownLayout, type DriveLayout, type InstalledPart } from '../../core/src/installed/index.ts'
 import type { Plate } from '../../core/src/plate/index.ts'
 import { quantities, readingHows, type Reading } from '../../core/src/quantity/index.ts'
 import { workKinds, type Answers, type Visit, type VisitState, type WorkDone } from '../../core/src/trend/index.ts'
@@ -109,7 +109,7 @@ const dayMs = 86_400_000
 const anyLength = (r: Random): number => r.one([0.001, 20_000, r.decades(1, 2000), r.decades(50, 600)])
 const known = <T>(r: Random, value: () => T): T | null => some(r, 0.6, value) ?? null
 
-function anyParts(r: Random, now: number): FittedPart[] {
+function anyParts(r: Random, now: number): InstalledPart[] {
   const section = r.one(beltSections).id
   const most = r.one([1, 6, 12])
   const perTurn = r.one([0.01, 5, 50])
@@ -123,7 +123,7 @@ function anyParts(r: Random, now: number): FittedPart[] {
     lock: null,
     greasable: null,
   }
-  const specs: readonly Pick<FittedPart, 'slot' | 'spec'>[] = [
+  const specs: readonly Pick<InstalledPart, 'slot' | 'spec'>[] = [
     r.chance(0.5)
       ? { slot: 'motor-sheave', spec: { type: 'fixed', section, pitch: anyLength(r), grooves: 1 } }
       : {
@@ -175,7 +175,7 @@ function anyParts(r: Random, now: number): FittedPart[] {
   ]
   return specs
     .filter(() => r.chance(0.8))
-    .map((p) => ({ ...p, fittedAt: now - r.below(2000) * dayMs, removedAt: null }) as FittedPart)
+    .map((p) => ({ ...p, installedAt: now - r.below(2000) * dayMs, removedAt: null }) as InstalledPart)
 }
 const anyLayout = (r: Random): DriveLayout => ({
   ...unknownLayout,
@@ -198,7 +198,7 @@ export function anything(r: Random): JudgeInput {
     ...base,
     serviceVolts: r.one([120, 208, 240, 400, 480, 600, 1, 1000]),
     serviceHz: r.one([50, 60, null]),
-    hasDrive: r.chance(0.4),
+    hasVfd: r.chance(0.4),
     hasTwin: r.chance(0.4),
     controls: {
       starter: r.one(['contactor', 'starter', 'none', null]),
@@ -226,7 +226,7 @@ export function anything(r: Random): JudgeInput {
   }))
   return {
     machine,
-    motor: r.chance(0.2) ? null : { plate: anyPlate(r), connectionVolts: r.one([null, 230, 460, 1]), fittedAt: 0 },
+    motor: r.chance(0.2) ? null : { plate: anyPlate(r), connectionVolts: r.one([null, 230, 460, 1]), installedAt: 0 },
     visit: anyVisit(r, machine, now),
     history: Array.from({ length: r.below(10) }, () => anyVisit(r, machine, now - r.below(900) * dayMs)),
     work,

@@ -21,14 +21,14 @@ export const supplyVolts = (r: Random, m: Machine, names: readonly string[]): Re
   each(names, () => round(m.volts * r.between(0.997, 1.003), 1))
 /** Legs within three percent of their mean. */
 export const legAmps = (r: Random, m: Machine): Record<string, number> => {
-  const mean = m.allowed * m.load * (m.facts.hasDrive ? (m.hz / 60) ** 2 * 0.7 + 0.3 : 1) * (1 + r.normal(0.01))
+  const mean = m.allowed * m.load * (m.facts.hasVfd ? (m.hz / 60) ** 2 * 0.7 + 0.3 : 1) * (1 + r.normal(0.01))
   return each(legsOf(m), () => round(Math.max(mean * r.between(0.98, 1.02), 0.3), 2))
 }
 
 export const running: Piece = (r, m, v) => {
-  const volts = m.facts.hasDrive ? v : read(v, 'volts_ll', supplyVolts(r, m, linesOf(m)))
+  const volts = m.facts.hasVfd ? v : read(v, 'volts_ll', supplyVolts(r, m, linesOf(m)))
   const amps = read(volts, 'amps', legAmps(r, m))
-  return state(m.facts.hasDrive ? read(amps, 'hz', { motor: m.hz }) : amps, {
+  return state(m.facts.hasVfd ? read(amps, 'hz', { motor: m.hz }) : amps, {
     settled: true,
     turning: 'right way',
     panels: 'on',
@@ -36,9 +36,9 @@ export const running: Piece = (r, m, v) => {
 }
 export const found: Piece = (_r, _m, v) =>
   tell(v, { 'look.running': 'runs', 'look.call': 'yes', 'look.smell': 'none', 'look.breaker': 'closed' })
-export const driveDisplay: Piece = (_r, m, v) => (m.facts.hasDrive ? tell(v, { 'drive.display': 'run' }) : v)
+export const driveDisplay: Piece = (_r, m, v) => (m.facts.hasVfd ? tell(v, { 'drive.display': 'run' }) : v)
 export const groundWire: Piece = (r, m, v) =>
-  read(v, 'ground_amps', { 'ground-wire': round(r.between(0, m.facts.hasDrive ? 0.09 : 0.02), 3) })
+  read(v, 'ground_amps', { 'ground-wire': round(r.between(0, m.facts.hasVfd ? 0.09 : 0.02), 3) })
 export const lockedOut: Piece = (r, m, v) => {
   const told = tell(v, {
     scope: 'both',
@@ -60,7 +60,7 @@ export const lockedOut: Piece = (r, m, v) => {
     each(feedOf(m), () => round(r.between(0, 0.5), 1)),
   )
   if (m.facts.phases === 1) return read(dead, 'stored_volts', { capacitor: round(r.between(0, 1), 1) })
-  return m.facts.hasDrive ? read(dead, 'stored_volts', { bus: round(r.between(0, 10), 0) }) : dead
+  return m.facts.hasVfd ? read(dead, 'stored_volts', { bus: round(r.between(0, 10), 0) }) : dead
 }
 export const byHand: Piece = (_r, _m, v) => tell(v, { 'spin.all': 'free', 'spin.motor': 'free', 'spin.fan': 'free' })
 export const driveTrain: Piece = (_r, m, v) =>
@@ -122,7 +122,7 @@ export const insulation: Piece = (r, m, v) =>
 export const capacitor: Piece = (r, m, v) =>
   m.facts.phases === 1 ? read(v, 'capacitance', { run: round(m.capacitorUf * r.between(0.97, 1.03), 2) }) : v
 export const contacts: Piece = (r, m, v) =>
-  m.facts.hasDrive
+  m.facts.hasVfd
     ? v
     : read(
         v,
@@ -154,7 +154,7 @@ export const controlPower: Piece = (r, m, v) =>
     'control.tap': String(m.facts.serviceVolts),
   })
 export const contactDrop: Piece = (r, m, v) =>
-  m.facts.hasDrive
+  m.facts.hasVfd
     ? v
     : read(
         v,
@@ -172,7 +172,7 @@ export const temperatures: Piece = (r, _m, v) => {
 }
 /** Near the speed on the plate; on a drive, near its share of it. */
 export const speed: Piece = (r, m, v) =>
-  read(m.facts.hasDrive ? read(v, 'hz', { motor: m.hz }) : v, 'rpm', {
+  read(m.facts.hasVfd ? read(v, 'hz', { motor: m.hz }) : v, 'rpm', {
     motor: Math.round(((m.plate.rpm ?? 1750) * m.hz * r.between(1, 1.015)) / 60),
   })
 export const startsUp: Piece = (r, m, v) =>

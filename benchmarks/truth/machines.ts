@@ -67,14 +67,14 @@ export function anyMachine(r: Random): Machine {
   const shift = r.between(0.88, 1.05)
   const amps = supply.perHp.map((a) => (a * power * shift).toFixed(1))
   const serviceFactor = r.one([1, 1.15, 1.15, 1.25])
-  const hasDrive = phases === 3 && r.chance(0.3)
+  const hasVfd = phases === 3 && r.chance(0.3)
   const capacitorUf = phases === 1 ? r.one([5, 7.5, 10, 15]) : 0
-  const starter = hasDrive ? 'none' : phases === 3 ? 'starter' : 'contactor'
+  const starter = hasVfd ? 'none' : phases === 3 ? 'starter' : 'contactor'
   return {
     facts: {
       phases,
       serviceVolts: supply.service,
-      hasDrive,
+      hasVfd,
       hasTwin: false,
       drive: phases === 3 && r.chance(0.7) ? 'belt' : 'direct',
       controls: {
@@ -106,7 +106,7 @@ export function anyMachine(r: Random): Machine {
     allowed: Number(amps[supply.column]),
     serviceFactor,
     load: r.between(0.55, 0.93),
-    hz: hasDrive ? r.one([40, 45, 50, 60]) : 60,
+    hz: hasVfd ? r.one([40, 45, 50, 60]) : 60,
     volts: supply.service * r.between(0.98, 1.02),
     windingOhms: ohms(r, phases, supply.service, Number(amps[supply.column])),
     megohms: r.decades(150, 2000),

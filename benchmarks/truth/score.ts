@@ -62,7 +62,7 @@ const inputOf = (
   work: readonly WorkDone[] = [],
 ): JudgeInput => ({
   machine: m.facts,
-  motor: { plate: m.plate, connectionVolts: null, fittedAt: 0 },
+  motor: { plate: m.plate, connectionVolts: null, installedAt: 0 },
   visit,
   history,
   work,
@@ -72,7 +72,7 @@ const machineAt = (m: Machine, visits: readonly Visit[], work: readonly WorkDone
   const judgement = judgeMachine(
     {
       machine: m.facts,
-      motor: { plate: m.plate, connectionVolts: null, fittedAt: 0 },
+      motor: { plate: m.plate, connectionVolts: null, installedAt: 0 },
       visits,
       work,
       policies: defaultPolicies,
@@ -83,7 +83,7 @@ const machineAt = (m: Machine, visits: readonly Visit[], work: readonly WorkDone
   return judgement
 }
 const say = (m: Machine, j: Judgement) =>
-  `${m.facts.phases} ph ${m.facts.serviceVolts} V plate ${m.plate.volts ?? ''} ${m.plate.amps ?? ''} A${m.facts.hasDrive ? ' drive' : ''} → ${j.level}: ${j.headline} [${j.conditions.map((k) => `${k.key} ${k.level}`).join('; ')}]`
+  `${m.facts.phases} ph ${m.facts.serviceVolts} V plate ${m.plate.volts ?? ''} ${m.plate.amps ?? ''} A${m.facts.hasVfd ? ' drive' : ''} → ${j.level}: ${j.headline} [${j.conditions.map((k) => `${k.key} ${k.level}`).join('; ')}]`
 
 /** A good visit of any extent, from plain amps to everything. */
 function anyGood(r: Random, m: Machine): Draft {
@@ -176,7 +176,7 @@ function unknown(r: Random, score: Score): void {
   score.count('unknown')
   const bare = judge({
     ...inputOf(m, r.chance(0.5) ? good : plain),
-    motor: r.chance(0.5) ? null : { plate: { phases: m.facts.phases }, connectionVolts: null, fittedAt: 0 },
+    motor: r.chance(0.5) ? null : { plate: { phases: m.facts.phases }, connectionVolts: null, installedAt: 0 },
   })
   if (bare.level === 'ok') score.miss('amps without a nameplate judged OK', say(m, bare))
   if (m.facts.phases === 3 && m.facts.serviceVolts === 208) {

@@ -25,7 +25,7 @@ export const plainFan = {
   machine: {
     phases: 3,
     serviceVolts: 480,
-    hasDrive: false,
+    hasVfd: false,
     hasTwin: false,
     drive: 'belt',
     controls: unknownControls,
@@ -34,7 +34,7 @@ export const plainFan = {
   motor: {
     plate: { volts: '460', amps: '12.8', phases: 3, power: 10, hz: '60', rpm: 1755 },
     connectionVolts: null,
-    fittedAt: start - 400 * dayMs,
+    installedAt: start - 400 * dayMs,
   },
 } as const satisfies Pick<JudgeInput, 'machine' | 'motor'>
 

@@ -15,7 +15,7 @@ export interface TwoSpeed {
 export function twoSpeed(r: Random): TwoSpeed {
   for (;;) {
     const m = anyMachine(r)
-    if (m.facts.phases !== 3 || m.facts.hasDrive) continue
+    if (m.facts.phases !== 3 || m.facts.hasVfd) continue
     const [rpm, lowRpm] = r.one([
       [1750, 1160],
       [1750, 865],

@@ -4,7 +4,7 @@ import { auditEntry } from './audit.ts'
 import { importQuery, importState } from './import-export.ts'
 import { id, instant } from './common.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
-import { cameOut, fittedPart, partBody, removedFor } from './fitted.ts'
+import { cameOut, installedPart, partBody, removedFor } from './installed.ts'
 import { judgement } from './judgement.ts'
 import { foundMachine, machinePage } from './machine-page.ts'
 import {
@@ -189,7 +189,7 @@ export const endpoints = {
     params: byId,
     response: machinePage,
   }),
-  fitMotor: at('fitMotor', 'post', '/machines/{id}/motors', {
+  installMotor: at('installMotor', 'post', '/machines/{id}/motors', {
     role: 'mechanic',
     summary: 'Install a motor; the present one moves to the history',
     params: byId,
@@ -207,19 +207,19 @@ export const endpoints = {
     body: edit(motorBody).extend({ changeId }),
     response: motor,
   }),
-  fitPart: at('fitPart', 'post', '/machines/{id}/parts', {
+  installPart: at('installPart', 'post', '/machines/{id}/parts', {
     role: 'mechanic',
     summary: 'Install a part; the present one moves to the history',
     params: byId,
     body: partBody.extend(cameOut),
-    response: fittedPart,
+    response: installedPart,
   }),
   editPart: at('editPart', 'put', '/parts/{id}', {
     role: 'mechanic',
     summary: 'Correct the record of an installed part',
     params: byId,
     body: edit(partBody),
-    response: fittedPart,
+    response: installedPart,
   }),
   removePart: at('removePart', 'post', '/parts/{id}/remove', {
     role: 'mechanic',
@@ -231,7 +231,7 @@ export const endpoints = {
       removedFor: removedFor.default(null),
       removedWhy: why,
     }),
-    response: fittedPart,
+    response: installedPart,
   }),
   partLives: at('partLives', 'get', '/part-lives', {
     role: 'viewer',

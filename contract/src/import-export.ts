@@ -71,7 +71,7 @@ export const registerColumns = [
   'phases',
   'service_volts',
   'drive',
-  'has_drive',
+  'has_vfd',
   'has_twin',
   'unit_plate_volts',
   'unit_plate_amps',
@@ -107,6 +107,6 @@ export const registerColumns = [
   'signal',
   'unreadable',
   'connection_volts',
-  'fitted_at',
-  'stand_in',
+  'installed_at',
+  'substitute',
 ] as const

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { id, instant } from './common.ts'
 import { conditionClosing } from './condition.ts'
 import { finding } from './finding.ts'
-import { fittedPart } from './fitted.ts'
+import { installedPart } from './installed.ts'
 import { judgement } from './judgement.ts'
 import { speedChange } from './speed-change.ts'
 import { area, machine, motor, site, unit } from './register.ts'
@@ -37,8 +37,8 @@ export const machinePage = z
     visits: z.array(visit),
     moreVisits: z.int(),
     work: z.array(work),
-    /** Everything fitted besides motors, and what was; oldest first. */
-    parts: z.array(fittedPart),
+    /** Everything installed besides motors, and what was; oldest first. */
+    parts: z.array(installedPart),
     /** Changes worked out on the bench, newest first. */
     speedChanges: z.array(speedChange),
     /** What was found here: the worst that is open first, what is closed last. */

@@ -3,7 +3,7 @@ import { findingBody, findingStepBody } from './finding.ts'
 import { conditionClosingBody } from './condition.ts'
 import { roofMap, mapPictureBody } from './roof-map.ts'
 import { id, instant, role, text } from './common.ts'
-import { cameOut, partBody } from './fitted.ts'
+import { cameOut, partBody } from './installed.ts'
 import { speedChangeBody } from './speed-change.ts'
 import { areaBody, machineBody, motorBody, siteBody, unitBody } from './register.ts'
 import { policies } from './policies.ts'
@@ -34,7 +34,7 @@ export const fileMotor = motorBody.extend({
   removedAt: instant.nullable(),
   ...cameOut,
 
-  fittedBy: z.string().max(60),
+  installedBy: z.string().max(60),
 })
 
 export const filePart = partBody.extend({
@@ -42,7 +42,7 @@ export const filePart = partBody.extend({
   removedAt: instant.nullable(),
   ...cameOut,
 
-  fittedBy: z.string().max(60),
+  installedBy: z.string().max(60),
 })
 
 export const fileSpeedChange = speedChangeBody.extend({

@@ -10,7 +10,7 @@ const body = (over: object = {}) => ({
   phases: 3,
   serviceVolts: 480,
   drive: 'belt',
-  hasDrive: false,
+  hasVfd: false,
   hasTwin: false,
   unitPlate: null,
   ...over,

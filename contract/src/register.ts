@@ -2,7 +2,7 @@ import type { Controls } from '@motor-round/core/judge'
 import { z } from 'zod'
 import { care } from './roof-map.ts'
 import { id, instant, line, text, version } from './common.ts'
-import { driveLayout, removedFor } from './fitted.ts'
+import { driveLayout, removedFor } from './installed.ts'
 import { areaKind, unitKinds } from './kinds.ts'
 import { plate, unitPlate } from './plate.ts'
 
@@ -82,7 +82,7 @@ export const machineBody = z.strictObject({
   phases: z.union([z.literal(1), z.literal(3)]),
   serviceVolts: z.number().positive().max(1000),
   drive: z.enum(['belt', 'direct']),
-  hasDrive: z.boolean(),
+  hasVfd: z.boolean(),
   hasTwin: z.boolean(),
   /** Left out of an edit they stay as they are. */
   controls: controls.optional(),
@@ -98,9 +98,9 @@ export const motorBody = z.strictObject({
   id,
   plate,
   connectionVolts: z.number().positive().max(1000).nullable(),
-  fittedAt: instant,
+  installedAt: instant,
   why: text(400).default(''),
-  standIn: z.boolean().default(false),
+  substitute: z.boolean().default(false),
 })
 export const motor = motorBody
   .extend({
@@ -109,7 +109,7 @@ export const motor = motorBody
     removedAt: instant.nullable(),
     removedFor,
     removedWhy: z.string(),
-    fittedBy: z.string(),
+    installedBy: z.string(),
   })
   .meta({ id: 'Motor' })
 export type Motor = z.infer<typeof motor>

@@ -1,9 +1,9 @@
-import { unknownLayout } from '@motor-round/core/fitted'
+import { unknownLayout } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { dueTasks, type DueFacts, type DueTask } from '@motor-round/core/round'
 import { reviewAt, type FindingRecord } from './finding.ts'
-import type { PartRecord } from './fitted.ts'
+import type { PartRecord } from './installed.ts'
 import type { SpeedChangeRecord } from './speed-change.ts'
 import type { Machine, Motor } from './register.ts'
 import type { DueTaskRecord } from './round.ts'
@@ -14,11 +14,11 @@ import { corePart, coreVisit, machineFacts, workOf } from './to-core.ts'
 interface Known {
   readonly machine: Pick<
     Machine,
-    'phases' | 'serviceVolts' | 'hasDrive' | 'hasTwin' | 'drive' | 'controls' | 'unitPlate'
+    'phases' | 'serviceVolts' | 'hasVfd' | 'hasTwin' | 'drive' | 'controls' | 'unitPlate'
   > & {
     readonly layout?: Machine['layout'] | undefined
   }
-  readonly motors: readonly Pick<Motor, 'plate' | 'fittedAt' | 'removedAt' | 'standIn' | 'connectionVolts'>[]
+  readonly motors: readonly Pick<Motor, 'plate' | 'installedAt' | 'removedAt' | 'substitute' | 'connectionVolts'>[]
   readonly parts: readonly PartRecord[]
   readonly work: readonly WorkRecord[]
   readonly visits: readonly VisitRecord[]
@@ -26,14 +26,14 @@ interface Known {
 
 const slotWords: Readonly<Record<string, string>> = { motor: 'The motor', belts: 'The belt set', wheel: 'The wheel' }
 
-function standInOf(known: Known): DueFacts['standIn'] {
-  const fitted = [
+function substituteOf(known: Known): DueFacts['substitute'] {
+  const installed = [
     ...known.motors.map((m) => ({ ...m, slot: 'motor' })),
     ...known.parts.map((p) => ({ ...p, slot: p.part.slot })),
-  ].filter((f) => f.standIn && f.removedAt === null)
-  const first = fitted.sort((a, b) => Date.parse(a.fittedAt) - Date.parse(b.fittedAt))[0]
+  ].filter((f) => f.substitute && f.removedAt === null)
+  const first = installed.sort((a, b) => Date.parse(a.installedAt) - Date.parse(b.installedAt))[0]
   return first
-    ? { at: Date.parse(first.fittedAt), what: slotWords[first.slot] ?? `The ${first.slot.replace('-', ' ')}` }
+    ? { at: Date.parse(first.installedAt), what: slotWords[first.slot] ?? `The ${first.slot.replace('-', ' ')}` }
     : null
 }
 
@@ -58,7 +58,7 @@ export function dueFacts(
     parts: known.parts.map(corePart),
     layout: known.machine.layout ?? unknownLayout,
     motorRpm: motor?.plate.rpm ?? null,
-    standIn: standInOf(known),
+    substitute: substituteOf(known),
     waiting: open.speedChanges
       .filter((p) => p.doneAt === null && p.droppedAt === null)
       .map((p) => ({

@@ -1,7 +1,7 @@
 import { visitsAround, wholeAmps } from '@motor-round/core/speed-change'
-import { turnsAt } from '@motor-round/core/fitted'
+import { turnsAt } from '@motor-round/core/installed'
 import type { z } from 'zod'
-import type { partBody, PartRecord } from './fitted.ts'
+import type { partBody, PartRecord } from './installed.ts'
 import type { SpeedChangeRecord } from './speed-change.ts'
 import type { Machine, Motor } from './register.ts'
 import type { VisitRecord, workBody, WorkRecord } from './visit.ts'
@@ -10,12 +10,12 @@ import { corePart, coreVisit, workOf } from './to-core.ts'
 /** What is known of a machine that a plan is of. */
 interface Known {
   readonly machine: Pick<Machine, 'phases'>
-  readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'removedAt'>[]
+  readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'installedAt' | 'removedAt'>[]
   readonly parts: readonly PartRecord[]
   readonly work: readonly WorkRecord[]
 }
 
-/** A plan that was done, as what it is: turns or hertz are work, sheaves and belts are parts fitted. */
+/** A plan that was done, as what it is: turns or hertz are work, sheaves and belts are parts installed. */
 export interface SpeedChangeDone {
   readonly work: Omit<z.output<typeof workBody>, 'machineId'> | null
   readonly fits: readonly (Pick<z.output<typeof partBody>, 'id' | 'part' | 'why'> & {

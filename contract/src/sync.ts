@@ -3,7 +3,7 @@ import { roofMap } from './roof-map.ts'
 import { id, instant, line, text } from './common.ts'
 import { conditionClosingBody } from './condition.ts'
 import { findingBody, findingStepBody } from './finding.ts'
-import { cameOut, partBody } from './fitted.ts'
+import { cameOut, partBody } from './installed.ts'
 import { judgement } from './judgement.ts'
 import { speedChangeBody } from './speed-change.ts'
 import { edit, motorBody } from './register.ts'
@@ -14,9 +14,9 @@ import { visitBody, workBody } from './visit.ts'
  * A motor installed offline. `replaces`: the one that was seen in place there, null for none; where the server has another
  * by then, both are shown.
  */
-export const motorFitted = motorBody.extend({ machineId: id, ...cameOut, replaces: id.nullable() })
+export const motorInstalled = motorBody.extend({ machineId: id, ...cameOut, replaces: id.nullable() })
 /** A part installed offline. */
-export const partFitted = partBody.extend({ machineId: id, ...cameOut })
+export const partInstalled = partBody.extend({ machineId: id, ...cameOut })
 /** A nameplate corrected offline; `id` is the correction's own, `version` that of the nameplate it was made on. */
 export const plateCorrected = edit(motorBody).extend({ motorId: id, machineId: id })
 /** A planned speed change that was done offline; `id` is that of the work or of the sheave it comes to. */
@@ -43,9 +43,9 @@ export const batchMutation = z.discriminatedUnion('kind', [
   entry('finding', findingBody),
   entry('finding-step', findingStepBody),
   entry('closing', conditionClosingBody),
-  entry('motor', motorFitted),
+  entry('motor', motorInstalled),
   entry('plate', plateCorrected),
-  entry('part', partFitted),
+  entry('part', partInstalled),
   entry('roof-map', mapDrawn),
   entry('speed-change', speedChangeBody),
   entry('speed-change-done', speedChangeDoneOffline),

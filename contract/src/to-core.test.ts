@@ -23,10 +23,10 @@ const visit = (n: number, takenAt: string, over: Partial<VisitRecord> = {}): Vis
   source: 'walk',
   ...over,
 })
-const motor = (amps: string, fittedAt: string, removedAt: string | null) => ({
+const motor = (amps: string, installedAt: string, removedAt: string | null) => ({
   plate: { volts: '460', amps },
   connectionVolts: null,
-  fittedAt,
+  installedAt,
   removedAt,
 })
 const work = (doneAt: string, kind: WorkRecord['kind']): WorkRecord => ({
@@ -41,7 +41,7 @@ const known = {
   machine: {
     phases: 3 as const,
     serviceVolts: 480,
-    hasDrive: false,
+    hasVfd: false,
     hasTwin: true,
     drive: 'belt' as const,
     controls: unknownControls,

@@ -1,10 +1,10 @@
-import { unknownLayout, workOfSlot, type FittedPart } from '@motor-round/core/fitted'
+import { unknownLayout, workOfSlot, type InstalledPart } from '@motor-round/core/installed'
 import {
   judgeMachine,
   motorAt,
   speakingVisit,
   type Closing,
-  type FittedMotor,
+  type InstalledMotor,
   type JudgeInput,
   type Judgement,
   type MachineFacts,
@@ -16,7 +16,7 @@ import type { Policies } from '@motor-round/core/limits'
 import type { Visit, WorkDone } from '@motor-round/core/trend'
 import type { ClosingRecord } from './condition.ts'
 import { reviewAt, type FindingRecord } from './finding.ts'
-import type { PartRecord } from './fitted.ts'
+import type { PartRecord } from './installed.ts'
 import type { TwinLoad } from './machine-page.ts'
 import type { Machine, Motor, SiteUnits } from './register.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
@@ -49,9 +49,9 @@ export const coreWork = (w: Pick<WorkRecord, 'doneAt' | 'kind' | 'note' | 'turns
   ...(w.turns ? { turns: w.turns } : {}),
 })
 
-export const corePart = (p: Pick<PartRecord, 'part' | 'fittedAt' | 'removedAt'>): FittedPart => ({
+export const corePart = (p: Pick<PartRecord, 'part' | 'installedAt' | 'removedAt'>): InstalledPart => ({
   ...p.part,
-  fittedAt: Date.parse(p.fittedAt),
+  installedAt: Date.parse(p.installedAt),
   removedAt: p.removedAt === null ? null : Date.parse(p.removedAt),
 })
 
@@ -86,9 +86,9 @@ interface SiteFacts {
 interface Known {
   readonly machine: Pick<
     Machine,
-    'phases' | 'serviceVolts' | 'hasDrive' | 'hasTwin' | 'drive' | 'controls' | 'unitPlate'
+    'phases' | 'serviceVolts' | 'hasVfd' | 'hasTwin' | 'drive' | 'controls' | 'unitPlate'
   > & { readonly layout?: Machine['layout'] | undefined }
-  readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'removedAt'>[]
+  readonly motors: readonly Pick<Motor, 'plate' | 'connectionVolts' | 'installedAt' | 'removedAt'>[]
   readonly work: readonly WorkRecord[]
   readonly visits: readonly VisitRecord[]
   readonly parts?: readonly PartRecord[] | undefined
@@ -101,24 +101,24 @@ interface Known {
   readonly site?: SiteFacts | undefined
 }
 
-/** What was put into a slot after something else was in it; what went in first began the record, not an epoch. */
+/** What was put into a slot after something else was in it; what went in first began the record, not a baseline. */
 function changesOfParts(parts: readonly PartRecord[]): WorkDone[] {
   const first = new Map<string, number>()
   for (const p of parts) {
-    const at = Date.parse(p.fittedAt)
+    const at = Date.parse(p.installedAt)
     first.set(p.part.slot, Math.min(first.get(p.part.slot) ?? Infinity, at))
   }
   return parts
-    .filter((p) => Date.parse(p.fittedAt) !== first.get(p.part.slot))
-    .map((p): WorkDone => ({ at: Date.parse(p.fittedAt), kind: workOfSlot[p.part.slot], note: p.why }))
+    .filter((p) => Date.parse(p.installedAt) !== first.get(p.part.slot))
+    .map((p): WorkDone => ({ at: Date.parse(p.installedAt), kind: workOfSlot[p.part.slot], note: p.why }))
 }
 
 /** All work, and each fitting of a motor or a part but the first in its slot. */
 export function workOf(known: Pick<Known, 'work' | 'motors' | 'parts'>): WorkDone[] {
-  const earliest = Math.min(...known.motors.map((m) => Date.parse(m.fittedAt)))
+  const earliest = Math.min(...known.motors.map((m) => Date.parse(m.installedAt)))
   const fittings = known.motors
-    .filter((m) => Date.parse(m.fittedAt) !== earliest)
-    .map((m): WorkDone => ({ at: Date.parse(m.fittedAt), kind: 'motor-replaced', note: '' }))
+    .filter((m) => Date.parse(m.installedAt) !== earliest)
+    .map((m): WorkDone => ({ at: Date.parse(m.installedAt), kind: 'motor-replaced', note: '' }))
   return [...known.work.map(coreWork), ...fittings, ...changesOfParts(known.parts ?? [])]
 }
 
@@ -132,10 +132,10 @@ export const machineFacts = ({ machine, site }: Pick<Known, 'machine' | 'site'>)
 
 /** A machine with all that judging it needs: its visits that hold, and what is known of it. */
 export function snapshotOf(known: Known): MachineSnapshot {
-  const motors = known.motors.map((m): FittedMotor => ({
+  const motors = known.motors.map((m): InstalledMotor => ({
     plate: m.plate,
     connectionVolts: m.connectionVolts,
-    fittedAt: Date.parse(m.fittedAt),
+    installedAt: Date.parse(m.installedAt),
     removedAt: m.removedAt === null ? null : Date.parse(m.removedAt),
   }))
   return {

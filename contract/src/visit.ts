@@ -45,11 +45,11 @@ export const visitState = z
 /** Every question of the visit page, with the words that may answer it; null: a line of text. */
 const questions = new Map<string, readonly string[] | null>([[scopeAsk.id, scopeAsk.options.map(([value]) => value)]])
 for (const phases of [1, 3] as const)
-  for (const hasDrive of [false, true])
+  for (const hasVfd of [false, true])
     for (const drive of ['belt', 'direct'] as const) {
       const facts: MachineFacts = {
         phases,
-        hasDrive,
+        hasVfd,
         drive,
         hasTwin: true,
         serviceVolts: 480,

@@ -10,7 +10,7 @@ import {
   type Reading,
 } from '@motor-round/core/quantity'
 import type { Answers } from '@motor-round/core/trend'
-import { tensionAsked } from '@motor-round/core/fitted'
+import { tensionAsked } from '@motor-round/core/installed'
 import { convert } from '@motor-round/core/quantity'
 import { deflectionForces, deflectionOf, pitchAtTurns } from '@motor-round/core/drivetrain'
 import type { DriveTrain } from './drive-train.ts'

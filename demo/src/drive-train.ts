@@ -8,7 +8,7 @@ import {
   type FixedSheave,
   type PartIn,
   type PartSpecs,
-} from '@motor-round/core/fitted'
+} from '@motor-round/core/installed'
 import type { Random } from '@motor-round/core/machine'
 import type { MachineSpec } from './places.ts'
 

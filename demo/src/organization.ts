@@ -8,7 +8,7 @@ import {
   type VisitRecord,
 } from '@motor-round/contract'
 import { predict, todayOf } from '@motor-round/core/speed-change'
-import { unknownLayout } from '@motor-round/core/fitted'
+import { unknownLayout } from '@motor-round/core/installed'
 import { unknownControls } from '@motor-round/core/judge'
 import { defaultPolicies } from '@motor-round/core/limits'
 import { seeded, type Random } from '@motor-round/core/machine'
@@ -16,7 +16,7 @@ import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import { motorFor } from './catalogue.ts'
 import { controlsOf, deadTestAt, driveTestAt, testedMotor } from './dead-tests.ts'
 import { driveTrainOf } from './drive-train.ts'
-import { pastOf } from './fitted-past.ts'
+import { pastOf } from './installed-past.ts'
 import { demoFindings } from './findings.ts'
 import { seededId } from './ids.ts'
 import { buildRig, daysBefore, readingsAt, stateAt, visitDays, type Life } from './machine-life.ts'
@@ -41,14 +41,14 @@ const storyLoad: Record<string, number> = {
   'sheave-closed': 0.975,
   'bearing-drags': 0.83,
   'filter-wall': 0.92,
-  'stand-in': 0.8,
+  substitute: 0.8,
   'unit-plate': 0.9,
   'low-volts': 0.72,
   'twin-off': 0.72,
   'belt-slips': 0.92,
 }
 
-interface FittedMotor {
+interface InstalledMotor {
   readonly plate: Plate
   readonly powerFactor: number
   /** In place until so many days before now. */
@@ -74,21 +74,21 @@ function addMotors(
   service: number,
   story: string | undefined,
   n: number,
-): FittedMotor[] {
+): InstalledMotor[] {
   const { plate, powerFactor } = plateOf(spec, service, story, n)
-  const fitted = daysBefore(now, 4 * 365 + Math.round(random.between(60, 2200)))
+  const installed = daysBefore(now, 4 * 365 + Math.round(random.between(60, 2200)))
   const base = {
     machineId,
     connectionVolts: null,
     why: '',
-    standIn: false,
+    substitute: false,
     removedAt: null,
     removedFor: null,
     removedWhy: '',
-    fittedBy: 'Mosi Okonjo',
+    installedBy: 'Mosi Okonjo',
   }
-  const first = { ...base, id: seededId(random, fitted.getTime()), plate, fittedAt: fitted.toISOString() }
-  if (story !== 'stand-in') {
+  const first = { ...base, id: seededId(random, installed.getTime()), plate, installedAt: installed.toISOString() }
+  if (story !== 'substitute') {
     parts.motors.push(first)
     return [{ plate, powerFactor, until: -Infinity }]
   }
@@ -105,8 +105,8 @@ function addMotors(
       ...base,
       id: seededId(random, swap.getTime()),
       plate: small.plate,
-      fittedAt: swap.toISOString(),
-      standIn: true,
+      installedAt: swap.toISOString(),
+      substitute: true,
       why: 'Temporary substitute from stock, next size down, until the right one is quoted.',
     },
   )
@@ -179,7 +179,7 @@ function addMachine(
   const id = seededId(random, birth + n)
   const service = area.service
   const unitPlate: UnitPlate | null = story === 'unit-plate' ? { volts: '575', amps: '6.4' } : null
-  // Streams of their own, so that what is fitted and tested on one machine does not move the readings of the next.
+  // Streams of their own, so that what is installed and tested on one machine does not move the readings of the next.
   const fittings = seeded(seed + 7000 + n)
   const tests = seeded(seed + 1000 * n)
   const motors = addMotors(parts, random, now, id, spec, service, story, n)
@@ -195,7 +195,7 @@ function addMachine(
     phases: spec.phases,
     serviceVolts: service,
     drive: spec.drive,
-    hasDrive: spec.vfd,
+    hasVfd: spec.vfd,
     hasTwin: spec.twin,
     controls: { ...unknownControls, ...controlsOf(spec, service, story) },
     layout: drive?.layout ?? unknownLayout,

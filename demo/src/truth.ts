@@ -69,7 +69,7 @@ export const truth: readonly Story[] = [
     level: 'watch',
   },
   {
-    id: 'stand-in',
+    id: 'substitute',
     machine: 'EF-24/EF',
     tells: 'A temporary motor of the next smaller size was installed in spring; its own nameplate is the limit now.',
     check: 'over-amp',

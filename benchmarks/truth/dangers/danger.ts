@@ -24,7 +24,7 @@ export const always = () => true
 export const three = (m: Machine) => m.facts.phases === 3
 export const one = (m: Machine) => m.facts.phases === 1
 export const belt = (m: Machine) => m.facts.drive === 'belt'
-export const acrossTheLine = (m: Machine) => !m.facts.hasDrive
+export const acrossTheLine = (m: Machine) => !m.facts.hasVfd
 export const both =
   (...tests: readonly ((m: Machine) => boolean)[]) =>
   (m: Machine) =>
@@ -75,7 +75,7 @@ export const ampsTimes = (r: Random, m: Machine, times: number): Record<string, 
   Object.fromEntries(legsOf(m).map((l) => [l, Number((m.allowed * times * r.between(0.99, 1.01)).toFixed(2))]))
 
 export const running = (r: Random, m: Machine, v: Draft): Draft =>
-  state(m.facts.hasDrive ? read(v, 'hz', { motor: m.hz }) : read(v, 'volts_ll', supplyVolts(r, m, linesOf(m))), {
+  state(m.facts.hasVfd ? read(v, 'hz', { motor: m.hz }) : read(v, 'volts_ll', supplyVolts(r, m, linesOf(m))), {
     settled: true,
     turning: 'right way',
     panels: 'on',

@@ -15,8 +15,8 @@ export const inWords: readonly Danger[] = [
   said('look.smell', 'hot belt', 'watch', false, 'belts-renewed', belt),
   said('look.breaker', 'tripped', 'watch', false, null),
   said('look.breaker', 'fuse blown', 'watch', false, null),
-  said('drive.display', 'fault', 'fix', false, 'drive-repaired', (m) => m.facts.hasDrive),
-  said('drive.display', 'dark', 'fix', false, 'drive-repaired', (m) => m.facts.hasDrive),
+  said('drive.display', 'fault', 'fix', false, 'drive-repaired', (m) => m.facts.hasVfd),
+  said('drive.display', 'dark', 'fix', false, 'drive-repaired', (m) => m.facts.hasVfd),
   ...['spin.all', 'spin.motor', 'spin.fan'].flatMap((q) => [
     said(q, 'seized', 'stop', true, q === 'spin.motor' ? 'motor-replaced' : 'bearings-renewed'),
     said(q, 'stops at once', 'fix', false, q === 'spin.motor' ? 'motor-replaced' : 'bearings-renewed'),

@@ -1,4 +1,4 @@
-import { driveAt, partAt, unknownLayout, type DriveStands, type FittedWheel } from '../fitted/index.ts'
+import { driveAt, partAt, unknownLayout, type DriveStands, type InstalledWheel } from '../installed/index.ts'
 import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
 import { circuitOfPlate, type PlateCircuit } from '../machine/index.ts'
 import { allowedCurrent, isSlow, plateAtSpeed, supplyHertz, type AllowedCurrent } from '../plate/index.ts'
@@ -10,7 +10,7 @@ import {
   type Reading,
   type ThreePhase,
 } from '../quantity/index.ts'
-import { epochAt, loadPoint, type Epoch, type LoadPoint } from '../trend/index.ts'
+import { baselineAt, loadPoint, type Baseline, type LoadPoint } from '../trend/index.ts'
 import { contradictionsOf, type Contradiction } from './contradictions.ts'
 import { Looked, overRange } from './evidence.ts'
 import type { JudgeInput } from './input.ts'
@@ -36,10 +36,10 @@ export interface Context extends JudgeInput, Past {
   readonly volts: readonly { readonly name: string; readonly volts: number }[]
   readonly hz: number | undefined
   readonly point: LoadPoint | null
-  readonly epoch: Epoch
+  readonly baseline: Baseline
   /** Belt drive and wheel as recorded at this visit; null where they are not. */
   readonly driveTrain: DriveStands | null
-  readonly wheel: FittedWheel | null
+  readonly wheel: InstalledWheel | null
   readonly limit: (id: LimitId) => LimitInForce
   /** Hertz of the supply; a drive's output is `hz`. */
   readonly supplyHz: number
@@ -142,11 +142,11 @@ class VisitContext implements Context {
   #codes: Set<string> | null = null
   #contradictions: readonly Contradiction[] | null = null
   #contradicted: ReadonlySet<Reading> | null = null
-  #epoch: Epoch | null = null
+  #baseline: Baseline | null = null
   #past: Past | null = null
   #point: { readonly is: LoadPoint | null } | null = null
   #driveTrain: { readonly is: DriveStands | null } | null = null
-  #wheel: { readonly is: FittedWheel | null } | null = null
+  #wheel: { readonly is: InstalledWheel | null } | null = null
   #circuit: { readonly is: PlateCircuit | null } | null = null
   #legs: Legs | null = null
   #lines: Lines | null = null
@@ -213,7 +213,7 @@ class VisitContext implements Context {
     return this.#lines
   }
   get #ofPast(): Past {
-    return (this.#past ??= pastOf(this.input, () => this.epoch, this.allowed?.amps ?? null))
+    return (this.#past ??= pastOf(this.input, () => this.baseline, this.allowed?.amps ?? null))
   }
 
   get legs() {
@@ -235,8 +235,8 @@ class VisitContext implements Context {
   get hz() {
     return this.value('hz', 'motor')
   }
-  get epoch() {
-    return (this.#epoch ??= epochAt(this.work, 'amps', this.visit.at))
+  get baseline() {
+    return (this.#baseline ??= baselineAt(this.work, 'amps', this.visit.at))
   }
   get point() {
     this.#note('amps')

@@ -77,7 +77,7 @@ const ohmsAgainstMegohms: Rule = (_input, of) => {
 const lineAgainstMotor: Rule = ({ machine }, of) => {
   const line = of('line_ll')
   const motor = of('volts_ll')
-  if (machine.hasDrive || line.length === 0 || motor.length === 0) return null
+  if (machine.hasVfd || line.length === 0 || motor.length === 0) return null
   const dead = line.every((r) => r.value < 0.1 * machine.serviceVolts)
   if (!dead || motor.every((r) => r.value < 0.1 * machine.serviceVolts)) return null
   return {
@@ -90,7 +90,7 @@ const lineAgainstMotor: Rule = ({ machine }, of) => {
 
 const hertzWithoutDrive: Rule = ({ machine, motor }, of) => {
   const [hz] = of('hz')
-  if (!hz || machine.hasDrive || hz.value === 0) return null
+  if (!hz || machine.hasVfd || hz.value === 0) return null
   const supply = supplyHertz(machine.serviceVolts, motor?.plate.hz, machine.serviceHz)
   if (Math.abs(hz.value - supply) <= 2) return null
   return {

@@ -15,7 +15,7 @@ export interface Controls {
   readonly transformer: { readonly ratedIn: number; readonly ratedOut: number } | null
   readonly gasSection: boolean
   readonly phaseMonitor: boolean
-  /** What is marked on the run capacitor that is fitted, microfarads; `second` of a dual one. */
+  /** What is marked on the run capacitor that is installed, microfarads; `second` of a dual one. */
   readonly capacitor: {
     readonly run: number
     readonly second: number | null

@@ -146,7 +146,7 @@ function deadSteps(c: Context): GateStep[] {
     ...(hasCapacitor
       ? [step('capacitor', 'Capacitor discharged and measured', near0(c, 'stored_volts', 'capacitor', limit))]
       : []),
-    ...(c.machine.hasDrive
+    ...(c.machine.hasVfd
       ? [
           step(
             'bus',

@@ -1,4 +1,4 @@
-export { ampsHistory, type AmpsEpoch, type AmpsHistory } from './amps-history.ts'
+export { ampsHistory, type AmpsBaseline, type AmpsHistory } from './amps-history.ts'
 export { rules } from './rules/register.ts'
 export type { Completeness } from './completeness.ts'
 export { barsPower } from './conditions/bars.ts'
@@ -9,7 +9,7 @@ export { contextOf, type Context } from './context.ts'
 export { unknownControls, type Controls } from './controls.ts'
 export { dueAt, levelRead, machineDueAt } from './due.ts'
 export { lineSideRead, type Gate, type GateStep } from './gates.ts'
-export type { FittedMotor, JudgeInput, MachineFacts, Twin } from './input.ts'
+export type { InstalledMotor, JudgeInput, MachineFacts, Twin } from './input.ts'
 export {
   judge,
   judgeMachine,

@@ -1,4 +1,4 @@
-import type { DriveLayout, FittedPart } from '../fitted/index.ts'
+import type { DriveLayout, InstalledPart } from '../installed/index.ts'
 import type { Policies } from '../limits/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
 import type { Visit, VisitState, WorkDone } from '../trend/index.ts'
@@ -16,17 +16,17 @@ export interface MachineFacts {
   /** The units its site is shown in; left out: US. */
   readonly units?: 'us' | 'metric' | undefined
   readonly zone?: string | undefined
-  readonly hasDrive: boolean
+  readonly hasVfd: boolean
   readonly hasTwin: boolean
   readonly drive: 'belt' | 'direct'
   readonly controls: Controls
   readonly unitPlate: UnitPlate | null
 }
 
-export interface FittedMotor {
+export interface InstalledMotor {
   readonly plate: Plate
   readonly connectionVolts: number | null
-  readonly fittedAt: number
+  readonly installedAt: number
   /** Left out or null: still in place. */
   readonly removedAt?: number | null | undefined
 }
@@ -47,9 +47,9 @@ export interface Twin {
 export interface JudgeInput {
   readonly machine: MachineFacts
   /** The motor in place at the visit. */
-  readonly motor: FittedMotor | null
+  readonly motor: InstalledMotor | null
   /** Every motor that was in place, for the visits before; left out, the one above was always there. */
-  readonly motors?: readonly FittedMotor[] | undefined
+  readonly motors?: readonly InstalledMotor[] | undefined
   readonly visit: Visit
   readonly history: readonly Visit[]
   readonly work: readonly WorkDone[]
@@ -59,7 +59,7 @@ export interface JudgeInput {
   /** Loads of others of its kind, as shares of what each may draw; left out where nothing is known of any. */
   readonly peers?: readonly number[] | undefined
   /** What is and was installed besides motors, and how the drive stands; left out, nothing of it is known. */
-  readonly parts?: readonly FittedPart[] | undefined
+  readonly parts?: readonly InstalledPart[] | undefined
   readonly layout?: DriveLayout | undefined
   /** What persons closed or opened again, with their reasons. */
   readonly closings?: readonly Closing[] | undefined

@@ -183,7 +183,7 @@ describe('trend', () => {
     expect(told(visitAt(240, [11, 11, 11]), 'trend', { history: steady(8) })?.because).toContain(
       'No significant trend',
     ))
-  it('is fitted inside the epoch only', () => {
+  it('is fitted inside the baseline only', () => {
     const work: WorkDone[] = [{ at: start + 200 * dayMs, kind: 'belts-renewed', note: '' }]
     expect(told(visitAt(360, [12.2, 12.2, 12.2]), 'trend', { history: rising.slice(0, 9), work })).toBeUndefined()
   })
@@ -260,7 +260,7 @@ describe('against the twin fan', () => {
     const at = (hz: number | undefined, otherHz: number | null | undefined, state: Partial<VisitState> = {}) => {
       const more = hz === undefined ? [] : [{ quantity: 'hz' as const, position: 'motor', value: hz }]
       const visit = visitAt(0, [10.2, 10.2, 10.2], undefined, { twin: 'running' }, more)
-      const input = inputOf(visit, { machine: { hasTwin: true, hasDrive: true } })
+      const input = inputOf(visit, { machine: { hasTwin: true, hasVfd: true } })
       const twin = { tag: 'SF-2', load: 0.6, at: visit.at, hz: otherHz, state: { ...unsaid, ...state } }
       return judge({ ...input, twins: [twin] }).verdicts.find((v) => v.check === 'twin')?.level
     }
@@ -339,16 +339,16 @@ describe('when it is due', () => {
 })
 
 describe('the history for the chart', () => {
-  it('has an epoch for each work that breaks the trend, each with its own usual range', () => {
+  it('has a baseline for each work that breaks the trend, each with its own usual range', () => {
     const work: WorkDone[] = [
       { at: start + 125 * dayMs, kind: 'belts-renewed', note: '' },
       { at: start + 130 * dayMs, kind: 'greased', note: '' },
     ]
     const later = Array.from({ length: 5 }, (_, i) => visitAt(150 + i * 30, [12, 12, 12]))
     const h = ampsHistory(inputOf(visitAt(330, [12, 12, 12]), { history: [...steady(5), ...later], work }))
-    expect(h.epochs).toHaveLength(2)
-    expect(h.epochs[0]?.usual?.middle).toBeCloseTo(11, 0)
-    expect(h.epochs[1]?.usual?.middle).toBeCloseTo(12, 1)
+    expect(h.baselines).toHaveLength(2)
+    expect(h.baselines[0]?.usual?.middle).toBeCloseTo(11, 0)
+    expect(h.baselines[1]?.usual?.middle).toBeCloseTo(12, 1)
     expect(h.points).toHaveLength(11)
   })
 })

@@ -51,7 +51,7 @@ export interface Over {
 
 export const inputOf = (visit: Visit, over: Over = {}): JudgeInput => ({
   machine: { ...facts, ...over.machine },
-  motor: over.plate === null ? null : { plate: over.plate ?? plate, connectionVolts: null, fittedAt: 0 },
+  motor: over.plate === null ? null : { plate: over.plate ?? plate, connectionVolts: null, installedAt: 0 },
   visit,
   history: over.history ?? [],
   work: over.work ?? [],

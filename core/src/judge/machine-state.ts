@@ -2,7 +2,7 @@ import type { Visit, WorkDone } from '../trend/index.ts'
 import { contextOf, type Context } from './context.ts'
 import type { Closing } from './conditions/condition.ts'
 import { Fold } from './conditions/fold.ts'
-import type { FittedMotor, JudgeInput } from './input.ts'
+import type { InstalledMotor, JudgeInput } from './input.ts'
 import type { Rule } from './rule.ts'
 import { runRules, type Failure } from './run-rule.ts'
 import { rules } from './rules/register.ts'
@@ -12,9 +12,9 @@ const fromVisit = rules.filter((check) => check.from === 'visit')
 const runningChecks = new Set(rules.filter((check) => check.running === true).map((check) => check.id))
 
 /** The motor in place at an instant; what was in place first also speaks for the time before it was entered. */
-export function motorAt(motors: readonly FittedMotor[], at: number): FittedMotor | null {
-  const own = motors.find((m) => m.fittedAt <= at && (m.removedAt == null || m.removedAt > at))
-  return own ?? [...motors].sort((a, b) => a.fittedAt - b.fittedAt)[0] ?? null
+export function motorAt(motors: readonly InstalledMotor[], at: number): InstalledMotor | null {
+  const own = motors.find((m) => m.installedAt <= at && (m.removedAt == null || m.removedAt > at))
+  return own ?? [...motors].sort((a, b) => a.installedAt - b.installedAt)[0] ?? null
 }
 
 /** The input of one of the visits before, as it was known then. */

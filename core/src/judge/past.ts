@@ -14,7 +14,7 @@ import {
   watchAmps,
   type Change,
   type Drift,
-  type Epoch,
+  type Baseline,
   type LoadPoint,
   type Season,
   type StepChange,
@@ -72,7 +72,7 @@ function explainedAt(input: JudgeInput): number[] {
 }
 
 /** The past of a visit, each part worked out when it is first asked for. */
-export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number | null): Past {
+export function pastOf(input: JudgeInput, baselineOf: () => Baseline, allowed: number | null): Past {
   const { machine, visit, policies, history } = input
   const reference = lazy(() => referenceVolts(history, visit))
   const like = lazy(() => comparableTo(visit))
@@ -85,7 +85,7 @@ export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number 
       // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
       return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
     })
-  const past = lazy(() => comparablePoints(epochOf().from, visit.at))
+  const past = lazy(() => comparablePoints(baselineOf().since, visit.at))
   const point = lazy(() => loadPoint(visit, reference()))
   const whole = lazy(() => {
     const p = point()
@@ -117,7 +117,9 @@ export function pastOf(input: JudgeInput, epochOf: () => Epoch, allowed: number 
   })
   const usual = lazy((): Usual | null => (whole().length > 0 ? watched().expected : null))
   const before = lazy(() =>
-    usualRange((epochOf().from === null ? [] : comparablePoints(null, epochOf().from ?? 0)).map((p) => p.normal)),
+    usualRange(
+      (baselineOf().since === null ? [] : comparablePoints(null, baselineOf().since ?? 0)).map((p) => p.normal),
+    ),
   )
   const fall = lazy(() =>
     drift(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import type { FittedPart } from '../fitted/index.ts'
+import type { InstalledPart } from '../installed/index.ts'
 import { judge, unknownControls } from '../judge/index.ts'
 import { inputOf, plate, start, visitAt } from '../judge/judged.test-help.ts'
 import { facts } from '../judge/checks/say.test-help.ts'
@@ -24,7 +24,7 @@ const of = (now: number, over: Partial<DueFacts> & { past?: Visit[] } = {}): Due
     parts: [],
     layout: null,
     motorRpm: 1755,
-    standIn: null,
+    substitute: null,
     waiting: [],
     findings: [],
     judgement: newest ? judge({ ...inputOf(newest, { plate, history: past.slice(0, -1) }), policies }) : null,
@@ -72,11 +72,11 @@ describe('what is due, and why', () => {
     expect(t?.moved).toBe('forward')
     expect(t?.why).toContain('may reach the nameplate by')
   })
-  it('is pulled forward by work that waits, and by a stand-in', () => {
+  it('is pulled forward by work that waits, and by a substitute', () => {
     const waits = of(30, { past: [fine(0)], waiting: [{ at: at(10), what: 'half a turn of the sheave' }] })
     expect(day(waits, 'amps')).toBe(40)
-    const standIn = of(30, { past: [fine(0)], standIn: { at: at(5), what: 'The motor' } })
-    expect(task(standIn, 'amps')?.why).toContain('The motor is a substitute since Jan 10')
+    const substitute = of(30, { past: [fine(0)], substitute: { at: at(5), what: 'The motor' } })
+    expect(task(substitute, 'amps')?.why).toContain('The motor is a substitute since Jan 10')
   })
   it('is pulled forward by a finding that is open, and by one that was put off, to its day', () => {
     const found = (reviewAt: number | null) =>
@@ -103,10 +103,10 @@ describe('what is due, and why', () => {
     expect(t?.why).toContain('tension again')
   })
   it('greases by hours, bore and speed, and never a sealed bearing', () => {
-    const bearing = (greasable: boolean): FittedPart => ({
+    const bearing = (greasable: boolean): InstalledPart => ({
       slot: 'bearing-de',
       spec: { mark: '', type: 'ball', bore: 50, outside: 90, width: 52, capacity: null, lock: null, greasable },
-      fittedAt: at(-900),
+      installedAt: at(-900),
       removedAt: null,
     })
     const work: WorkDone[] = [{ at: at(0), kind: 'greased', note: '' }]
@@ -153,19 +153,19 @@ describe('what is due, and why', () => {
   it('leaves a drive alone until its bus is empty, and a motor that was too hot to touch until it cools', () => {
     const rest = (f: DueFacts, id: string) => task(f, id)?.rest
     expect(rest(of(0), 'insulation')).toBeNull()
-    const drive = of(0, { machine: { ...facts, hasDrive: true } })
+    const drive = of(0, { machine: { ...facts, hasVfd: true } })
     expect(rest(drive, 'insulation')?.minutes).toBe(15) // common practice
     expect(rest(drive, 'terminals')?.because).toContain('bus')
     expect(rest(drive, 'belts')).toBeNull()
-    const rtu = { machine: { ...facts, hasDrive: true }, unitKind: 'RTU', indoors: false }
+    const rtu = { machine: { ...facts, hasVfd: true }, unitKind: 'RTU', indoors: false }
     expect(rest(of(0, rtu), 'start-up')?.minutes).toBe(15)
     const heat = (v: number): Reading[] => [{ quantity: 'temperature', position: 'motor', value: v }]
-    const hot = of(30, { past: [fine(0, heat(82))], machine: { ...facts, hasDrive: true } })
+    const hot = of(30, { past: [fine(0, heat(82))], machine: { ...facts, hasVfd: true } })
     expect(rest(hot, 'insulation')?.minutes).toBe(30) // common practice: the longer of both
     expect(rest(hot, 'insulation')?.because).toContain('180 °F on Jan 5')
     expect(rest(of(30, { past: [fine(0, heat(55))] }), 'insulation')).toBeNull()
     const own = { ...defaultPolicies, limits: { 'drive-wait': 5 } }
-    expect(rest(of(0, { machine: { ...facts, hasDrive: true }, policies: own }), 'terminals')?.minutes).toBe(5)
+    expect(rest(of(0, { machine: { ...facts, hasVfd: true }, policies: own }), 'terminals')?.minutes).toBe(5)
   })
   it('reads again after belts that are fresh and speeds that wait, once they have run in', () => {
     const settle = (f: DueFacts, id: string) => task(f, id)?.settle

@@ -62,7 +62,7 @@ function dueOne(kind: TaskKind, f: DueFacts): DueTask {
 
 /**
  * What a machine wants done and when, soonest first; each with its reason.
- * @source policies for the intervals; what was read, planned and fitted for what moves them
+ * @source policies for the intervals; what was read, planned and installed for what moves them
  */
 export function dueTasks(f: DueFacts): DueTask[] {
   return taskKinds

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import type { FittedPart } from '../fitted/index.ts'
+import type { InstalledPart } from '../installed/index.ts'
 import { unknownControls } from '../judge/index.ts'
 import { kitOf, kitTogether, type KitFacts } from './index.ts'
 
-const parts: FittedPart[] = [
-  { slot: 'belts', spec: { section: 'B', number: 74, count: 2 }, fittedAt: 0, removedAt: null },
-  { slot: 'filters', spec: { count: 6, size: '20 × 20 × 2 in' }, fittedAt: 0, removedAt: null },
+const parts: InstalledPart[] = [
+  { slot: 'belts', spec: { section: 'B', number: 74, count: 2 }, installedAt: 0, removedAt: null },
+  { slot: 'filters', spec: { count: 6, size: '20 × 20 × 2 in' }, installedAt: 0, removedAt: null },
   {
     slot: 'bearing-de',
     spec: { mark: '', type: 'ball', bore: 50, outside: 90, width: 20, capacity: null, lock: null, greasable: true },
-    fittedAt: 0,
+    installedAt: 0,
     removedAt: null,
   },
 ]
@@ -32,7 +32,7 @@ const words = (f: KitFacts) =>
     .map((i) => `${i.count} ${i.unit} ${i.what}`)
 
 describe('what to bring', () => {
-  it('is by the size of what is fitted, and only for what is to be done', () => {
+  it('is by the size of what is installed, and only for what is to be done', () => {
     expect(words(facts(['belts']))).toEqual(['1 pcs Lock and tag', '2 pcs Belt B74'])
     expect(words(facts(['filters']))).toEqual(['6 pcs Filter 20 × 20 × 2 in'])
     // By hand: 0.005 · 90 · 20 = 9 g a bearing, two of them.

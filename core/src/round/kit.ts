@@ -1,11 +1,11 @@
 import { greaseGrams } from '../drivetrain/index.ts'
-import { partAt, type FittedPart } from '../fitted/index.ts'
+import { partAt, type InstalledPart } from '../installed/index.ts'
 import type { Controls } from '../judge/index.ts'
 
 /** What a machine wants brought along for its tasks. */
 export interface KitFacts {
   readonly tasks: readonly string[]
-  readonly parts: readonly FittedPart[]
+  readonly parts: readonly InstalledPart[]
   readonly controls: Controls
   readonly phases: 1 | 3
   readonly now: number
@@ -26,7 +26,7 @@ const tool = (what: string): KitItem => ({ kind: 'tool', what, count: 1, unit: '
 
 const locked = ['answer', 'insulation', 'belts', 'capacitor', 'terminals', 'start-up']
 
-/** What to bring to one machine. @source what is fitted there; common practice for the tools */
+/** What to bring to one machine. @source what is installed there; common practice for the tools */
 export function kitOf(f: KitFacts): KitItem[] {
   const does = (...ids: readonly string[]) => ids.some((id) => f.tasks.includes(id))
   const belts = partAt(f.parts, 'belts', f.now)

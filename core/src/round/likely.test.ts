@@ -1,18 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import type { FittedPart } from '../fitted/index.ts'
+import type { InstalledPart } from '../installed/index.ts'
 import { dayMs } from '../trend/index.ts'
 import { likelyParts } from './index.ts'
 
-const belts = (fittedAt: number, removedAt: number | null = null): FittedPart => ({
+const belts = (installedAt: number, removedAt: number | null = null): InstalledPart => ({
   slot: 'belts',
   spec: { section: 'B', number: 74, count: 2 },
-  fittedAt: fittedAt * dayMs,
+  installedAt: installedAt * dayMs,
   removedAt: removedAt === null ? null : removedAt * dayMs,
 })
-const filters: FittedPart = {
+const filters: InstalledPart = {
   slot: 'filters',
   spec: { count: 6, size: '20 × 20 × 2 in' },
-  fittedAt: 0,
+  installedAt: 0,
   removedAt: null,
 }
 const lives = [
@@ -29,7 +29,7 @@ describe('parts that are likely to be wanted', () => {
       { slot: 'belts', days: 721, early: 700 },
     ])
   })
-  it('are told of what is fitted now alone', () => {
+  it('are told of what is installed now alone', () => {
     expect(likelyParts([belts(0, 650), belts(650)], lives, at(900))).toEqual([])
   })
   it('are not told where too few of a kind have ended, or not a quarter of them', () => {

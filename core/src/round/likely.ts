@@ -1,4 +1,4 @@
-import { partSlots, type FittedPart, type PartSlot } from '../fitted/index.ts'
+import { partSlots, type InstalledPart, type PartSlot } from '../installed/index.ts'
 import { dayMs } from '../trend/index.ts'
 
 /** How long a kind of part lives in this house, days; `early`: a quarter are gone by then. */
@@ -24,13 +24,13 @@ const leastEnds = 3
  * lasted here.
  * @source the house's own lives of parts, product-limit estimate
  */
-export function likelyParts(parts: readonly FittedPart[], lives: readonly KindLives[], now: number): LikelyPart[] {
+export function likelyParts(parts: readonly InstalledPart[], lives: readonly KindLives[], now: number): LikelyPart[] {
   return partSlots
     .flatMap((slot): LikelyPart[] => {
       const kind = lives.find((l) => l.slot === slot)
-      const fitted = parts.find((p) => p.slot === slot && p.removedAt === null)
-      if (!kind || kind.early === null || kind.ended < leastEnds || !fitted) return []
-      const days = (now - fitted.fittedAt) / dayMs
+      const installed = parts.find((p) => p.slot === slot && p.removedAt === null)
+      if (!kind || kind.early === null || kind.ended < leastEnds || !installed) return []
+      const days = (now - installed.installedAt) / dayMs
       return days > kind.early ? [{ slot, days, early: kind.early }] : []
     })
     .sort((a, b) => b.days / b.early - a.days / a.early)

@@ -4,7 +4,7 @@ import { beltsFresh, lastRead, limitOf, type DueFacts, type Pause } from './task
 
 /** A drive keeps its bus charged after it is locked out. @source common practice: the label's minutes */
 export const busEmpties = (f: DueFacts): Pause | null =>
-  f.machine.hasDrive
+  f.machine.hasVfd
     ? { minutes: limitOf(f, 'drive-wait'), because: 'the drive bus discharges; the drive label governs' }
     : null
 

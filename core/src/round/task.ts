@@ -1,4 +1,4 @@
-import type { FittedPart, DriveLayout } from '../fitted/index.ts'
+import type { InstalledPart, DriveLayout } from '../installed/index.ts'
 import type { Judgement, MachineFacts, ScopeId, RetestId } from '../judge/index.ts'
 import { limitInForce, type Policies, type LimitId } from '../limits/index.ts'
 import { dayMs, type Visit, type WorkDone, type WorkKindId } from '../trend/index.ts'
@@ -13,12 +13,12 @@ export interface DueFacts {
   /** Stops that hold, newest first. */
   readonly visits: readonly Visit[]
   readonly work: readonly WorkDone[]
-  readonly parts: readonly FittedPart[]
+  readonly parts: readonly InstalledPart[]
   readonly layout: DriveLayout | null
   /** Plate speed of the motor, rpm. */
   readonly motorRpm: number | null
-  /** Since when a stand-in is fitted, and what; null: none. */
-  readonly standIn: { readonly at: number; readonly what: string } | null
+  /** Since when a substitute is installed, and what; null: none. */
+  readonly substitute: { readonly at: number; readonly what: string } | null
   /** Work from the bench that was planned and neither done nor dropped. */
   readonly waiting: readonly { readonly at: number; readonly what: string }[]
   /** What was found and is not closed; `reviewAt`: the day somebody said they would look again. */

@@ -1,5 +1,5 @@
-import { driveAt, partAt, unknownLayout } from '../fitted/index.ts'
-import { contextOf, type Context, type FittedMotor, type JudgeInput } from '../judge/index.ts'
+import { driveAt, partAt, unknownLayout } from '../installed/index.ts'
+import { contextOf, type Context, type InstalledMotor, type JudgeInput } from '../judge/index.ts'
 import { loadByCircuit, operate } from '../machine/index.ts'
 import { convert, mean } from '../quantity/index.ts'
 import { breaksTrend, meanVolts, valueOf, valuesAt, type Visit } from '../trend/index.ts'
@@ -39,9 +39,9 @@ function sinceSpeed(input: JudgeInput) {
     [visit, ...earlier].find((s) => s.readings.some((r) => r.quantity === quantity))?.readings ?? []
 }
 
-/** The motor that was fitted after the visit and is in place: the change will be made with that one. */
-const motorThatRuns = ({ visit, motors }: JudgeInput): FittedMotor | null =>
-  (motors ?? []).find((m) => m.fittedAt > visit.at && (m.removedAt ?? null) === null) ?? null
+/** The motor that was installed after the visit and is in place: the change will be made with that one. */
+const motorThatRuns = ({ visit, motors }: JudgeInput): InstalledMotor | null =>
+  (motors ?? []).find((m) => m.installedAt > visit.at && (m.removedAt ?? null) === null) ?? null
 
 /**
  * Amps as the motor that is in place now would have drawn them for the same fan; each leg keeps its share.
@@ -82,15 +82,15 @@ export function todayOf(
   if (legs.length === 0) return 'no amps'
   const plateAmps = c.allowed?.motorAmps ?? c.allowed?.amps ?? null
   if (plateAmps === null) return 'no plate amps'
-  const hz = machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
+  const hz = machine.hasVfd ? (c.hz ?? c.supplyHz) : c.supplyHz
   // A drive gives the motor volts in proportion to its hertz; the line's volts are not the motor's.
-  const volts = machine.hasDrive
+  const volts = machine.hasVfd
     ? (c.allowed?.columnVolts ?? machine.serviceVolts) * Math.min(1, hz / c.supplyHz)
     : meanVolts(visit)
   if (volts === null || volts <= 0) return 'no volts'
   const drive =
     machine.drive === 'belt' ? driveAt(input.parts ?? [], input.work, input.layout ?? unknownLayout, visit.at) : null
-  if (drive === null && !machine.hasDrive) return 'no sheaves'
+  if (drive === null && !machine.hasVfd) return 'no sheaves'
   const runs = motorThatRuns(input)
   const there = runs ? contextOf({ ...input, motor: runs }) : c
   const onIt = runs ? legsOnAnother(legs, volts, hz, c, there) : legs
@@ -109,7 +109,7 @@ export function todayOf(
     legs: onIt,
     volts,
     hz,
-    onDrive: machine.hasDrive,
+    onDrive: machine.hasVfd,
     units: input.machine.units,
     allowed: there.allowed?.amps ?? null,
     plateAmps: there.allowed?.motorAmps ?? there.allowed?.amps ?? plateAmps,

@@ -19,7 +19,7 @@ const turned = (day: number, before: number, after: number): WorkDone => ({
 })
 const input = (over: Partial<JudgeInput> = {}): JudgeInput => ({
   machine: facts,
-  motor: { plate, connectionVolts: null, fittedAt: 0 },
+  motor: { plate, connectionVolts: null, installedAt: 0 },
   visit: visitOf(read(11)),
   history: [],
   work: [],
@@ -52,7 +52,7 @@ describe('today’s point of a machine', () => {
     expect(todayOf(input({ visit: visitOf(read(11).filter((r) => r.quantity === 'amps')) }))).toBe('no volts')
   })
   it('a motor on a drive has the volts its hertz give it', () => {
-    const t = todayOf(input({ machine: { ...facts, hasDrive: true }, visit: visitOf(read(11, 48)) }))
+    const t = todayOf(input({ machine: { ...facts, hasVfd: true }, visit: visitOf(read(11, 48)) }))
     expect(typeof t === 'string' ? null : [t.hz, t.volts]).toEqual([48, 368])
   })
   it('is carried over to the motor that was put in after the amps were read', () => {
@@ -66,8 +66,8 @@ describe('today’s point of a machine', () => {
       hz: '60',
       rpm: 1750,
     }
-    const old = { plate, connectionVolts: null, fittedAt: 0, removedAt: now + dayMs }
-    const motors = [old, { plate: small, connectionVolts: null, fittedAt: now + dayMs, removedAt: null }]
+    const old = { plate, connectionVolts: null, installedAt: 0, removedAt: now + dayMs }
+    const motors = [old, { plate: small, connectionVolts: null, installedAt: now + dayMs, removedAt: null }]
     const t = todayOf(input({ motors }))
     if (typeof t === 'string') throw new Error(t)
     expect(t).toMatchObject({ allowed: 9.6, plateAmps: 9.6, plateRpm: 1750 })
@@ -78,7 +78,7 @@ describe('today’s point of a machine', () => {
     const bare = {
       plate: { volts: '460', amps: '9.6', phases: 3 as const },
       connectionVolts: null,
-      fittedAt: now + dayMs,
+      installedAt: now + dayMs,
     }
     expect(todayOf(input({ motors: [old, bare] }))).toBe('another motor')
     expect(todayOf(input({ motors: [{ ...old, removedAt: null }] }))).toMatchObject({ allowed: 12.8 })
@@ -111,8 +111,8 @@ describe('what became of changes', () => {
     const history = [visitOf(read(12.9), -60), visitOf(read(12.2), -20)]
     const other = { ...plate, amps: '14.2', power: 11 }
     const motors = [
-      { plate, connectionVolts: null, fittedAt: 0, removedAt: now - 5 * dayMs },
-      { plate: other, connectionVolts: null, fittedAt: now - 5 * dayMs, removedAt: null },
+      { plate, connectionVolts: null, installedAt: 0, removedAt: now - 5 * dayMs },
+      { plate: other, connectionVolts: null, installedAt: now - 5 * dayMs, removedAt: null },
     ]
     const work = [turned(-30, 1.5, 2)]
     const alone = pastChanges(input({ history, work }))
@@ -135,13 +135,13 @@ describe('what became of changes', () => {
       {
         slot: 'driven-sheave',
         spec: { type: 'fixed', section: 'B', pitch: 210, grooves: 1 },
-        fittedAt: now - 900 * dayMs,
+        installedAt: now - 900 * dayMs,
         removedAt: now - 30 * dayMs,
       } as const,
       {
         slot: 'driven-sheave',
         spec: { type: 'fixed', section: 'B', pitch: 220, grooves: 1 },
-        fittedAt: now - 30 * dayMs,
+        installedAt: now - 30 * dayMs,
         removedAt: null,
       } as const,
     ]
@@ -152,7 +152,7 @@ describe('what became of changes', () => {
     expect(c?.predicted ?? 0).toBeGreaterThan(11)
   })
   it('reads hertz that were set by what was read', () => {
-    const machine = { ...facts, hasDrive: true }
+    const machine = { ...facts, hasVfd: true }
     const own = [visitOf(read(11, 60), -60), visitOf(read(8.6, 50), -20)]
     const work = [{ at: now - 30 * dayMs, kind: 'speed-set' as const, note: '' }]
     const [c] = pastChanges(input({ machine, history: own, visit: visitOf(read(8.6, 50)), work }))

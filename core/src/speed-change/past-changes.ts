@@ -1,4 +1,4 @@
-import { sheavesAt } from '../fitted/index.ts'
+import { sheavesAt } from '../installed/index.ts'
 import { motorAt, type JudgeInput } from '../judge/index.ts'
 import { mean } from '../quantity/index.ts'
 import { comparable, dayMs, valueOf, type Visit, type WorkDone, movesAmps } from '../trend/index.ts'
@@ -67,7 +67,7 @@ const comparableButSpeed = (a: Visit, b: Visit): boolean => {
 function changeOf(input: JudgeInput, w: WorkDone, before: Visit, after: Visit): SpeedChange | null {
   if (w.kind === 'speed-set') {
     const hz = valueOf(after.readings, 'hz')
-    return input.machine.hasDrive && valueOf(before.readings, 'hz') !== undefined && hz !== undefined
+    return input.machine.hasVfd && valueOf(before.readings, 'hz') !== undefined && hz !== undefined
       ? { kind: 'hertz', hz }
       : null
   }

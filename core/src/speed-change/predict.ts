@@ -1,6 +1,6 @@
 import { soundOfSpeed } from '../motion/index.ts'
 import { mean, requireMagnitude, requirePositive } from '../quantity/index.ts'
-import { beltsCarry } from '../fitted/index.ts'
+import { beltsCarry } from '../installed/index.ts'
 import { pitchAtTurns } from '../drivetrain/index.ts'
 import { bearingsThen, type BearingsTold } from './bearings.ts'
 import { doubtOf } from './doubt.ts'

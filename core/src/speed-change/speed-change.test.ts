@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { pitchAtTurns, type AdjustableSheave } from '../drivetrain/index.ts'
-import type { DriveStands } from '../fitted/index.ts'
+import type { DriveStands } from '../installed/index.ts'
 import { assemblyFor, circuitOfPlate, seeded, solveRig, type Rig } from '../machine/index.ts'
 import { near } from '../near.test-help.ts'
 import { mean } from '../quantity/index.ts'

@@ -1,5 +1,5 @@
 import type { WheelType } from '../air/index.ts'
-import type { DriveStands } from '../fitted/index.ts'
+import type { DriveStands } from '../installed/index.ts'
 import type { MotorCircuit } from '../machine/index.ts'
 
 /** What carries the fan's shaft; null where it is not known. */

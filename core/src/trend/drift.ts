@@ -16,7 +16,7 @@ export interface Fit {
   readonly low: number
   readonly high: number
   readonly n: number
-  /** Fitted value at the first and at the last point, for drawing. */
+  /** Installed value at the first and at the last point, for drawing. */
   readonly from: { readonly at: number; readonly value: number }
   readonly to: { readonly at: number; readonly value: number }
 }
@@ -36,7 +36,7 @@ export function thin<T>(points: readonly T[], most: number): T[] {
 }
 
 /**
- * Robust slope of an epoch's points and the day it meets a limit.
+ * Robust slope of a baseline's points and the day it meets a limit.
  * @param points in order of time
  * @param limit value that matters when reached from below, or null
  * @param matters a slope below this many units a year is told as no trend, however sure it is

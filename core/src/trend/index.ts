@@ -1,5 +1,5 @@
 export { dayMs, drift, thin, type Drift, type Fit, type Meets } from './drift.ts'
-export { epochAt, workItBelongsTo, type Epoch } from './epoch.ts'
+export { baselineAt, workItBelongsTo, type Baseline } from './baseline.ts'
 export { leastSquares, type LeastSquares } from './least-squares.ts'
 export { student95 } from './student.ts'
 export { loadPoint, meanVolts, type LoadPoint } from './load-point.ts'

@@ -5,7 +5,7 @@ import {
   comparable,
   dayMs,
   drift,
-  epochAt,
+  baselineAt,
   exactUpperTail,
   mannKendall,
   median,
@@ -150,18 +150,18 @@ describe('comparable states (common practice: unlike readings are not trended to
   })
 })
 
-describe('epochs', () => {
+describe('baselines', () => {
   const work = [
     { at: 10, kind: 'greased' },
     { at: 20, kind: 'belts-renewed' },
     { at: 40, kind: 'sheave-turned' },
   ] as const
   it('begin with work that breaks the quantity', () => {
-    expect(epochAt(work, 'amps', 5)).toEqual({ from: null, startedBy: null })
-    expect(epochAt(work, 'amps', 15)).toEqual({ from: null, startedBy: null })
-    expect(epochAt(work, 'amps', 30)).toEqual({ from: 20, startedBy: 'belts-renewed' })
-    expect(epochAt(work, 'amps', 40)).toEqual({ from: 40, startedBy: 'sheave-turned' })
-    expect(epochAt(work, 'volts_ll', 99)).toEqual({ from: null, startedBy: null })
+    expect(baselineAt(work, 'amps', 5)).toEqual({ since: null, startedBy: null })
+    expect(baselineAt(work, 'amps', 15)).toEqual({ since: null, startedBy: null })
+    expect(baselineAt(work, 'amps', 30)).toEqual({ since: 20, startedBy: 'belts-renewed' })
+    expect(baselineAt(work, 'amps', 40)).toEqual({ since: 40, startedBy: 'sheave-turned' })
+    expect(baselineAt(work, 'volts_ll', 99)).toEqual({ since: null, startedBy: null })
   })
 })
 

@@ -13,7 +13,7 @@ const recent = 12
 const latest = 6
 
 /**
- * Usual range from the latest values of an epoch: the median of the last six, plus and minus three spreads, at least
+ * Usual range from the latest values of a baseline: the median of the last six, plus and minus three spreads, at least
  * 3 %. The spread is that from one value to the next over the last twelve, so that a slow drift neither widens the
  * band nor leaves it behind.
  * @param values oldest first

@@ -45,7 +45,7 @@ export type WorkKindId = (typeof workKinds)[number]['id']
 
 const byId = new Map<string, WorkKind>(workKinds.map((k) => [k.id, k]))
 
-/** Does that kind of work start a new epoch for that quantity? Unknown kinds break nothing. */
+/** Does that kind of work start a new baseline for that quantity? Unknown kinds break nothing. */
 export function breaksTrend(kind: WorkKindId, quantity: QuantityCode): boolean {
   return byId.get(kind)?.breaks.includes(quantity) ?? false
 }

@@ -1,4 +1,4 @@
-import type { DriveLayout, PartSlot, PartSpecs, RemovedFor } from '@motor-round/core/fitted'
+import type { DriveLayout, PartSlot, PartSpecs, RemovedFor } from '@motor-round/core/installed'
 import type { Controls, Judgement, Level } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
@@ -123,7 +123,7 @@ export const machines = pgTable(
     phases: smallint().$type<1 | 3>().notNull(),
     serviceVolts: doublePrecision('service_volts').notNull(),
     drive: text().$type<'belt' | 'direct'>().notNull(),
-    hasDrive: boolean('has_drive').notNull(),
+    hasVfd: boolean('has_vfd').notNull(),
     hasTwin: boolean('has_twin').notNull(),
     /** What stands between the supply and the motor; parsed on the way out, so that older rows gain new fields. */
     controls: jsonb().$type<Partial<Controls>>().notNull().default({}),
@@ -142,7 +142,7 @@ export interface MotorSpec {
   readonly connectionVolts: number | null
 }
 
-/** What is fitted in a slot of a machine, and what was. The spec's shape follows the slot. */
+/** What is installed in a slot of a machine, and what was. The spec's shape follows the slot. */
 export const components = pgTable(
   'components',
   {
@@ -155,10 +155,10 @@ export const components = pgTable(
       .references(() => machines.id),
     slot: text().$type<'motor' | PartSlot>().notNull(),
     spec: jsonb().$type<MotorSpec | PartSpecs[PartSlot]>().notNull(),
-    fittedAt: at('fitted_at').notNull(),
-    fittedBy: text('fitted_by').notNull(),
+    installedAt: at('installed_at').notNull(),
+    installedBy: text('installed_by').notNull(),
     why: text().notNull(),
-    standIn: boolean('stand_in').notNull(),
+    substitute: boolean('substitute').notNull(),
     removedAt: at('removed_at'),
     removedFor: text('removed_for').$type<RemovedFor>(),
     removedWhy: text('removed_why').notNull(),

@@ -16,7 +16,7 @@ const taken: Record<string, [string, string]> = {
   units_tag: ['tag', 'that site has a unit of that tag'],
   machines_tag: ['tag', 'that unit has a machine of that tag'],
   people_login_unique: ['login', 'that sign-in name is taken'],
-  components_one_in_place: ['fittedAt', 'another part was installed there in the meantime; reload'],
+  components_one_in_place: ['installedAt', 'another part was installed there in the meantime; reload'],
 }
 
 function cause(e: unknown): unknown {

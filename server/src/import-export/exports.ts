@@ -80,8 +80,8 @@ export async function registerCsv(db: Db): Promise<string> {
   return csv([
     [...registerColumns],
     ...rows.map(({ site, area, unit, machine, motor }) => {
-      const fitted = motor ? asMotor(motor) : null
-      const plate = fitted?.plate
+      const installed = motor ? asMotor(motor) : null
+      const plate = installed?.plate
       const cells: Record<string, unknown> = {
         ...Object.fromEntries(plateColumns.map(([field, column]) => [column, plate?.[field] ?? ''])),
         site: site.name,
@@ -96,14 +96,14 @@ export async function registerCsv(db: Db): Promise<string> {
         phases: machine.phases,
         service_volts: machine.serviceVolts,
         drive: machine.drive,
-        has_drive: yesNo(machine.hasDrive),
+        has_vfd: yesNo(machine.hasVfd),
         has_twin: yesNo(machine.hasTwin),
         unit_plate_volts: machine.unitPlate?.volts ?? '',
         unit_plate_amps: machine.unitPlate?.amps ?? '',
         unreadable: plate?.unreadable?.join(' ') ?? '',
-        connection_volts: fitted?.connectionVolts ?? '',
-        fitted_at: motor ? motor.fittedAt.toISOString() : '',
-        stand_in: motor ? yesNo(motor.standIn) : '',
+        connection_volts: installed?.connectionVolts ?? '',
+        installed_at: motor ? motor.installedAt.toISOString() : '',
+        substitute: motor ? yesNo(motor.substitute) : '',
       }
       return registerColumns.map((c) => cells[c] ?? '')
     }),

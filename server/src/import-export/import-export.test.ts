@@ -252,7 +252,7 @@ describe('the register as a file', () => {
   })
   it('adds places, machines and plates', async () => {
     const file = [
-      'site,site_zone,area,unit,unit_kind,machine,purpose,phases,service_volts,maker,power,power_unit,volts,amps,hz,rpm,efficiency,unreadable,fitted_at',
+      'site,site_zone,area,unit,unit_kind,machine,purpose,phases,service_volts,maker,power,power_unit,volts,amps,hz,rpm,efficiency,unreadable,installed_at',
       'Tern Point,America/Halifax,Depot roof,RTU-1,RTU,SF,Depot supply,3,208,Pellicer,7-1/2,hp,208-230/460,21.8-20.6/10.3,60,1755,90.2 %,sf,2024-05-01T00:00:00Z',
       'Tern Point,America/Halifax,Depot roof,RTU-1,RTU,EF,Depot exhaust,1,120,,,,,,,,,,',
     ].join('\n')

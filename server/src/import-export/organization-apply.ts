@@ -90,7 +90,7 @@ export async function applyOrganization(
       siteId: siteOf(m.machineId),
       slot: 'motor' as const,
       spec: { plate, connectionVolts },
-      fittedAt: new Date(m.fittedAt),
+      installedAt: new Date(m.installedAt),
       removedAt: m.removedAt === null ? null : new Date(m.removedAt),
     })),
   )
@@ -101,7 +101,7 @@ export async function applyOrganization(
       ...p,
       ...part,
       siteId: siteOf(p.machineId),
-      fittedAt: new Date(p.fittedAt),
+      installedAt: new Date(p.installedAt),
       removedAt: p.removedAt === null ? null : new Date(p.removedAt),
     })),
   )

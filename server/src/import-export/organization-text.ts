@@ -89,9 +89,9 @@ export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<strin
   yield `,"areas":${list((await tx.select().from(areas).orderBy(asc(areas.id))).map((r) => ({ ...ownKeys(r, ['version']), map: drawn.get(r.id) })))}`
   yield `,"units":${list(unitRows.map((r) => ownKeys(asUnit(r), ['version', 'siteId'])))}`
   yield `,"machines":${list((await tx.select().from(machines).orderBy(asc(machines.id))).map((r) => ownKeys(asMachine(r), ['version', 'siteId'])))}`
-  const fitted = await tx.select().from(components).orderBy(asc(components.id))
-  yield `,"motors":${list(fitted.filter((r) => r.slot === 'motor').map((r) => ownKeys(asMotor(r), ['version'])))}`
-  yield `,"parts":${list(fitted.filter((r) => r.slot !== 'motor').map((r) => ownKeys(asPart(r), ['version'])))}`
+  const installed = await tx.select().from(components).orderBy(asc(components.id))
+  yield `,"motors":${list(installed.filter((r) => r.slot === 'motor').map((r) => ownKeys(asMotor(r), ['version'])))}`
+  yield `,"parts":${list(installed.filter((r) => r.slot !== 'motor').map((r) => ownKeys(asPart(r), ['version'])))}`
   yield `,"speedChanges":${list((await tx.select().from(speedChanges).orderBy(asc(speedChanges.id))).map((r) => ownKeys(r, ['siteId'])))}`
   yield `,"work":${list((await tx.select().from(work).orderBy(asc(work.id))).map(asWork))},"visits":[`
   await tx.execute(sql`declare all_visits no scroll cursor for

@@ -180,7 +180,7 @@ export async function applyRegister(
           phases: kept.phases,
           serviceVolts: kept.serviceVolts,
           drive: kept.drive,
-          hasDrive: kept.hasDrive,
+          hasVfd: kept.hasVfd,
           hasTwin: kept.hasTwin,
           unitPlate: kept.unitPlate,
         },
@@ -189,8 +189,8 @@ export async function applyRegister(
       spec === null ||
       (motor !== undefined &&
         isDeepStrictEqual(motor.spec, spec) &&
-        motor.standIn === row.standIn &&
-        (row.fittedAt === null || motor.fittedAt.toISOString() === row.fittedAt))
+        motor.substitute === row.substitute &&
+        (row.installedAt === null || motor.installedAt.toISOString() === row.installedAt))
     if (sameMachine && sameMotor) {
       out.already += 1
       continue
@@ -209,8 +209,8 @@ export async function applyRegister(
     if (spec && !sameMotor) {
       const fitting = {
         spec,
-        standIn: row.standIn,
-        fittedAt: row.fittedAt === null ? (motor?.fittedAt ?? new Date(0)) : new Date(row.fittedAt),
+        substitute: row.substitute,
+        installedAt: row.installedAt === null ? (motor?.installedAt ?? new Date(0)) : new Date(row.installedAt),
       }
       // The file corrects the plate of the motor in place; a swap is recorded at the machine, where the old one is kept.
       if (motor) {
@@ -228,9 +228,16 @@ export async function applyRegister(
           after: spec,
         })
       } else
-        await tx
-          .insert(components)
-          .values({ id: uuid(), siteId, machineId, slot: 'motor', ...fitting, fittedBy: by, why: '', removedWhy: '' })
+        await tx.insert(components).values({
+          id: uuid(),
+          siteId,
+          machineId,
+          slot: 'motor',
+          ...fitting,
+          installedBy: by,
+          why: '',
+          removedWhy: '',
+        })
     }
     await record(tx, {
       by,

@@ -28,7 +28,7 @@ export const withMachine = (
     ...row.machine,
     purpose: keep(absent, 'purpose', row.machine.purpose, kept.purpose),
     drive: keep(absent, 'drive', row.machine.drive, kept.drive),
-    hasDrive: keep(absent, 'has_drive', row.machine.hasDrive, kept.hasDrive),
+    hasVfd: keep(absent, 'has_vfd', row.machine.hasVfd, kept.hasVfd),
     hasTwin: keep(absent, 'has_twin', row.machine.hasTwin, kept.hasTwin),
   },
   unitPlate: absent.includes('unit_plate_volts') && absent.includes('unit_plate_amps') ? kept.unitPlate : row.unitPlate,
@@ -37,7 +37,7 @@ export const withMachine = (
 /** The motor in place, corrected by the columns that are there. */
 export function withMotor(
   row: RegisterRow,
-  motor: Pick<typeof components.$inferSelect, 'spec' | 'standIn'>,
+  motor: Pick<typeof components.$inferSelect, 'spec' | 'substitute'>,
   absent: Absent,
 ): RegisterRow {
   if (row.plate === null || !('plate' in motor.spec)) return row
@@ -54,6 +54,6 @@ export function withMotor(
     ...row,
     plate: { ...Object.fromEntries(unsaid), ...read, ...(unreadable.length > 0 ? { unreadable } : {}) },
     connectionVolts: keep(absent, 'connection_volts', row.connectionVolts, connectionVolts),
-    standIn: keep(absent, 'stand_in', row.standIn, motor.standIn),
+    substitute: keep(absent, 'substitute', row.substitute, motor.substitute),
   }
 }

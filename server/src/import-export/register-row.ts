@@ -18,8 +18,8 @@ export const registerRow = z.strictObject({
   unitPlate: unitPlate.nullable(),
   plate: plate.nullable(),
   connectionVolts: z.number().positive().max(1000).nullable(),
-  fittedAt: z.iso.datetime().nullable(),
-  standIn: z.boolean(),
+  installedAt: z.iso.datetime().nullable(),
+  substitute: z.boolean(),
 })
 export type RegisterRow = z.infer<typeof registerRow>
 
@@ -36,13 +36,13 @@ const columnOf: Record<string, Column> = {
   'machine.phases': 'phases',
   'machine.serviceVolts': 'service_volts',
   'machine.drive': 'drive',
-  'machine.hasDrive': 'has_drive',
+  'machine.hasVfd': 'has_vfd',
   'machine.hasTwin': 'has_twin',
   'unitPlate.volts': 'unit_plate_volts',
   'unitPlate.amps': 'unit_plate_amps',
   connectionVolts: 'connection_volts',
-  fittedAt: 'fitted_at',
-  standIn: 'stand_in',
+  installedAt: 'installed_at',
+  substitute: 'substitute',
 }
 /** The plate's fields and the column each stands in. */
 export const plateColumns: readonly [keyof z.infer<typeof plate>, Column][] = [
@@ -80,7 +80,16 @@ export const plateColumns: readonly [keyof z.infer<typeof plate>, Column][] = [
 ]
 for (const [field, column] of plateColumns) columnOf[`plate.${field}`] = column
 
-const figures = new Set<string>(['power', 'rpm', 'low_rpm', 'sf', 'efficiency', 'power_factor', 'capacitor_uf', 'capacitor_volts'])
+const figures = new Set<string>([
+  'power',
+  'rpm',
+  'low_rpm',
+  'sf',
+  'efficiency',
+  'power_factor',
+  'capacitor_uf',
+  'capacitor_volts',
+])
 const yes = new Map([
   ['', false],
   ['no', false],
@@ -128,9 +137,9 @@ export function readRegisterRow(
   const unreadable = text('unreadable') === '' ? [] : text('unreadable').split(/[\s,;]+/)
   const hasPlate = Object.keys(plateCells).length > 0 || unreadable.length > 0
   const unitPlateGiven = text('unit_plate_volts') !== '' || text('unit_plate_amps') !== ''
-  const fitted =
-    text('fitted_at') === '' ? null : instantReader(zone ?? (text('site_zone') || 'UTC'))(text('fitted_at'))
-  if (fitted?.kind === 'wrong') errors.add(line, 'fitted_at', fitted.message)
+  const installed =
+    text('installed_at') === '' ? null : instantReader(zone ?? (text('site_zone') || 'UTC'))(text('installed_at'))
+  if (installed?.kind === 'wrong') errors.add(line, 'installed_at', installed.message)
   const parsed = registerRow.safeParse({
     site: text('site'),
     zone: text('site_zone'),
@@ -145,7 +154,7 @@ export function readRegisterRow(
       phases,
       serviceVolts: figure('service_volts'),
       drive: text('drive') || 'belt',
-      hasDrive: flag('has_drive'),
+      hasVfd: flag('has_vfd'),
       hasTwin: flag('has_twin'),
     },
     unitPlate: unitPlateGiven ? { volts: text('unit_plate_volts'), amps: text('unit_plate_amps') } : null,
@@ -153,8 +162,8 @@ export function readRegisterRow(
       ? { ...plateCells, ...(phases === undefined ? {} : { phases }), ...(unreadable.length > 0 ? { unreadable } : {}) }
       : null,
     connectionVolts: figure('connection_volts') ?? null,
-    fittedAt: fitted?.kind === 'instant' ? new Date(fitted.ms).toISOString() : null,
-    standIn: flag('stand_in'),
+    installedAt: installed?.kind === 'instant' ? new Date(installed.ms).toISOString() : null,
+    substitute: flag('substitute'),
   })
   if (parsed.success) return errors.count > before ? null : parsed.data
   for (const i of parsed.error.issues) {

@@ -52,10 +52,10 @@ export const asMachine = (m: typeof machines.$inferSelect): Machine => ({
 const fitting = (c: typeof components.$inferSelect) => ({
   id: c.id,
   machineId: c.machineId,
-  fittedAt: c.fittedAt.toISOString(),
-  fittedBy: c.fittedBy,
+  installedAt: c.installedAt.toISOString(),
+  installedBy: c.installedBy,
   why: c.why,
-  standIn: c.standIn,
+  substitute: c.substitute,
   removedAt: c.removedAt?.toISOString() ?? null,
   removedFor: c.removedFor,
   removedWhy: c.removedWhy,
@@ -238,12 +238,12 @@ export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Pro
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
   const list = (await db.select().from(machines).where(inArray(machines.id, ids))).map(asMachine)
-  const fitted = await db
+  const installed = await db
     .select()
     .from(components)
     .where(inArray(components.machineId, ids))
-    .orderBy(asc(components.fittedAt), asc(components.id))
-  const inSlot = (motor: boolean) => fitted.filter((c) => (c.slot === 'motor') === motor)
+    .orderBy(asc(components.installedAt), asc(components.id))
+  const inSlot = (motor: boolean) => installed.filter((c) => (c.slot === 'motor') === motor)
   const motors = grouped(inSlot(true), (c) => c.machineId, asMotor)
   const parts = grouped(inSlot(false), (c) => c.machineId, asPart)
   const done = grouped(

@@ -11,7 +11,7 @@ import {
   type MeterLine,
 } from '@motor-round/contract'
 import { todayOf } from '@motor-round/core/speed-change'
-import { driveAt, tensionAsked } from '@motor-round/core/fitted'
+import { driveAt, tensionAsked } from '@motor-round/core/installed'
 import { defaultPolicies } from '@motor-round/core/limits'
 import {
   assemblyFor,

@@ -1,4 +1,4 @@
-import type { motorFitted, plateCorrected } from '@motor-round/contract'
+import type { motorInstalled, plateCorrected } from '@motor-round/contract'
 import { and, desc, eq, isNull } from 'drizzle-orm'
 import type { z } from 'zod'
 import { record, wasMade } from '../audit/record.ts'
@@ -9,24 +9,24 @@ import { asMotor } from '../machine-list/known.ts'
 import { refresh } from '../machine-list/refresh.ts'
 import { refuseStale } from './edit.ts'
 import { lockMachine } from './machines.ts'
-import { fitInSlot } from './slot.ts'
+import { installInSlot } from './slot.ts'
 
 type Row = typeof components.$inferSelect
-type Fitted = Omit<z.output<typeof motorFitted>, 'replaces'> & { readonly replaces?: string | null | undefined }
+type Installed = Omit<z.output<typeof motorInstalled>, 'replaces'> & { readonly replaces?: string | null | undefined }
 
 /** Where another motor is in place than was seen there, the swap is refused with the one that is. */
-async function refuseOther(tx: Tx, body: Fitted): Promise<void> {
+async function refuseOther(tx: Tx, body: Installed): Promise<void> {
   if (body.replaces === undefined) return
   const [inPlace] = await tx
     .select()
     .from(components)
     .where(and(eq(components.machineId, body.machineId), eq(components.slot, 'motor'), isNull(components.removedAt)))
-    .orderBy(desc(components.fittedAt))
+    .orderBy(desc(components.installedAt))
   if ((inPlace?.id ?? null) === body.replaces || inPlace?.id === body.id) return
   throw new HttpProblem(
     409,
     inPlace
-      ? `${inPlace.fittedBy} entered another motor there in the meantime.`
+      ? `${inPlace.installedBy} entered another motor there in the meantime.`
       : 'The motor that was there was removed in the meantime.',
     inPlace ? { current: asMotor(inPlace) } : {},
   )
@@ -34,28 +34,28 @@ async function refuseOther(tx: Tx, body: Fitted): Promise<void> {
 
 /**
  * Fit a motor; the one in place moves to the past. The same id twice fits one.
- * @throws a problem: no such machine, another motor in place (409 with it), or one that was fitted later
+ * @throws a problem: no such machine, another motor in place (409 with it), or one that was installed later
  */
 export async function keepMotor(
   tx: Tx,
-  body: Fitted,
+  body: Installed,
   by: string,
   now: Date,
 ): Promise<{ readonly row: Row; readonly fresh: boolean }> {
   const machine = await lockMachine(tx, body.machineId)
   const [known] = await tx.select({ id: components.id }).from(components).where(eq(components.id, body.id))
   if (!known) await refuseOther(tx, body)
-  const { row, old, again } = await fitInSlot(
+  const { row, old, again } = await installInSlot(
     tx,
     machine,
     {
       id: body.id,
       slot: 'motor',
       spec: { plate: body.plate, connectionVolts: body.connectionVolts },
-      fittedAt: new Date(body.fittedAt),
-      fittedBy: by,
+      installedAt: new Date(body.installedAt),
+      installedBy: by,
       why: body.why,
-      standIn: body.standIn,
+      substitute: body.substitute,
     },
     { removedFor: body.removedFor, removedWhy: body.removedWhy },
     now,
@@ -76,8 +76,8 @@ export async function keepMotor(
 }
 
 const told = (c: Row) => {
-  const { plate, connectionVolts, fittedAt: at } = asMotor(c)
-  return { ...plate, connectionVolts, fittedAt: at }
+  const { plate, connectionVolts, installedAt: at } = asMotor(c)
+  return { ...plate, connectionVolts, installedAt: at }
 }
 
 /**
@@ -89,7 +89,7 @@ export async function keepPlate(
   motorId: string,
   body: Pick<
     z.output<typeof plateCorrected>,
-    'version' | 'plate' | 'connectionVolts' | 'fittedAt' | 'why' | 'standIn'
+    'version' | 'plate' | 'connectionVolts' | 'installedAt' | 'why' | 'substitute'
   > & { readonly changeId?: string | undefined },
   by: string,
   now: Date,
@@ -102,12 +102,13 @@ export async function keepPlate(
   if (!before) throw notFound('motor')
   if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { row: before, fresh: false }
   await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))
-  const fittedAt = new Date(body.fittedAt)
-  if (before.removedAt && fittedAt >= before.removedAt) throw fieldProblem('fittedAt', 'it was removed before that')
+  const installedAt = new Date(body.installedAt)
+  if (before.removedAt && installedAt >= before.removedAt)
+    throw fieldProblem('installedAt', 'it was removed before that')
   const spec: MotorSpec = { plate: body.plate, connectionVolts: body.connectionVolts }
   const [row] = await tx
     .update(components)
-    .set({ spec, fittedAt, why: body.why, standIn: body.standIn, version: before.version + 1 })
+    .set({ spec, installedAt, why: body.why, substitute: body.substitute, version: before.version + 1 })
     .where(eq(components.id, motorId))
     .returning()
   if (!row) throw notFound('motor')

@@ -5,9 +5,9 @@ import { mount } from '../http/mount.ts'
 import { asMotor } from '../machine-list/known.ts'
 import { keepMotor, keepPlate } from './keep-motor.ts'
 
-/** Motors fitted in machines. Replacing one keeps the old in the slot's past. */
+/** Motors installed in machines. Replacing one keeps the old in the slot's past. */
 export function motorRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.fitMotor, ({ params, body, person }) =>
+  mount(router, deps, endpoints.installMotor, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const { row } = await keepMotor(tx, { ...body, machineId: params.id }, person.name, deps.now())
       return asMotor(row)

@@ -19,13 +19,13 @@ const inSlot = async (slot: string, id = machine) =>
 const belts = (number: number, over: object = {}) => ({
   id: randomUUID(),
   part: { slot: 'belts', spec: { section: 'ax', number, count: 1 } },
-  fittedAt: '2026-11-24T10:00:00Z',
+  installedAt: '2026-11-24T10:00:00Z',
   why: 'matched set',
   removedWhy: 'cracked',
   ...over,
 })
 
-describe('what is fitted', () => {
+describe('what is installed', () => {
   it('is put into its slot; what was there goes out then, for that reason, and both are kept', async () => {
     const before = await inSlot('belts')
     const body = belts(58)
@@ -33,7 +33,7 @@ describe('what is fitted', () => {
     expect(r.status).toBe(200)
     expect(r.body).toMatchObject({
       part: { slot: 'belts', spec: { section: 'AX', number: 58 } },
-      fittedBy: 'Mosi Okonjo',
+      installedBy: 'Mosi Okonjo',
     })
     const parts = await partsOf()
     expect(parts.find((p) => p.id === before?.id)).toMatchObject({
@@ -44,7 +44,7 @@ describe('what is fitted', () => {
     expect((await mechanic.post(`/machines/${machine}/parts`, body)).body.id).toBe(body.id)
     expect((await partsOf()).length).toBe(parts.length)
   })
-  it('begins a new epoch: the trend of the amps does not reach across it', async () => {
+  it('begins a new baseline: the trend of the amps does not reach across it', async () => {
     const page = (await mechanic.get(`/machines/${machine}`)).body
     expect(page.judgement.drift).toMatchObject({ kind: 'too few' })
     const saved = await mechanic.post('/visits', visitOf(machine, [5.6, 5.5, 5.6]))
@@ -57,7 +57,7 @@ describe('what is fitted', () => {
       'part.spec.section',
     ])
     expect(await errors(belts(58, { part: { slot: 'flywheel', spec: {} } }))).toEqual(['part.slot'])
-    expect(await errors(belts(58, { fittedAt: '2020-01-01T00:00:00Z' }))).toEqual(['fittedAt'])
+    expect(await errors(belts(58, { installedAt: '2020-01-01T00:00:00Z' }))).toEqual(['installedAt'])
     const sheave = {
       type: 'adjustable',
       section: 'A',
@@ -83,17 +83,17 @@ describe('what is fitted', () => {
     const before = await ended()
     await mechanic.post(
       `/machines/${machine}/parts`,
-      belts(59, { fittedAt: '2026-11-24T10:01:00Z', removedFor: 'other', removedWhy: 'failed to suit the speed' }),
+      belts(59, { installedAt: '2026-11-24T10:01:00Z', removedFor: 'other', removedWhy: 'failed to suit the speed' }),
     )
     await mechanic.post(
       `/machines/${machine}/parts`,
-      belts(60, { fittedAt: '2026-11-24T10:02:00Z', removedFor: 'schedule' }),
+      belts(60, { installedAt: '2026-11-24T10:02:00Z', removedFor: 'schedule' }),
     )
-    await mechanic.post(`/machines/${machine}/parts`, belts(58, { fittedAt: '2026-11-24T10:03:00Z' }))
+    await mechanic.post(`/machines/${machine}/parts`, belts(58, { installedAt: '2026-11-24T10:03:00Z' }))
     expect(await ended()).toBe(before)
     const worn = await mechanic.post(
       `/machines/${machine}/parts`,
-      belts(58, { fittedAt: '2026-11-24T10:04:00Z', removedFor: 'worn' }),
+      belts(58, { installedAt: '2026-11-24T10:04:00Z', removedFor: 'worn' }),
     )
     expect(worn.status).toBe(200)
     expect(await ended()).toBe(before + 1)
@@ -106,9 +106,9 @@ describe('what is fitted', () => {
     const edit = {
       id: wheel.id,
       part: wheel.part,
-      fittedAt: wheel.fittedAt,
+      installedAt: wheel.installedAt,
       why: wheel.why,
-      standIn: false,
+      substitute: false,
       version: wheel.version,
     }
     const r = await mechanic.put(`/parts/${wheel.id}`, {

@@ -1,5 +1,5 @@
-import { endpoints, type partFitted } from '@motor-round/contract'
-import { lifeOf, livesOf, partSlots } from '@motor-round/core/fitted'
+import { endpoints, type partInstalled } from '@motor-round/contract'
+import { lifeOf, livesOf, partSlots } from '@motor-round/core/installed'
 import { and, eq, ne } from 'drizzle-orm'
 import type { Router } from 'express'
 import type { z } from 'zod'
@@ -13,7 +13,7 @@ import { asPart } from '../machine-list/known.ts'
 import { refresh } from '../machine-list/refresh.ts'
 import { refuseStale } from './edit.ts'
 import { lockMachine } from './machines.ts'
-import { fitInSlot } from './slot.ts'
+import { installInSlot } from './slot.ts'
 
 async function lockPart(tx: Tx, id: string) {
   const [row] = await tx
@@ -25,26 +25,26 @@ async function lockPart(tx: Tx, id: string) {
   return row
 }
 
-const told = (c: typeof components.$inferSelect) => ({ ...c.spec, fittedAt: c.fittedAt.toISOString() })
+const told = (c: typeof components.$inferSelect) => ({ ...c.spec, installedAt: c.installedAt.toISOString() })
 
 /** Fit a part; the one in its slot moves to the past. The same id twice fits one. */
 export async function keepPart(
   tx: Tx,
-  body: z.output<typeof partFitted>,
+  body: z.output<typeof partInstalled>,
   by: string,
   now: Date,
 ): Promise<{ readonly row: typeof components.$inferSelect; readonly fresh: boolean }> {
   const machine = await lockMachine(tx, body.machineId)
-  const { row, old, again } = await fitInSlot(
+  const { row, old, again } = await installInSlot(
     tx,
     machine,
     {
       id: body.id,
       ...body.part,
-      fittedAt: new Date(body.fittedAt),
-      fittedBy: by,
+      installedAt: new Date(body.installedAt),
+      installedBy: by,
       why: body.why,
-      standIn: body.standIn,
+      substitute: body.substitute,
     },
     { removedFor: body.removedFor, removedWhy: body.removedWhy },
     now,
@@ -64,9 +64,9 @@ export async function keepPart(
   return { row, fresh: true }
 }
 
-/** Sheaves, belts, bearings, shaft, wheel and filters: what is fitted, with its past. */
+/** Sheaves, belts, bearings, shaft, wheel and filters: what is installed, with its past. */
 export function partRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.fitPart, ({ params, body, person }) =>
+  mount(router, deps, endpoints.installPart, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const { row } = await keepPart(tx, { ...body, machineId: params.id }, person.name, deps.now())
       return asPart(row)
@@ -78,11 +78,18 @@ export function partRoutes(router: Router, deps: Deps): void {
       const before = await lockPart(tx, params.id)
       await refuseStale(tx, 'part', before.id, before.version, body.version, asPart(before))
       if (body.part.slot !== before.slot) throw fieldProblem('part.slot', 'a part stays in its slot; remove it instead')
-      const fittedAt = new Date(body.fittedAt)
-      if (before.removedAt && fittedAt >= before.removedAt) throw fieldProblem('fittedAt', 'it was removed before that')
+      const installedAt = new Date(body.installedAt)
+      if (before.removedAt && installedAt >= before.removedAt)
+        throw fieldProblem('installedAt', 'it was removed before that')
       const [row] = await tx
         .update(components)
-        .set({ spec: body.part.spec, fittedAt, why: body.why, standIn: body.standIn, version: before.version + 1 })
+        .set({
+          spec: body.part.spec,
+          installedAt,
+          why: body.why,
+          substitute: body.substitute,
+          version: before.version + 1,
+        })
         .where(eq(components.id, before.id))
         .returning()
       if (!row) throw notFound('part')
@@ -106,7 +113,7 @@ export function partRoutes(router: Router, deps: Deps): void {
       await refuseStale(tx, 'part', before.id, before.version, body.version, asPart(before))
       if (before.removedAt) throw new HttpProblem(409, 'It is already removed.')
       const removedAt = new Date(body.removedAt)
-      if (removedAt <= before.fittedAt) throw fieldProblem('removedAt', 'it was installed after that')
+      if (removedAt <= before.installedAt) throw fieldProblem('removedAt', 'it was installed after that')
       const [row] = await tx
         .update(components)
         .set({ removedAt, removedFor: body.removedFor, removedWhy: body.removedWhy, version: before.version + 1 })
@@ -132,7 +139,7 @@ export function partRoutes(router: Router, deps: Deps): void {
     const rows = await deps.db
       .select({
         slot: components.slot,
-        fittedAt: components.fittedAt,
+        installedAt: components.installedAt,
         removedAt: components.removedAt,
         removedFor: components.removedFor,
       })
@@ -141,8 +148,11 @@ export function partRoutes(router: Router, deps: Deps): void {
     return (['motor', ...partSlots] as const).flatMap((slot) => {
       const lives = rows
         .filter((r) => r.slot === slot)
-        .map(({ fittedAt, removedAt, removedFor }) =>
-          lifeOf({ fittedAt: fittedAt.getTime(), removedAt: removedAt?.getTime() ?? null, removedFor }, now.getTime()),
+        .map(({ installedAt, removedAt, removedFor }) =>
+          lifeOf(
+            { installedAt: installedAt.getTime(), removedAt: removedAt?.getTime() ?? null, removedFor },
+            now.getTime(),
+          ),
         )
       return lives.length === 0 ? [] : [{ slot, ...livesOf(lives) }]
     })

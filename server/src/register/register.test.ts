@@ -20,7 +20,7 @@ const machineBody = (unitId: string, tag: string) => ({
   phases: 3,
   serviceVolts: 480,
   drive: 'belt',
-  hasDrive: false,
+  hasVfd: false,
   hasTwin: false,
   unitPlate: null,
 })
@@ -82,13 +82,13 @@ describe('motors', () => {
     id: randomUUID(),
     plate: { phases: 3, power: 7.5, powerUnit: 'hp', volts: '460', amps: '9.6', hz: '60', rpm: 1750 },
     connectionVolts: null,
-    fittedAt: '2026-11-24T18:00:00Z',
+    installedAt: '2026-11-24T18:00:00Z',
     why: 'same frame',
     removedWhy: 'bearing gone',
     ...over,
   })
 
-  it('when replaced keep the old one, set a new limit and a new epoch from that day', async () => {
+  it('when replaced keep the old one, set a new limit and a new baseline from that day', async () => {
     const id = await mechanic.machine('AHU-1/SF')
     const before = (await mechanic.get(`/machines/${id}`)).body
     const sent = fit()
@@ -106,11 +106,11 @@ describe('motors', () => {
     expect(saved.body.judgement.usual).toBeNull()
   })
 
-  it('are not fitted before the one in place', async () => {
+  it('are not installed before the one in place', async () => {
     const id = await mechanic.machine('AHU-2/RF')
-    const r = await mechanic.post(`/machines/${id}/motors`, fit({ fittedAt: '2001-01-01T00:00:00Z' }))
+    const r = await mechanic.post(`/machines/${id}/motors`, fit({ installedAt: '2001-01-01T00:00:00Z' }))
     expect(r.status).toBe(422)
-    expect(r.body.errors[0].path).toBe('fittedAt')
+    expect(r.body.errors[0].path).toBe('installedAt')
   })
 
   it('refuse a plate whose columns cannot be read, naming the cell', async () => {
@@ -134,9 +134,9 @@ describe('motors', () => {
       version: motor.version,
       plate: { ...rest, amps: '7.5' },
       connectionVolts: null,
-      fittedAt: motor.fittedAt,
+      installedAt: motor.installedAt,
       why: '',
-      standIn: false,
+      substitute: false,
     }
     expect((await mechanic.put(`/motors/${String(motor.id)}`, body)).status).toBe(200)
     expect((await mechanic.put(`/motors/${String(motor.id)}`, body)).status).toBe(409)

@@ -12,10 +12,10 @@ type Row = typeof components.$inferSelect
  * Put a part into its slot; what is in it goes out at that moment. Sent again with the same id nothing is done.
  * @returns the part, and the one that went out; `again` when it was there already
  */
-export async function fitInSlot(
+export async function installInSlot(
   tx: Tx,
   machine: Machine,
-  part: Pick<Row, 'id' | 'slot' | 'spec' | 'fittedAt' | 'fittedBy' | 'why' | 'standIn'>,
+  part: Pick<Row, 'id' | 'slot' | 'spec' | 'installedAt' | 'installedBy' | 'why' | 'substitute'>,
   out: Pick<Row, 'removedFor' | 'removedWhy'>,
   now: Date,
 ): Promise<{ row: Row; old: Row | null; again: boolean }> {
@@ -30,24 +30,24 @@ export async function fitInSlot(
     .from(components)
     .where(and(eq(components.machineId, machine.id), eq(components.slot, part.slot), isNull(components.removedAt)))
     .for('update')
-  if (old && part.fittedAt <= old.fittedAt)
+  if (old && part.installedAt <= old.installedAt)
     throw fieldProblem(
-      'fittedAt',
-      `the present one was installed on ${dayIn(old.fittedAt, await zoneOfSites(tx, [machine.siteId]))}; the new one must be later`,
+      'installedAt',
+      `the present one was installed on ${dayIn(old.installedAt, await zoneOfSites(tx, [machine.siteId]))}; the new one must be later`,
     )
   if (old) {
     await tx
       .update(components)
-      .set({ removedAt: part.fittedAt, ...out, version: old.version + 1 })
+      .set({ removedAt: part.installedAt, ...out, version: old.version + 1 })
       .where(eq(components.id, old.id))
     await record(tx, {
-      by: part.fittedBy,
+      by: part.installedBy,
       at: now,
       what: `${old.slot} removed`,
       entity: old.slot === 'motor' ? 'motor' : 'part',
       entityId: old.id,
       why: out.removedWhy,
-      after: { removedAt: part.fittedAt.toISOString(), removedFor: out.removedFor },
+      after: { removedAt: part.installedAt.toISOString(), removedFor: out.removedFor },
     })
   }
   const [row] = await tx

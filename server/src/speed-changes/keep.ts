@@ -5,7 +5,7 @@ import {
   type speedChangeBody,
   type speedChangeDoneOffline,
 } from '@motor-round/contract'
-import { sheavesAt } from '@motor-round/core/fitted'
+import { sheavesAt } from '@motor-round/core/installed'
 import { eq, sql } from 'drizzle-orm'
 import type { z } from 'zod'
 import { record } from '../audit/record.ts'
@@ -13,7 +13,7 @@ import type { Tx } from '../db/client.ts'
 import { machines, speedChanges, work } from '../db/schema.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { lockMachine } from '../register/machines.ts'
-import { fitInSlot } from '../register/slot.ts'
+import { installInSlot } from '../register/slot.ts'
 import { loadKnown, type Known } from '../machine-list/known.ts'
 import { refresh } from '../machine-list/refresh.ts'
 import { lockSpeedChange, lockSpeedChangeId } from './speed-changes.ts'
@@ -49,7 +49,7 @@ export async function keepSpeedChange(
   const sheaves = sheavesAt(known.parts.map(corePart), workOf(known), now.getTime())
   if (change.kind === 'turns' && sheaves.turns === null)
     throw fieldProblem('change.turns', 'this machine has no adjustable sheave')
-  if (change.kind === 'hertz' && !machine.hasDrive) throw fieldProblem('change.hz', 'this machine has no drive')
+  if (change.kind === 'hertz' && !machine.hasVfd) throw fieldProblem('change.hz', 'this machine has no drive')
   if (change.kind !== 'turns' && change.kind !== 'hertz' && (sheaves.driver === null || sheaves.driven === null))
     throw fieldProblem('change.pitch', 'its sheaves are not entered')
   const [row] = await tx
@@ -60,7 +60,7 @@ export async function keepSpeedChange(
   return { row, known, fresh: true }
 }
 
-/** Record what doing a plan comes to: work, parts fitted, where the motor stands. */
+/** Record what doing a plan comes to: work, parts installed, where the motor stands. */
 async function carryOut(tx: Tx, known: Known, speedChange: Row, how: Doing, by: string, now: Date): Promise<void> {
   const { machine } = known
   let done
@@ -76,10 +76,10 @@ async function carryOut(tx: Tx, known: Known, speedChange: Row, how: Doing, by: 
       .insert(work)
       .values({ ...done.work, machineId: machine.id, siteId: machine.siteId, doneAt, by, recordedAt: now })
   for (const { removedFor, removedWhy, part, ...fit } of done.fits)
-    await fitInSlot(
+    await installInSlot(
       tx,
       machine,
-      { ...fit, ...part, fittedAt: doneAt, fittedBy: by, standIn: false },
+      { ...fit, ...part, installedAt: doneAt, installedBy: by, substitute: false },
       { removedFor, removedWhy },
       now,
     )

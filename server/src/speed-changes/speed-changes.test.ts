@@ -56,7 +56,7 @@ describe('a change from the bench', () => {
     // The demo's own are on record with what came of them.
     expect(house.filter((p) => p.speedChange.measured !== null).length).toBeGreaterThan(8)
   })
-  it('of sheaves is done as parts fitted, with the belt it needs', async () => {
+  it('of sheaves is done as parts installed, with the belt it needs', async () => {
     const id = await mechanic.machine('AHU-3/RF')
     const before = await pageOf(id)
     const driven = before.parts.find((p) => p.part.slot === 'driven-sheave' && p.removedAt === null)

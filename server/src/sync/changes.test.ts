@@ -30,9 +30,9 @@ const motorOf = async (id: string) => {
 }
 /** A correction of a plate as a phone brings it. */
 const corrected = (machineId: string, motor: NonNullable<MachinePage['motor']>, over: object = {}) => {
-  const { plate, connectionVolts, fittedAt, why, standIn, version } = motor
+  const { plate, connectionVolts, installedAt, why, substitute, version } = motor
   const body = { id: randomUUID(), motorId: motor.id, machineId, version }
-  return { kind: 'plate', body: { ...body, plate, connectionVolts, fittedAt, why, standIn, ...over } }
+  return { kind: 'plate', body: { ...body, plate, connectionVolts, installedAt, why, substitute, ...over } }
 }
 
 describe('a plate that was corrected on the roof', () => {
@@ -48,9 +48,9 @@ describe('a plate that was corrected on the roof', () => {
     // The answer was lost: the phone brings both again, and somebody has changed it since.
     const now = await motorOf(machineId)
     const later = { ...now, plate: { ...now.plate, serial: 'LATER' } }
-    const { id, plate, connectionVolts, fittedAt, why, standIn, version } = later
+    const { id, plate, connectionVolts, installedAt, why, substitute, version } = later
     expect(
-      (await lead.put(`/motors/${id}`, { id, plate, connectionVolts, fittedAt, why, standIn, version })).status,
+      (await lead.put(`/motors/${id}`, { id, plate, connectionVolts, installedAt, why, substitute, version })).status,
     ).toBe(200)
     expect(await outcomes([first, second])).toEqual(['duplicate', 'duplicate'])
     expect(await motorOf(machineId)).toMatchObject({
@@ -89,8 +89,8 @@ describe('a plate that was corrected on the roof', () => {
   })
 })
 
-describe('a motor that was fitted on the roof', () => {
-  const fitted = (machineId: string, replaces: string | null, over: object = {}) => ({
+describe('a motor that was installed on the roof', () => {
+  const installed = (machineId: string, replaces: string | null, over: object = {}) => ({
     kind: 'motor',
     body: {
       id: randomUUID(),
@@ -98,7 +98,7 @@ describe('a motor that was fitted on the roof', () => {
       replaces,
       plate: { phases: 3, power: 2, volts: '460', amps: '3.1' },
       connectionVolts: null,
-      fittedAt: '2026-11-25T08:00:00Z',
+      installedAt: '2026-11-25T08:00:00Z',
       removedWhy: 'seized',
       ...over,
     },
@@ -106,25 +106,25 @@ describe('a motor that was fitted on the roof', () => {
   it('moves the old one to the past, once', async () => {
     const machineId = await hand.machine('RTU-31/SF-1')
     const old = await motorOf(machineId)
-    const entry = fitted(machineId, old.id)
+    const entry = installed(machineId, old.id)
     expect(await outcomes([entry])).toEqual(['applied'])
     expect(await outcomes([entry])).toEqual(['duplicate'])
     const page = await pageOf(machineId)
-    expect(page.motor).toMatchObject({ id: entry.body.id, fittedBy: 'Mosi Okonjo', plate: { amps: '3.1' } })
+    expect(page.motor).toMatchObject({ id: entry.body.id, installedBy: 'Mosi Okonjo', plate: { amps: '3.1' } })
     expect(page.pastMotors[0]).toMatchObject({ id: old.id, removedWhy: 'seized' })
   })
   it('is refused with the one that is in place where somebody entered another in the meantime', async () => {
     const machineId = await hand.machine('RTU-31/SF-2')
     const old = await motorOf(machineId)
-    const theirs = fitted(machineId, old.id)
+    const theirs = installed(machineId, old.id)
     expect(await outcomes([theirs], lead)).toEqual(['applied'])
-    const mine = fitted(machineId, old.id, { fittedAt: '2026-11-25T08:30:00Z' })
+    const mine = installed(machineId, old.id, { installedAt: '2026-11-25T08:30:00Z' })
     const [refused] = await results([mine])
     expect(refused).toMatchObject({ outcome: 'rejected', problem: { current: { id: theirs.body.id } } })
     expect(refused?.problem?.detail).toBe('Tamsin Vale entered another motor there in the meantime.')
     const online = { ...mine.body, machineId: undefined }
     expect((await hand.post(`/machines/${machineId}/motors`, online)).status).toBe(409)
-    // It was fitted after that one: said so, it is.
+    // It was installed after that one: said so, it is.
     expect(await outcomes([{ ...mine, body: { ...mine.body, replaces: theirs.body.id } }])).toEqual(['applied'])
     expect((await pageOf(machineId)).pastMotors.map((m) => m.id)).toEqual(
       expect.arrayContaining([theirs.body.id, old.id]),
@@ -140,7 +140,7 @@ describe('a motor that was fitted on the roof', () => {
     const visit = visitOf(machineId, [4.2, 4.2, 4.3], { takenAt: '2026-11-25T08:20:00Z' })
     const all = await results([
       { kind: 'found', body: found },
-      fitted(machineId, null, { removedWhy: '' }),
+      installed(machineId, null, { removedWhy: '' }),
       { kind: 'visit', body: visit },
     ])
     expect(all.map((r) => r.outcome)).toEqual(['applied', 'applied', 'applied'])
@@ -149,7 +149,7 @@ describe('a motor that was fitted on the roof', () => {
     // Where the unit itself is refused, so is all that stands on it.
     const nowhere = randomUUID()
     const bad = { ...found, machine: { ...found.machine, id: nowhere }, unit: { ...found.unit, areaId: randomUUID() } }
-    expect(await outcomes([{ kind: 'found', body: bad }, fitted(nowhere, null)])).toEqual(['rejected', 'blocked'])
+    expect(await outcomes([{ kind: 'found', body: bad }, installed(nowhere, null)])).toEqual(['rejected', 'blocked'])
   })
 })
 
@@ -157,14 +157,14 @@ describe('parts and plans from the roof', () => {
   it('a part goes into its slot once; one that is older than what is there is refused at its field', async () => {
     const machineId = await hand.machine('RTU-21/SF')
     const part = { slot: 'filters', spec: { count: 6, size: '20 × 25 × 2 in' } }
-    const body = { id: randomUUID(), machineId, part, fittedAt: '2026-11-25T08:00:00Z', removedWhy: 'loaded' }
+    const body = { id: randomUUID(), machineId, part, installedAt: '2026-11-25T08:00:00Z', removedWhy: 'loaded' }
     expect(await outcomes([{ kind: 'part', body }])).toEqual(['applied'])
     expect(await outcomes([{ kind: 'part', body }])).toEqual(['duplicate'])
     expect((await pageOf(machineId)).parts.filter((p) => p.id === body.id)).toHaveLength(1)
     const [older] = await results([
-      { kind: 'part', body: { ...body, id: randomUUID(), fittedAt: '2026-11-24T08:00:00Z' } },
+      { kind: 'part', body: { ...body, id: randomUUID(), installedAt: '2026-11-24T08:00:00Z' } },
     ])
-    expect(older).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'fittedAt' }] } })
+    expect(older).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'installedAt' }] } })
   })
   it('a plan that was drawn goes home once, and is refused with the other where both were drawn', async () => {
     const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id

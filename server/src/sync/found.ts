@@ -31,7 +31,7 @@ export async function keepFound(tx: Tx, body: z.output<typeof foundBody>, by: st
     ...body.machine,
     unitId: body.unit.id,
     siteId: unit.siteId,
-    hasDrive: false,
+    hasVfd: false,
     hasTwin: false,
     controls: unknownControls,
     unitPlate: null,

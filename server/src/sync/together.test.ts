@@ -175,9 +175,9 @@ describe('what is wrong with one thing', () => {
     await hand.post('/visits', visitOf(id, [5.1, 5, 5], { supersedes: first.id, reason: 'misread' }))
     const part = parts.find((p) => p.removedAt === null)
     if (!part) throw new Error('it has parts')
-    const { id: partId, part: was, fittedAt, why, standIn, version } = part
+    const { id: partId, part: was, installedAt, why, substitute, version } = part
     const correct = (who: Caller, over: object) =>
-      who.put(`/parts/${partId}`, { id: partId, part: was, fittedAt, why, standIn, version, ...over })
+      who.put(`/parts/${partId}`, { id: partId, part: was, installedAt, why, substitute, version, ...over })
     expect((await correct(hand, { why: 'read again' })).status).toBe(200)
     const stale = await hand.put(`/machines/${id}`, { ...body, purpose: 'Seal pool' })
     expect(stale.body).toMatchObject({ changedBy: 'Tamsin Vale' })

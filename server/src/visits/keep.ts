@@ -7,7 +7,7 @@ import {
   type VisitRecord,
   type WorkRecord,
 } from '@motor-round/contract'
-import { partAt } from '@motor-round/core/fitted'
+import { partAt } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { eq, sql } from 'drizzle-orm'

@@ -184,7 +184,7 @@ describe('a visit', () => {
 })
 
 describe('work', () => {
-  it('starts a new epoch and asks for new amps; sent twice it is kept once', async () => {
+  it('starts a new baseline and asks for new amps; sent twice it is kept once', async () => {
     const id = await mechanic.machine('AHU-3/SF')
     expect((await page(id)).judgement?.usual).not.toBeNull()
     const body = {

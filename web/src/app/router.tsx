@@ -34,7 +34,7 @@ export const router = createBrowserRouter([
           },
           {
             path: 'machines/:id/motor',
-            lazy: async () => ({ Component: (await import('../features/register/index.ts')).FitMotor }),
+            lazy: async () => ({ Component: (await import('../features/register/index.ts')).InstallMotor }),
           },
           {
             path: 'machines/:id/drive',

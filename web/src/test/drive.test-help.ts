@@ -7,10 +7,10 @@ const part = (p: PartRecord['part'], over: Partial<PartRecord> = {}): PartRecord
   machineId,
   version: 1,
   part: p,
-  fittedAt: '2022-05-01T00:00:00Z',
+  installedAt: '2022-05-01T00:00:00Z',
   why: '',
-  standIn: false,
-  fittedBy: 'Lena Vale',
+  substitute: false,
+  installedBy: 'Lena Vale',
   removedAt: null,
   removedFor: null,
   removedWhy: '',
@@ -38,7 +38,7 @@ export const driveParts = (): PartRecord[] => [
     { slot: 'belts', spec: { section: 'B', number: 62, count: 1 } },
     { removedAt: '2024-05-01T00:00:00Z', removedFor: 'worn', removedWhy: 'frayed' },
   ),
-  part({ slot: 'belts', spec: { section: 'B', number: 62, count: 1 } }, { fittedAt: '2024-05-01T00:00:00Z' }),
+  part({ slot: 'belts', spec: { section: 'B', number: 62, count: 1 } }, { installedAt: '2024-05-01T00:00:00Z' }),
   part({
     slot: 'bearing-de',
     spec: {

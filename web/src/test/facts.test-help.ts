@@ -4,7 +4,7 @@ import { unknownControls, type MachineFacts } from '@motor-round/core/judge'
 export const facts: MachineFacts = {
   phases: 3,
   serviceVolts: 480,
-  hasDrive: false,
+  hasVfd: false,
   hasTwin: false,
   drive: 'belt',
   controls: unknownControls,

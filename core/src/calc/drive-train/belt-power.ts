@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { arcFactor, arcOfContact, beltLength, beltPower, rimSpeed } from '../../drivetrain/index.ts'
-import { beltService } from '../../fitted/index.ts'
+import { beltService } from '../../installed/index.ts'
 import { practice, standard } from '../../limits/index.ts'
 import { convert } from '../../quantity/index.ts'
 import { calculator } from '../calculator.ts'

@@ -9,7 +9,7 @@ describe('the register of the visit page', () => {
   const machines: MachineFacts[] = [
     facts,
     { ...facts, phases: 1, serviceVolts: 120, drive: 'direct' },
-    { ...facts, hasDrive: true, controls: { ...unknownControls, transformer: { ratedIn: 480, ratedOut: 208 } } },
+    { ...facts, hasVfd: true, controls: { ...unknownControls, transformer: { ratedIn: 480, ratedOut: 208 } } },
   ]
   it('has unique ids, a phase, and asks of quantities and positions that exist', () => {
     expect(new Set(checkDefinitions.map((c) => c.id)).size).toBe(checkDefinitions.length)
@@ -38,7 +38,7 @@ describe('the register of the visit page', () => {
     expect(ids(facts)).not.toContain('power-transformer')
     expect(ids({ ...facts, phases: 1 })).toEqual(expect.arrayContaining(['psc', 'capacitor', 'single-start']))
     expect(ids({ ...facts, phases: 1 })).not.toContain('lead-roll')
-    expect(ids({ ...facts, hasDrive: true })).not.toContain('contact-drop')
+    expect(ids({ ...facts, hasVfd: true })).not.toContain('contact-drop')
   })
 })
 
@@ -59,7 +59,7 @@ describe('proof of dead and the gate to the dead tests', () => {
     expect(g.steps.filter((s) => !s.met)).toHaveLength(1)
   })
   it('asks for the bus of a drive and the capacitor of a single-phase motor', () => {
-    const drive = { machine: { hasDrive: true }, answers: locked }
+    const drive = { machine: { hasVfd: true }, answers: locked }
     expect(gate('dead', proven, drive).open).toBe(false)
     expect(gate('dead', [...proven, ...at('stored_volts', ['bus'], [31])], drive).open).toBe(true)
     expect(gate('dead', [...proven, ...at('stored_volts', ['bus'], [312])], drive).bars).toContain('312 V')
@@ -139,7 +139,7 @@ describe('no combination of inputs gives OK (property)', () => {
         fc.boolean(),
         (amps, where, drive) => {
           const j = say([...at('ground_amps', [where], [amps]), ...at('amps', legPositions, [10, 10, 10])], {
-            machine: { hasDrive: drive },
+            machine: { hasVfd: drive },
           })
           expect(j.level === 'stop' || (drive && amps <= 1 && j.level === 'watch')).toBe(true)
         },

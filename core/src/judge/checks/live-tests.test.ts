@@ -58,7 +58,7 @@ describe('the phase monitor', () => {
     })
   })
   it('is not asked of a drive, which watches its own line', () =>
-    expect(say(lost, { machine: { hasDrive: true } }).verdicts.map((v) => v.check)).not.toContain('phase-monitor'))
+    expect(say(lost, { machine: { hasVfd: true } }).verdicts.map((v) => v.check)).not.toContain('phase-monitor'))
 })
 
 describe('live tests', () => {
@@ -70,7 +70,7 @@ describe('live tests', () => {
     expect(told('off-amps', readings).because).toContain('ground wire')
   })
   it('a drive leaks by design: watched up to its own limit', () => {
-    const drive = { machine: { hasDrive: true } }
+    const drive = { machine: { hasVfd: true } }
     expect(told('ground-current', at('ground_amps', ['ground-wire'], [0.4]), drive).level).toBe('watch')
     expect(told('ground-current', at('ground_amps', ['ground-wire'], [1.4]), drive).level).toBe('stop')
   })
@@ -114,7 +114,7 @@ describe('live tests', () => {
 })
 
 describe('drive and gas section', () => {
-  const drive = (answers: Answers) => told('drive-display', [], { machine: { hasDrive: true }, answers })
+  const drive = (answers: Answers) => told('drive-display', [], { machine: { hasVfd: true }, answers })
   it('a trip asks for its code and says what to look at first by its family', () => {
     expect(drive({ 'drive.display': 'fault' })).toMatchObject({ level: 'fix', confidence: 'low' })
     const ground = drive({ 'drive.display': 'fault', 'drive.code': '12', 'drive.family': 'ground' })
@@ -132,7 +132,7 @@ describe('drive and gas section', () => {
     const ids = (m: MachineFacts) => checkDefinitions.filter((c) => c.for(m)).map((c) => c.id)
     expect(ids(facts)).not.toContain('gas-section')
     expect(ids(facts)).not.toContain('drive')
-    expect(ids({ ...facts, hasDrive: true })).toContain('drive')
+    expect(ids({ ...facts, hasVfd: true })).toContain('drive')
   })
   it('one pole of a two-line single-phase feed leaves a leg hot; of a feed to neutral it is all', () => {
     const single = (serviceVolts: number) => ({

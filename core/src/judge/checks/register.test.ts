@@ -15,13 +15,13 @@ import { facts, told } from './say.test-help.ts'
 /** Machines that differ in what they are asked. */
 const machines: readonly MachineFacts[] = [1, 3].flatMap((count) =>
   (['belt', 'direct'] as const).flatMap((drive) =>
-    [true, false].flatMap((hasDrive) =>
+    [true, false].flatMap((hasVfd) =>
       [true, false].map((hasTwin) => ({
         ...facts,
         phases: count as 1 | 3,
         serviceVolts: count === 1 ? 230 : 480,
         drive,
-        hasDrive: hasDrive && count === 3,
+        hasVfd: hasVfd && count === 3,
         hasTwin,
       })),
     ),

@@ -1,4 +1,4 @@
-import { unknownLayout, type DriveLayout, type FittedPart } from '../../fitted/index.ts'
+import { unknownLayout, type DriveLayout, type InstalledPart } from '../../installed/index.ts'
 import { defaultPolicies, type Policies } from '../../limits/index.ts'
 import type { Plate } from '../../plate/index.ts'
 import {
@@ -40,7 +40,7 @@ export const pscPlate: Plate = {
 export const facts: MachineFacts = {
   phases: 3,
   serviceVolts: 480,
-  hasDrive: false,
+  hasVfd: false,
   hasTwin: false,
   drive: 'belt',
   controls: unknownControls,
@@ -56,11 +56,11 @@ export interface Given {
   history?: Visit[]
   work?: WorkDone[]
   policies?: Partial<Policies>
-  parts?: FittedPart[]
+  parts?: InstalledPart[]
   layout?: DriveLayout
   state?: Partial<Visit['state']>
   /** When the motor was put in; at the beginning of all time where nothing is said. */
-  fittedAt?: number
+  installedAt?: number
 }
 
 export const at = (
@@ -87,7 +87,11 @@ export function say(readings: Reading[], given: Given = {}) {
   const single = given.machine?.phases === 1
   return judge({
     machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
-    motor: { plate: given.plate ?? (single ? pscPlate : plate), connectionVolts: null, fittedAt: given.fittedAt ?? 0 },
+    motor: {
+      plate: given.plate ?? (single ? pscPlate : plate),
+      connectionVolts: null,
+      installedAt: given.installedAt ?? 0,
+    },
     visit: {
       ...visitOf(readings, 0, given.answers),
       passes: given.passes,
@@ -112,7 +116,7 @@ export const gate = (id: string, readings: Reading[], given: Given = {}) => {
 }
 
 /** Two sheaves, a B belt and a forward-curved wheel on 560 mm centers: the drive of a 10 hp fan. */
-export const driveParts: FittedPart[] = (
+export const driveParts: InstalledPart[] = (
   [
     {
       slot: 'motor-sheave',
@@ -135,7 +139,7 @@ export const driveParts: FittedPart[] = (
       spec: { type: 'forward-curved', wheels: 2, diameter: 460, greatestRpm: 1000, blades: 42, mass: 40, clips: 3 },
     },
   ] as const
-).map((p) => ({ ...p, fittedAt: now - 900 * dayMs, removedAt: null }))
+).map((p) => ({ ...p, installedAt: now - 900 * dayMs, removedAt: null }))
 export const driveLayout: DriveLayout = {
   ...unknownLayout,
   center: 560,

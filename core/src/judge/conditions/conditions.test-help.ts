@@ -53,7 +53,7 @@ export function machine(visits: Visit[], given: Given = {}, at = now + 400 * day
         controls: { ...unknownControls, ...given.controls },
         ...given.machine,
       },
-      motor: { plate: single ? pscPlate : plate, connectionVolts: null, fittedAt: 0 },
+      motor: { plate: single ? pscPlate : plate, connectionVolts: null, installedAt: 0 },
       visits,
       work: given.work ?? [],
       policies: defaultPolicies,

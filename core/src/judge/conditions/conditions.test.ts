@@ -144,7 +144,7 @@ describe('what was found stands until it is answered', () => {
   it('amps of another state answer nothing: a low speed never clears an overload at full speed', () => {
     const over = visit(2, amps(15), undefined, { turning: 'right way' })
     const slow = visit(6, [...amps(6), ...at('hz', ['motor'], [38])], undefined, { turning: 'right way' })
-    const on = { machine: { hasDrive: true } }
+    const on = { machine: { hasVfd: true } }
     expect(open([plain(0), over, slow], on)).toContain('over-amp@ fix')
     expect(
       open([plain(0), over, { ...slow, readings: [...amps(10), ...at('hz', ['motor'], [60])] }], on),
@@ -182,7 +182,7 @@ describe('work asks for the test that proves it', () => {
   })
   it('hertz alone do not answer for the amps of a new motor', () => {
     const hertz = visit(4, at('hz', ['motor'], [60]), undefined, { turning: 'right way' })
-    expect(machine([plain(0), hertz], { work: [swap], machine: { hasDrive: true } }).level).toBe('watch')
+    expect(machine([plain(0), hertz], { work: [swap], machine: { hasVfd: true } }).level).toBe('watch')
   })
   it('a capacitor is asked for by the new nameplate of a single-phase motor', () => {
     const one = visit(0, [...at('volts_ll', ['L1-L2'], [238]), ...at('amps', ['L1'], [2.2])], undefined, {

@@ -13,7 +13,7 @@ export interface Retest {
 }
 
 const always = () => true
-const acrossTheLine = (m: MachineFacts) => m.phases === 3 && !m.hasDrive
+const acrossTheLine = (m: MachineFacts) => m.phases === 3 && !m.hasVfd
 
 const retest = (
   id: string,

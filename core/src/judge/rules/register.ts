@@ -28,10 +28,10 @@ import { wheelSpeed } from './drive-train/wheel-speed.ts'
 
 /** Machines that between them are asked everything the page can ask. */
 const kinds: readonly MachineFacts[] = ([1, 3] as const).flatMap((phases) =>
-  ([true, false] as const).map((hasDrive) => ({
+  ([true, false] as const).map((hasVfd) => ({
     phases,
     serviceVolts: phases === 1 ? 240 : 480,
-    hasDrive,
+    hasVfd,
     hasTwin: true,
     drive: 'belt' as const,
     controls: { ...unknownControls, gasSection: true },

@@ -70,11 +70,11 @@ export const ampsTask: TaskKind = {
               ? `“${x.what}” is open since ${show.day(x.at, f.now, f.machine.zone)}`
               : `“${x.what}” is to be looked at on ${show.day(x.reviewAt, f.now)}`,
         })),
-        ...(f.standIn
+        ...(f.substitute
           ? [
               {
-                at: inDays(f.standIn.at, 30),
-                because: `${f.standIn.what} is a substitute since ${show.day(f.standIn.at, f.now, f.machine.zone)}`,
+                at: inDays(f.substitute.at, 30),
+                because: `${f.substitute.what} is a substitute since ${show.day(f.substitute.at, f.now, f.machine.zone)}`,
               },
             ]
           : []),

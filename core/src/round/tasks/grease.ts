@@ -1,5 +1,5 @@
 import { greaseInterval, type GreaseConditions } from '../../drivetrain/index.ts'
-import { driveAt, partAt, unknownLayout } from '../../fitted/index.ts'
+import { driveAt, partAt, unknownLayout } from '../../installed/index.ts'
 import { lastDone, lastRead, type DueFacts, type TaskKind } from '../task.ts'
 
 /** Hours a day a fan runs where nobody wrote it down. @source common practice */

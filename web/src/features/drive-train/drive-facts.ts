@@ -1,6 +1,6 @@
 import { corePart, workOf, type MachinePage } from '@motor-round/contract'
 import { drivenRpm, usualCreep } from '@motor-round/core/drivetrain'
-import { driveAt, partSlots, tensionAsked, type DriveStands, type PartSlot } from '@motor-round/core/fitted'
+import { driveAt, partSlots, tensionAsked, type DriveStands, type PartSlot } from '@motor-round/core/installed'
 import { lengthUnitOf, showLength } from '../../app/lengths.ts'
 import type { BeltWords, Pair } from '../../parts/belt-drawing/index.ts'
 

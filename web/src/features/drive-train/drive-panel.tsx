@@ -10,7 +10,7 @@ import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
 import './drive-train.css'
 
-/** The drive train on a machine's page: the belt to scale, what its span asks for, what is fitted. */
+/** The drive train on a machine's page: the belt to scale, what its span asks for, what is installed. */
 export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: number; mayEdit: boolean }) {
   const { machine } = page
   const unit = lengthUnitOf(page.site)
@@ -19,7 +19,7 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
   const asked = drive && tensionOf(page, drive)
   const force = asked && deflectionForces(asked.used, asked.stiffness)
   const { rotation, seenFrom } = machine.layout
-  const fitted = slotsOf(page)
+  const installed = slotsOf(page)
     .filter((s) => s !== 'motor-sheave' && s !== 'driven-sheave' && s !== 'belts')
     .flatMap((slot) => inPlace(page, slot) ?? [])
   return (
@@ -41,7 +41,7 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
         </p>
       ) : null}
       <dl className="facts">
-        {fitted.map((p) => (
+        {installed.map((p) => (
           <div key={p.id}>
             <dt>
               {slotWords[p.part.slot]
@@ -56,7 +56,7 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
         <Link to={`/machines/${machine.id}/drive`}>
           <Button>{mayEdit ? 'Add or correct parts' : 'Parts and history'}</Button>
         </Link>
-        {drive || machine.hasDrive ? (
+        {drive || machine.hasVfd ? (
           <Link to={`/speed-change?machine=${machine.id}`}>
             <Button type="primary">Speed change</Button>
           </Link>

@@ -1,5 +1,5 @@
 import type { MachinePage, PartRecord } from '@motor-round/contract'
-import { lifeOf, livesOf, type DriveStands, type PartSlot, type RemovedFor } from '@motor-round/core/fitted'
+import { lifeOf, livesOf, type DriveStands, type PartSlot, type RemovedFor } from '@motor-round/core/installed'
 import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -87,10 +87,10 @@ function SlotRow({
   const own = livesOf(
     page.parts
       .filter((p) => p.part.slot === slot)
-      .map(({ fittedAt, removedAt, removedFor }) =>
+      .map(({ installedAt, removedAt, removedFor }) =>
         lifeOf(
           {
-            fittedAt: Date.parse(fittedAt),
+            installedAt: Date.parse(installedAt),
             removedAt: removedAt === null ? null : Date.parse(removedAt),
             removedFor,
           },
@@ -107,10 +107,10 @@ function SlotRow({
             <>
               <p>
                 <b>{partWords(current.part, unit)}</b>
-                {current.standIn ? ' · temporary substitute' : ''}
+                {current.substitute ? ' · temporary substitute' : ''}
               </p>
               <p className="quiet">
-                since {shortDay(current.fittedAt, now)}
+                since {shortDay(current.installedAt, now)}
                 {current.why ? `, ${current.why}` : ''}
                 {own.median === null ? '' : ` · ${lifeWords(own.median)} on this machine`}
                 {house === null ? '' : ` · all machines: ${house}`}
@@ -150,7 +150,7 @@ function SlotRow({
       ) : null}
       {past.map((p) => (
         <p key={p.id} className="slot-past">
-          {shortDay(p.fittedAt, now)} to {shortDay(p.removedAt ?? p.fittedAt, now)}: {partWords(p.part, unit)}
+          {shortDay(p.installedAt, now)} to {shortDay(p.removedAt ?? p.installedAt, now)}: {partWords(p.part, unit)}
           {p.removedWhy ? `; ${p.removedWhy}` : ''}
         </p>
       ))}
@@ -158,7 +158,7 @@ function SlotRow({
   )
 }
 
-/** What is fitted in a machine, with its past, and how the drive stands. */
+/** What is installed in a machine, with its past, and how the drive stands. */
 export function DriveTrainScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useMachinePageQuery({ params: { id } })

@@ -35,7 +35,7 @@ async function open(role: 'mechanic' | 'viewer' = 'mechanic', of = page()) {
   return user
 }
 
-describe('what is fitted', () => {
+describe('what is installed', () => {
   it('shows every slot with its part, its past and why the old one went', async () => {
     await open()
     const belts = screen.getByRole('region', { name: 'Belts' })

@@ -1,7 +1,7 @@
 import type { MachinePage, PartRecord } from '@motor-round/contract'
 import { greaseGrams, greaseInterval } from '@motor-round/core/drivetrain'
 import { speedsOf } from './drive-facts.ts'
-import type { DriveStands } from '@motor-round/core/fitted'
+import type { DriveStands } from '@motor-round/core/installed'
 
 /** A roof: warm, dusty, damp at night, a fan that shakes a little. */
 const roof = {

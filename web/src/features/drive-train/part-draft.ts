@@ -1,6 +1,6 @@
 import { partIn, type PartRecord } from '@motor-round/contract'
 import { pitchFromOutside } from '@motor-round/core/drivetrain'
-import type { PartSlot } from '@motor-round/core/fitted'
+import type { PartSlot } from '@motor-round/core/installed'
 import { parseFigure } from '@motor-round/core/quantity'
 import { lengthFigure, typedLength, type LengthUnit } from '../../app/lengths.ts'
 import { slotDefaults, slotFields, type SlotField } from './slots.ts'

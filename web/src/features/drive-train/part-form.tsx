@@ -1,5 +1,5 @@
 import type { PartRecord } from '@motor-round/contract'
-import type { PartSlot, RemovedFor } from '@motor-round/core/fitted'
+import type { PartSlot, RemovedFor } from '@motor-round/core/installed'
 import { Button, Input, Select, Switch } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -36,17 +36,17 @@ export function PartForm({
   // A replacement is most often the same size again.
   const [draft, setDraft] = useState(() => draftOfPart(slot, inPlace?.part ?? null, unit))
   const clock = useClock()
-  const [at, setAt] = useState(() => localInput(correct && inPlace ? Date.parse(inPlace.fittedAt) : clock()))
+  const [at, setAt] = useState(() => localInput(correct && inPlace ? Date.parse(inPlace.installedAt) : clock()))
   const [why, setWhy] = useState(correct ? (inPlace?.why ?? '') : '')
   const [outFor, setOutFor] = useState<RemovedFor | null>(null)
   const [outWhy, setOutWhy] = useState('')
-  const [standIn, setStandIn] = useState(correct ? (inPlace?.standIn ?? false) : false)
+  const [substitute, setSubstitute] = useState(correct ? (inPlace?.substitute ?? false) : false)
   const [tried, setTried] = useState(false)
-  const [fit, fitting] = api.useFitPartMutation()
+  const [fit, fitting] = api.useInstallPartMutation()
   const [edit, editing] = api.useEditPartMutation()
   const { save: saveOrKeep, trouble } = useSaveOrKeep()
   const failed = (correct ? editing.error : fitting.error) as Failure | undefined
-  // A part that was fitted is kept on this phone where nobody answers.
+  // A part that was installed is kept on this phone where nobody answers.
   const failure = !correct && failed?.noSignal ? undefined : failed
   const typed = partOfDraft(slot, draft, unit)
   const wrong = (key: string) =>
@@ -54,16 +54,16 @@ export function PartForm({
   const save = () => {
     setTried(true)
     if (!typed.ok) return
-    const body = { id, part: typed.part, fittedAt: new Date(at).toISOString(), why, standIn }
+    const body = { id, part: typed.part, installedAt: new Date(at).toISOString(), why, substitute }
     if (correct) {
       void edit({ params: { id }, body: { ...body, version: inPlace?.version ?? 1 } })
         .unwrap()
         .then(done, () => undefined)
       return
     }
-    const fitted = { ...body, removedFor: outFor, removedWhy: outWhy }
-    void saveOrKeep({ kind: 'part', body: { ...fitted, machineId } }, () =>
-      fit({ params: { id: machineId }, body: fitted }).unwrap(),
+    const installed = { ...body, removedFor: outFor, removedWhy: outWhy }
+    void saveOrKeep({ kind: 'part', body: { ...installed, machineId } }, () =>
+      fit({ params: { id: machineId }, body: installed }).unwrap(),
     ).then((kept) => {
       if (kept) done()
     })
@@ -101,7 +101,7 @@ export function PartForm({
               )}
             </Field>
           ))}
-        <Field label="Installed" error={fieldMessage(failure, 'fittedAt')}>
+        <Field label="Installed" error={fieldMessage(failure, 'installedAt')}>
           <DayTimeInput label="Installed" value={at} onChange={setAt} />
         </Field>
         {inPlace && !correct ? (
@@ -117,7 +117,7 @@ export function PartForm({
         </Field>
         <Field label="Temporary substitute">
           <span>
-            <Switch aria-label="Temporary substitute" checked={standIn} onChange={setStandIn} />
+            <Switch aria-label="Temporary substitute" checked={substitute} onChange={setSubstitute} />
           </span>
         </Field>
       </div>

@@ -3,7 +3,7 @@ import { showLength, type LengthUnit } from '../../app/lengths.ts'
 
 const some = (...parts: (string | null | undefined | false)[]) => parts.filter(Boolean).join(', ')
 
-/** A fitted part in one line, the mechanic's words. */
+/** A installed part in one line, the mechanic's words. */
 export function partWords({ slot, spec }: PartRecord['part'], unit: LengthUnit): string {
   const long = (mm: number | null) => (mm === null ? null : showLength(mm, unit))
   switch (slot) {

@@ -1,4 +1,4 @@
-import type { PartSlot } from '@motor-round/core/fitted'
+import type { PartSlot } from '@motor-round/core/installed'
 import { beltSections } from '@motor-round/core/drivetrain'
 
 /** One field of a part's form. Lengths are typed in the machine's unit and kept in millimetres. */

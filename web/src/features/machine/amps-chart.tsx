@@ -97,11 +97,11 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
   const ink = color('--ink')
   const font = { family: 'Barlow Condensed', size: 14, weight: 600 as const }
   const out: Record<string, AnnotationOptions> = {}
-  history.epochs.forEach((e, i) => {
+  history.baselines.forEach((e, i) => {
     if (!e.usual) return
     out[`usual${i}`] = {
       type: 'box',
-      ...(e.from === null ? {} : { xMin: e.from }),
+      ...(e.since === null ? {} : { xMin: e.since }),
       ...(e.to === null ? {} : { xMax: e.to }),
       yMin: e.usual.low,
       yMax: e.usual.high,
@@ -128,7 +128,7 @@ function annotations({ history, judgement, work }: Props): Record<string, Annota
       },
     }
   const [first, last] = spanOf(history)
-  const shown = work.filter((w) => w.at >= first && history.epochs.some((e) => e.from === w.at))
+  const shown = work.filter((w) => w.at >= first && history.baselines.some((e) => e.since === w.at))
   shown.forEach((w, i) => {
     const content = w.note === '' ? workWords(w.kind) : `${show.day(w.at)}: ${shortened(w.note)}`
     // The words stand beside their line, on the side where there is room.

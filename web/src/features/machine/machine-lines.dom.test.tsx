@@ -47,7 +47,7 @@ const judged = (p: MachinePage) => {
 }
 
 describe('the work of a machine', () => {
-  it('stands with what it did to the amps, and what the bench says of it; parts that were fitted are among it', async () => {
+  it('stands with what it did to the amps, and what the bench says of it; parts that were installed are among it', async () => {
     const p = page()
     await showAs(
       'viewer',

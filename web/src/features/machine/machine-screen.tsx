@@ -118,7 +118,7 @@ function Facts({ page }: { page: MachinePage }) {
       'Supply',
       `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
     ],
-    ['Drive', `${machine.drive}${machine.hasDrive ? ', variable-frequency drive' : ''}`],
+    ['Drive', `${machine.drive}${machine.hasVfd ? ', variable-frequency drive' : ''}`],
     ['Controls', controlsWords(machine) || 'not entered'],
     ['Unit', `${unit.kind}${unit.modelLine ? ` ${unit.modelLine}` : ''}`],
   ]

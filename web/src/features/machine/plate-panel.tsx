@@ -11,7 +11,7 @@ import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { FailureNote, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
-/** The plate of the fitted motor, edited in place; questions about it stand below. */
+/** The plate of the installed motor, edited in place; questions about it stand below. */
 export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit: boolean; now: number }) {
   const { motor, machine } = page
   // A draft remembers the version it was begun on, so that a refetch under it does not hide a stale edit; and it has an id, so
@@ -39,9 +39,9 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
       version,
       plate: p,
       connectionVolts: motor.connectionVolts,
-      fittedAt: motor.fittedAt,
+      installedAt: motor.installedAt,
       why: motor.why,
-      standIn: motor.standIn,
+      substitute: motor.substitute,
     }
     const { id } = motor
     void save({ kind: 'plate', body: { ...body, id: changeId, motorId: id, machineId: machine.id } }, () =>
@@ -56,7 +56,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
         plate={plate}
         serviceVolts={machine.serviceVolts}
         connectionVolts={motor.connectionVolts}
-        caption={`${motor.standIn ? 'temporary substitute, ' : ''}installed ${motor.fittedAt.startsWith('1970') ? 'before records began' : shortDay(motor.fittedAt, now)}`}
+        caption={`${motor.substitute ? 'temporary substitute, ' : ''}installed ${motor.installedAt.startsWith('1970') ? 'before records began' : shortDay(motor.installedAt, now)}`}
         {...(mayEdit
           ? {
               onChange: (p: Plate) =>
@@ -123,7 +123,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
             <p key={m.id} className="quiet">
               {m.plate.maker ?? 'Motor'}{' '}
               {m.plate.power === undefined ? '' : `${m.plate.power} ${m.plate.powerUnit ?? 'hp'}`},{' '}
-              {m.plate.amps ?? 'amps not read'} A, {shortDay(m.fittedAt, now)} to{' '}
+              {m.plate.amps ?? 'amps not read'} A, {shortDay(m.installedAt, now)} to{' '}
               {m.removedAt ? shortDay(m.removedAt, now) : 'now'}
               {m.removedWhy ? `: ${m.removedWhy}` : ''}
             </p>

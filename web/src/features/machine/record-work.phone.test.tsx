@@ -49,7 +49,7 @@ describe('work without a signal', () => {
     const outbox = await store.outbox.toArray()
     expect(outbox.map((w) => w.kind)).toEqual(['part'])
     const belts = withMutations(page, outbox, 'Mosi Okonjo').parts.filter((p) => p.part.slot === 'belts')
-    expect(belts.slice(-2).map((p) => [p.removedAt === null, p.removedWhy, p.fittedBy === 'Mosi Okonjo'])).toEqual([
+    expect(belts.slice(-2).map((p) => [p.removedAt === null, p.removedWhy, p.installedBy === 'Mosi Okonjo'])).toEqual([
       [false, 'renewed', false],
       [true, '', true],
     ])

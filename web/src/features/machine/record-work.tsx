@@ -1,5 +1,5 @@
 import type { MachinePage } from '@motor-round/contract'
-import { workOfSlot, type PartSlot, type RemovedFor } from '@motor-round/core/fitted'
+import { workOfSlot, type PartSlot, type RemovedFor } from '@motor-round/core/installed'
 import { parseFigure } from '@motor-round/core/quantity'
 import { workKinds, type WorkKindId } from '@motor-round/core/trend'
 import { Button, Input, Select } from 'antd'
@@ -23,7 +23,7 @@ const slotOf = (kind: WorkKindId): PartSlot | null =>
     ? null
     : ((Object.entries(workOfSlot) as [PartSlot, WorkKindId][]).find(([, k]) => k === kind)?.[0] ?? null)
 
-/** Record work on a machine. Work that changes the drive or the air starts a new epoch. */
+/** Record work on a machine. Work that changes the drive or the air starts a new baseline. */
 export function RecordWork({ page, now, done }: { page: MachinePage; now: number; done: () => void }) {
   const machineId = page.machine.id
   const [id] = useState(() => uuid())
@@ -36,7 +36,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
   const adjustable = driveOf(page, now)?.adjustable ?? null
   const [turns, setTurns] = useState('')
   const [save, attempt] = api.useSaveWorkMutation()
-  const [fit, fitting] = api.useFitPartMutation()
+  const [fit, fitting] = api.useInstallPartMutation()
   const chosen = workKinds.find((k) => k.id === kind)
   const slot = slotOf(kind)
   const part = slot && inPlace(page, slot)
@@ -55,7 +55,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
   })
   const send = () => {
     if (!part) return saveOrKeep({ kind: 'work', body: work() }, () => save({ body: work() }).unwrap())
-    const body = { id, part: part.part, fittedAt: doneAt(), why: note, removedFor, removedWhy: 'renewed' }
+    const body = { id, part: part.part, installedAt: doneAt(), why: note, removedFor, removedWhy: 'renewed' }
     return saveOrKeep({ kind: 'part', body: { ...body, machineId } }, () =>
       fit({ params: { id: machineId }, body }).unwrap(),
     )
@@ -89,7 +89,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
             <Input value={turns} inputMode="decimal" suffix="turns" onChange={(e) => setTurns(e.target.value)} />
           </Field>
         ) : null}
-        <Field label="When" error={fieldMessage(failure, 'fittedAt')}>
+        <Field label="When" error={fieldMessage(failure, 'installedAt')}>
           <DayTimeInput label="When" value={at} onChange={setAt} />
         </Field>
         {part ? <CameOut value={removedFor} onChange={setRemovedFor} /> : null}

@@ -36,7 +36,7 @@ function figure(r: Reading, units: ShownUnits): string {
 const everything: MachineFacts = {
   phases: 3,
   serviceVolts: 480,
-  hasDrive: true,
+  hasVfd: true,
   hasTwin: true,
   drive: 'belt',
   controls: { ...unknownControls, transformer: { ratedIn: 1, ratedOut: 1 }, gasSection: true },

@@ -16,7 +16,7 @@ function around(visits: readonly Visit[], work: ReturnType<typeof workOf>, at: n
   return was !== null && is !== null ? `${was} → ${is} A` : was !== null ? `${was} A before, not read since` : ''
 }
 
-/** The work of a machine and what it did to the amps, latest first; what was fitted is among it. */
+/** The work of a machine and what it did to the amps, latest first; what was installed is among it. */
 export function WorkPanel({
   page,
   visits,

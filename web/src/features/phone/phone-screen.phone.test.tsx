@@ -125,7 +125,7 @@ describe('two versions', () => {
   it('shows what was changed here and at home side by side, until a person decides', async () => {
     const server = pageOf().motor
     if (!server) throw new Error('the page has a motor')
-    const { id: motorId, connectionVolts, fittedAt, why, standIn, version, plate } = server
+    const { id: motorId, connectionVolts, installedAt, why, substitute, version, plate } = server
     await enqueue(me.id, [
       {
         kind: 'plate',
@@ -136,9 +136,9 @@ describe('two versions', () => {
           version,
           plate: { ...plate, amps: '13.4' },
           connectionVolts,
-          fittedAt,
+          installedAt,
           why,
-          standIn,
+          substitute,
         },
       },
     ])

@@ -12,8 +12,8 @@ import { mapDifferences } from '../../parts/roof-map/index.ts'
 const motorOf = (m: Extract<Conflict, { about: 'plate' | 'motor' }>['mine']) => ({
   plate: m.plate,
   connectionVolts: m.connectionVolts,
-  fittedAt: m.fittedAt,
-  standIn: m.standIn ?? false,
+  installedAt: m.installedAt,
+  substitute: m.substitute ?? false,
 })
 
 /** What was changed, by its tag or name. */
@@ -57,7 +57,7 @@ function One({ conflict, me, tagOf }: { conflict: Conflict; me: string; tagOf: (
       ? mapDifferences(conflict.mine.map, conflict.server.map, tagOf, distanceUnitOf(units))
       : motorDifferences(motorOf(conflict.mine), conflict.server)
   const comesAfter =
-    conflict.about === 'motor' && Date.parse(conflict.mine.fittedAt) > Date.parse(conflict.server.fittedAt)
+    conflict.about === 'motor' && Date.parse(conflict.mine.installedAt) > Date.parse(conflict.server.installedAt)
   return (
     <li>
       <h3>

@@ -16,7 +16,7 @@ const rows: readonly [keyof MachineDraft, string][] = [
   ['serviceVolts', 'Supply, V'],
   ['phases', 'Phases'],
   ['drive', 'Drive train'],
-  ['hasDrive', 'Variable-frequency drive'],
+  ['hasVfd', 'Variable-frequency drive'],
   ['hasTwin', 'Twin fan'],
   ['unitPlateVolts', 'Unit nameplate volts'],
   ['unitPlateAmps', 'Unit nameplate amps'],

@@ -1,5 +1,5 @@
 export { EditMachine } from './edit-machine.tsx'
-export { FitMotor } from './fit-motor.tsx'
+export { InstallMotor } from './install-motor.tsx'
 export { Places } from './places.tsx'
 export { NewMachine } from './new-machine.tsx'
 export { SiteSettings, usualSettings } from './site-settings.tsx'

@@ -11,7 +11,7 @@ export interface MachineDraft extends ControlsDraft {
   readonly phases: Machine['phases']
   readonly serviceVolts: number
   readonly drive: Machine['drive']
-  readonly hasDrive: boolean
+  readonly hasVfd: boolean
   readonly hasTwin: boolean
   readonly unitPlateVolts: string
   readonly unitPlateAmps: string
@@ -24,7 +24,7 @@ export const blankMachine: MachineDraft = {
   phases: 3,
   serviceVolts: 480,
   drive: 'belt',
-  hasDrive: false,
+  hasVfd: false,
   hasTwin: false,
   unitPlateVolts: '',
   unitPlateAmps: '',
@@ -37,7 +37,7 @@ export const draftOf = (m: Machine): MachineDraft => ({
   phases: m.phases,
   serviceVolts: m.serviceVolts,
   drive: m.drive,
-  hasDrive: m.hasDrive,
+  hasVfd: m.hasVfd,
   hasTwin: m.hasTwin,
   unitPlateVolts: m.unitPlate?.volts ?? '',
   unitPlateAmps: m.unitPlate?.amps ?? '',
@@ -50,7 +50,7 @@ export const bodyOf = (d: MachineDraft) => ({
   phases: d.phases,
   serviceVolts: d.serviceVolts,
   drive: d.drive,
-  hasDrive: d.hasDrive,
+  hasVfd: d.hasVfd,
   hasTwin: d.hasTwin,
   controls: controlsOf(d),
   unitPlate:
@@ -110,11 +110,7 @@ export function MachineFields({
       </Field>
       <Field label="Variable-frequency drive">
         <span>
-          <Switch
-            aria-label="Variable-frequency drive"
-            checked={draft.hasDrive}
-            onChange={(hasDrive) => set({ hasDrive })}
-          />
+          <Switch aria-label="Variable-frequency drive" checked={draft.hasVfd} onChange={(hasVfd) => set({ hasVfd })} />
         </span>
       </Field>
       <Field label="Twin fan in the same unit">

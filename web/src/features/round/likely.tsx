@@ -29,11 +29,11 @@ export function Likely({
       </header>
       <ul className="happened">
         {list.map(({ visit, page, slot, days, early }) => {
-          const fitted = inPlace(page, slot)
+          const installed = inPlace(page, slot)
           return (
             <li key={`${visit.machineId} ${slot}`}>
               <b>{tagOf(visit)}</b> {slotWords[slot].toLowerCase()}
-              {fitted ? `, ${partWords(fitted.part, lengthUnitOf(page.site))}` : ''}
+              {installed ? `, ${partWords(installed.part, lengthUnitOf(page.site))}` : ''}
               <span className="quiet">
                 {' '}
                 · {ageWords(days)} in service, a quarter failed by {ageWords(early)}

@@ -30,7 +30,7 @@ describe('the cells of a visit', () => {
   })
   it('ask for Hz in the way only where there is a drive', () => {
     expect(running(facts).find((c) => c.quantity === 'hz')?.also).toBe(true)
-    expect(running({ ...facts, hasDrive: true }).find((c) => c.quantity === 'hz')?.also).toBe(false)
+    expect(running({ ...facts, hasVfd: true }).find((c) => c.quantity === 'hz')?.also).toBe(false)
   })
   it('become readings; what is no figure, or below zero, does not', () => {
     expect(

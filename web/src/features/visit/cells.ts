@@ -106,7 +106,7 @@ export function typedOf(reading: Reading, units: ShownUnits): string {
 export const factsOf = (machine: Machine) => ({
   phases: machine.phases,
   serviceVolts: machine.serviceVolts,
-  hasDrive: machine.hasDrive,
+  hasVfd: machine.hasVfd,
   hasTwin: machine.hasTwin,
   drive: machine.drive,
   controls: machine.controls,

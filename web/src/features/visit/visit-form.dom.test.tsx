@@ -191,7 +191,7 @@ describe('the walk of everything', () => {
   })
 
   it('a drive’s bus is waited out by a clock that a reload does not stop', async () => {
-    const page = pageOf({ machine: { hasDrive: true } })
+    const page = pageOf({ machine: { hasVfd: true } })
     const { user } = await whole(page)
     await user.click(phase(/^Lock out/))
     await user.click(check(/^Prove dead/))
@@ -215,7 +215,7 @@ describe('the walk of everything', () => {
   })
 
   it('when the wait is over it says what is done next, not that it is safe', async () => {
-    const page = pageOf({ machine: { hasDrive: true } })
+    const page = pageOf({ machine: { hasVfd: true } })
     await whole(page)
     localStorage.setItem(
       `motor-round-visit ${machineId} `,

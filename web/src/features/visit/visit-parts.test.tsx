@@ -22,7 +22,7 @@ const at = (quantity: QuantityCode, positions: readonly string[], values: readon
 function judged(readings: Reading[], answers: Answers = {}, passes: GatePass[] = []): Judgement {
   return judge({
     machine: facts,
-    motor: { plate, connectionVolts: null, fittedAt: 0 },
+    motor: { plate, connectionVolts: null, installedAt: 0 },
     visit: { id: 's', at: Date.UTC(2026, 10, 25), state: { ...unsaid, settled: true }, readings, answers, passes },
     history: [],
     work: [],

@@ -70,16 +70,16 @@ describe('the waits of the checks', () => {
     checkDefinitions.flatMap((c) => (c.for(machine) ? (c.waits?.(machine, defaultPolicies) ?? []) : []))
   it('a drive’s bus where there is a drive, a protector where the motor is single-phase', () => {
     expect(of(facts)).toEqual([])
-    expect(of({ ...facts, hasDrive: true }).map((w) => [w.id, w.seconds])).toEqual([['bus', 900]])
+    expect(of({ ...facts, hasVfd: true }).map((w) => [w.id, w.seconds])).toEqual([['bus', 900]])
     expect(of({ ...facts, phases: 1, serviceVolts: 230 }).map((w) => [w.id, w.seconds])).toEqual([['protector', 3600]])
   })
   it('the bus waits as long as the house says', () => {
     const policies = { ...defaultPolicies, limits: { 'drive-wait': 5 } }
     const check = checkDefinitions.find((c) => c.id === 'prove-dead')
-    expect(check?.waits?.({ ...facts, hasDrive: true }, policies).map((w) => w.seconds)).toEqual([300])
+    expect(check?.waits?.({ ...facts, hasVfd: true }, policies).map((w) => w.seconds)).toEqual([300])
   })
   it('none of them calls anything safe', () => {
-    for (const w of of({ ...facts, phases: 1, serviceVolts: 230, hasDrive: true }))
+    for (const w of of({ ...facts, phases: 1, serviceVolts: 230, hasVfd: true }))
       expect(`${w.words} ${w.then}`).not.toMatch(/\bsafe\b/i)
   })
 })

@@ -22,9 +22,9 @@ const correction = (n: number, over: Partial<Body<'plate'>> = {}): Mutation => (
     version: 1,
     plate: { ...server.plate, amps: '13.4' },
     connectionVolts: null,
-    fittedAt: server.fittedAt,
+    installedAt: server.installedAt,
     why: '',
-    standIn: false,
+    substitute: false,
     ...over,
   },
 })
@@ -36,7 +36,7 @@ const swap = (n: number, over: Partial<Body<'motor'>> = {}): Mutation => ({
     replaces: server.id,
     plate: { phases: 3, volts: '460', amps: '9.6' },
     connectionVolts: null,
-    fittedAt: '2026-11-25T08:00:00Z',
+    installedAt: '2026-11-25T08:00:00Z',
     removedWhy: 'seized',
     ...over,
   },
@@ -71,7 +71,7 @@ describe('what was changed on the roof stands at once', () => {
       correction(61, { motorId: uuid(60), plate: { phases: 3, volts: '460', amps: '9.9' } }),
     ])
     const shown = withMutations(page, await queuedMutations(), 'Mosi Okonjo')
-    expect(shown.motor).toMatchObject({ id: uuid(60), fittedBy: 'Mosi Okonjo', plate: { amps: '9.9' } })
+    expect(shown.motor).toMatchObject({ id: uuid(60), installedBy: 'Mosi Okonjo', plate: { amps: '9.9' } })
     expect(shown.pastMotors[0]).toMatchObject({
       id: server.id,
       removedAt: '2026-11-25T08:00:00Z',
@@ -141,7 +141,7 @@ describe('two versions', () => {
     expect(await queuedMutations()).toEqual([])
   })
   it('of a motor: the same one with the plate read here, or one that went in after it', async () => {
-    const other = { ...theirs, id: uuid(80), fittedAt: '2026-11-25T07:00:00Z' }
+    const other = { ...theirs, id: uuid(80), installedAt: '2026-11-25T07:00:00Z' }
     const word = async (decision: 'mine' | 'after it') => {
       await store.outbox.clear()
       await enqueue(uuid(9), [swap(60)])
@@ -175,7 +175,7 @@ describe('what was refused for another reason', () => {
   it('is told, and tried again when what stood in its way is gone', async () => {
     await enqueue(uuid(9), [swap(60), correction(50)])
     const [first] = await queuedMutations()
-    await store.outbox.update(first?.n ?? 0, { status: 'rejected', why: 'fittedAt: the new one comes after it' })
+    await store.outbox.update(first?.n ?? 0, { status: 'rejected', why: 'installedAt: the new one comes after it' })
     expect(conflictsOf(await queuedMutations())).toEqual([])
     expect(rejectedOnly(await queuedMutations()).map((w) => w.kind)).toEqual(['motor'])
     expect(await retryRejected()).toBe(1)

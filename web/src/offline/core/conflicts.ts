@@ -86,7 +86,7 @@ function again(c: Conflict): Mutation {
   if (c.about === 'roof-map') return { kind: 'roof-map', body: { ...c.mine, id: uuid(), version: c.server.version } }
   if (c.about === 'plate') return { kind: 'plate', body: { ...c.mine, id: uuid(), version: c.server.version } }
   // Both saw the same motor put in: there is one, and its plate is what was read here.
-  const { plate, connectionVolts, fittedAt, why, standIn, machineId } = c.mine
+  const { plate, connectionVolts, installedAt, why, substitute, machineId } = c.mine
   return {
     kind: 'plate',
     body: {
@@ -96,9 +96,9 @@ function again(c: Conflict): Mutation {
       version: c.server.version,
       plate,
       connectionVolts,
-      fittedAt,
+      installedAt,
       why,
-      standIn,
+      substitute,
     },
   }
 }

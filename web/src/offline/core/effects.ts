@@ -3,8 +3,8 @@ import {
   findingOf,
   findingStepBody,
   inOrderOfNeed,
-  motorFitted,
-  partFitted,
+  motorInstalled,
+  partInstalled,
   plateCorrected,
   speedChangeBody,
   speedChangeDone,
@@ -76,13 +76,13 @@ const addVisit: Effect<'visit'> = (page, body, author) => {
 
 /** A motor that was installed here: the one before it moves to the past. */
 const installMotor: Effect<'motor'> = (page, raw, author) => {
-  const fitted = motorFitted.safeParse(raw).data
-  if (!fitted || motorsOf(page).some((m) => m.id === fitted.id)) return page
-  const { removedFor, removedWhy, replaces: _replaces, ...body } = fitted
-  const old = page.motor ? [{ ...page.motor, removedAt: fitted.fittedAt, removedFor, removedWhy }] : []
+  const installed = motorInstalled.safeParse(raw).data
+  if (!installed || motorsOf(page).some((m) => m.id === installed.id)) return page
+  const { removedFor, removedWhy, replaces: _replaces, ...body } = installed
+  const old = page.motor ? [{ ...page.motor, removedAt: installed.installedAt, removedFor, removedWhy }] : []
   return {
     ...page,
-    motor: { ...body, version: 1, removedAt: null, removedFor: null, removedWhy: '', fittedBy: author },
+    motor: { ...body, version: 1, removedAt: null, removedFor: null, removedWhy: '', installedBy: author },
     pastMotors: [...old, ...page.pastMotors],
   }
 }
@@ -92,22 +92,25 @@ const correctPlate: Effect<'plate'> = (page, raw) => {
   const corrected = plateCorrected.safeParse(raw).data
   const { motor } = page
   if (!corrected || motor?.id !== corrected.motorId || motor.version !== corrected.version) return page
-  const { plate, connectionVolts, fittedAt, why, standIn } = corrected
-  return { ...page, motor: { ...motor, plate, connectionVolts, fittedAt, why, standIn, version: motor.version + 1 } }
+  const { plate, connectionVolts, installedAt, why, substitute } = corrected
+  return {
+    ...page,
+    motor: { ...motor, plate, connectionVolts, installedAt, why, substitute, version: motor.version + 1 },
+  }
 }
 
 /** A part that was installed here: what was in its slot is out. */
-const installPart = (page: Page, fitted: z.output<typeof partFitted>, author: string): Page => {
-  if (page.parts.some((p) => p.id === fitted.id)) return page
-  const { removedFor, removedWhy, ...body } = fitted
+const installPart = (page: Page, installed: z.output<typeof partInstalled>, author: string): Page => {
+  if (page.parts.some((p) => p.id === installed.id)) return page
+  const { removedFor, removedWhy, ...body } = installed
   const parts = page.parts.map((p) =>
-    p.part.slot === fitted.part.slot && p.removedAt === null
-      ? { ...p, removedAt: fitted.fittedAt, removedFor, removedWhy }
+    p.part.slot === installed.part.slot && p.removedAt === null
+      ? { ...p, removedAt: installed.installedAt, removedFor, removedWhy }
       : p,
   )
   return {
     ...page,
-    parts: [...parts, { ...body, version: 1, removedAt: null, removedFor: null, removedWhy: '', fittedBy: author }],
+    parts: [...parts, { ...body, version: 1, removedAt: null, removedFor: null, removedWhy: '', installedBy: author }],
   }
 }
 
@@ -136,12 +139,12 @@ const finishSpeedChange: Effect<'speed-change-done'> = (page, raw, author) => {
   const machineId = page.machine.id
   try {
     const { work, fits, center } = speedChangeDone({ ...page, motors: motorsOf(page) }, speedChange, how)
-    const fitted = fits.reduce(
-      (now, fit) => installPart(now, { ...fit, machineId, fittedAt: how.doneAt, standIn: false }, author),
+    const installed = fits.reduce(
+      (now, fit) => installPart(now, { ...fit, machineId, installedAt: how.doneAt, substitute: false }, author),
       marked,
     )
     return {
-      ...fitted,
+      ...installed,
       machine: center === null ? page.machine : { ...page.machine, layout: { ...page.machine.layout, center } },
       work: work ? [...page.work, { ...work, machineId, by: author }] : page.work,
     }
@@ -172,8 +175,8 @@ const effects: { readonly [K in MutationKind]: Effect<K> } = {
   motor: installMotor,
   plate: correctPlate,
   part: (page, raw, author) => {
-    const fitted = partFitted.safeParse(raw).data
-    return fitted ? installPart(page, fitted, author) : page
+    const installed = partInstalled.safeParse(raw).data
+    return installed ? installPart(page, installed, author) : page
   },
   'speed-change': addSpeedChange,
   'speed-change-done': finishSpeedChange,

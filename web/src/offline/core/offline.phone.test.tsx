@@ -239,10 +239,10 @@ describe('bringing it home', () => {
     const plate = (id: number, version: number) => {
       const motor = pageOf().motor
       if (!motor) throw new Error('the page has a motor')
-      const { id: motorId, connectionVolts, fittedAt, why, standIn, plate } = motor
+      const { id: motorId, connectionVolts, installedAt, why, substitute, plate } = motor
       return {
         kind: 'plate' as const,
-        body: { id: uuid(id), motorId, machineId, version, plate, connectionVolts, fittedAt, why, standIn },
+        body: { id: uuid(id), motorId, machineId, version, plate, connectionVolts, installedAt, why, substitute },
       }
     }
     const event = {

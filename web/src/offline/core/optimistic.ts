@@ -58,7 +58,7 @@ export function pageOfFound(
       unitId: found.unit.id,
       siteId: site.id,
       purpose: found.machine.purpose ?? '',
-      hasDrive: false,
+      hasVfd: false,
       hasTwin: false,
       controls: {},
       layout: {},

@@ -1,4 +1,4 @@
-import type { RemovedFor } from '@motor-round/core/fitted'
+import type { RemovedFor } from '@motor-round/core/installed'
 import { Select } from 'antd'
 import { Field } from '../fields/index.ts'
 

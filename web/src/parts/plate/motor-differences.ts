@@ -4,7 +4,7 @@ import type { Difference } from '../fields/index.ts'
 import { plateCells } from './cells.ts'
 import { readCell } from './cell-text.ts'
 
-type Said = Pick<Motor, 'plate' | 'connectionVolts' | 'fittedAt' | 'standIn'>
+type Said = Pick<Motor, 'plate' | 'connectionVolts' | 'installedAt' | 'substitute'>
 
 /** In what two records of a motor differ, as it is read. */
 export function motorDifferences(mine: Said, theirs: Said): Difference[] {
@@ -12,8 +12,11 @@ export function motorDifferences(mine: Said, theirs: Said): Difference[] {
   const rows = [
     ...plateCells.map((c) => [c.title, (m: Said) => readCell(m.plate, c.field) || 'blank'] as const),
     ['Connected for', volts] as const,
-    ['Installed', (m: Said) => (m.fittedAt.startsWith('1970') ? 'before records began' : dayTime(m.fittedAt))] as const,
-    ['A stand-in', (m: Said) => (m.standIn ? 'yes' : 'no')] as const,
+    [
+      'Installed',
+      (m: Said) => (m.installedAt.startsWith('1970') ? 'before records began' : dayTime(m.installedAt)),
+    ] as const,
+    ['Temporary substitute', (m: Said) => (m.substitute ? 'yes' : 'no')] as const,
   ]
   return rows.map(([what, of]) => ({ what, mine: of(mine), theirs: of(theirs) })).filter((d) => d.mine !== d.theirs)
 }

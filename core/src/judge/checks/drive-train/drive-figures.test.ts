@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { tensionAsked } from '../../../fitted/index.ts'
+import { tensionAsked } from '../../../installed/index.ts'
 import { near } from '../../../near.test-help.ts'
 import { gapPositions, legPositions, linePositions, type Reading } from '../../../quantity/index.ts'
 import { dayMs, unsaid } from '../../../trend/index.ts'
@@ -75,7 +75,7 @@ describe('belt tension on its span', () => {
       sheet?.advice?.(
         contextOf({
           machine: facts,
-          motor: { plate, connectionVolts: null, fittedAt: 0 },
+          motor: { plate, connectionVolts: null, installedAt: 0 },
           visit: visitOf([]),
           history: [],
           work: [],

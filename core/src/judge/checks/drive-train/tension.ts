@@ -1,4 +1,4 @@
-import { tensionAsked, type TensionAsked } from '../../../fitted/index.ts'
+import { tensionAsked, type TensionAsked } from '../../../installed/index.ts'
 import {
   deflectionForces,
   lifeRatio,

@@ -36,7 +36,7 @@ export const lockout: CheckDefinition = {
         ]),
       ],
     },
-    ...(m.hasDrive ? [{ title: 'Drive', asks: [line('lock.wait', 'Minutes waited, per label')] }] : []),
+    ...(m.hasVfd ? [{ title: 'Drive', asks: [line('lock.wait', 'Minutes waited, per label')] }] : []),
   ],
   judges: [],
 }

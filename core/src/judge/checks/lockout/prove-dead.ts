@@ -92,11 +92,11 @@ export const proveDead: CheckDefinition = {
             },
           ]
         : []),
-      ...(m.hasDrive ? [{ title: 'Drive bus', asks: cells('stored_volts', ['bus'], ['Bus, DC']) }] : []),
+      ...(m.hasVfd ? [{ title: 'Drive bus', asks: cells('stored_volts', ['bus'], ['Bus, DC']) }] : []),
     ]
   },
   waits: (m, policies) =>
-    m.hasDrive
+    m.hasVfd
       ? [
           {
             id: 'bus',

@@ -6,7 +6,7 @@ import type { Context } from '../../context.ts'
 
 /** Speeds of motor and fan, by tachometer where read, else by plate and sheaves. */
 function speeds(c: Context): { motor: number; fan: number } | null {
-  const hz = c.machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
+  const hz = c.machine.hasVfd ? (c.hz ?? c.supplyHz) : c.supplyHz
   const plate = c.motor?.plate.rpm
   const motor = c.value('rpm', 'motor') ?? (plate === undefined ? undefined : (plate * hz) / c.supplyHz)
   if (motor === undefined) return null

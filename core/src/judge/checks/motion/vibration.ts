@@ -119,7 +119,7 @@ const velocity: Rule = {
 }
 
 const earlier = (c: Context) =>
-  c.history.filter((s) => s.at < c.visit.at && s.at >= (c.motor?.fittedAt ?? -Infinity)).sort((a, b) => b.at - a.at)
+  c.history.filter((s) => s.at < c.visit.at && s.at >= (c.motor?.installedAt ?? -Infinity)).sort((a, b) => b.at - a.at)
 
 const lastAt = (c: Context, position: string): number | null =>
   earlier(c).flatMap((s) => s.readings.filter((r) => r.quantity === 'vibration' && r.position === position))[0]

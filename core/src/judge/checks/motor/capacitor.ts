@@ -91,7 +91,7 @@ const capacitorHealth: Rule = {
   },
 }
 
-/** What is fitted against what the motor asks for: is it the right one? */
+/** What is installed against what the motor asks for: is it the right one? */
 const capacitorFits: Rule = {
   id: 'capacitor-fits',
   title: 'Capacitor against the nameplate',
@@ -100,18 +100,18 @@ const capacitorFits: Rule = {
   applies: (c) => c.machine.phases === 1 && (c.motor?.plate.capacitorUf ?? 0) > 0 && (marked(c, 'run') ?? 0) > 0,
   judge(c) {
     const wanted = c.motor?.plate.capacitorUf ?? 0
-    const fitted = marked(c, 'run') ?? 0
+    const installed = marked(c, 'run') ?? 0
     const basis = [plateBasis('the motor plate'), sitePolicy(`our limit: capacitor, ${c.policies.capacitor}`)]
     const volts = c.machine.controls.capacitor?.volts ?? null
     const wantedVolts = c.motor?.plate.capacitorVolts ?? null
-    const off = fitted / wanted - 1
+    const off = installed / wanted - 1
     if (Math.abs(off) > 0.01)
       return verdict(this, {
         level: 'fix',
-        value: fitted,
+        value: installed,
         limit: wanted,
         basis,
-        because: `A ${show.microfarads(fitted)} capacitor on a motor that calls for ${show.microfarads(wanted)}: wrong value, even if it is good.`,
+        because: `A ${show.microfarads(installed)} capacitor on a motor that calls for ${show.microfarads(wanted)}: wrong value, even if it is good.`,
         next: 'Replace it with the value on the motor nameplate, not the value of the old capacitor.',
       })
     if (volts !== null && wantedVolts !== null && volts < wantedVolts)
@@ -125,10 +125,10 @@ const capacitorFits: Rule = {
       })
     return verdict(this, {
       level: 'ok',
-      value: fitted,
+      value: installed,
       limit: wanted,
       basis,
-      because: `${show.microfarads(fitted)} installed, as the motor’s nameplate calls for.`,
+      because: `${show.microfarads(installed)} installed, as the motor’s nameplate calls for.`,
       next: 'Nothing to do.',
     })
   },

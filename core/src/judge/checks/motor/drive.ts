@@ -37,7 +37,7 @@ const display: Rule = {
   title: 'Drive display',
   subject: 'drive',
   from: 'visit',
-  applies: (c) => c.machine.hasDrive && c.answer('drive.display') !== undefined,
+  applies: (c) => c.machine.hasVfd && c.answer('drive.display') !== undefined,
   judge(c) {
     const basis = [practice('read the display and its fault first; then line volts in, then out')]
     const code = (c.answer('drive.code') ?? '').trim()
@@ -81,7 +81,7 @@ export const drive: CheckDefinition = {
   title: 'Drive',
   how: 'Read display and code before any reset.',
   caution: 'Never connect line volts to its motor terminals. The bus stays charged for minutes.',
-  for: (m) => m.hasDrive,
+  for: (m) => m.hasVfd,
   groups: () => [
     {
       title: 'Display',

@@ -20,9 +20,9 @@ const groundCurrent: Rule = {
     const lines = most('ground_amps', 'lines')
     const off = Math.max(0, ...['L1', 'L2', 'L3'].map((p) => most('off_amps', p) ?? 0))
     const worst = Math.max(wire ?? 0, lines ?? 0)
-    const visit = c.limit(c.machine.hasDrive ? 'ground-amps-drive' : 'ground-amps-stop')
+    const visit = c.limit(c.machine.hasVfd ? 'ground-amps-drive' : 'ground-amps-stop')
     // Filters and long leads of a drive leak tens of milliamperes by design: what is a fault without one is a question with one.
-    const watch = c.limit(c.machine.hasDrive ? 'ground-amps-stop' : 'ground-amps-watch')
+    const watch = c.limit(c.machine.hasVfd ? 'ground-amps-stop' : 'ground-amps-watch')
     const out = lines ?? (off > 0 ? off : undefined)
     const another =
       wire !== undefined && out !== undefined && out > 0
@@ -73,11 +73,11 @@ const groundCurrent: Rule = {
               value: worst,
               limit: watch.value,
               basis: [watch.basis],
-              because: `${told}: above the limit.${c.machine.hasDrive ? ' A drive leaks some current by design.' : ''}${another}`,
-              next: c.machine.hasDrive
+              because: `${told}: above the limit.${c.machine.hasVfd ? ' A drive leaks some current by design.' : ''}${another}`,
+              next: c.machine.hasVfd
                 ? 'Read again with the drive stopped.'
                 : 'Test the insulation of each lead, then read the ground wire again.',
-              confidence: c.machine.hasDrive ? 'low' : 'full',
+              confidence: c.machine.hasVfd ? 'low' : 'full',
             }),
           ]),
       ...(none.length === 0
@@ -89,7 +89,7 @@ const groundCurrent: Rule = {
               value: worst,
               limit: watch.value,
               basis: [watch.basis],
-              because: `${told}: ${c.machine.hasDrive && worst > c.limit('ground-amps-watch').value ? 'normal for a drive' : 'negligible'}.`,
+              because: `${told}: ${c.machine.hasVfd && worst > c.limit('ground-amps-watch').value ? 'normal for a drive' : 'negligible'}.`,
               next: 'Nothing to do.',
             }),
           ]),

@@ -43,9 +43,9 @@ const inrushCheck: Rule = {
         value: top,
         limit: low.value * plate,
         basis: [low.basis],
-        because: `${times}: low for an across-the-line start${c.machine.hasDrive ? ', normal on a drive' : ''}.`,
-        next: c.machine.hasDrive ? 'Nothing to do.' : 'Was the clamp on before it started?',
-        confidence: c.machine.hasDrive ? 'full' : 'low',
+        because: `${times}: low for an across-the-line start${c.machine.hasVfd ? ', normal on a drive' : ''}.`,
+        next: c.machine.hasVfd ? 'Nothing to do.' : 'Was the clamp on before it started?',
+        confidence: c.machine.hasVfd ? 'full' : 'low',
       })
     return verdict(this, {
       level: 'ok',
@@ -94,8 +94,8 @@ export const startTime: Rule = {
     if (s === undefined)
       return verdict(this, { level: 'ok', basis, because: 'It came up to speed.', next: 'Nothing to do.' })
     // A drive takes the seconds of its ramp.
-    const long = s > 10 && !c.machine.hasDrive
-    const far = s > 30 && !c.machine.hasDrive
+    const long = s > 10 && !c.machine.hasVfd
+    const far = s > 30 && !c.machine.hasVfd
     return verdict(this, {
       level: far ? 'fix' : long ? 'watch' : 'ok',
       value: s,

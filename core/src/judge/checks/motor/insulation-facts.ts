@@ -74,7 +74,7 @@ export function insulationHistory(
   c: Pick<Context, 'history' | 'visit' | 'motor' | 'policies' | 'work'>,
 ): InsulationFigure[] {
   const began = c.work.filter((w) => (w.kind === 'winding-dried' || w.kind === 'motor-replaced') && w.at <= c.visit.at)
-  const since = Math.max(c.motor?.fittedAt ?? -Infinity, ...began.map((w) => w.at))
+  const since = Math.max(c.motor?.installedAt ?? -Infinity, ...began.map((w) => w.at))
   return [...c.history.filter((s) => s.at < c.visit.at), c.visit]
     .filter((s) => s.at >= since)
     .sort((a, b) => a.at - b.at)

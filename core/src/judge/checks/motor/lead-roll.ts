@@ -59,7 +59,7 @@ export const leadRollCheck: CheckDefinition = {
   title: 'Roll the leads',
   how: 'Lock out, move all three leads over by one, run and read; do it twice. The rotation stays the same.',
   caution: 'Lock out and prove de-energized for every move.',
-  for: (m) => m.phases === 3 && !m.hasDrive,
+  for: (m) => m.phases === 3 && !m.hasVfd,
   groups: () => [
     {
       title: 'As it was: L1-T1, L2-T2, L3-T3',

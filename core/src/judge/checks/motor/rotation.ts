@@ -26,7 +26,7 @@ const rotationCheck: Rule = {
         because: `It turns the wrong way${from}. A backward wheel moves some air, so its amps are misleading.`,
         next: single
           ? singlePhaseReversal(c)
-          : `Lock out, swap two leads at ${c.machine.hasDrive ? 'the output of the drive, or set the direction there' : 'the motor'}. Bump again.`,
+          : `Lock out, swap two leads at ${c.machine.hasVfd ? 'the output of the drive, or set the direction there' : 'the motor'}. Bump again.`,
       })
     if (seen === 'nothing moved')
       return verdict(this, {

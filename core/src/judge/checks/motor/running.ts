@@ -14,7 +14,7 @@ export const running: CheckDefinition = {
     const also = {
       title: 'Also, if read',
       asks: [...cells('hz', ['motor'], ['Frequency']), ...cells('rpm', ['motor'], ['Motor speed'])],
-      also: !m.hasDrive,
+      also: !m.hasVfd,
     }
     if (m.phases === 1)
       return [

@@ -3,7 +3,7 @@ import { legPositions } from '../../../quantity/index.ts'
 import { at, plate, told, type Given } from '../say.test-help.ts'
 
 const single: Given = { machine: { phases: 1, serviceVolts: 240 } }
-const driven: Given = { machine: { hasDrive: true } }
+const driven: Given = { machine: { hasVfd: true } }
 const start = (seconds: number, tries?: number) => [
   ...at('start_seconds', ['start'], [seconds]),
   ...(tries === undefined ? [] : at('start_tries', ['start'], [tries])),

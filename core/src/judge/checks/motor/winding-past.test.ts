@@ -88,10 +88,10 @@ describe('ohms to the frame (an ohmmeter that sees anything: a fault; under 1 MÎ
 })
 
 describe('the motor before is not this one', () => {
-  it('ohms of before it was fitted are none of its past', () => {
+  it('ohms of before it was installed are none of its past', () => {
     const v = told('winding-ohms', ohms(1.5, 1.5, 1.5), {
       history: [visitOf(ohms(1.3, 1.3, 1.3), -30)],
-      fittedAt: now - 5 * dayMs,
+      installedAt: now - 5 * dayMs,
     })
     expect(v.level).toBe('ok')
   })

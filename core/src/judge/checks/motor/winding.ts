@@ -25,7 +25,7 @@ export function groundedLeads(c: Context): { lead: string; ohms: number }[] {
 /** The mean of the last balanced reading of this winding at 25 °C. */
 function pastMean(c: Context): number | null {
   for (const s of [...c.history].sort((a, b) => b.at - a.at)) {
-    if (s.at >= c.visit.at || s.at < (c.motor?.fittedAt ?? -Infinity)) continue
+    if (s.at >= c.visit.at || s.at < (c.motor?.installedAt ?? -Infinity)) continue
     if ((s.answers?.['ohms.place'] ?? 'motor') !== placeOf(c)) continue
     const own = terminalPairs.map((p) => s.readings.find((r) => r.quantity === 'winding_ohms' && r.position === p))
     if (own.some((r) => r === undefined || r.how === 'over-range' || r.how === 'unsteady')) continue

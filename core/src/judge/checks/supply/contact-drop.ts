@@ -69,7 +69,7 @@ export const contactDrop: CheckDefinition = {
   title: 'Drop across contacts',
   how: 'Meter across each closed pole while it runs.',
   caution: 'An open pole shows full volts: start on the highest range.',
-  for: (m) => threePhase(m) && !m.hasDrive,
+  for: (m) => threePhase(m) && !m.hasVfd,
   groups: () => [{ title: 'Each pole', asks: cells('contact_drop', legPositions) }],
   judges: [drop],
 }

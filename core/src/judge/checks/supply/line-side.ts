@@ -156,7 +156,7 @@ const branchDrop: Rule = {
   subject: 'wiring',
   from: 'visit',
   running: true,
-  applies: (c) => three(c, 'line_ll', linePositions) !== null && c.threeVolts !== null && !c.machine.hasDrive,
+  applies: (c) => three(c, 'line_ll', linePositions) !== null && c.threeVolts !== null && !c.machine.hasVfd,
   judge(c) {
     const ahead = three(c, 'line_ll', linePositions) ?? [1, 1, 1]
     const at = c.threeVolts ?? [1, 1, 1]

@@ -10,7 +10,7 @@ const missing: Rule = {
   title: 'Overload protection',
   subject: 'protection',
   from: 'register',
-  applies: (c) => c.machine.phases === 3 && c.machine.controls.overload === 'none' && !c.machine.hasDrive,
+  applies: (c) => c.machine.phases === 3 && c.machine.controls.overload === 'none' && !c.machine.hasVfd,
   judge() {
     return verdict(this, {
       level: 'fix',
@@ -130,7 +130,7 @@ export const protection: CheckDefinition = {
   title: 'Overload relay',
   how: 'Read the dial of the relay.',
   caution: null,
-  for: (m) => threePhase(m) && !m.hasDrive && m.controls.overload !== 'none' && m.controls.overload !== 'internal',
+  for: (m) => threePhase(m) && !m.hasVfd && m.controls.overload !== 'none' && m.controls.overload !== 'internal',
   groups: () => [{ title: 'Dial', asks: cells('overload_dial', ['relay'], ['Set at']) }],
   judges: [missing, setting, branch],
 }

@@ -22,8 +22,8 @@ export const change: Rule = {
     const fix = c.limit('change-fix')
     const watch = c.limit('change-watch')
     const begun =
-      c.epoch.startedBy && c.epoch.from !== null
-        ? ` since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.visit.at, c.machine.zone)}`
+      c.baseline.startedBy && c.baseline.since !== null
+        ? ` since the ${workWords(c.baseline.startedBy)} on ${show.day(c.baseline.since, c.visit.at, c.machine.zone)}`
         : ''
     if (!usual) {
       // With fewer than four readings there is no range yet: only a gross change from the last one speaks.

@@ -8,7 +8,7 @@ import type { Level } from '../../verdict.ts'
 
 /** What the supply makes of it by the motor's own circuit; null where circuit, volts or load are not to be had. */
 function byCircuit(c: Context): ExplainedUnbalance | null {
-  if (!c.circuit || !c.threeVolts || !c.threeAmps || c.machine.hasDrive) return null
+  if (!c.circuit || !c.threeVolts || !c.threeAmps || c.machine.hasVfd) return null
   if (!closesTriangle(c.threeVolts) || lostLineByVolts(c.threeVolts) !== null) return null
   return explainUnbalance(c.circuit.circuit, c.threeVolts, c.threeAmps, c.supplyHz)
 }

@@ -15,7 +15,7 @@ export const farBelow: Rule = {
       c.point !== null &&
       c.point.amps < limit * c.allowed.amps &&
       c.legsRead.every((l) => l.amps > 0) &&
-      (c.hz === undefined || !c.machine.hasDrive || c.hz > 50)
+      (c.hz === undefined || !c.machine.hasVfd || c.hz > 50)
     )
   },
   judge(c) {

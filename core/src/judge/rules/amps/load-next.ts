@@ -33,7 +33,7 @@ function speedMoved(c: Context): { by: number; than: string } | null {
   const now = c.value('rpm', 'driven')
   if (now === undefined) return null
   const motor = c.value('rpm', 'motor') ?? c.plateRpm
-  if (c.driveTrain && motor !== undefined && motor > 0 && !c.machine.hasDrive)
+  if (c.driveTrain && motor !== undefined && motor > 0 && !c.machine.hasVfd)
     return {
       by: now / drivenRpm(motor, c.driveTrain.driver, c.driveTrain.driven, usualCreep) - 1,
       than: 'by its sheaves',
@@ -60,7 +60,7 @@ function airMoved(c: Context): { says: ReturnType<typeof airPathSays>; still: bo
 
 /** What the work that began this baseline and put the amps up asks for; null where it did not. */
 function sinceWork(c: Context): string | null {
-  const { startedBy } = c.epoch
+  const { startedBy } = c.baseline
   if (!c.point || !c.before || startedBy === null || c.point.normal / c.before.middle < 1.02) return null
   if (startedBy === 'sheave-turned' || startedBy === 'sheave-changed' || startedBy === 'speed-set')
     return 'It came with that speed change: go back part of the way. Speed change calculates how far.'

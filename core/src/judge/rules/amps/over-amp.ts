@@ -74,12 +74,12 @@ function lowVolts(c: Context): string {
     : ''
 }
 
-/** What the work that began this epoch did to the amps, when it put them over. */
+/** What the work that began this baseline did to the amps, when it put them over. */
 function sinceWork(c: Context): string {
-  if (!c.point || !c.before || c.epoch.from === null || c.epoch.startedBy === null) return ''
+  if (!c.point || !c.before || c.baseline.since === null || c.baseline.startedBy === null) return ''
   const moved = c.point.normal / c.before.middle - 1
   return moved > 0.02
-    ? ` Up ${show.percent(moved)} since the ${workWords(c.epoch.startedBy)} on ${show.day(c.epoch.from, c.visit.at, c.machine.zone)}.`
+    ? ` Up ${show.percent(moved)} since the ${workWords(c.baseline.startedBy)} on ${show.day(c.baseline.since, c.visit.at, c.machine.zone)}.`
     : ''
 }
 

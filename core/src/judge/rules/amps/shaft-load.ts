@@ -18,7 +18,7 @@ function loads(c: Context) {
 
 /** Load through the circuit, and by amps over plate; null where amps, volts or circuit are not to be had. */
 function loadsOf(c: Context): { circuit: number | null; ratio: number } | null {
-  if (!c.circuit || !c.threeAmps || !c.threeVolts || !c.allowed || c.machine.hasDrive) return null
+  if (!c.circuit || !c.threeAmps || !c.threeVolts || !c.allowed || c.machine.hasVfd) return null
   const volts = mean(c.threeVolts)
   const amps = mean(c.threeAmps)
   if (volts <= 0 || amps <= 0) return null

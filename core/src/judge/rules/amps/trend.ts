@@ -6,7 +6,7 @@ import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 const method = standard('Theil-Sen slope with Sen 95 % limits')
 
-/** Where the amps of this epoch are heading, and when they meet the plate. */
+/** Where the amps of this baseline are heading, and when they meet the plate. */
 export const trend: Rule = {
   id: 'trend',
   title: 'Trend',

@@ -13,8 +13,8 @@ const near = 45 * dayMs
 function comparableTo(c: Context, twin: Twin): boolean {
   const { state } = c.visit
   const other = twin.state ?? null
-  const hz = c.machine.hasDrive ? c.hz : (c.hz ?? c.supplyHz)
-  const otherHz = twin.hz ?? (c.machine.hasDrive ? null : c.supplyHz)
+  const hz = c.machine.hasVfd ? c.hz : (c.hz ?? c.supplyHz)
+  const otherHz = twin.hz ?? (c.machine.hasVfd ? null : c.supplyHz)
   if (hz === undefined || otherHz === null || Math.abs(hz - otherHz) > 1) return false
   return (
     other === null ||

@@ -1,4 +1,4 @@
-import { beltService, beltsCarry } from '../../../fitted/index.ts'
+import { beltService, beltsCarry } from '../../../installed/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
 import { convert } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'

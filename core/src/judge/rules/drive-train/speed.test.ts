@@ -33,7 +33,7 @@ describe('the tachometer on the motor (an induction motor runs below its synchro
     expect(motorLevel(1490, high)?.level).toBe('fix')
   })
   it('goes by the hertz of a drive, and says nothing where those were not read', () => {
-    const drive = { machine: { hasDrive: true } }
+    const drive = { machine: { hasVfd: true } }
     const at45 = say([...at('rpm', ['motor'], [1320]), ...at('hz', ['motor'], [45])], { ...onDrive, ...drive })
     expect(at45.verdicts.find((v) => v.check === 'speed')).toMatchObject({ level: 'ok', limit: 1350 })
     expect(of(1320, null, drive)).toEqual([])

@@ -10,7 +10,7 @@ function synchronous(c: Context): number | null {
   const plate = c.plateRpm
   if (plate === undefined || !(plate > 0)) return null
   const poles = polesOf(c.supplyHz, plate)
-  const hz = c.machine.hasDrive ? c.hz : c.supplyHz
+  const hz = c.machine.hasVfd ? c.hz : c.supplyHz
   return poles === null || hz === undefined || hz <= 0 ? null : synchronousSpeed(hz, poles)
 }
 

@@ -11,7 +11,7 @@ function fanRpm(c: Context): { rpm: number; read: boolean } | null {
   const tach = c.value('rpm', 'motor')
   const motor = c.plateRpm
   if (tach === undefined && (motor === undefined || motor <= 0)) return null
-  const hz = c.machine.hasDrive ? (c.hz ?? c.supplyHz) : c.supplyHz
+  const hz = c.machine.hasVfd ? (c.hz ?? c.supplyHz) : c.supplyHz
   const at = tach ?? ((motor ?? 0) * hz) / c.supplyHz
   if (c.machine.drive === 'direct') return { rpm: at, read: false }
   return c.driveTrain ? { rpm: drivenRpm(at, c.driveTrain.driver, c.driveTrain.driven, usualCreep), read: false } : null

@@ -12,7 +12,7 @@ export const phaseMonitor: Rule = {
   subject: 'protection',
   from: 'visit',
   applies: (c) =>
-    c.machine.phases === 3 && !c.machine.hasDrive && lostLeg.applies(c) && lostLeg.judge(c).level === 'stop',
+    c.machine.phases === 3 && !c.machine.hasVfd && lostLeg.applies(c) && lostLeg.judge(c).level === 'stop',
   judge(c) {
     const basis = [practice('a phase monitor drops the starter out when a line is lost, low or reversed')]
     const draws = (c.threeAmps ?? []).some((a) => a > nothing)

@@ -40,15 +40,15 @@ export const afterWork: Rule = {
     c.point.legs.length === c.machine.phases &&
     c.visit.state.settled !== false &&
     c.before !== null &&
-    c.epoch.startedBy !== null &&
-    keeps[c.epoch.startedBy] !== undefined,
+    c.baseline.startedBy !== null &&
+    keeps[c.baseline.startedBy] !== undefined,
   judge(c) {
     const { point, before } = c
-    const kind = c.epoch.startedBy
+    const kind = c.baseline.startedBy
     if (!point || !before || kind === null) throw new RangeError('before must be known')
     const by = point.normal / before.middle - 1
     const limit = c.limit('change-fix')
-    const when = c.epoch.from === null ? '' : ` of ${show.day(c.epoch.from, c.visit.at, c.machine.zone)}`
+    const when = c.baseline.since === null ? '' : ` of ${show.day(c.baseline.since, c.visit.at, c.machine.zone)}`
     const basis = [history(`${before.n} comparable visits before the ${workWords(kind)}${when}`), limit.basis]
     const told = `${show.amps(point.normal)} A since the ${workWords(kind)}${when}, ${show.amps(before.middle)} A before it`
     if (Math.abs(by) <= limit.value)

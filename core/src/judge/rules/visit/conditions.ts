@@ -15,7 +15,7 @@ function lacking(c: Context): { serious: string[]; minor: string[] } {
   if (state.twin === 'off') serious.push('the twin fan off')
   if (state.settled === null) minor.push('whether it had settled')
   if (c.machine.hasTwin && state.twin === null) minor.push('whether the twin fan ran')
-  if (c.machine.hasDrive && c.hz === undefined) minor.push('the drive’s Hz')
+  if (c.machine.hasVfd && c.hz === undefined) minor.push('the drive’s Hz')
   if (c.volts.length === 0) minor.push('the volts')
   return { serious, minor }
 }

@@ -49,7 +49,7 @@ export const turning: Rule = {
           next:
             c.machine.phases === 1
               ? 'Lock out. Swapping the line leads does nothing on a single-phase motor: change its rotation pair by the diagram, if it has one.'
-              : `Lock out, swap two leads (${c.machine.hasDrive ? 'at the output of the drive' : 'at the motor'}), bump, read again.`,
+              : `Lock out, swap two leads (${c.machine.hasVfd ? 'at the output of the drive' : 'at the motor'}), bump, read again.`,
         })
       case 'right way':
         return verdict(this, { level: 'ok', basis, because: 'Seen turning the right way.', next: 'Nothing to do.' })

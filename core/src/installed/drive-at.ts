@@ -11,7 +11,7 @@ import {
   spanLength,
 } from '../drivetrain/index.ts'
 import type { WorkDone } from '../trend/index.ts'
-import { beltSetLength, partAt, sheavesAt, type DriveLayout, type FittedPart } from './parts.ts'
+import { beltSetLength, partAt, sheavesAt, type DriveLayout, type InstalledPart } from './parts.ts'
 
 /** The belt drive of a machine as it stands. Lengths in millimetres; null: not known. */
 export interface DriveStands {
@@ -44,9 +44,9 @@ function centerNow(driver: number, driven: number, length: number | null, measur
 const reaches = (driver: number, driven: number, length: number): boolean =>
   length > beltLength(driver, driven, ((driver + driven) / 2) * 1.001)
 
-/** The drive at an instant, from what is fitted and done; null where a sheave is not on record. */
+/** The drive at an instant, from what is installed and done; null where a sheave is not on record. */
 export function driveAt(
-  parts: readonly FittedPart[],
+  parts: readonly InstalledPart[],
   work: readonly WorkDone[],
   layout: DriveLayout,
   at: number,

@@ -2,7 +2,7 @@ import type { WheelType } from '../air/index.ts'
 import { pitchAtTurns, pitchLength, type AdjustableSheave } from '../drivetrain/index.ts'
 import type { WorkDone, WorkKindId } from '../trend/index.ts'
 
-/** Places of a machine in which something is fitted besides its motor. */
+/** Places of a machine in which something is installed besides its motor. */
 export const partSlots = [
   'motor-sheave',
   'driven-sheave',
@@ -27,7 +27,7 @@ export interface AdjustableSheaveSpec extends AdjustableSheave {
   readonly type: 'adjustable'
   readonly section: string
   readonly grooves: number
-  /** Turns open when it was fitted; later ones stand in the work. */
+  /** Turns open when it was installed; later ones stand in the work. */
   readonly turns: number
 }
 
@@ -38,7 +38,7 @@ export interface BeltSet {
   readonly count: number
 }
 
-export interface FittedBearing {
+export interface InstalledBearing {
   readonly mark: string
   readonly type: 'ball' | 'roller'
   readonly bore: number | null
@@ -51,7 +51,7 @@ export interface FittedBearing {
   readonly greasable: boolean | null
 }
 
-export interface FittedShaft {
+export interface InstalledShaft {
   readonly diameter: number
   readonly key: number | null
   /** How far the belts pull outside of the drive-end bearing, and how far apart the bearings stand. */
@@ -59,7 +59,7 @@ export interface FittedShaft {
   readonly apart: number | null
 }
 
-export interface FittedWheel {
+export interface InstalledWheel {
   readonly type: WheelType
   readonly wheels: 1 | 2
   readonly diameter: number | null
@@ -82,10 +82,10 @@ export interface PartSpecs {
   readonly 'motor-sheave': FixedSheave | AdjustableSheaveSpec
   readonly 'driven-sheave': FixedSheave
   readonly belts: BeltSet
-  readonly 'bearing-de': FittedBearing
-  readonly 'bearing-ode': FittedBearing
-  readonly shaft: FittedShaft
-  readonly wheel: FittedWheel
+  readonly 'bearing-de': InstalledBearing
+  readonly 'bearing-ode': InstalledBearing
+  readonly shaft: InstalledShaft
+  readonly wheel: InstalledWheel
   readonly filters: FilterBank
 }
 
@@ -94,8 +94,8 @@ export type PartIn<S extends PartSlot = PartSlot> = {
 }[S]
 
 /** A part with its time in the slot, ms since 1970; null: still in place. */
-export type FittedPart<S extends PartSlot = PartSlot> = PartIn<S> & {
-  readonly fittedAt: number
+export type InstalledPart<S extends PartSlot = PartSlot> = PartIn<S> & {
+  readonly installedAt: number
   readonly removedAt: number | null
 }
 
@@ -139,21 +139,21 @@ export const workOfSlot: Readonly<Record<PartSlot, WorkKindId>> = {
 }
 
 /** What was in a slot at an instant; what went in first also speaks for the time before it was entered. */
-export function partAt<S extends PartSlot>(parts: readonly FittedPart[], slot: S, at: number): PartSpecs[S] | null {
-  const own = parts.filter((p) => p.slot === slot).sort((a, b) => a.fittedAt - b.fittedAt)
-  const found = own.find((p) => p.fittedAt <= at && (p.removedAt === null || p.removedAt > at))
+export function partAt<S extends PartSlot>(parts: readonly InstalledPart[], slot: S, at: number): PartSpecs[S] | null {
+  const own = parts.filter((p) => p.slot === slot).sort((a, b) => a.installedAt - b.installedAt)
+  const found = own.find((p) => p.installedAt <= at && (p.removedAt === null || p.removedAt > at))
   const first = own[0]
-  const part = found ?? (first && at < first.fittedAt ? first : undefined)
+  const part = found ?? (first && at < first.installedAt ? first : undefined)
   return part ? (part.spec as PartSpecs[S]) : null
 }
 
-/** Turns the adjustable sheave stood open at an instant, by the work since it was fitted; null where none is fitted. */
-export function turnsAt(parts: readonly FittedPart[], work: readonly WorkDone[], at: number): number | null {
+/** Turns the adjustable sheave stood open at an instant, by the work since it was installed; null where none is installed. */
+export function turnsAt(parts: readonly InstalledPart[], work: readonly WorkDone[], at: number): number | null {
   const sheave = partAt(parts, 'motor-sheave', at)
   if (sheave?.type !== 'adjustable') return null
-  const fitted = parts.find((p) => p.spec === sheave)?.fittedAt ?? -Infinity
+  const installed = parts.find((p) => p.spec === sheave)?.installedAt ?? -Infinity
   const turned = work
-    .filter((w) => w.kind === 'sheave-turned' && w.turns !== undefined && w.at >= fitted)
+    .filter((w) => w.kind === 'sheave-turned' && w.turns !== undefined && w.at >= installed)
     .sort((a, b) => a.at - b.at)
   const last = turned.filter((w) => w.at <= at).at(-1)
   if (last?.turns) return last.turns.after
@@ -161,7 +161,7 @@ export function turnsAt(parts: readonly FittedPart[], work: readonly WorkDone[],
 }
 
 /** Pitch diameters at an instant, mm; null where a sheave is not known. */
-export function sheavesAt(parts: readonly FittedPart[], work: readonly WorkDone[], at: number) {
+export function sheavesAt(parts: readonly InstalledPart[], work: readonly WorkDone[], at: number) {
   const sheave = partAt(parts, 'motor-sheave', at)
   const turns = turnsAt(parts, work, at)
   const driver =

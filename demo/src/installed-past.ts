@@ -1,5 +1,5 @@
 import type { OrganizationFile } from '@motor-round/contract'
-import type { PartIn } from '@motor-round/core/fitted'
+import type { PartIn } from '@motor-round/core/installed'
 import type { Random } from '@motor-round/core/machine'
 import type { DriveTrain } from './drive-train.ts'
 import { seededId } from './ids.ts'
@@ -29,13 +29,13 @@ const stories: Readonly<Record<string, Story>> = {
   'wheel-backward': { wheel: 45, alone: true },
   'wheel-too-fast': { alone: true },
 }
-/** Stories that live in the amps: no other work may begin a new epoch under them. */
-const inAmps = ['bearing-drags', 'filter-wall', 'belt-slips', 'damper-shut', 'wheel-dirty', 'twin-off', 'stand-in']
+/** Stories that live in the amps: no other work may begin a new baseline under them. */
+const inAmps = ['bearing-drags', 'filter-wall', 'belt-slips', 'damper-shut', 'wheel-dirty', 'twin-off', 'substitute']
 
 /** Filters go by their schedule; everything else on this record went because it was worn. */
 const outFor = (why: string): 'worn' | 'schedule' => (why === 'loaded' ? 'schedule' : 'worn')
 
-/** The past of a machine's drive train: what was fitted when, what was turned, greased and cleaned. */
+/** The past of a machine's drive train: what was installed when, what was turned, greased and cleaned. */
 export function pastOf(
   machineId: string,
   spec: MachineSpec,
@@ -64,13 +64,13 @@ export function pastOf(
       id: seededId(random, at(days).getTime()),
       machineId,
       part,
-      fittedAt: at(days).toISOString(),
+      installedAt: at(days).toISOString(),
       why,
-      standIn: false,
+      substitute: false,
       removedAt: out === null ? null : at(out).toISOString(),
       removedFor: out === null ? null : outFor(outWhy),
       removedWhy: outWhy,
-      fittedBy: 'Mosi Okonjo',
+      installedBy: 'Mosi Okonjo',
     })
   const built = 4 * 365 + Math.round(random.between(900, 2200))
   if (random.next() < 0.6) put(Math.round(random.between(300, 700)), 'greased', 'two strokes each end')

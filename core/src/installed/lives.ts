@@ -14,10 +14,10 @@ const dayMs = 86_400_000
  * a reason nobody told would have lasted longer. Instants in ms.
  */
 export const lifeOf = (
-  part: { readonly fittedAt: number; readonly removedAt: number | null; readonly removedFor: RemovedFor | null },
+  part: { readonly installedAt: number; readonly removedAt: number | null; readonly removedFor: RemovedFor | null },
   now: number,
 ): PartLife => ({
-  days: Math.max(0, ((part.removedAt ?? now) - part.fittedAt) / dayMs),
+  days: Math.max(0, ((part.removedAt ?? now) - part.installedAt) / dayMs),
   ended: part.removedAt !== null && part.removedFor === 'worn',
 })
 

@@ -1,5 +1,5 @@
 import type { MachinePage, Motor } from '@motor-round/contract'
-import type { RemovedFor } from '@motor-round/core/fitted'
+import type { RemovedFor } from '@motor-round/core/installed'
 import { questionPlate, readColumns, type Plate } from '@motor-round/core/plate'
 import { Button, Input, Select, Switch } from 'antd'
 import { useState } from 'react'
@@ -27,19 +27,19 @@ function voltsOf(plate: Plate): number[] {
   }
 }
 
-function FitForm({ page, now }: { page: MachinePage; now: number }) {
+function InstallForm({ page, now }: { page: MachinePage; now: number }) {
   const { machine, motor } = page
   const [id] = useState(() => uuid())
   // The motor that was in place when one began to type: another that is entered meanwhile is told.
   const [seen] = useState(motor?.id ?? null)
   const [plate, setPlate] = useState<Plate>({ phases: machine.phases, hz: motor?.plate.hz ?? '60' })
   const [connection, setConnection] = useState<number | null>(null)
-  const [fittedAt, setFittedAt] = useState(() => localInput(now))
+  const [installedAt, setInstalledAt] = useState(() => localInput(now))
   const [removedFor, setRemovedFor] = useState<RemovedFor | null>(null)
   const [removedWhy, setRemovedWhy] = useState('')
   const [why, setWhy] = useState('')
-  const [standIn, setStandIn] = useState(false)
-  const [fit, attempt] = api.useFitMotorMutation()
+  const [substitute, setSubstitute] = useState(false)
+  const [fit, attempt] = api.useInstallMotorMutation()
   const { save, trouble } = useSaveOrKeep()
   const navigate = useNavigate()
   const back = useWayBack(`/machines/${machine.id}`)
@@ -48,17 +48,17 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
   const server = failure?.problem.status === 409 ? (failure.problem.current as Motor | undefined) : undefined
   const missing = [
     ...(Object.keys(plate).length <= 2 ? ['at least one field of the nameplate'] : []),
-    ...(fittedAt === '' ? ['the day it was installed'] : []),
+    ...(installedAt === '' ? ['the day it was installed'] : []),
   ]
-  const at = () => (fittedAt === '' ? '' : new Date(fittedAt).toISOString())
+  const at = () => (installedAt === '' ? '' : new Date(installedAt).toISOString())
   const send = (replaces: string | null) => {
     const body = {
       id,
       plate,
       connectionVolts: connection,
-      fittedAt: at(),
+      installedAt: at(),
       why,
-      standIn,
+      substitute,
       removedFor,
       removedWhy,
       replaces,
@@ -105,8 +105,8 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
           ))}
         </div>
         <section className="sheet stack">
-          <Field label="Installed" error={fieldMessage(failure, 'fittedAt')}>
-            <DayTimeInput label="Installed" value={fittedAt} onChange={setFittedAt} />
+          <Field label="Installed" error={fieldMessage(failure, 'installedAt')}>
+            <DayTimeInput label="Installed" value={installedAt} onChange={setInstalledAt} />
           </Field>
           <Field label="Connected for">
             <Select<number>
@@ -132,13 +132,16 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
           </Field>
           <Field label="Temporary substitute">
             <span>
-              <Switch aria-label="Stand-in" checked={standIn} onChange={setStandIn} />
+              <Switch aria-label="Temporary substitute" checked={substitute} onChange={setSubstitute} />
             </span>
           </Field>
           {server && failure ? (
             <StaleNote
               told={messageOf(failure)}
-              differences={motorDifferences({ plate, connectionVolts: connection, fittedAt: at(), standIn }, server)}
+              differences={motorDifferences(
+                { plate, connectionVolts: connection, installedAt: at(), substitute },
+                server,
+              )}
               mineWords="My motor was installed later"
               keepMine={() => send(server.id)}
               takeTheirs={() => void navigate(back)}
@@ -172,12 +175,12 @@ function FitForm({ page, now }: { page: MachinePage; now: number }) {
 }
 
 /** Enter the first plate of a machine, or replace its motor. */
-export function FitMotor() {
+export function InstallMotor() {
   const id = useParams()['id'] ?? ''
   const page = api.useMachinePageQuery({ params: { id } }).currentData
   const mayEdit = useMay('mechanic')
   const now = useNow()
   if (!page) return <p className="page">Loading …</p>
   if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
-  return <FitForm key={id} page={page} now={now} />
+  return <InstallForm key={id} page={page} now={now} />
 }

@@ -1,5 +1,5 @@
 import { beltSections } from '@motor-round/core/drivetrain'
-import { removedForKinds, type DriveLayout, type PartSpecs } from '@motor-round/core/fitted'
+import { removedForKinds, type DriveLayout, type PartSpecs } from '@motor-round/core/installed'
 import { z } from 'zod'
 import { id, instant, line, text, version } from './common.ts'
 
@@ -81,9 +81,9 @@ export const partBody = z
   .strictObject({
     id,
     part: partIn,
-    fittedAt: instant,
+    installedAt: instant,
     why: text(400).default(''),
-    standIn: z.boolean().default(false),
+    substitute: z.boolean().default(false),
   })
   .meta({ id: 'PartBody' })
 
@@ -91,17 +91,17 @@ export const removedFor = z.enum(removedForKinds).nullable()
 /** Why the one in place comes out: by the kinds that are counted, and in words. */
 export const cameOut = { removedFor: removedFor.default(null), removedWhy: text(400).default('') }
 
-export const fittedPart = partBody
+export const installedPart = partBody
   .extend({
     machineId: id,
     version,
     removedAt: instant.nullable(),
     removedFor,
     removedWhy: z.string(),
-    fittedBy: z.string(),
+    installedBy: z.string(),
   })
-  .meta({ id: 'FittedPart' })
-export type PartRecord = z.infer<typeof fittedPart>
+  .meta({ id: 'InstalledPart' })
+export type PartRecord = z.infer<typeof installedPart>
 
 /** How the drive stands, besides its parts. Lengths in millimetres. */
 export const driveLayout = z

@@ -9,7 +9,7 @@ import {
   sheavesAt,
   turnsAt,
   unknownLayout,
-  type FittedPart,
+  type InstalledPart,
   type PartSpecs,
   type RemovedFor,
 } from './index.ts'
@@ -27,13 +27,13 @@ const adjustable: PartSpecs['motor-sheave'] = {
   turns: 2,
 }
 const fixed: PartSpecs['motor-sheave'] = { type: 'fixed', section: 'B', pitch: 100, grooves: 1 }
-const parts: FittedPart[] = [
-  { slot: 'motor-sheave', spec: adjustable, fittedAt: 100 * day, removedAt: 300 * day },
-  { slot: 'motor-sheave', spec: fixed, fittedAt: 300 * day, removedAt: null },
+const parts: InstalledPart[] = [
+  { slot: 'motor-sheave', spec: adjustable, installedAt: 100 * day, removedAt: 300 * day },
+  { slot: 'motor-sheave', spec: fixed, installedAt: 300 * day, removedAt: null },
   {
     slot: 'driven-sheave',
     spec: { type: 'fixed', section: 'B', pitch: 220, grooves: 1 },
-    fittedAt: 0,
+    installedAt: 0,
     removedAt: null,
   },
 ]
@@ -44,7 +44,7 @@ const turned = (at: number, before: number | null, after: number): WorkDone => (
   turns: { before, after },
 })
 
-describe('what is fitted', () => {
+describe('what is installed', () => {
   it('is what was in the slot then; what went in first speaks for the time before it was entered', () => {
     expect(partAt(parts, 'motor-sheave', 200 * day)).toBe(adjustable)
     expect(partAt(parts, 'motor-sheave', 300 * day)).toBe(fixed)
@@ -52,7 +52,9 @@ describe('what is fitted', () => {
     expect(partAt(parts, 'wheel', 10 * day)).toBeNull()
   })
   it('has no part in a slot that was emptied', () => {
-    const out: FittedPart[] = [{ slot: 'filters', spec: { count: 4, size: '20×20×2' }, fittedAt: 0, removedAt: 5 }]
+    const out: InstalledPart[] = [
+      { slot: 'filters', spec: { count: 4, size: '20×20×2' }, installedAt: 0, removedAt: 5 },
+    ]
     expect(partAt(out, 'filters', 6)).toBeNull()
   })
   it('counts turns from what was told at fitting and by the work since', () => {
@@ -73,11 +75,11 @@ describe('what is fitted', () => {
 })
 
 describe('how a drive stands', () => {
-  const stands = (list: readonly FittedPart[], at = 400) => driveAt(list, [], unknownLayout, at * day)
-  const belts: FittedPart = {
+  const stands = (list: readonly InstalledPart[], at = 400) => driveAt(list, [], unknownLayout, at * day)
+  const belts: InstalledPart = {
     slot: 'belts',
     spec: { section: 'BX', number: 63, count: 2 },
-    fittedAt: 0,
+    installedAt: 0,
     removedAt: null,
   }
   it('takes section and count from the belts, else from the sheave in place', () => {
@@ -119,14 +121,14 @@ describe('how a drive stands', () => {
 describe('the lives of parts', () => {
   it('end where a part wore out or failed, and nowhere else', () => {
     const out = (removedFor: RemovedFor | null) =>
-      lifeOf({ fittedAt: 2 * day, removedAt: 12 * day, removedFor }, 30 * day)
+      lifeOf({ installedAt: 2 * day, removedAt: 12 * day, removedFor }, 30 * day)
     expect(out('worn')).toEqual({ days: 10, ended: true })
     for (const other of ['schedule', 'other', null] as const) expect(out(other)).toEqual({ days: 10, ended: false })
-    expect(lifeOf({ fittedAt: 2 * day, removedAt: null, removedFor: null }, 30 * day)).toEqual({
+    expect(lifeOf({ installedAt: 2 * day, removedAt: null, removedFor: null }, 30 * day)).toEqual({
       days: 28,
       ended: false,
     })
-    expect(lifeOf({ fittedAt: 2 * day, removedAt: null, removedFor: null }, day).days).toBe(0)
+    expect(lifeOf({ installedAt: 2 * day, removedAt: null, removedFor: null }, day).days).toBe(0)
   })
   const life = (days: number, ended = true) => ({ days, ended })
   it('are told by the product-limit estimate, as the textbook case works it out', () => {

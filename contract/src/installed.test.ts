@@ -50,9 +50,9 @@ describe('a part on the wire', () => {
     expect(wrong({ turns: 8 })).toContain('more than its greatest turns')
     expect(wrong({ step: 0.25 })).not.toBe('[]')
   })
-  it('is fitted at an instant with a zone', () => {
-    const body = { id, part: { slot: 'filters', spec: { count: 4, size: '20 × 20' } }, fittedAt: '2026-11-25 09:00' }
-    expect(paths(partBody.safeParse(body))[0]).toMatch(/^fittedAt/)
+  it('is installed at an instant with a zone', () => {
+    const body = { id, part: { slot: 'filters', spec: { count: 4, size: '20 × 20' } }, installedAt: '2026-11-25 09:00' }
+    expect(paths(partBody.safeParse(body))[0]).toMatch(/^installedAt/)
   })
 })
 
