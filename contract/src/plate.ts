@@ -113,6 +113,9 @@ export const plate = z
   })
   .meta({ id: 'Plate' }) satisfies z.ZodType<Plate>
 
+/** A nameplate while it is typed: each field by itself, whether or not they fit together yet. */
+export const plateAsTyped = z.strictObject(plate.shape)
+
 export const unitPlate = z
   .strictObject({ volts: short, amps: short })
   .superRefine((p, ctx) => {

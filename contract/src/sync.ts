@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { roofMap } from './roof-map.ts'
 import { id, instant, line, text } from './common.ts'
+import { plateAsTyped } from './plate.ts'
 import { conditionClosingBody } from './condition.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { cameOut, partBody } from './installed.ts'
@@ -15,6 +16,12 @@ import { visitBody, workBody } from './visit.ts'
  * by then, both are shown.
  */
 export const motorInstalled = motorBody.extend({ machineId: id, ...cameOut, replaces: id.nullable() })
+
+/** The same while it is typed on a device. The day is as a form has it, without a zone. */
+export const motorDraft = motorInstalled
+  .omit({ machineId: true })
+  .extend({ plate: plateAsTyped, installedAt: z.string().max(40) })
+export type MotorDraft = z.output<typeof motorDraft>
 /** A part installed offline. */
 export const partInstalled = partBody.extend({ machineId: id, ...cameOut })
 /** A nameplate corrected offline; `id` is the correction's own, `version` that of the nameplate it was made on. */

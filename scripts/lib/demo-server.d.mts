@@ -1,6 +1,8 @@
 export interface Running {
   /** Address without a slash at the end. */
   base: string
+  /** Path of the one-time link by which a server without users gets its first lead. */
+  firstLead: string | null
   end: () => Promise<void>
   kill: () => Promise<void>
 }
@@ -10,3 +12,4 @@ export declare function builtServer(options: {
   env?: Record<string, string>
 }): Promise<Running>
 export declare function copyOf(url: string): Promise<string>
+export declare function emptyBeside(url: string): Promise<string>

@@ -13,7 +13,8 @@ export const fixedNow = '2026-11-25T09:00:00Z'
 /**
  * The built server over a database, loaded with the demo when that is empty.
  * @param {{url: string, port?: number, env?: Record<string, string>}} options
- * @returns {Promise<{base: string, end: () => Promise<void>, kill: () => Promise<void>}>} `kill` leaves it no time for anything
+ * @returns {Promise<{base: string, firstLead: string | null, end: () => Promise<void>, kill: () => Promise<void>}>} `kill` leaves it
+ * no time for anything; `firstLead` is the one-time link of a server without users
  */
 export async function builtServer({ url, port, env = {} }) {
   const use = port ?? (await anyPort())
@@ -38,24 +39,29 @@ export async function builtServer({ url, port, env = {} }) {
   }
   const end = () => endBy('SIGTERM')
   const kill = () => endBy('SIGKILL')
-  await new Promise((done, fail) => {
+  const said = await new Promise((done, fail) => {
     server.stdout.once('data', done)
     server.once('exit', () => fail(new Error('the server did not start')))
   })
-  return { base: `http://127.0.0.1:${use}`, end, kill }
+  return { base: `http://127.0.0.1:${use}`, firstLead: JSON.parse(String(said)).firstLead, end, kill }
 }
 
-/** A copy of a database nobody is connected to, beside it: its URL. */
-export async function copyOf(url) {
-  const of = new URL(url).pathname.slice(1)
-  const name = `${of}_${randomUUID().replaceAll('-', '')}`
+/** A new database beside another, from a template: its URL. */
+async function newDatabase(url, template) {
+  const name = `${new URL(url).pathname.slice(1)}_${randomUUID().replaceAll('-', '')}`
   const at = (database) => Object.assign(new URL(url), { pathname: `/${database}` }).href
   const admin = new pg.Client(at('postgres'))
   await admin.connect()
-  await admin.query(`create database ${name} template ${of}`)
+  await admin.query(`create database ${name} template ${template}`)
   await admin.end()
   return at(name)
 }
+
+/** A copy of a database nobody is connected to, beside it: its URL. */
+export const copyOf = (url) => newDatabase(url, new URL(url).pathname.slice(1))
+
+/** An empty database beside another: its URL. */
+export const emptyBeside = (url) => newDatabase(url, 'template0')
 
 /** A throwaway cluster with a database in it, and how it goes away; `durable` keeps the safety on, as in life. */
 export async function throwawayCluster({ durable = false } = {}) {

@@ -1,4 +1,5 @@
 export * as show from './format.ts'
+export { placeWords } from './place-words.ts'
 export { parseFigure } from './parse-number.ts'
 export {
   findQuantity,

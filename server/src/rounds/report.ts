@@ -4,6 +4,7 @@ import { minutesTook, roundVisitState, type RoundPage } from '@motor-round/contr
 import {
   convert,
   findQuantity,
+  placeWords,
   legPositions,
   linePositions,
   show,
@@ -100,7 +101,9 @@ function readingWords(x: Reading, units: ShownUnits): string {
   const unit = shownUnit(x.quantity, units)
   const value = q ? Math.round(convert(x.value, q.unit, unit) * 100) / 100 : x.value
   const shown = `${x.how === 'over-range' ? 'over ' : ''}${value}`
-  return [q?.title ?? x.quantity, x.position, shown, writtenUnit(unit)].filter(Boolean).join(' ')
+  return [q?.title ?? x.quantity, placeWords(x.quantity, x.position), shown, writtenUnit(unit)]
+    .filter(Boolean)
+    .join(' ')
 }
 
 /** Everything that is open at the machines of a round, since when, and what answers it. */

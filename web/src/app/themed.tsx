@@ -45,6 +45,7 @@ export function Themed({ children }: { children: ReactNode }) {
         algorithm: theme === 'plant' ? antdTheme.darkAlgorithm : antdTheme.defaultAlgorithm,
         token: {
           ...(theme === 'plant' ? plant : day),
+          colorLink: theme === 'plant' ? plant.colorPrimary : day.colorPrimary,
           borderRadius: 0,
           borderRadiusLG: 0,
           borderRadiusSM: 0,
@@ -59,6 +60,7 @@ export function Themed({ children }: { children: ReactNode }) {
         components: {
           Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 },
           Form: { itemMarginBottom: 0, verticalLabelPadding: '0 0 4px', labelColor: 'var(--ink-2)' },
+          Descriptions: { labelColor: 'var(--ink-2)', itemPaddingBottom: 6 },
           Table: {
             headerBg: 'transparent',
             headerSortActiveBg: 'transparent',

@@ -1,7 +1,7 @@
 import { levels } from '@motor-round/core/judge'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
-import { Choice, FailureNote, Field, StaleNote } from './fields/index.ts'
+import { Choice, FailureNote, Field } from './fields/index.ts'
 import { LevelMark, levelWords } from './level-mark/index.ts'
 import { Spark } from './spark/index.ts'
 
@@ -80,18 +80,6 @@ describe('what went wrong, where the person looks', () => {
     expect(h).toContain('volts: not a number')
     expect(h).toContain('amps: too few')
   })
-  it('puts mine beside theirs when somebody saved first', () => {
-    const h = html(
-      <StaleNote
-        told="Brin Hallow changed it meanwhile."
-        differences={[{ what: 'Supply, V', mine: '480', theirs: '208' }]}
-        keepMine={nothing}
-        takeTheirs={nothing}
-      />,
-    )
-    for (const words of ['Brin Hallow changed it meanwhile.', 'Supply, V', '480', '208', 'Keep mine', 'Keep theirs'])
-      expect(h).toContain(words)
-  })
 })
 
 describe('the spark of the latest loads', () => {
@@ -101,7 +89,7 @@ describe('the spark of the latest loads', () => {
     expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('spark-over')
     expect(html(<Spark values={[0.9, 0.92, 0.94]} />)).toContain('spark-end')
   })
-  it('recirculated its box whatever the loads', () => {
+  it('stays in its box whatever the loads', () => {
     const ys = /points="([^"]*)"/
       .exec(html(<Spark values={[0.01, 2.4, 0.8]} />))?.[1]
       ?.split(' ')

@@ -2,8 +2,8 @@
 import 'fake-indexeddb/auto'
 import { configure } from '@testing-library/react'
 
-// Without a layout nothing is hidden: looking each time whether it is takes most of a test's time.
-configure({ defaultHidden: true })
+// Without a layout nothing is hidden: looking each time whether it is takes most of a test's time. A busy machine answers late.
+configure({ defaultHidden: true, asyncUtilTimeout: 15_000 })
 
 // What jsdom leaves out of a browser and the interface asks for: layout is not drawn here, so nothing is ever observed.
 const still = { matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }

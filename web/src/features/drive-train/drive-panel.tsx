@@ -9,6 +9,7 @@ import { beltWords, driveOf, inPlace, pairOf, slotsOf, tensionOf } from './drive
 import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
 import './drive-train.css'
+import { Facts } from '../../parts/facts/index.ts'
 
 /** The drive train on a machine's page: the belt to scale, what its span asks for, what is installed. */
 export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: number; mayEdit: boolean }) {
@@ -40,18 +41,14 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
           {`Press ${amount(convert(asked.span / 64, 'm', 'in'), 'in', page.site.units)} with ${pounds(force.least).split(' ')[0] ?? ''} to ${pounds(force.greatest)}`}
         </p>
       ) : null}
-      <dl className="facts">
-        {installed.map((p) => (
-          <div key={p.id}>
-            <dt>
-              {slotWords[p.part.slot]
-                .replace('Bearing, drive end', 'Drive end')
-                .replace('Bearing, opposite end', 'Other end')}
-            </dt>
-            <dd>{partWords(p.part, unit)}</dd>
-          </div>
-        ))}
-      </dl>
+      <Facts
+        rows={installed.map((p) => [
+          slotWords[p.part.slot]
+            .replace('Bearing, drive end', 'Drive end')
+            .replace('Bearing, opposite end', 'Other end'),
+          partWords(p.part, unit),
+        ])}
+      />
       <div className="row drive-buttons">
         <Link to={`/machines/${machine.id}/drive`}>
           <Button>{mayEdit ? 'Add or correct parts' : 'Parts and history'}</Button>

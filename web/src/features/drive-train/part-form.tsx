@@ -108,7 +108,7 @@ export function PartForm({
           <>
             <CameOut value={outFor} onChange={setOutFor} />
             <Field label="What was wrong with the old one">
-              <Input value={outWhy} maxLength={400} placeholder="cracked" onChange={(e) => setOutWhy(e.target.value)} />
+              <Input value={outWhy} maxLength={400} onChange={(e) => setOutWhy(e.target.value)} />
             </Field>
           </>
         ) : null}

@@ -1,4 +1,5 @@
 import { Link } from 'react-router'
+import { Facts } from '../../parts/facts/index.ts'
 
 const keys: readonly [string, string][] = [
   ['/', 'Find a machine, a screen, a calculator, a limit or an action'],
@@ -18,16 +19,7 @@ export function Keys() {
         New here? <Link to="/machines?tour=1">Take the three-minute tour</Link>.
       </p>
       <div className="sheet">
-        <table className="table">
-          <tbody>
-            {keys.map(([key, does]) => (
-              <tr key={key}>
-                <th scope="row">{key}</th>
-                <td>{does}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Facts rows={keys} />
       </div>
     </div>
   )

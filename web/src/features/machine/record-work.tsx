@@ -94,12 +94,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
         </Field>
         {part ? <CameOut value={removedFor} onChange={setRemovedFor} /> : null}
         <Field label="Notes">
-          <Input
-            value={note}
-            maxLength={400}
-            placeholder="closed half a turn"
-            onChange={(e) => setNote(e.target.value)}
-          />
+          <Input value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
         </Field>
       </div>
       {part ? (

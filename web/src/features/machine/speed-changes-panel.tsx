@@ -1,6 +1,6 @@
 import type { MachinePage, SpeedChangeRecord } from '@motor-round/contract'
 import { show } from '@motor-round/core/quantity'
-import { Button, Input } from 'antd'
+import { Button, Descriptions, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -58,34 +58,38 @@ function PlannedChange({
         {p.newBelt ? `, belt ${p.newBelt.section}${p.newBelt.number}` : ''}
         {p.center === null ? '' : `, centers ${showLength(p.center, unit)}`}
       </p>
-      <table className="change-proof">
-        <thead>
-          <tr>
-            <th scope="col">Before</th>
-            <th scope="col">Predicted</th>
-            <th scope="col">Measured</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td>{show.amps(p.was)} A</td>
-            <td>
-              {show.amps(p.amps)} A <small>{`${show.amps(p.low)} to ${show.amps(p.high)}`}</small>
-            </td>
-            <td>
-              {speedChange.measured ? (
-                <>
-                  {show.amps(speedChange.measured.amps)} A <small>{proof(speedChange)}</small>
-                </>
-              ) : speedChange.doneAt === null ? (
-                '–'
-              ) : (
-                'take readings'
-              )}
-            </td>
-          </tr>
-        </tbody>
-      </table>
+      <Descriptions
+        className="change-proof"
+        layout="vertical"
+        size="small"
+        colon={false}
+        column={3}
+        items={[
+          { key: 'was', label: 'Before', children: `${show.amps(p.was)} A` },
+          {
+            key: 'amps',
+            label: 'Predicted',
+            children: (
+              <>
+                {show.amps(p.amps)} A <small>{`${show.amps(p.low)} to ${show.amps(p.high)}`}</small>
+              </>
+            ),
+          },
+          {
+            key: 'measured',
+            label: 'Measured',
+            children: speedChange.measured ? (
+              <>
+                {show.amps(speedChange.measured.amps)} A <small>{proof(speedChange)}</small>
+              </>
+            ) : speedChange.doneAt === null ? (
+              '–'
+            ) : (
+              'take readings'
+            ),
+          },
+        ]}
+      />
       <p className="quiet">
         {speedChange.by}, {shortDay(speedChange.madeAt, now)}
         {speedChange.doneAt ? ` · done ${shortDay(speedChange.doneAt, now)}` : ''}

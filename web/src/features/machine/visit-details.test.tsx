@@ -39,7 +39,7 @@ describe('all that was read at a visit', () => {
       'T2-T3 open',
       'L1 84.0 A peak',
       'motor 115 °F',
-      'run 7.49 µF',
+      'run section 7.49 µF',
       'L1 0.2 V',
     ])
       expect(t).toContain(figure)

@@ -3,12 +3,14 @@ import { checkDefinitions, unknownControls, type Ask, type MachineFacts } from '
 import {
   convert,
   findQuantity,
+  placeWords,
   shownUnit,
   writtenUnit,
   show,
   type Reading,
   type ShownUnits,
 } from '@motor-round/core/quantity'
+import { Facts } from '../../parts/facts/index.ts'
 
 /** What the table of visits shows by itself. */
 const inTable = new Set(['volts_ll', 'volts_ln', 'amps', 'hz'])
@@ -30,7 +32,7 @@ function figure(r: Reading, units: ShownUnits): string {
                 ? `${show.amps(r.value)} A`
                 : `${Math.round(convert(r.value, unit, shownUnit(r.quantity, units)) * 100) / 100} ${writtenUnit(shownUnit(r.quantity, units))}`
   const how = r.how === 'unsteady' || r.how === 'peak' ? ` ${r.how}` : ''
-  return `${r.position} ${text}${how}`
+  return `${placeWords(r.quantity, r.position)} ${text}${how}`.trim()
 }
 
 const everything: MachineFacts = {
@@ -56,37 +58,27 @@ export const hasDetails = (s: VisitRecord): boolean =>
 export function VisitDetails({ visit, units }: { visit: VisitRecord; units: ShownUnits }) {
   const codes = [...new Set(visit.readings.map((r) => r.quantity))].filter((q) => !inTable.has(q))
   return (
-    <dl className="facts visit-details">
-      {codes.map((code) => (
-        <div key={code}>
-          <dt>{findQuantity(code)?.title}</dt>
-          <dd>
-            {visit.readings
-              .filter((r) => r.quantity === code)
-              .map((r) => figure(r, units))
-              .join(', ')}
-          </dd>
-        </div>
-      ))}
-      {Object.entries(visit.answers).flatMap(([id, value]) => {
-        const ask = asks.get(id)
-        if (!ask || ask.kind === 'reading') return []
-        const words = ask.kind === 'choice' ? (ask.options.find(([v]) => v === value)?.[1] ?? value) : value
-        return [
-          <div key={id}>
-            <dt>{ask.label}</dt>
-            <dd>{words}</dd>
-          </div>,
-        ]
-      })}
-      {visit.passes.map((p) => (
-        <div key={p.gate}>
-          <dt>Override: {p.gate}</dt>
-          <dd>
-            {p.by}: {p.reason}
-          </dd>
-        </div>
-      ))}
-    </dl>
+    <Facts
+      columns={2}
+      rows={[
+        ...codes.map(
+          (code) =>
+            [
+              findQuantity(code)?.title ?? code,
+              visit.readings
+                .filter((r) => r.quantity === code)
+                .map((r) => figure(r, units))
+                .join(', '),
+            ] as const,
+        ),
+        ...Object.entries(visit.answers).flatMap(([id, value]) => {
+          const ask = asks.get(id)
+          if (!ask || ask.kind === 'reading') return []
+          const words = ask.kind === 'choice' ? (ask.options.find(([v]) => v === value)?.[1] ?? value) : value
+          return [[ask.label, words] as const]
+        }),
+        ...visit.passes.map((p) => [`Override: ${p.gate}`, `${p.by}: ${p.reason}`] as const),
+      ]}
+    />
   )
 }

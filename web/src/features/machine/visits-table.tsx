@@ -1,8 +1,10 @@
 import type { VisitRecord } from '@motor-round/contract'
 import { legPositions, linePositions, neutralPositions, show, type ShownUnits } from '@motor-round/core/quantity'
-import { Fragment, useState } from 'react'
+import { Button, Table, type TableColumnsType } from 'antd'
+import { useState } from 'react'
 import { Link } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
+import { DataTable } from '../../parts/data-table/index.ts'
 import { hasDetails, VisitDetails } from './visit-details.tsx'
 
 const figures = (
@@ -45,82 +47,75 @@ export function VisitsTable({
   mayCorrect: boolean
   units: ShownUnits
 }) {
-  const [open, setOpen] = useState<string | null>(null)
   const [all, setAll] = useState(false)
   const shown = all ? visits : visits.slice(0, 12)
+  const columns: TableColumnsType<VisitRecord> = [
+    { title: 'Date', key: 'date', rowScope: 'row', className: 'day', render: (_, s) => dayTime(s.takenAt) },
+    {
+      title: 'Volts',
+      key: 'volts',
+      className: 'figures',
+      render: (_, s) =>
+        `${figures(s, 'volts_ll', linePositions, asVolts) || figures(s, 'volts_ln', neutralPositions, asVolts) || '–'} V`,
+    },
+    {
+      title: 'Amps',
+      key: 'amps',
+      className: 'figures',
+      render: (_, s) =>
+        `${figures(s, 'amps', legPositions, show.ampsRow) || '–'} A${figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${hz} Hz`))}`,
+    },
+    { title: 'State', key: 'state', render: (_, s) => stateWords(s) },
+    { title: 'By', dataIndex: 'by' },
+    {
+      title: 'Note',
+      key: 'note',
+      render: (_, s) => (
+        <>
+          {s.note}
+          {s.supersedes ? <span className="quiet"> Corrects an earlier visit: {s.reason}</span> : null}
+          {s.supersededBy ? <span className="quiet"> Corrected, no longer counts.</span> : null}
+        </>
+      ),
+    },
+    Table.EXPAND_COLUMN,
+    {
+      title: <span className="visually-hidden">Correct</span>,
+      key: 'correct',
+      render: (_, s) =>
+        mayCorrect && !s.supersededBy ? (
+          <Link className="link-tall" to={`/machines/${s.machineId}/visit?corrects=${s.id}`}>
+            Correct
+          </Link>
+        ) : null,
+    },
+  ]
   return (
     <>
-      <div className="scroll-x" tabIndex={0} role="region" aria-label="Visits">
-        <table className="table visits-table">
-          <thead>
-            <tr>
-              <th>Date</th>
-              <th>Volts</th>
-              <th>Amps</th>
-              <th>State</th>
-              <th>By</th>
-              <th>Note</th>
-              <th>
-                <span className="visually-hidden">Correct</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((s) => (
-              <Fragment key={s.id}>
-                <tr className={s.supersededBy ? 'visit-replaced' : ''}>
-                  <td>{dayTime(s.takenAt)}</td>
-                  <td className="figures">
-                    {figures(s, 'volts_ll', linePositions, asVolts) ||
-                      figures(s, 'volts_ln', neutralPositions, asVolts) ||
-                      '–'}{' '}
-                    V
-                  </td>
-                  <td className="figures">
-                    {figures(s, 'amps', legPositions, show.ampsRow) || '–'} A
-                    {figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${hz} Hz`))}
-                  </td>
-                  <td>
-                    {stateWords(s)}
-                    {hasDetails(s) ? (
-                      <button
-                        type="button"
-                        className="link-button"
-                        aria-expanded={open === s.id}
-                        onClick={() => setOpen(open === s.id ? null : s.id)}
-                      >
-                        {open === s.id ? 'less' : 'All readings'}
-                      </button>
-                    ) : null}
-                  </td>
-                  <td>{s.by}</td>
-                  <td>
-                    {s.note}
-                    {s.supersedes ? <span className="quiet"> Corrects an earlier visit: {s.reason}</span> : null}
-                    {s.supersededBy ? <span className="quiet"> Corrected, no longer counts.</span> : null}
-                  </td>
-                  <td>
-                    {mayCorrect && !s.supersededBy ? (
-                      <Link to={`/machines/${s.machineId}/visit?corrects=${s.id}`}>Correct</Link>
-                    ) : null}
-                  </td>
-                </tr>
-                {open === s.id ? (
-                  <tr>
-                    <td colSpan={7}>
-                      <VisitDetails visit={s} units={units} />
-                    </td>
-                  </tr>
-                ) : null}
-              </Fragment>
-            ))}
-          </tbody>
-        </table>
-      </div>
+      <DataTable<VisitRecord>
+        label="Visits"
+        stacked
+        rowKey="id"
+        dataSource={[...shown]}
+        columns={columns}
+        rowClassName={(s) => (s.supersededBy ? 'visit-replaced' : '')}
+        expandable={{
+          rowExpandable: hasDetails,
+          expandedRowRender: (s) => <VisitDetails visit={s} units={units} />,
+          columnWidth: 130,
+          columnTitle: <span className="visually-hidden">All readings</span>,
+          expandIcon: ({ expanded, expandable, onExpand, record }) =>
+            expandable ? (
+              <Button type="link" size="small" aria-expanded={expanded} onClick={(e) => onExpand(record, e)}>
+                {expanded ? 'Fewer readings' : 'All readings'}
+              </Button>
+            ) : null,
+        }}
+      />
       {visits.length > shown.length ? (
-        <button type="button" className="link-button" onClick={() => setAll(true)}>
+        <Button type="link" onClick={() => setAll(true)}>
           Show {visits.length - shown.length} earlier visits
-        </button>
+        </Button>
       ) : null}
       {more > 0 ? <p className="quiet">{more} more are on record; export them under Import & export.</p> : null}
     </>

@@ -21,14 +21,9 @@ export function ControlsFields({
   set: (d: Partial<ControlsDraft>) => void
   failure: Failure | undefined
 }) {
-  const typed = (key: Texts, label: string, path: string, placeholder: string) => (
+  const typed = (key: Texts, label: string, path: string) => (
     <Field label={label} error={fieldMessage(failure, `controls.${path}`)}>
-      <Input
-        value={draft[key]}
-        inputMode="decimal"
-        placeholder={placeholder}
-        onChange={(e) => set({ [key]: e.target.value })}
-      />
+      <Input value={draft[key]} inputMode="decimal" onChange={(e) => set({ [key]: e.target.value })} />
     </Field>
   )
   return (
@@ -86,16 +81,16 @@ export function ControlsFields({
           onChange={(protection) => set({ protection })}
         />
       </Field>
-      {typed('protectionAmps', 'Rating, A', 'protectionAmps', '25')}
-      {typed('controlVolts', 'Control volts, V', 'controlVolts', '24')}
-      {typed('transformerIn', 'Power transformer, V in', 'transformer.ratedIn', '480')}
-      {typed('transformerOut', 'V out', 'transformer.ratedOut', '208')}
+      {typed('protectionAmps', 'Rating, A', 'protectionAmps')}
+      {typed('controlVolts', 'Control volts, V', 'controlVolts')}
+      {typed('transformerIn', 'Power transformer, V in', 'transformer.ratedIn')}
+      {typed('transformerOut', 'V out', 'transformer.ratedOut')}
       {phases === 1 ? (
         <>
-          {typed('capacitorRun', 'Run capacitor marked, µF', 'capacitor.run', '7.5')}
-          {typed('capacitorSecond', 'Second section, µF', 'capacitor.second', '')}
-          {typed('capacitorVolts', 'Capacitor, V', 'capacitor.volts', '440')}
-          {typed('capacitorTolerance', 'Tolerance printed, ± %', 'capacitor.tolerance', '6')}
+          {typed('capacitorRun', 'Run capacitor marked, µF', 'capacitor.run')}
+          {typed('capacitorSecond', 'Second section, µF', 'capacitor.second')}
+          {typed('capacitorVolts', 'Capacitor, V', 'capacitor.volts')}
+          {typed('capacitorTolerance', 'Tolerance printed, ± %', 'capacitor.tolerance')}
         </>
       ) : null}
       <Field label="Gas section in the unit">

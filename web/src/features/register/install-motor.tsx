@@ -1,12 +1,12 @@
-import type { MachinePage, Motor } from '@motor-round/contract'
-import type { RemovedFor } from '@motor-round/core/installed'
+import { motorDraft, type MachinePage, type Motor, type MotorDraft } from '@motor-round/contract'
 import { questionPlate, readColumns, type Plate } from '@motor-round/core/plate'
 import { Button, Input, Select, Switch } from 'antd'
-import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { fieldMessage, messageOf, type Failure } from '../../app/failure.ts'
+import { notKeptWords } from '../../app/device-text.ts'
+import { useKeptDraft } from '../../app/kept-draft.ts'
 import { localInput } from '../../app/local-input.ts'
 import { useNow } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
@@ -27,18 +27,27 @@ function voltsOf(plate: Plate): number[] {
   }
 }
 
+const readDraft = (kept: unknown): MotorDraft | null => motorDraft.safeParse(kept).data ?? null
+
 function InstallForm({ page, now }: { page: MachinePage; now: number }) {
   const { machine, motor } = page
-  const [id] = useState(() => uuid())
-  // The motor that was in place when one began to type: another that is entered meanwhile is told.
-  const [seen] = useState(motor?.id ?? null)
-  const [plate, setPlate] = useState<Plate>({ phases: machine.phases, hz: motor?.plate.hz ?? '60' })
-  const [connection, setConnection] = useState<number | null>(null)
-  const [installedAt, setInstalledAt] = useState(() => localInput(now))
-  const [removedFor, setRemovedFor] = useState<RemovedFor | null>(null)
-  const [removedWhy, setRemovedWhy] = useState('')
-  const [why, setWhy] = useState('')
-  const [substitute, setSubstitute] = useState(false)
+  const { draft, change, keep, forget, kept, resumed } = useKeptDraft(
+    `motor-round-motor ${machine.id}`,
+    readDraft,
+    (): MotorDraft => ({
+      id: uuid(),
+      plate: { phases: machine.phases, hz: motor?.plate.hz ?? '60' },
+      connectionVolts: null,
+      installedAt: localInput(now),
+      removedFor: null,
+      removedWhy: '',
+      why: '',
+      substitute: false,
+      // The motor that was in place when one began to type: another that is entered meanwhile is told.
+      replaces: motor?.id ?? null,
+    }),
+  )
+  const { plate, connectionVolts, installedAt, removedFor, removedWhy, why, substitute } = draft
   const [fit, attempt] = api.useInstallMotorMutation()
   const { save, trouble } = useSaveOrKeep()
   const navigate = useNavigate()
@@ -52,21 +61,13 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
   ]
   const at = () => (installedAt === '' ? '' : new Date(installedAt).toISOString())
   const send = (replaces: string | null) => {
-    const body = {
-      id,
-      plate,
-      connectionVolts: connection,
-      installedAt: at(),
-      why,
-      substitute,
-      removedFor,
-      removedWhy,
-      replaces,
-    }
+    const body = { ...draft, installedAt: at(), replaces }
     void save({ kind: 'motor', body: { ...body, machineId: machine.id } }, () =>
       fit({ params: { id: machine.id }, body }).unwrap(),
-    ).then((kept) => {
-      if (kept) void navigate(back)
+    ).then((saved) => {
+      if (!saved) return
+      forget()
+      void navigate(back)
     })
   }
   return (
@@ -87,16 +88,25 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
           be read”.
         </p>
       )}
+      {resumed ? (
+        <p className="quiet">
+          Continued from what was typed on this device and not saved.{' '}
+          <Button size="small" onClick={forget}>
+            Start over
+          </Button>
+        </p>
+      ) : null}
       <div className="fit-columns">
         <div className="stack">
           <PlateCard
             plate={plate}
             serviceVolts={machine.serviceVolts}
-            connectionVolts={connection}
+            connectionVolts={connectionVolts}
             caption="new"
             blanks
             begin
-            onChange={setPlate}
+            onChange={(p) => change({ plate: p })}
+            onType={(p) => keep({ plate: p })}
           />
           {questions.map((q) => (
             <p key={q.asks} className="plate-question">
@@ -106,45 +116,49 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
         </div>
         <section className="sheet stack">
           <Field label="Installed" error={fieldMessage(failure, 'installedAt')}>
-            <DayTimeInput label="Installed" value={installedAt} onChange={setInstalledAt} />
+            <DayTimeInput label="Installed" value={installedAt} onChange={(v) => change({ installedAt: v })} />
           </Field>
           <Field label="Connected for">
             <Select<number>
               aria-label="Connected for"
-              value={connection ?? 0}
+              value={connectionVolts ?? 0}
               options={[
                 { value: 0, label: `nearest ${machine.serviceVolts} V` },
                 ...voltsOf(plate).map((v) => ({ value: v, label: `${v} V` })),
               ]}
-              onChange={(v) => setConnection(v === 0 ? null : v)}
+              onChange={(v) => change({ connectionVolts: v === 0 ? null : v })}
             />
           </Field>
           {motor ? (
             <>
-              <CameOut value={removedFor} onChange={setRemovedFor} />
+              <CameOut value={removedFor} onChange={(v) => change({ removedFor: v })} />
               <Field label="What was wrong with the old one">
-                <Input value={removedWhy} maxLength={400} onChange={(e) => setRemovedWhy(e.target.value)} />
+                <Input value={removedWhy} maxLength={400} onChange={(e) => change({ removedWhy: e.target.value })} />
               </Field>
             </>
           ) : null}
           <Field label="Notes on the new one">
-            <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
+            <Input value={why} maxLength={400} onChange={(e) => change({ why: e.target.value })} />
           </Field>
           <Field label="Temporary substitute">
             <span>
-              <Switch aria-label="Temporary substitute" checked={substitute} onChange={setSubstitute} />
+              <Switch
+                aria-label="Temporary substitute"
+                checked={substitute}
+                onChange={(v) => change({ substitute: v })}
+              />
             </span>
           </Field>
           {server && failure ? (
             <StaleNote
               told={messageOf(failure)}
-              differences={motorDifferences(
-                { plate, connectionVolts: connection, installedAt: at(), substitute },
-                server,
-              )}
+              differences={motorDifferences({ plate, connectionVolts, installedAt: at(), substitute }, server)}
               mineWords="My motor was installed later"
               keepMine={() => send(server.id)}
-              takeTheirs={() => void navigate(back)}
+              takeTheirs={() => {
+                forget()
+                void navigate(back)
+              }}
             />
           ) : (
             <FailureNote
@@ -152,7 +166,7 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
               kept="Not saved; what you typed is kept here."
             />
           )}
-          <TroubleNote words={trouble} />
+          <TroubleNote words={trouble ?? (kept ? null : notKeptWords)} />
           {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
           <div className="row">
             <Button
@@ -160,11 +174,11 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
               size="large"
               loading={attempt.isLoading}
               disabled={missing.length > 0}
-              onClick={() => send(seen)}
+              onClick={() => send(draft.replaces)}
             >
               {motor ? 'Save replacement' : 'Save nameplate'}
             </Button>
-            <Link to={back}>
+            <Link to={back} onClick={forget}>
               <Button size="large">Cancel</Button>
             </Link>
           </div>

@@ -125,14 +125,14 @@ export function MachineFields({
       <Field label="Unit nameplate volts, if it lists the fan motor" error={fieldMessage(failure, 'unitPlate.volts')}>
         <Input
           value={draft.unitPlateVolts}
-          placeholder="208-230/460"
+          placeholder="as printed: 208-230/460"
           onChange={(e) => set({ unitPlateVolts: e.target.value })}
         />
       </Field>
       <Field label="Unit nameplate amps" error={fieldMessage(failure, 'unitPlate.amps')}>
         <Input
           value={draft.unitPlateAmps}
-          placeholder="27.0-25.6/12.8"
+          placeholder="as printed: 27.0-25.6/12.8"
           onChange={(e) => set({ unitPlateAmps: e.target.value })}
         />
       </Field>

@@ -12,7 +12,10 @@ import { blankPlace, PlaceFields, useMakePlace, usePlace, type PlaceDraft } from
 /** Add a machine: where it stands, what it is; its plate comes next. */
 export function NewMachine() {
   const [id] = useState(() => uuid())
-  const [place, setPlace] = useState<PlaceDraft>(blankPlace)
+  const [typed, setPlace] = useState<PlaceDraft | null>(null)
+  const sites = api.usePlacesQuery({}).data?.sites ?? []
+  // Where there is one site it is that one.
+  const place = typed ?? { ...blankPlace, site: sites.length === 1 ? (sites[0]?.name ?? '') : '' }
   const [machine, setMachine] = useState<MachineDraft>(blankMachine)
   const [failure, setFailure] = useState<Failure | undefined>()
   const found = usePlace(place)

@@ -54,7 +54,7 @@ export function useMakePlace() {
 }
 
 export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partial<PlaceDraft>) => void }) {
-  const { places, site, unit } = usePlace(draft)
+  const { places, site, area, unit } = usePlace(draft)
   const names = (list: readonly string[]) => list.map((value) => ({ value }))
   return (
     <div className="form-grid">
@@ -89,6 +89,19 @@ export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partia
               onChange={(v: string) => set({ area: v })}
             />
           </Field>
+          {area || draft.area.trim() === '' ? null : (
+            <Field label="Kind of area">
+              <Select<PlaceDraft['areaKind']>
+                aria-label="Kind of area"
+                value={draft.areaKind}
+                options={[
+                  { value: 'roof', label: 'roof' },
+                  { value: 'room', label: 'room' },
+                ]}
+                onChange={(areaKind) => set({ areaKind })}
+              />
+            </Field>
+          )}
           <Field label="Kind of unit">
             <Select<PlaceDraft['unitKind']>
               aria-label="Kind of unit"

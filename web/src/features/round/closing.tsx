@@ -1,4 +1,4 @@
-import { minutesTook, roundVisitState, stepId, stepState, type RoundPage } from '@motor-round/contract'
+import { minutesTook, roundVisitState, stepId, stepState, type RoundPage, type RoundVisit } from '@motor-round/contract'
 import { Button, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -8,6 +8,7 @@ import { dayTime, dueWords, shortDay } from '../../app/dates.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
+import { DataTable } from '../../parts/data-table/index.ts'
 import { FailureNote, Field } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { tagOf } from './words.ts'
@@ -97,51 +98,52 @@ export function Closing({ page }: { page: RoundPage }) {
             : ''}
         </span>
       </header>
-      <div className="scroll-x">
-        <table className="table round-table closing-table">
-          <thead>
-            <tr>
-              <th scope="col">Machine</th>
-              <th scope="col">Before</th>
-              <th scope="col">Now</th>
-              <th scope="col" className="num">
-                Took, min
-              </th>
-              <th scope="col">Due again</th>
-              <th scope="col">Result</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((s) => {
-              const skipped = page.events.find((e) => e.machineId === s.machineId && e.kind === 'skipped')
+      <DataTable<RoundVisit>
+        label="Visits of this round"
+        stacked
+        rowKey="machineId"
+        dataSource={rows}
+        columns={[
+          {
+            title: 'Machine',
+            key: 'machine',
+            rowScope: 'row',
+            className: 'closing-tag',
+            render: (_, s) => (
+              <Link className="link-tall" to={`/machines/${s.machineId}`}>
+                {tagOf(s)}
+              </Link>
+            ),
+          },
+          { title: 'Before', key: 'before', render: (_, s) => <LevelMark level={s.levelBefore ?? 'not judged'} /> },
+          { title: 'Now', key: 'now', render: (_, s) => <LevelMark level={s.level ?? 'not judged'} filled /> },
+          {
+            title: 'Took, min',
+            key: 'took',
+            className: 'num',
+            render: (_, s) => {
               const took1 = minutesTook(page.events, s.machineId)
-              return (
-                <tr key={s.machineId}>
-                  <td className="closing-tag">
-                    <Link to={`/machines/${s.machineId}`}>{tagOf(s)}</Link>
-                  </td>
-                  <td data-label="Was">
-                    <LevelMark level={s.levelBefore ?? 'not judged'} />
-                  </td>
-                  <td data-label="Now">
-                    <LevelMark level={s.level ?? 'not judged'} filled />
-                  </td>
-                  <td className="num" data-label="Took, min">
-                    {took1 === null ? '' : `${took1} of ${Math.round(s.minutes)}`}
-                  </td>
-                  <td data-label="Due again">{s.level === 'stop' ? 'now' : dueWords(s.dueAt, now).words}</td>
-                  <td>
-                    {roundVisitState(page.events, s.machineId) === 'skipped'
-                      ? `Skipped: ${skipped?.note ?? ''}`
-                      : s.headline}
-                    {unproved(page, s.machineId) ? ' No readings since the work.' : ''}
-                  </td>
-                </tr>
-              )
-            })}
-          </tbody>
-        </table>
-      </div>
+              return took1 === null ? '' : `${took1} of ${Math.round(s.minutes)}`
+            },
+          },
+          {
+            title: 'Due again',
+            key: 'due',
+            className: 'day',
+            render: (_, s) => (s.level === 'stop' ? 'now' : dueWords(s.dueAt, now).words),
+          },
+          {
+            title: 'Result',
+            key: 'result',
+            render: (_, s) => {
+              const skipped = page.events.find((e) => e.machineId === s.machineId && e.kind === 'skipped')
+              const came =
+                roundVisitState(page.events, s.machineId) === 'skipped' ? `Skipped: ${skipped?.note ?? ''}` : s.headline
+              return `${came}${unproved(page, s.machineId) ? ' No readings since the work.' : ''}`
+            },
+          },
+        ]}
+      />
       <Found page={page} />
       <div className="row round-files">
         <a href={`${files}/report.pdf`}>Report, one page (PDF)</a>

@@ -84,7 +84,6 @@ export function FoundUnit({
             size="large"
             inputMode="decimal"
             suffix="V"
-            placeholder="480"
             value={supply}
             onChange={(e) => setSupply(e.target.value)}
           />

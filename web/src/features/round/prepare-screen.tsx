@@ -7,6 +7,7 @@ import { api } from '../../app/api.ts'
 import { clockOf, spansText, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
+import { DataTable } from '../../parts/data-table/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Likely } from './likely.tsx'
@@ -25,7 +26,7 @@ const kitFor = (visit: RoundVisit, page: MachinePage, now: number): KitItem[] =>
   })
 
 /** Readings to beat: those of the last visit, and what the plate allows. */
-function ToBeat({ page }: { page: MachinePage }) {
+function LastReadings({ page }: { page: MachinePage }) {
   const last = page.visits.find((s) => s.supersededBy === null && s.readings.some((r) => r.quantity === 'amps'))
   const amps = legPositions.flatMap(
     (p) => last?.readings.find((r) => r.quantity === 'amps' && r.position === p)?.value ?? [],
@@ -92,6 +93,72 @@ function Pauses({ page, visit }: { page: RoundPage; visit: RoundVisit }) {
   )
 }
 
+function Which({ visit, own }: { visit: RoundVisit; own: MachinePage | undefined }) {
+  const power = own?.motor?.plate.power
+  return (
+    <>
+      <Link to={`/machines/${visit.machineId}`}>
+        <b>{tagOf(visit)}</b>
+      </Link>
+      <br />
+      <span className="quiet">
+        {visit.purpose || visit.areaName}
+        {own && power ? ` · ${power} ${own.motor?.plate.powerUnit ?? 'hp'}, ${own.machine.serviceVolts} V` : ''}
+      </span>
+    </>
+  )
+}
+
+function ToDo({ page, visit }: { page: RoundPage; visit: RoundVisit }) {
+  return (
+    <>
+      {visit.tasks.map((t) => (
+        <div key={t.task} title={t.why}>
+          {t.title}
+          {t.locksOut ? <span className="quiet"> locked out</span> : null}
+        </div>
+      ))}
+      <Pauses page={page} visit={visit} />
+      {visit.care.windows.length > 0 ? (
+        <div className="quiet">may be shut down {spansText(visit.care.windows)}</div>
+      ) : null}
+    </>
+  )
+}
+
+function StillOpen({
+  page,
+  visit,
+  own,
+  now,
+}: {
+  page: RoundPage
+  visit: RoundVisit
+  own: MachinePage | undefined
+  now: number
+}) {
+  return (
+    <>
+      <LevelMark level={visit.level ?? 'not judged'} />{' '}
+      {visit.level === 'ok' || visit.level === null ? '' : visit.headline}
+      {page.findings
+        .filter((f) => f.machineId === visit.machineId && f.state !== 'closed')
+        .map((f) => (
+          <div key={f.id}>
+            {f.text}
+            <span className="quiet">
+              {f.owner === '' ? '' : ` · ${f.owner}`}
+              {f.reviewOn === null ? '' : ` · put off to ${shortDay(`${f.reviewOn}T12:00:00Z`, now)}`}
+            </span>
+          </div>
+        ))}
+      {own?.speedChanges.some((p) => p.doneAt === null && p.droppedAt === null) ? (
+        <div className="quiet">A speed change is waiting.</div>
+      ) : null}
+    </>
+  )
+}
+
 function Visits({
   page,
   order,
@@ -103,78 +170,46 @@ function Visits({
   now: number
   pages: ReadonlyMap<string, MachinePage>
 }) {
+  const rows = order.flatMap((id) => page.visits.find((s) => s.machineId === id) ?? [])
   return (
-    <div className="scroll-x">
-      <table className="table round-table prepare-table">
-        <thead>
-          <tr>
-            <th scope="col" className="num">
-              At
-            </th>
-            <th scope="col">Machine</th>
-            <th scope="col">To do</th>
-            <th scope="col">Open conditions</th>
-            <th scope="col">Last readings</th>
-          </tr>
-        </thead>
-        <tbody>
-          {order.map((id) => {
-            const visit = page.visits.find((s) => s.machineId === id)
-            const own = pages.get(id)
-            const step = page.route.steps.find((v) => v.step === id)
-            if (!visit) return null
-            return (
-              <tr key={id}>
-                <td className="num">{step ? clockOf(step.start) : '–'}</td>
-                <td>
-                  <Link to={`/machines/${id}`}>
-                    <b>{tagOf(visit)}</b>
-                  </Link>
-                  <br />
-                  <span className="quiet">
-                    {visit.purpose || visit.areaName}
-                    {own?.motor?.plate.power
-                      ? ` · ${own.motor.plate.power} ${own.motor.plate.powerUnit ?? 'hp'}, ${own.machine.serviceVolts} V`
-                      : ''}
-                  </span>
-                </td>
-                <td>
-                  {visit.tasks.map((t) => (
-                    <div key={t.task} title={t.why}>
-                      {t.title}
-                      {t.locksOut ? <span className="quiet"> locked out</span> : null}
-                    </div>
-                  ))}
-                  <Pauses page={page} visit={visit} />
-                  {visit.care.windows.length > 0 ? (
-                    <div className="quiet">may be shut down {spansText(visit.care.windows)}</div>
-                  ) : null}
-                </td>
-                <td>
-                  <LevelMark level={visit.level ?? 'not judged'} />{' '}
-                  {visit.level === 'ok' || visit.level === null ? '' : visit.headline}
-                  {page.findings
-                    .filter((f) => f.machineId === id && f.state !== 'closed')
-                    .map((f) => (
-                      <div key={f.id}>
-                        {f.text}
-                        <span className="quiet">
-                          {f.owner === '' ? '' : ` · ${f.owner}`}
-                          {f.reviewOn === null ? '' : ` · put off to ${shortDay(`${f.reviewOn}T12:00:00Z`, now)}`}
-                        </span>
-                      </div>
-                    ))}
-                  {own?.speedChanges.some((p) => p.doneAt === null && p.droppedAt === null) ? (
-                    <div className="quiet">A speed change is waiting.</div>
-                  ) : null}
-                </td>
-                <td data-label="Last readings">{own ? <ToBeat page={own} /> : '…'}</td>
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
-    </div>
+    <DataTable<RoundVisit>
+      label="Visits in order"
+      className="prepare-table"
+      stacked
+      rowKey="machineId"
+      dataSource={rows}
+      columns={[
+        {
+          title: 'At',
+          key: 'at',
+          className: 'num',
+          render: (_, visit) => {
+            const step = page.route.steps.find((v) => v.step === visit.machineId)
+            return step ? clockOf(step.start) : '–'
+          },
+        },
+        {
+          title: 'Machine',
+          key: 'machine',
+          rowScope: 'row',
+          render: (_, visit) => <Which visit={visit} own={pages.get(visit.machineId)} />,
+        },
+        { title: 'To do', key: 'tasks', render: (_, visit) => <ToDo page={page} visit={visit} /> },
+        {
+          title: 'Open conditions',
+          key: 'open',
+          render: (_, visit) => <StillOpen page={page} visit={visit} own={pages.get(visit.machineId)} now={now} />,
+        },
+        {
+          title: 'Last readings',
+          key: 'last',
+          render: (_, visit) => {
+            const own = pages.get(visit.machineId)
+            return own ? <LastReadings page={own} /> : '…'
+          },
+        },
+      ]}
+    />
   )
 }
 

@@ -4,11 +4,12 @@ import { show } from '@motor-round/core/quantity'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
+import { DataTable } from '../../parts/data-table/index.ts'
 import { workWords } from './work-words.ts'
 
 const off = (measured: number, predicted: number) => `${show.signed((measured / predicted - 1) * 100, 1)} %`
 
-/** What became of what this machine's bench said: every change with a visit on both sides. */
+/** Predicted and measured at this machine: every change with a visit on both sides. */
 export function OwnRecord({ changes, now }: { changes: readonly PastChange[]; now: number }) {
   if (changes.length === 0)
     return (
@@ -18,44 +19,28 @@ export function OwnRecord({ changes, now }: { changes: readonly PastChange[]; no
       </p>
     )
   return (
-    <div className="scroll-x">
-      <table className="table">
-        <thead>
-          <tr>
-            <th scope="col">Change</th>
-            <th scope="col" className="num">
-              Before, A
-            </th>
-            <th scope="col" className="num">
-              Predicted, A
-            </th>
-            <th scope="col" className="num">
-              Measured, A
-            </th>
-            <th scope="col" className="num">
-              Error
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {changes.map((c) => (
-            <tr key={c.work.at}>
-              <td>
-                {shortDay(new Date(c.work.at).toISOString(), now)}: {workWords(c.work)}
-              </td>
-              <td className="num">{show.amps(c.was)}</td>
-              <td className="num">{show.amps(c.predicted)}</td>
-              <td className="num">{show.amps(c.measured)}</td>
-              <td className="num">{off(c.measured, c.predicted)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
+    <DataTable<PastChange>
+      label="Earlier changes"
+      stacked
+      rowKey={(c) => c.work.at}
+      dataSource={[...changes]}
+      columns={[
+        {
+          title: 'Change',
+          key: 'change',
+          rowScope: 'row',
+          render: (_, c) => `${shortDay(new Date(c.work.at).toISOString(), now)}: ${workWords(c.work)}`,
+        },
+        { title: 'Before, A', key: 'was', className: 'num', render: (_, c) => show.amps(c.was) },
+        { title: 'Predicted, A', key: 'predicted', className: 'num', render: (_, c) => show.amps(c.predicted) },
+        { title: 'Measured, A', key: 'measured', className: 'num', render: (_, c) => show.amps(c.measured) },
+        { title: 'Error', key: 'error', className: 'num', render: (_, c) => off(c.measured, c.predicted) },
+      ]}
+    />
   )
 }
 
-/** The bench's own record in this house: what it said before a change, and what was read after it. */
+/** Predicted and measured at every machine. */
 export function HouseRecord({ page, now }: { page: MachinePage | null; now: number }) {
   const speedChanges = api.useSpeedChangesQuery({}).data
   if (!speedChanges) return null

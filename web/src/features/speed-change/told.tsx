@@ -1,6 +1,7 @@
 import type { DriveToday, Option } from '@motor-round/core/speed-change'
 import { amount, convert, show, unitIn, writtenUnit } from '@motor-round/core/quantity'
 import { showLength, type LengthUnit } from '../../app/lengths.ts'
+import { DataTable } from '../../parts/data-table/index.ts'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
 const kWh = (watts: number | null, hours: number) => `${whole(((watts ?? 0) / 1000) * hours)} kWh`
@@ -106,25 +107,16 @@ export function Told({
         ]),
   ]
   return (
-    <table className="speed-told">
-      <thead>
-        <tr>
-          <th scope="col">
-            <span className="visually-hidden">Quantity</span>
-          </th>
-          <th scope="col">After</th>
-          <th scope="col">Now</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map(([what, then, was]) => (
-          <tr key={what}>
-            <th scope="row">{what}</th>
-            <td>{then}</td>
-            <td>{was}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      label="What the change does"
+      className="speed-told"
+      rowKey="what"
+      dataSource={lines.map(([what, then, was]) => ({ what, then, was }))}
+      columns={[
+        { title: <span className="visually-hidden">Quantity</span>, dataIndex: 'what', rowScope: 'row' },
+        { title: 'After', dataIndex: 'then', className: 'speed-then' },
+        { title: 'Now', dataIndex: 'was', className: 'speed-now' },
+      ]}
+    />
   )
 }

@@ -1,8 +1,7 @@
 import type { ScopeId } from '@motor-round/core/judge'
 import { unsaid, type GatePass, type VisitState } from '@motor-round/core/trend'
-import { useCallback, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { keepOnDevice } from '../../app/device-text.ts'
+import { useKeptDraft } from '../../app/kept-draft.ts'
 import { draftKey } from '../../app/visit-drafts.ts'
 import type { Snapshot, Typed } from './cells.ts'
 
@@ -26,16 +25,11 @@ export interface Draft {
   readonly meant: readonly string[]
 }
 
-function load(key: string): Draft | null {
-  const text = localStorage.getItem(key)
-  if (text === null) return null
-  try {
-    const kept = JSON.parse(text) as Partial<Draft>
-    if (typeof kept.id !== 'string' || typeof kept.typed !== 'object') return null
-    return { ...empty(), ...kept, state: { ...unsaid, ...kept.state } }
-  } catch {
-    return null // what cannot be read is no draft of ours
-  }
+/** A draft as it was kept on this device; null where it is none of ours. */
+function read(kept: unknown): Draft | null {
+  const part = kept as Partial<Draft> | null
+  if (typeof part?.id !== 'string' || typeof part.typed !== 'object') return null
+  return { ...empty(), ...part, state: { ...unsaid, ...part.state } }
 }
 
 const empty = (): Draft => ({
@@ -55,28 +49,5 @@ const empty = (): Draft => ({
 })
 
 /** The draft of a machine, with what it starts from when there is none. */
-export function useDraft(machineId: string, corrects: string | null, start: Partial<Draft>) {
-  const key = draftKey(machineId, corrects)
-  const [draft, setDraft] = useState<Draft>(() => load(key) ?? { ...empty(), ...start })
-  const [kept, setKept] = useState(true)
-  // Two changes may come before the page is drawn again: each begins from the one before.
-  const latest = useRef(draft)
-  const change = useCallback(
-    (part: Partial<Draft> | ((old: Draft) => Partial<Draft>)) => {
-      const old = latest.current
-      const next = { ...old, ...(typeof part === 'function' ? part(old) : part) }
-      latest.current = next
-      setKept(keepOnDevice(key, JSON.stringify(next)))
-      setDraft(next)
-    },
-    [key],
-  )
-  const forget = useCallback(() => {
-    localStorage.removeItem(key)
-    latest.current = { ...empty(), ...start }
-    setDraft(latest.current)
-    // The start is what the page was opened with.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key])
-  return { draft, change, forget, kept }
-}
+export const useDraft = (machineId: string, corrects: string | null, start: Partial<Draft>) =>
+  useKeptDraft(draftKey(machineId, corrects), read, () => ({ ...empty(), ...start }))

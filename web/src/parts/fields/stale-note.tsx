@@ -1,5 +1,6 @@
 import { Button } from 'antd'
 import type { ReactNode } from 'react'
+import { DataTable } from '../data-table/index.ts'
 
 /** One thing that differs between what was typed and what is on record now. */
 export interface Difference {
@@ -32,24 +33,16 @@ export function StaleNote({
       {differences.length === 0 ? (
         <p>Both are the same.</p>
       ) : (
-        <table className="table">
-          <thead>
-            <tr>
-              <th>Field</th>
-              <th>Yours</th>
-              <th>On the server</th>
-            </tr>
-          </thead>
-          <tbody>
-            {differences.map((d) => (
-              <tr key={d.what}>
-                <td>{d.what}</td>
-                <td>{d.mine}</td>
-                <td>{d.theirs}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable<Difference>
+          label="Differences"
+          rowKey="what"
+          dataSource={[...differences]}
+          columns={[
+            { title: 'Field', dataIndex: 'what' },
+            { title: 'Yours', dataIndex: 'mine' },
+            { title: 'On the server', dataIndex: 'theirs' },
+          ]}
+        />
       )}
       <div className="row">
         <Button onClick={keepMine}>{mineWords}</Button>

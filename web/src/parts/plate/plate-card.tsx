@@ -15,6 +15,8 @@ interface Props {
   readonly begin?: boolean
   /** Given: cells can be edited in place. */
   readonly onChange?: (plate: Plate) => void
+  /** Told at every key what the nameplate would be: a page that is closed in the middle of a field loses nothing. */
+  readonly onType?: (plate: Plate) => void
 }
 
 /** Printed figures apart, with the place of the one in force. */
@@ -78,7 +80,11 @@ function Editor({
         value={text}
         placeholder={cell.field === 'maker' ? cell.title : undefined}
         onFocus={(e) => e.target.select()}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => {
+          setText(e.target.value)
+          const written = writeCell(props.plate, cell.field, e.target.value)
+          if (written.ok) props.onType?.(written.plate)
+        }}
         onBlur={(e) => {
           if (
             !(e.relatedTarget instanceof HTMLElement && e.relatedTarget.dataset['unreadable'] !== undefined) &&

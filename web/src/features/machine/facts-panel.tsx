@@ -1,0 +1,67 @@
+import type { MachinePage } from '@motor-round/contract'
+import { Link } from 'react-router'
+import { Facts } from '../../parts/facts/index.ts'
+
+const starterWords = { starter: 'starter', contactor: 'contactor', none: 'none' } as const
+const overloadWords = {
+  relay: 'overload relay',
+  electronic: 'overload in the drive',
+  internal: 'protector in the motor',
+  none: 'no overload protection',
+} as const
+
+/** What stands between supply and motor, as far as it is known. */
+function controlsWords({ controls: c }: MachinePage['machine']): string {
+  return [
+    c.starter === null ? '' : starterWords[c.starter],
+    c.poles === null ? '' : `${c.poles} ${c.poles === 1 ? 'pole' : 'poles'}`,
+    c.overload === null ? '' : overloadWords[c.overload],
+    c.protectionAmps === null ? '' : `${c.protectionAmps} A ${c.protection ?? ''}`,
+    c.controlVolts === null ? '' : `${c.controlVolts} V control`,
+    c.transformer === null ? '' : `${c.transformer.ratedIn}/${c.transformer.ratedOut} V transformer`,
+    c.capacitor === null ? '' : `${c.capacitor.run} µF capacitor`,
+    c.gasSection ? 'gas section' : '',
+    c.phaseMonitor ? 'phase monitor' : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
+/** Where a machine stands, what feeds and switches it, and what shares its unit. */
+export function FactsPanel({ page }: { page: MachinePage }) {
+  const { machine, unit, area, site, siblings } = page
+  return (
+    <section className="sheet">
+      <h2>Machine</h2>
+      <Facts
+        rows={[
+          [
+            'Location',
+            <>
+              {site.name}, {area.name} · <Link to={`/areas/${area.id}/air`}>Air balance</Link>
+            </>,
+          ],
+          [
+            'Supply',
+            `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
+          ],
+          ['Drive', `${machine.drive}${machine.hasVfd ? ', variable-frequency drive' : ''}`],
+          ['Controls', controlsWords(machine) || 'not entered'],
+          ['Unit', `${unit.kind}${unit.modelLine ? ` ${unit.modelLine}` : ''}`],
+          ...(siblings.length === 0
+            ? []
+            : [
+                [
+                  'Same unit',
+                  siblings.map((s) => (
+                    <Link key={s.id} className="link-tall" to={`/machines/${s.id}`}>
+                      {s.unitTag} / {s.tag}{' '}
+                    </Link>
+                  )),
+                ] as const,
+              ]),
+        ]}
+      />
+    </section>
+  )
+}
