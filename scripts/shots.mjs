@@ -20,7 +20,7 @@ const pictures = [
   ['machine', desktop, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   [
-    'machine-plant-room',
+    'machine-dark',
     desktop,
     ['MAU-1', 'SF'],
     async (page) => {

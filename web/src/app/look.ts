@@ -1,13 +1,13 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit'
 import { keepOnDevice } from './device-text.ts'
 
-export type Look = 'day' | 'plant'
+export type Look = 'light' | 'dark'
 const key = 'motor-round-look'
 
-/** Which of the two looks: bright daylight, or the dark plant room. Remembered on this device. */
+/** Which of the two themes: light for a roof at noon, dark for a plant room. Remembered on this device. */
 export const look = createSlice({
   name: 'look',
-  initialState: (): { theme: Look } => ({ theme: localStorage.getItem(key) === 'plant' ? 'plant' : 'day' }),
+  initialState: (): { theme: Look } => ({ theme: localStorage.getItem(key) === 'dark' ? 'dark' : 'light' }),
   reducers: {
     setLook(state, action: PayloadAction<Look>) {
       state.theme = action.payload

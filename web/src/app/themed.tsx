@@ -4,7 +4,7 @@ import { useSelector } from 'react-redux'
 import type { RootState } from './store.ts'
 import { useNarrow } from './use-narrow.ts'
 
-const day = {
+const light = {
   colorPrimary: '#0A5468',
   colorText: '#10181D',
   colorTextSecondary: '#3A464D',
@@ -18,7 +18,7 @@ const day = {
   colorSuccess: '#1C5E42',
   colorWarning: '#704800',
 }
-const plant = {
+const dark = {
   colorPrimary: '#7FD0E0',
   colorTextLightSolid: '#062029',
   colorText: '#F2F5F6',
@@ -42,10 +42,10 @@ export function Themed({ children }: { children: ReactNode }) {
   return (
     <ConfigProvider
       theme={{
-        algorithm: theme === 'plant' ? antdTheme.darkAlgorithm : antdTheme.defaultAlgorithm,
+        algorithm: theme === 'dark' ? antdTheme.darkAlgorithm : antdTheme.defaultAlgorithm,
         token: {
-          ...(theme === 'plant' ? plant : day),
-          colorLink: theme === 'plant' ? plant.colorPrimary : day.colorPrimary,
+          ...(theme === 'dark' ? dark : light),
+          colorLink: (theme === 'dark' ? dark : light).colorPrimary,
           borderRadius: 0,
           borderRadiusLG: 0,
           borderRadiusSM: 0,

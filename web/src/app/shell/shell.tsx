@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { lazy, Suspense, useEffect } from 'react'
 import { useDispatch, useSelector } from 'react-redux'
 import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
@@ -19,8 +20,8 @@ function Account({ name }: { name: string }) {
   const [signOut] = api.useSignOutMutation()
   return (
     <div className="shell-account">
-      <button type="button" onClick={() => dispatch(setLook(theme === 'day' ? 'plant' : 'day'))}>
-        {theme === 'day' ? 'Dark' : 'Light'}
+      <button type="button" onClick={() => dispatch(setLook(theme === 'light' ? 'dark' : 'light'))}>
+        {theme === 'light' ? 'Dark' : 'Light'}
       </button>
       <span>{name}</span>
       <button
@@ -81,9 +82,9 @@ export function Shell({ bare = false }: { bare?: boolean }) {
               : 'The server does not answer'}
           </h3>
           <p>Nothing is lost. Retry when you have signal.</p>
-          <button type="button" className="link-button" onClick={() => void session.refetch()}>
+          <Button type="link" onClick={() => void session.refetch()}>
             Retry
-          </button>
+          </Button>
         </div>
       </div>
     )

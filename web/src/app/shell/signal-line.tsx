@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { outboxSummary } from '../../offline/core/outbox-counts.ts'
@@ -31,13 +32,9 @@ function NewVersion() {
   return here ? (
     <p className="signal-line" role="status">
       A new version is ready. What you have typed is kept when you update.{' '}
-      <button
-        type="button"
-        className="link-button"
-        onClick={() => void import('../../offline/core/worker.ts').then((w) => w.takeNewVersion())}
-      >
+      <Button type="link" onClick={() => void import('../../offline/core/worker.ts').then((w) => w.takeNewVersion())}>
         Update now
-      </button>
+      </Button>
     </p>
   ) : null
 }
@@ -53,9 +50,9 @@ export function SignalLine() {
         <p className={`signal-line ${online ? '' : 'signal-none'}`} role="status">
           {words}
           {online && phone.counts.entries > 0 ? (
-            <button type="button" className="link-button" onClick={() => void syncNow()}>
+            <Button type="link" onClick={() => void syncNow()}>
               Sync now
-            </button>
+            </Button>
           ) : null}
           {phone.counts.entries > 0 ? <Link to="/phone">View</Link> : null}
         </p>

@@ -1,6 +1,6 @@
 import { isClosable, type MachinePage } from '@motor-round/contract'
 import { partsOf, type Condition } from '@motor-round/core/judge'
-import { Button, Input } from 'antd'
+import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { v7 as uuid } from 'uuid'
@@ -60,11 +60,10 @@ function Close({
     done()
   }
   return (
-    <form
+    <Form
       className="row condition-close"
       aria-label={kind === 'closed' ? 'Close condition' : 'Reopen condition'}
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void save()
       }}
     >
@@ -76,7 +75,7 @@ function Close({
       </Button>
       <Button onClick={done}>Cancel</Button>
       <TroubleNote words={trouble} />
-    </form>
+    </Form>
   )
 }
 
@@ -144,9 +143,9 @@ export function ClosedConditions({ page, now, mayAct }: { page: MachinePage; now
   if (closed.length === 0) return null
   if (!shown)
     return (
-      <button type="button" className="link-button" onClick={() => setShown(true)}>
+      <Button type="link" onClick={() => setShown(true)}>
         {closed.length} closed by a person
-      </button>
+      </Button>
     )
   return (
     <ul className="findings" aria-label="Closed conditions">

@@ -1,6 +1,6 @@
 import type { MachinePage, PartRecord } from '@motor-round/contract'
 import { lifeOf, livesOf, type DriveStands, type PartSlot, type RemovedFor } from '@motor-round/core/installed'
-import { Button, Input } from 'antd'
+import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
@@ -30,11 +30,10 @@ function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
   const [why, setWhy] = useState('')
   const [remove, attempt] = api.useRemovePartMutation()
   return (
-    <form
+    <Form
       className="part-form stack"
       aria-label={`${slotWords[part.part.slot]}: remove`}
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void remove({
           params: { id: part.id },
           body: { version: part.version, removedAt: new Date(clock()).toISOString(), removedFor, removedWhy: why },
@@ -55,7 +54,7 @@ function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
         </Button>
         <Button onClick={done}>Cancel</Button>
       </div>
-    </form>
+    </Form>
   )
 }
 

@@ -1,6 +1,6 @@
 import type { Machine } from '@motor-round/contract'
 import { parseFigure } from '@motor-round/core/quantity'
-import { Button, Input, Select } from 'antd'
+import { Button, Form, Input, Select } from 'antd'
 import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
@@ -64,11 +64,10 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
     </Field>
   )
   return (
-    <form
+    <Form
       className="stack part-form"
       aria-label="Drive layout"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         const { siteId: _site, retiredAt: _retired, ...own } = machine
         void save({ params: { id: machine.id }, body: { ...own, layout: body() } })
           .unwrap()
@@ -94,6 +93,6 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
         </Button>
         <Button onClick={done}>Cancel</Button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -1,6 +1,6 @@
 import type { PartRecord } from '@motor-round/contract'
 import type { PartSlot, RemovedFor } from '@motor-round/core/installed'
-import { Button, Input, Select, Switch } from 'antd'
+import { Button, Form, Input, Select, Switch } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
@@ -69,11 +69,10 @@ export function PartForm({
     })
   }
   return (
-    <form
+    <Form
       className="part-form stack"
       aria-label={`${slotWords[slot]}: ${correct ? 'correct' : inPlace ? 'replace' : 'enter'}`}
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         save()
       }}
     >
@@ -137,6 +136,6 @@ export function PartForm({
         </Button>
         <Button onClick={done}>Cancel</Button>
       </div>
-    </form>
+    </Form>
   )
 }

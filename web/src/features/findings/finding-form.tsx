@@ -1,5 +1,5 @@
 import { findingLevels } from '@motor-round/contract'
-import { AutoComplete, Button, Input } from 'antd'
+import { AutoComplete, Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { api } from '../../app/api.ts'
@@ -29,6 +29,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
   const { draft, change, forget, kept } = useFindingDraft(of.machineId)
   const [keeping, setKeeping] = useState(false)
   const [trouble, setTrouble] = useState<string | null>(null)
+  const missing = [...(draft.text.trim() === '' ? ['finding'] : []), ...(draft.level === null ? ['level'] : [])]
   const save = async () => {
     if (draft.level === null || keeping) return
     setKeeping(true)
@@ -51,7 +52,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
     done(true)
   }
   return (
-    <form
+    <Form
       className="sheet stack finding-form"
       aria-label="A finding"
       onKeyDown={(e) => {
@@ -60,8 +61,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
         e.stopPropagation()
         done(false)
       }}
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void save()
       }}
     >
@@ -100,13 +100,14 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
       </Field>
       <TroubleNote words={kept ? null : notKeptWords} />
       <TroubleNote words={trouble} />
+      {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
       <div className="row">
         <Button
           type="primary"
           size="large"
           htmlType="submit"
           loading={keeping}
-          disabled={draft.text.trim() === '' || draft.level === null}
+          disabled={missing.length > 0}
         >
           Save finding
         </Button>
@@ -120,6 +121,6 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           Cancel
         </Button>
       </div>
-    </form>
+    </Form>
   )
 }

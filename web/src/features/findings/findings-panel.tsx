@@ -1,5 +1,5 @@
 import type { FindingRecord, MachinePage } from '@motor-round/contract'
-import { Button, Input } from 'antd'
+import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { v7 as uuid } from 'uuid'
@@ -52,10 +52,9 @@ function Step({ finding }: { finding: FindingRecord }) {
     dispatch(api.util.invalidateTags(['machine', 'round']))
   }
   return (
-    <form
+    <Form
       className="row finding-step"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void save()
       }}
     >
@@ -72,7 +71,7 @@ function Step({ finding }: { finding: FindingRecord }) {
       </Button>
       <Button onClick={() => setKind(null)}>Cancel</Button>
       <TroubleNote words={trouble} />
-    </form>
+    </Form>
   )
 }
 
@@ -121,9 +120,9 @@ export function FindingsPanel({ page, now, mayAct }: { page: MachinePage; now: n
         ))}
       </ul>
       {closed > 0 && !all ? (
-        <button type="button" className="link-button" onClick={() => setAll(true)}>
+        <Button type="link" onClick={() => setAll(true)}>
           {closed} closed
-        </button>
+        </Button>
       ) : null}
     </section>
   )

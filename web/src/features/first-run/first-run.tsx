@@ -1,4 +1,4 @@
-import { Button, Input, Popconfirm, Steps } from 'antd'
+import { Button, Form, Input, Popconfirm, Steps } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -19,10 +19,9 @@ function FirstSite({ done }: { done: () => void }) {
   const failure = attempt.error as Failure | undefined
   const missing = name.trim() === ''
   return (
-    <form
+    <Form
       className="sheet stack"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void add({ body: { id: uuid(), name: name.trim(), ...settings } })
           .unwrap()
           .then(
@@ -60,7 +59,7 @@ function FirstSite({ done }: { done: () => void }) {
           {sites.length > 0 ? 'Next' : 'Skip'}
         </Button>
       </div>
-    </form>
+    </Form>
   )
 }
 

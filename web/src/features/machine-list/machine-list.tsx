@@ -302,9 +302,9 @@ export function MachineList() {
       {level.length > 0 ? (
         <p className="quiet">
           Filter: {level.map((l) => levelWords[l]).join(', ')}.{' '}
-          <button type="button" className="link-button" onClick={() => set({ level: null })}>
+          <Button type="link" onClick={() => set({ level: null })}>
             Show all
-          </button>
+          </Button>
         </p>
       ) : null}
       {touring ? (

@@ -2,7 +2,7 @@ import type { MachinePage } from '@motor-round/contract'
 import { workOfSlot, type PartSlot, type RemovedFor } from '@motor-round/core/installed'
 import { parseFigure } from '@motor-round/core/quantity'
 import { workKinds, type WorkKindId } from '@motor-round/core/trend'
-import { Button, Input, Select } from 'antd'
+import { Button, Form, Input, Select } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -61,10 +61,9 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
     )
   }
   return (
-    <form
+    <Form
       className="sheet stack record-work"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         if (wrong !== undefined) return
         void send().then((kept) => {
           if (kept) done()
@@ -119,6 +118,6 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
         </Button>
         <Button onClick={done}>Cancel</Button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -1,6 +1,6 @@
 import type { MachinePage, SpeedChangeRecord } from '@motor-round/contract'
 import { show } from '@motor-round/core/quantity'
-import { Button, Descriptions, Input } from 'antd'
+import { Button, Descriptions, Form, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -109,10 +109,9 @@ function PlannedChange({
         </div>
       ) : null}
       {dropping && open ? (
-        <form
+        <Form
           className="row"
-          onSubmit={(e) => {
-            e.preventDefault()
+          onFinish={() => {
             void drop({ params: { id: speedChange.id }, body: { why } })
           }}
         >
@@ -128,7 +127,7 @@ function PlannedChange({
           <Button type="text" onClick={() => setDropping(false)}>
             Keep
           </Button>
-        </form>
+        </Form>
       ) : null}
       <FailureNote failure={failure ?? (leaving.error as Failure | undefined)} kept="Nothing was saved." />
       <TroubleNote words={trouble} />

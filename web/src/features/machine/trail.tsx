@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
@@ -14,9 +15,9 @@ export function Trail({ ids }: { ids: readonly string[] }) {
     <section className="sheet">
       <header>
         <h2>Change log</h2>
-        <button type="button" className="link-button" onClick={() => setOpen(!open)}>
+        <Button type="link" onClick={() => setOpen(!open)}>
           {open ? 'Hide' : 'Show'}
-        </button>
+        </Button>
       </header>
       {open ? ids.map((id) => <Entries key={id} id={id} />) : null}
     </section>

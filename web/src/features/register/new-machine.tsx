@@ -1,4 +1,4 @@
-import { Button } from 'antd'
+import { Button, Form } from 'antd'
 import { useState } from 'react'
 import { Link, useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -41,10 +41,9 @@ export function NewMachine() {
     }
   }
   return (
-    <form
+    <Form
       className="page stack"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void send()
       }}
     >
@@ -81,6 +80,6 @@ export function NewMachine() {
           Add machine
         </Button>
       </div>
-    </form>
+    </Form>
   )
 }

@@ -1,5 +1,5 @@
 import { unitKinds, type Area, type Site, type Unit } from '@motor-round/contract'
-import { Button, Input, Select } from 'antd'
+import { Button, Form, Input, Select } from 'antd'
 import { useState, type ReactNode } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
@@ -31,24 +31,22 @@ function PlaceRow({ words, mayEdit, failure, busy, begin, save, fields }: RowPro
       <div className="place-row">
         <span>{words}</span>
         {mayEdit ? (
-          <button
-            type="button"
-            className="link-button"
+          <Button
+            type="link"
             onClick={() => {
               begin()
               setOpen(true)
             }}
           >
             Edit
-          </button>
+          </Button>
         ) : null}
       </div>
     )
   return (
-    <form
+    <Form
       className="stack place-open"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void save().then((done) => done && setOpen(false))
       }}
     >
@@ -63,7 +61,7 @@ function PlaceRow({ words, mayEdit, failure, busy, begin, save, fields }: RowPro
         </Button>
         <Button onClick={() => setOpen(false)}>Cancel</Button>
       </div>
-    </form>
+    </Form>
   )
 }
 

@@ -1,6 +1,6 @@
 import type { RoundPage } from '@motor-round/contract'
 import { parseFigure } from '@motor-round/core/quantity'
-import { Button, Input, Select } from 'antd'
+import { Button, Form, Input, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
@@ -64,10 +64,9 @@ export function FoundUnit({
     if (failed === null) done(ids.machine)
   }
   return (
-    <form
+    <Form
       className="stack"
-      onSubmit={(e) => {
-        e.preventDefault()
+      onFinish={() => {
         void add()
       }}
     >
@@ -129,6 +128,6 @@ export function FoundUnit({
           Back
         </Button>
       </div>
-    </form>
+    </Form>
   )
 }

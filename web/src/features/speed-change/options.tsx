@@ -1,3 +1,4 @@
+import { Button } from 'antd'
 import type { Option } from '@motor-round/core/speed-change'
 import { show } from '@motor-round/core/quantity'
 import { useState } from 'react'
@@ -50,9 +51,9 @@ export function Options({
         })}
       </ol>
       {shown.length < options.length ? (
-        <button type="button" className="link-button" onClick={() => setAll(true)}>
+        <Button type="link" onClick={() => setAll(true)}>
           All {options.length}, with those not allowed
-        </button>
+        </Button>
       ) : null}
     </>
   )

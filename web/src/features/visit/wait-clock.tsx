@@ -37,9 +37,9 @@ export function WaitClock({
         {clockText(Math.ceil(left))}
       </b>
       <p>{left > 0 ? `${wait.words}. The timer keeps running.` : wait.then}</p>
-      <button type="button" className="link-button" onClick={stop}>
+      <Button type="link" onClick={stop}>
         Off
-      </button>
+      </Button>
     </div>
   )
 }

@@ -1,17 +1,32 @@
-import type { ReactNode } from 'react'
+import { Form } from 'antd'
+import { cloneElement, useId, type ReactElement } from 'react'
 import './entry.css'
 
 /** A labelled input with its error below, where the person looks. */
-export function Field({ label, error, children }: { label: string; error?: string | undefined; children: ReactNode }) {
+export function Field({
+  label,
+  error,
+  children,
+}: {
+  label: string
+  error?: string | undefined
+  children: ReactElement<{ id?: string }>
+}) {
+  const id = useId()
   return (
-    <label>
-      {label}
-      {children}
+    <Form.Item
+      layout="vertical"
+      label={label}
+      htmlFor={id}
+      {...(error === undefined ? {} : { validateStatus: 'error' as const })}
+    >
+      {cloneElement(children, { id })}
+      {/* Shown with the key that made it wrong: its own help comes later. */}
       {error === undefined ? null : (
         <span role="alert" className="field-error">
           {error}
         </span>
       )}
-    </label>
+    </Form.Item>
   )
 }

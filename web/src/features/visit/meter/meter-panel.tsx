@@ -105,9 +105,9 @@ export function MeterPanel({
             ? `Take ${value.text}${value.how === 'unsteady' ? ', unsteady' : value.how === 'peak' ? ', peak' : ''}`
             : 'Take'}
         </Button>
-        <button type="button" className="link-button" onClick={meter.disconnect}>
+        <Button type="link" onClick={meter.disconnect}>
           Off
-        </button>
+        </Button>
       </div>
       <p className="quiet meter-name">{meter.name}</p>
     </div>
