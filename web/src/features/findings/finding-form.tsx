@@ -102,13 +102,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
       <TroubleNote words={trouble} />
       {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}
       <div className="row">
-        <Button
-          type="primary"
-          size="large"
-          htmlType="submit"
-          loading={keeping}
-          disabled={missing.length > 0}
-        >
+        <Button type="primary" size="large" htmlType="submit" loading={keeping} disabled={missing.length > 0}>
           Save finding
         </Button>
         <Button
