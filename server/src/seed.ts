@@ -6,7 +6,7 @@ import { hashPassword } from './auth/password.ts'
 import { applyOrganization } from './import-export/organization-apply.ts'
 import { invitations, organization, people } from './db/schema.ts'
 import type { Deps } from './deps.ts'
-import { refreshMany } from './machine-list/refresh.ts'
+import { refreshMany } from './machine/refresh.ts'
 
 /** Load the demo into an empty database. @returns false when there is something in it already */
 export async function loadDemo(deps: Deps): Promise<boolean> {

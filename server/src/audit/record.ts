@@ -4,7 +4,8 @@ import { v7 as uuid } from 'uuid'
 import type { Db, Tx } from '../db/client.ts'
 import { audit } from '../db/schema.ts'
 
-interface Entry {
+/** A line of the change log. */
+export interface Entry {
   readonly by: string
   readonly at: Date
   readonly what: string

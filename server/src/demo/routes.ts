@@ -7,7 +7,7 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem } from '../http/problem.ts'
 import { applyOrganization } from '../import-export/organization-apply.ts'
-import { refreshMany } from '../machine-list/refresh.ts'
+import { refreshMany } from '../machine/refresh.ts'
 
 /** The demo for a lead who wants to look around: only into a database that holds no machine yet. */
 export function demoRoutes(router: Router, deps: Deps): void {

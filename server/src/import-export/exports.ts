@@ -4,7 +4,7 @@ import { stringify } from 'csv-stringify/sync'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { areas, components, machines, sites, units } from '../db/schema.ts'
-import { asMotor } from '../machine-list/known.ts'
+import { asMotor } from '../machine/snapshot.ts'
 import { plateColumns } from './register-row.ts'
 
 /** RFC 4180: comma, CRLF, quotes where needed; text that a spreadsheet would run as a formula gets a leading quote. */

@@ -12,7 +12,7 @@ import {
   roundVisits,
 } from '../db/rounds-schema.ts'
 import { areas, components, machines, organization, people, speedChanges, sites, units, work } from '../db/schema.ts'
-import { asMachine, asMotor, asPart, asWork, iso } from '../machine-list/known.ts'
+import { asMachine, asMotor, asPart, asWork, iso } from '../machine/snapshot.ts'
 import { asUnit } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
 

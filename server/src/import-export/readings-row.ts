@@ -52,7 +52,7 @@ export function headerProblems(
   return out
 }
 
-interface Known {
+interface MachineSnapshot {
   readonly code: string
   readonly title: string
   readonly dimension: string
@@ -72,7 +72,7 @@ function unitKept(q: { code: string; unit: string }): Unit {
 }
 
 let place = 0
-const known = new Map<string, Known>(
+const known = new Map<string, MachineSnapshot>(
   quantities.map((q) => [q.code, { ...q, keeps: unitKept(q), places: new Map(q.positions.map((p) => [p, place++])) }]),
 )
 
@@ -160,7 +160,7 @@ export class ReadingsRows {
     return this.machine
   }
 
-  private valueOf(row: readonly string[], line: number, want: Known): number | null {
+  private valueOf(row: readonly string[], line: number, want: MachineSnapshot): number | null {
     let text = this.cell(row, 6)
     this.over = text.startsWith('>')
     if (this.over) text = text.slice(1)

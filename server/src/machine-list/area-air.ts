@@ -5,7 +5,7 @@ import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { notFound } from '../http/problem.ts'
-import { iso } from './known.ts'
+import { iso } from '../machine/snapshot.ts'
 
 /** What a fan's air is where nobody said: by the kind of its unit, a return fan's air stays inside. */
 const usualAir = (kind: string, tag: string): AirMover['air'] =>

@@ -1,7 +1,7 @@
 import { storyOf, truth } from '@motor-round/demo'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWorld, type Caller, type World } from '../test/world.ts'
-import { naturalKey } from './natural-key.ts'
+import { naturalKey } from '../machine/natural-key.ts'
 
 let world: World
 let viewer: Caller

@@ -27,7 +27,7 @@ import type { RequestHandler, Response } from 'express'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { personOf } from '../auth/session.ts'
 import type { Deps } from '../deps.ts'
-import { loadKnown, type Known } from '../machine-list/known.ts'
+import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
 
 const every = 100
 
@@ -35,7 +35,7 @@ const every = 100
  * The assembly that would read as this machine was read last, with its sheaves as they stand now: what was turned since
  * shows at the meter. Nothing where the record knows too little.
  */
-function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 'belt'> {
+function asFound(known: MachineSnapshot, now: number): Pick<SimulatedMachine, 'asFound' | 'belt'> {
   const visit = speaking(known)
   const today = visit && todayOf(judgeInput({ ...known, policies: defaultPolicies }, visit))
   if (!today || typeof today === 'string' || !today.circuit || today.onDrive) return {}
@@ -63,7 +63,7 @@ function asFound(known: Known, now: number): Pick<SimulatedMachine, 'asFound' | 
 }
 
 /** The machine as its simulation needs it; a message when it cannot be simulated. @param now ms since 1970 */
-export function simulatedOf(known: Known, now: number): SimulatedMachine | string {
+export function simulatedOf(known: MachineSnapshot, now: number): SimulatedMachine | string {
   const motor = known.motors.find((m) => m.removedAt === null)
   if (!motor) return 'No motor is entered for this machine: enter its nameplate first.'
   const { machine } = known
@@ -162,7 +162,7 @@ export function serveSimulatedMeters(server: Server, deps: Deps, sessions: Reque
     if (!(await personOf(deps, request))) return refuse(socket, '401 Unauthorized')
     const query = simulatedMeterQuery.safeParse(Object.fromEntries(url.searchParams))
     if (!query.success) return refuse(socket, '422 Unprocessable Entity')
-    const [known] = await loadKnown(deps.db, [query.data.machine])
+    const [known] = await loadSnapshots(deps.db, [query.data.machine])
     if (!known) return refuse(socket, '404 Not Found')
     sockets.handleUpgrade(req, socket, head, (ws) => {
       const machine = simulatedOf(known, deps.now().getTime())

@@ -3,8 +3,8 @@ import type { Policies } from '@motor-round/core/limits'
 import { asc, eq, inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
 import { machines, machineStates, units } from '../db/schema.ts'
-import { judgeStanding } from '../machine-list/judge-known.ts'
-import { loadKnown } from '../machine-list/known.ts'
+import { judgeStanding } from '../machine/judge.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
 
 const batch = 100
 
@@ -27,7 +27,7 @@ export async function effectOf(db: Db, policies: Policies): Promise<{ machines: 
   const now = new Map(states.map((s) => [s.id, s.level]))
   const moved: { id: string; from: Level; to: Level; because: string }[] = []
   for (let i = 0; i < states.length; i += batch) {
-    for (const known of await loadKnown(
+    for (const known of await loadSnapshots(
       db,
       states.slice(i, i + batch).map((s) => s.id),
     )) {

@@ -6,7 +6,7 @@ import { organization } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem, notFound } from '../http/problem.ts'
-import { refreshAll } from '../machine-list/refresh.ts'
+import { refreshAll } from '../machine/refresh.ts'
 import { effectOf } from './effect.ts'
 
 const asInForce = (row: typeof organization.$inferSelect) => ({

@@ -1,14 +1,13 @@
 import type { motorInstalled, plateCorrected } from '@motor-round/contract'
 import { and, desc, eq, isNull } from 'drizzle-orm'
 import type { z } from 'zod'
-import { record, wasMade } from '../audit/record.ts'
+import { wasMade } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { components, type MotorSpec } from '../db/schema.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
-import { asMotor } from '../machine-list/known.ts'
-import { refresh } from '../machine-list/refresh.ts'
+import { changeMachine, type Author, type Done } from '../machine/command.ts'
+import { asMotor } from '../machine/snapshot.ts'
 import { refuseStale } from './edit.ts'
-import { lockMachine } from './machines.ts'
 import { installInSlot } from './slot.ts'
 
 type Row = typeof components.$inferSelect
@@ -33,95 +32,86 @@ async function refuseOther(tx: Tx, body: Installed): Promise<void> {
 }
 
 /**
- * Fit a motor; the one in place moves to the past. The same id twice fits one.
+ * Install a motor; the one in place moves to the past. The same id twice installs one.
  * @throws a problem: no such machine, another motor in place (409 with it), or one that was installed later
  */
-export async function keepMotor(
-  tx: Tx,
-  body: Installed,
-  by: string,
-  now: Date,
-): Promise<{ readonly row: Row; readonly fresh: boolean }> {
-  const machine = await lockMachine(tx, body.machineId)
-  const [known] = await tx.select({ id: components.id }).from(components).where(eq(components.id, body.id))
-  if (!known) await refuseOther(tx, body)
-  const { row, old, again } = await installInSlot(
-    tx,
-    machine,
-    {
-      id: body.id,
-      slot: 'motor',
-      spec: { plate: body.plate, connectionVolts: body.connectionVolts },
-      installedAt: new Date(body.installedAt),
-      installedBy: by,
-      why: body.why,
-      substitute: body.substitute,
-    },
-    { removedFor: body.removedFor, removedWhy: body.removedWhy },
-    now,
-  )
-  if (again) return { row, fresh: false }
-  await record(tx, {
-    by,
-    at: now,
-    what: old ? 'motor replaced' : 'motor entered',
-    entity: 'motor',
-    entityId: row.id,
-    why: body.removedWhy,
-    before: old ? asMotor(old).plate : {},
-    after: body.plate,
+export const keepMotor = (tx: Tx, body: Installed, author: Author): Promise<Done<Row>> =>
+  changeMachine(tx, body.machineId, author, async (machine) => {
+    const [known] = await tx.select({ id: components.id }).from(components).where(eq(components.id, body.id))
+    if (!known) await refuseOther(tx, body)
+    const { row, old, again } = await installInSlot(
+      tx,
+      machine,
+      {
+        id: body.id,
+        slot: 'motor',
+        spec: { plate: body.plate, connectionVolts: body.connectionVolts },
+        installedAt: new Date(body.installedAt),
+        installedBy: author.by,
+        why: body.why,
+        substitute: body.substitute,
+      },
+      { removedFor: body.removedFor, removedWhy: body.removedWhy },
+      author.now,
+    )
+    return {
+      value: row,
+      fresh: !again,
+      audit: {
+        what: old ? 'motor replaced' : 'motor entered',
+        entity: 'motor',
+        entityId: row.id,
+        why: body.removedWhy,
+        before: old ? asMotor(old).plate : {},
+        after: body.plate,
+      },
+    }
   })
-  await refresh(tx, [machine.id])
-  return { row, fresh: true }
-}
 
-const told = (c: Row) => {
+const recorded = (c: Row) => {
   const { plate, connectionVolts, installedAt: at } = asMotor(c)
   return { ...plate, connectionVolts, installedAt: at }
 }
+
+type Corrected = Pick<
+  z.output<typeof plateCorrected>,
+  'version' | 'plate' | 'connectionVolts' | 'installedAt' | 'why' | 'substitute'
+> & { readonly changeId?: string | undefined }
 
 /**
  * Correct the plate of a motor. With an id of its own, as a phone brings it, the same correction is made once.
  * @throws a problem: no such motor, or a version that is not the one it was made on (409 with what is on record)
  */
-export async function keepPlate(
-  tx: Tx,
-  motorId: string,
-  body: Pick<
-    z.output<typeof plateCorrected>,
-    'version' | 'plate' | 'connectionVolts' | 'installedAt' | 'why' | 'substitute'
-  > & { readonly changeId?: string | undefined },
-  by: string,
-  now: Date,
-): Promise<{ readonly row: Row; readonly fresh: boolean }> {
-  const [before] = await tx
-    .select()
-    .from(components)
-    .where(and(eq(components.id, motorId), eq(components.slot, 'motor')))
-    .for('update')
-  if (!before) throw notFound('motor')
-  if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { row: before, fresh: false }
-  await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))
-  const installedAt = new Date(body.installedAt)
-  if (before.removedAt && installedAt >= before.removedAt)
-    throw fieldProblem('installedAt', 'it was removed before that')
-  const spec: MotorSpec = { plate: body.plate, connectionVolts: body.connectionVolts }
-  const [row] = await tx
-    .update(components)
-    .set({ spec, installedAt, why: body.why, substitute: body.substitute, version: before.version + 1 })
-    .where(eq(components.id, motorId))
-    .returning()
-  if (!row) throw notFound('motor')
-  await record(tx, {
-    by,
-    at: now,
-    what: 'plate corrected',
-    entity: 'motor',
-    entityId: row.id,
-    before: told(before),
-    after: told(row),
-    ...(body.changeId === undefined ? {} : { changeId: body.changeId }),
+export async function keepPlate(tx: Tx, motorId: string, body: Corrected, author: Author): Promise<Done<Row>> {
+  const motor = and(eq(components.id, motorId), eq(components.slot, 'motor'))
+  const [of] = await tx.select({ machineId: components.machineId }).from(components).where(motor)
+  if (!of) throw notFound('motor')
+  return changeMachine(tx, of.machineId, author, async () => {
+    const [before] = await tx.select().from(components).where(motor).for('update')
+    if (!before) throw notFound('motor')
+    if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { value: before, fresh: false }
+    await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))
+    const installedAt = new Date(body.installedAt)
+    if (before.removedAt && installedAt >= before.removedAt)
+      throw fieldProblem('installedAt', 'it was removed before that')
+    const spec: MotorSpec = { plate: body.plate, connectionVolts: body.connectionVolts }
+    const [row] = await tx
+      .update(components)
+      .set({ spec, installedAt, why: body.why, substitute: body.substitute, version: before.version + 1 })
+      .where(eq(components.id, motorId))
+      .returning()
+    if (!row) throw notFound('motor')
+    return {
+      value: row,
+      fresh: true,
+      audit: {
+        what: 'plate corrected',
+        entity: 'motor',
+        entityId: row.id,
+        before: recorded(before),
+        after: recorded(row),
+        ...(body.changeId === undefined ? {} : { changeId: body.changeId }),
+      },
+    }
   })
-  await refresh(tx, [row.machineId])
-  return { row, fresh: true }
 }

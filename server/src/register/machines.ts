@@ -1,28 +1,20 @@
-import { endpoints, type Machine } from '@motor-round/contract'
+import { endpoints, type Machine, type Person } from '@motor-round/contract'
 import { and, asc, eq, like, ne } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
 import type { Db, Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { judgeStanding } from '../machine-list/judge-known.ts'
-import { asMachine, loadKnown } from '../machine-list/known.ts'
-import { refresh } from '../machine-list/refresh.ts'
+import { judgeStanding } from '../machine/judge.ts'
+import { asMachine, loadSnapshots } from '../machine/snapshot.ts'
+import { addMachine, changeMachine } from '../machine/command.ts'
 import { likePattern } from '../machine-list/routes.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
 import { asUnit } from './places.ts'
-
-/** The machine for change, or 404. */
-export async function lockMachine(tx: Tx, id: string): Promise<Machine> {
-  const [row] = await tx.select().from(machines).where(eq(machines.id, id)).for('update')
-  if (!row) throw notFound('machine')
-  return asMachine(row)
-}
 
 async function unitOf(tx: Db | Tx, id: string) {
   const [unit] = await tx.select().from(units).where(eq(units.id, id))
@@ -52,7 +44,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
   })
 
   mount(router, deps, endpoints.machinePage, async ({ params }) => {
-    const [known] = await loadKnown(deps.db, [params.id])
+    const [known] = await loadSnapshots(deps.db, [params.id])
     if (!known) throw notFound('machine')
     const unit = await unitOf(deps.db, known.machine.unitId)
     const [area] = await deps.db.select().from(areas).where(eq(areas.id, unit.areaId))
@@ -94,76 +86,56 @@ export function machineRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.addMachine, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
-      const unit = await unitOf(tx, body.unitId)
-      const [row] = await tx
-        .insert(machines)
-        .values({ ...body, siteId: unit.siteId })
-        .returning()
-      if (!row) throw notFound('machine')
-      await record(tx, {
-        by: person.name,
-        at: deps.now(),
-        what: 'machine added',
-        entity: 'machine',
-        entityId: row.id,
-        after: body,
+      const { value } = await addMachine(tx, body.id, { by: person.name, now: deps.now() }, async () => {
+        const unit = await unitOf(tx, body.unitId)
+        const [row] = await tx
+          .insert(machines)
+          .values({ ...body, siteId: unit.siteId })
+          .returning()
+        if (!row) throw notFound('machine')
+        const audit = { what: 'machine added', entity: 'machine', entityId: row.id, after: body }
+        return { value: asMachine(row), fresh: true, audit }
       })
-      await refresh(tx, [row.id])
-      return asMachine(row)
+      return value
     }),
   )
 
-  mount(router, deps, endpoints.editMachine, ({ params, body, person }) =>
+  /** Write what changes of a machine, on the version it was read at. */
+  const edit = (
+    id: string,
+    version: number,
+    person: Person,
+    what: string,
+    why: string,
+    set: (tx: Tx, before: Machine) => Promise<Partial<typeof machines.$inferInsert>>,
+  ): Promise<Machine> =>
     deps.db.transaction(async (tx) => {
-      const before = await lockMachine(tx, params.id)
-      await refuseStale(tx, 'machine', before.id, before.version, body.version, before)
+      const { value } = await changeMachine(tx, id, { by: person.name, now: deps.now() }, async (before) => {
+        await refuseStale(tx, 'machine', before.id, before.version, version, before)
+        const [row] = await tx
+          .update(machines)
+          .set({ ...(await set(tx, before)), version: before.version + 1 })
+          .where(eq(machines.id, id))
+          .returning()
+        if (!row) throw notFound('machine')
+        const after = asMachine(row)
+        return { value: after, fresh: true, audit: { what, entity: 'machine', entityId: id, why, before, after } }
+      })
+      return value
+    })
+
+  mount(router, deps, endpoints.editMachine, ({ params, body, person }) => {
+    const { id: _id, version, ...set } = body
+    return edit(params.id, version, person, 'machine changed', '', async (tx, before) => {
       const unit = await unitOf(tx, body.unitId)
       if (unit.siteId !== before.siteId) throw fieldProblem('unitId', 'a machine cannot move to another site')
-      const { id: _id, version, ...set } = body
-      const [row] = await tx
-        .update(machines)
-        .set({ ...set, version: version + 1 })
-        .where(eq(machines.id, params.id))
-        .returning()
-      if (!row) throw notFound('machine')
-      const after = asMachine(row)
-      await record(tx, {
-        by: person.name,
-        at: deps.now(),
-        what: 'machine changed',
-        entity: 'machine',
-        entityId: row.id,
-        before,
-        after,
-      })
-      await refresh(tx, [row.id])
-      return after
-    }),
-  )
+      return set
+    })
+  })
 
   mount(router, deps, endpoints.retireMachine, ({ params, body, person }) =>
-    deps.db.transaction(async (tx) => {
-      const before = await lockMachine(tx, params.id)
-      await refuseStale(tx, 'machine', before.id, before.version, body.version, before)
-      const [row] = await tx
-        .update(machines)
-        .set({ retiredAt: body.retired ? deps.now() : null, version: before.version + 1 })
-        .where(eq(machines.id, params.id))
-        .returning()
-      if (!row) throw notFound('machine')
-      const after = asMachine(row)
-      await record(tx, {
-        by: person.name,
-        at: deps.now(),
-        what: body.retired ? 'machine retired' : 'machine back in service',
-        entity: 'machine',
-        entityId: row.id,
-        why: body.why,
-        before,
-        after,
-      })
-      await refresh(tx, [row.id])
-      return after
-    }),
+    edit(params.id, body.version, person, body.retired ? 'machine retired' : 'machine back in service', body.why, () =>
+      Promise.resolve({ retiredAt: body.retired ? deps.now() : null }),
+    ),
   )
 }

@@ -2,10 +2,10 @@ import type { TwinLoad } from '@motor-round/contract'
 import { and, asc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { components, machines, machineStates, units } from '../db/schema.ts'
-import type { Known } from '../machine-list/known.ts'
+import type { MachineSnapshot } from '../machine/snapshot.ts'
 
 /** What others of its kind carry: same plate power, phases, supply, drive and kind of unit, in service and read. */
-export async function peersOf(db: Db | Tx, known: Known): Promise<TwinLoad[]> {
+export async function peersOf(db: Db | Tx, known: MachineSnapshot): Promise<TwinLoad[]> {
   const plate = known.motors.find((m) => m.removedAt === null)?.plate
   if (plate?.power === undefined) return []
   const { machine } = known

@@ -7,7 +7,7 @@ import { areas, machines, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { refreshMany } from '../machine-list/refresh.ts'
+import { refreshMany } from '../machine/refresh.ts'
 import { refuseStale } from './edit.ts'
 
 async function refreshWhere(tx: Tx, column: 'siteId' | 'areaId' | 'unitId', id: string): Promise<void> {

@@ -4,8 +4,8 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { areas, machines, machineStates, speedChanges, units } from '../db/schema.ts'
 import { loadFindings } from '../findings/load.ts'
-import { judgeStanding } from '../machine-list/judge-known.ts'
-import { loadKnown } from '../machine-list/known.ts'
+import { judgeStanding } from '../machine/judge.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
 
 const batch = 100
 
@@ -33,7 +33,7 @@ export async function loadDue(
   for (let i = 0; i < places.length; i += batch) {
     const part = places.slice(i, i + batch)
     const ids = part.map((p) => p.machine.id)
-    const known = new Map((await loadKnown(db, ids)).map((k) => [k.machine.id, k]))
+    const known = new Map((await loadSnapshots(db, ids)).map((k) => [k.machine.id, k]))
     const waiting = await db
       .select()
       .from(speedChanges)

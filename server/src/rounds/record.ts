@@ -5,8 +5,8 @@ import { stringify } from 'csv-stringify/sync'
 import { inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
 import { pictures } from '../db/rounds-schema.ts'
-import { judgeVisit } from '../machine-list/judge-known.ts'
-import { loadKnown, loadVisit } from '../machine-list/known.ts'
+import { judgeVisit } from '../machine/judge.ts'
+import { loadSnapshots, loadVisit } from '../machine/snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { pageOfRound } from './page.ts'
 import { paperOfSites, zoneOfSites } from './zone.ts'
@@ -36,7 +36,7 @@ export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
   const ids = [...new Set(page.events.flatMap((e) => (e.kind === 'done' && e.visitId !== null ? [e.visitId] : [])))]
   const known = new Map(
     (
-      await loadKnown(
+      await loadSnapshots(
         db,
         page.visits.map((s) => s.machineId),
       )

@@ -6,17 +6,17 @@ import { speedChanges } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem, notFound } from '../http/problem.ts'
-import { keepSpeedChange, keepSpeedChangeDone, knownOf } from './keep.ts'
+import { keepSpeedChange, keepSpeedChangeDone, snapshotOf } from './keep.ts'
 import { asSpeedChange, doneSpeedChanges, lockSpeedChange } from './speed-changes.ts'
 
-/** Changes of speed from the bench: planned, done or dropped, and what came of them. */
+/** Speed changes: planned, done or canceled, and what came of them. */
 export function speedChangeRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.speedChanges, () => doneSpeedChanges(deps.db))
 
   mount(router, deps, endpoints.addSpeedChange, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
-      const { row, known } = await keepSpeedChange(tx, body, person.name, deps.now())
-      return asSpeedChange(row, known)
+      const { value } = await keepSpeedChange(tx, body, { by: person.name, now: deps.now() })
+      return asSpeedChange(value.row, value.known)
     }),
   )
 
@@ -24,8 +24,8 @@ export function speedChangeRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const { workId, ...how } = body
       const doing = { ...how, id: workId, beltsId: uuid() }
-      const { row, known } = await keepSpeedChangeDone(tx, params.id, doing, person.name, deps.now())
-      return asSpeedChange(row, known)
+      const { value } = await keepSpeedChangeDone(tx, params.id, doing, { by: person.name, now: deps.now() })
+      return asSpeedChange(value.row, value.known)
     }),
   )
 
@@ -40,7 +40,7 @@ export function speedChangeRoutes(router: Router, deps: Deps): void {
         .where(eq(speedChanges.id, row.id))
         .returning()
       if (!after) throw notFound('speed-change')
-      return asSpeedChange(after, await knownOf(tx, row.machineId))
+      return asSpeedChange(after, await snapshotOf(tx, row.machineId))
     }),
   )
 }

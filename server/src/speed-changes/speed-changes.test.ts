@@ -3,7 +3,7 @@ import type { MachinePage, SpeedChangeRecord } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { simulatedUnit } from '@motor-round/core/machine'
 import { simulatedOf } from '../meters/simulated.ts'
-import { loadKnown } from '../machine-list/known.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
 import { predicted } from '../test/speed-changes.test-help.ts'
 import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
@@ -105,7 +105,7 @@ describe('a simulated unit as the record has it', () => {
   it('reads what was read last, and less after the sheave was opened', async () => {
     const id = await mechanic.machine('RTU-12/SF')
     const amps = async () => {
-      const [known] = await loadKnown(world.deps.db, [id])
+      const [known] = await loadSnapshots(world.deps.db, [id])
       if (!known) throw new Error('no machine')
       const machine = simulatedOf(known, world.deps.now().getTime())
       if (typeof machine === 'string') throw new Error(machine)

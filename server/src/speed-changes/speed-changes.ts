@@ -2,11 +2,11 @@ import { measuredAfter, type SpeedChangeRecord } from '@motor-round/contract'
 import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { machines, speedChanges, units } from '../db/schema.ts'
-import { loadKnown, type Known } from '../machine-list/known.ts'
+import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
 
 type Row = typeof speedChanges.$inferSelect
 
-export const asSpeedChange = (row: Row, known: Known): SpeedChangeRecord => ({
+export const asSpeedChange = (row: Row, known: MachineSnapshot): SpeedChangeRecord => ({
   id: row.id,
   machineId: row.machineId,
   madeAt: row.madeAt.toISOString(),
@@ -21,7 +21,7 @@ export const asSpeedChange = (row: Row, known: Known): SpeedChangeRecord => ({
 })
 
 /** Plans of one machine, newest first. */
-export async function speedChangesOf(db: Db | Tx, known: Known): Promise<SpeedChangeRecord[]> {
+export async function speedChangesOf(db: Db | Tx, known: MachineSnapshot): Promise<SpeedChangeRecord[]> {
   const rows = await db
     .select()
     .from(speedChanges)
@@ -41,7 +41,7 @@ export async function doneSpeedChanges(db: Db | Tx) {
     .limit(100)
   const ids = [...new Set(rows.map((r) => r.machineId))]
   if (ids.length === 0) return []
-  const known = new Map((await loadKnown(db, ids)).map((k) => [k.machine.id, k]))
+  const known = new Map((await loadSnapshots(db, ids)).map((k) => [k.machine.id, k]))
   const tags = await db
     .select({ id: machines.id, tag: machines.tag, unitTag: units.tag })
     .from(machines)

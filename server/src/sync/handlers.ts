@@ -1,5 +1,6 @@
 import type { BatchMutation, MutationKind, Person, SyncResult } from '@motor-round/contract'
 import type { Tx } from '../db/client.ts'
+import type { Author, Done } from '../machine/command.ts'
 import { keepClosing } from '../conditions/keep.ts'
 import { keepFinding, keepFindingStep } from '../findings/keep.ts'
 import { keepPicture } from '../pictures/keep.ts'
@@ -15,27 +16,30 @@ type Applied = Pick<SyncResult, 'outcome' | 'judgement' | 'others'>
 type Bodies = { [K in MutationKind]: Extract<BatchMutation, { kind: K }>['body'] }
 
 const applied = (fresh: boolean): Applied => ({ outcome: fresh ? 'applied' : 'duplicate', judgement: null, others: [] })
+/** What a command of the machine module did. */
+const commanded = async (done: Promise<Done<unknown>>): Promise<Applied> => applied((await done).fresh)
+const authorOf = (person: Person, now: Date): Author => ({ by: person.name, now })
 
 /** How each kind of mutation is applied. A new kind is an entry here. */
 const handlers: {
   readonly [K in MutationKind]: (tx: Tx, body: Bodies[K], person: Person, now: Date) => Promise<Applied>
 } = {
-  found: async (tx, body, person, now) => applied(await keepFound(tx, body, person.name, now)),
+  found: (tx, body, person, now) => commanded(keepFound(tx, body, authorOf(person, now))),
   // Its machine is judged once, when the batch is through.
-  visit: async (tx, body, person, now) => applied(!(await keepVisitUnjudged(tx, body, person, now))),
-  work: async (tx, body, person, now) => applied(!(await keepWork(tx, body, person, now)).already),
+  visit: async (tx, body, person, now) => applied(await keepVisitUnjudged(tx, body, person, now)),
+  work: (tx, body, person, now) => commanded(keepWork(tx, body, authorOf(person, now))),
   picture: async (tx, body, person) => applied(await keepPicture(tx, body, person.name)),
   event: async (tx, body, person, now) => applied(await keepEvent(tx, body, person.name, now)),
-  finding: async (tx, body, person) => applied(await keepFinding(tx, body, person.name)),
-  'finding-step': async (tx, body, person) => applied(await keepFindingStep(tx, body, person.name)),
-  closing: async (tx, body, person) => applied(await keepClosing(tx, body, person.name)),
-  motor: async (tx, body, person, now) => applied((await keepMotor(tx, body, person.name, now)).fresh),
-  plate: async (tx, { id: changeId, motorId, ...body }, person, now) =>
-    applied((await keepPlate(tx, motorId, { ...body, changeId }, person.name, now)).fresh),
-  part: async (tx, body, person, now) => applied((await keepPart(tx, body, person.name, now)).fresh),
-  'speed-change': async (tx, body, person, now) => applied((await keepSpeedChange(tx, body, person.name, now)).fresh),
-  'speed-change-done': async (tx, body, person, now) =>
-    applied((await keepSpeedChangeDone(tx, body.speedChangeId, body, person.name, now)).fresh),
+  finding: (tx, body, person, now) => commanded(keepFinding(tx, body, authorOf(person, now))),
+  'finding-step': (tx, body, person, now) => commanded(keepFindingStep(tx, body, authorOf(person, now))),
+  closing: (tx, body, person, now) => commanded(keepClosing(tx, body, authorOf(person, now))),
+  motor: (tx, body, person, now) => commanded(keepMotor(tx, body, authorOf(person, now))),
+  plate: (tx, { id: changeId, motorId, ...body }, person, now) =>
+    commanded(keepPlate(tx, motorId, { ...body, changeId }, authorOf(person, now))),
+  part: (tx, body, person, now) => commanded(keepPart(tx, body, authorOf(person, now))),
+  'speed-change': (tx, body, person, now) => commanded(keepSpeedChange(tx, body, authorOf(person, now))),
+  'speed-change-done': (tx, body, person, now) =>
+    commanded(keepSpeedChangeDone(tx, body.speedChangeId, body, authorOf(person, now))),
   'roof-map': async (tx, { id: changeId, areaId, ...body }, person, now) =>
     applied(await keepRoofMap(tx, areaId, { ...body, changeId }, person.name, now)),
 }

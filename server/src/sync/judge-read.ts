@@ -2,7 +2,7 @@ import type { SyncResult } from '@motor-round/contract'
 import { and, eq, inArray } from 'drizzle-orm'
 import type { Deps } from '../deps.ts'
 import { machineStates } from '../db/schema.ts'
-import { refresh } from '../machine-list/refresh.ts'
+import { refresh } from '../machine/refresh.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { judgedVisit } from '../visits/keep.ts'
 

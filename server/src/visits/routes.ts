@@ -13,6 +13,6 @@ export function visitRoutes(router: Router, deps: Deps): void {
     }),
   )
   mount(router, deps, endpoints.saveWork, ({ body, person }) =>
-    deps.db.transaction(async (tx) => (await keepWork(tx, body, person, deps.now())).work),
+    deps.db.transaction(async (tx) => (await keepWork(tx, body, { by: person.name, now: deps.now() })).value),
   )
 }

@@ -7,8 +7,8 @@ import { alias } from 'drizzle-orm/pg-core'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
-import { judgeStanding } from './judge-known.ts'
-import { loadKnown, type Known } from './known.ts'
+import { judgeStanding } from './judge.ts'
+import { loadSnapshots, type MachineSnapshot } from './snapshot.ts'
 import { naturalKey } from './natural-key.ts'
 
 const needOf = (level: Overall): number => {
@@ -18,13 +18,13 @@ const needOf = (level: Overall): number => {
 }
 
 /** The newest instant at which a machine was read running, and its volts then. */
-function loadReadAt(known: Known) {
+function loadReadAt(known: MachineSnapshot) {
   const visits = known.visits.filter((s) => s.supersededBy === null).map(coreVisit)
   const visit = speakingVisit(visits)
   return { volts: visit ? meanVolts(visit) : null, at: visit && loadPoint(visit, null) ? new Date(visit.at) : null }
 }
 
-function spark(known: Known, judgement: Judgement | null): number[] {
+function spark(known: MachineSnapshot, judgement: Judgement | null): number[] {
   const allowed = judgement?.rail.allowed
   if (allowed == null) return []
   return known.visits
@@ -59,7 +59,7 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
  * sees both.
  * @returns the machines as they were judged
  */
-export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<Known[]> {
+export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<MachineSnapshot[]> {
   if (machineIds.length === 0) return []
   const policies = await heldPolicies(tx)
   const ids = [...machineIds].sort()
@@ -75,7 +75,7 @@ export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<Kn
   return judged
 }
 
-async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<Known[]> {
+async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<MachineSnapshot[]> {
   const places = new Map(
     (
       await tx
@@ -93,7 +93,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
         .where(inArray(machines.id, ids))
     ).map((p) => [p.id, p]),
   )
-  const all = await loadKnown(tx, ids)
+  const all = await loadSnapshots(tx, ids)
   const rows = all.flatMap((known) => {
     const place = places.get(known.machine.id)
     if (!place) return []
@@ -196,7 +196,7 @@ export async function refreshStale(tx: Tx, most = 500): Promise<void> {
 }
 
 /** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */
-const judgeVersion = 1
+const judgeVersion = 2
 
 /** Judge every machine again where a newer judge has been installed since. */
 export async function refreshForNewJudge(tx: Tx): Promise<void> {

@@ -20,7 +20,7 @@ import { loadClosings } from '../conditions/load.ts'
 import { loadFindings } from '../findings/load.ts'
 
 /** All that is known of a machine and needed to judge it. */
-export interface Known {
+export interface MachineSnapshot {
   readonly machine: Machine
   readonly motors: readonly Motor[]
   readonly parts: readonly PartRecord[]
@@ -234,7 +234,7 @@ async function twinsOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<strin
 }
 
 /** Load machines with everything that judging needs. Keep the list to some hundred at a time. */
-export async function loadKnown(db: Db | Tx, machineIds: readonly string[]): Promise<Known[]> {
+export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]): Promise<MachineSnapshot[]> {
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
   const list = (await db.select().from(machines).where(inArray(machines.id, ids))).map(asMachine)

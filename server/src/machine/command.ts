@@ -1,0 +1,71 @@
+import type { Machine } from '@motor-round/contract'
+import { eq } from 'drizzle-orm'
+import { record, type Entry } from '../audit/record.ts'
+import type { Tx } from '../db/client.ts'
+import { machines, machineStates } from '../db/schema.ts'
+import { notFound } from '../http/problem.ts'
+import { tell } from '../rounds/live.ts'
+import { refresh } from './refresh.ts'
+import { asMachine } from './snapshot.ts'
+
+/** Who changes something, and when, by the server's clock. */
+export interface Author {
+  readonly by: string
+  readonly now: Date
+}
+
+/** What a command did to its machine. */
+export interface Change<T> {
+  readonly value: T
+  /** False: it was made before, and nothing more is done. */
+  readonly fresh: boolean
+  /** What is written down of it; facts that are on record by themselves leave it out. */
+  readonly audit?: Omit<Entry, 'by' | 'at'>
+  /** The round whose watchers see it. */
+  readonly roundId?: string | null
+}
+
+export interface Done<T> {
+  readonly value: T
+  readonly fresh: boolean
+}
+
+/** What comes after every change of a machine: it is written down, its machine judged once, watchers told. */
+async function follow<T>(tx: Tx, machineId: string, author: Author, done: Change<T>, later: boolean): Promise<Done<T>> {
+  const { value, fresh } = done
+  if (!fresh) return { value, fresh }
+  if (done.audit) await record(tx, { ...done.audit, by: author.by, at: author.now })
+  if (later) await tx.update(machineStates).set({ stale: true }).where(eq(machineStates.machineId, machineId))
+  else await refresh(tx, [machineId])
+  if (done.roundId) await tell(tx, done.roundId)
+  return { value, fresh }
+}
+
+/**
+ * Change a machine or what belongs to it: its row is locked first, so that two writers follow each other and the second sees
+ * what the first did.
+ * @param change works behind the lock, in the same transaction
+ * @param judged `later`: its state is only marked as stale, in the same transaction, and a batch judges it once at its end
+ * @throws a problem: no such machine, and whatever `change` refuses
+ */
+export async function changeMachine<T>(
+  tx: Tx,
+  machineId: string,
+  author: Author,
+  change: (machine: Machine) => Promise<Change<T>>,
+  judged: 'now' | 'later' = 'now',
+): Promise<Done<T>> {
+  const [row] = await tx.select().from(machines).where(eq(machines.id, machineId)).for('update')
+  if (!row) throw notFound('machine')
+  return follow(tx, machineId, author, await change(asMachine(row)), judged === 'later')
+}
+
+/** Put a machine on record: nothing is there to lock yet. */
+export async function addMachine<T>(
+  tx: Tx,
+  machineId: string,
+  author: Author,
+  add: () => Promise<Change<T>>,
+): Promise<Done<T>> {
+  return follow(tx, machineId, author, await add(), false)
+}
