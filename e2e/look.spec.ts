@@ -72,7 +72,7 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['roof map', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/map`, '.roof-map'],
   ['tags', async (p) => `/tags?area=${(await areaOf(p, 'AHU-1/SF')) ?? ''}`, '.tag-sheet'],
   ['phone', () => Promise.resolve('/phone'), 'h1'],
-  ['keys', () => Promise.resolve('/keys'), '.table'],
+  ['keys', () => Promise.resolve('/keys'), '.ant-descriptions'],
 ]
 
 const dark = ['machines', 'machine', 'visit', 'policies', 'calculator']

@@ -22,7 +22,7 @@ test('a machine is added with its place and its nameplate; an impossible namepla
   await expect(page.getByText(/4\.8 A at 230 V carries 1\.91 kVA, too little for 3\.25 hp/)).toBeVisible()
   await page.getByRole('button', { name: 'Save nameplate' }).click()
   await expect(page.getByRole('heading', { name: 'RTU-61 / SF' })).toBeVisible()
-  await expect(page.getByText('No visit yet.')).toBeVisible()
+  await expect(page.getByText('No visit yet')).toBeVisible()
   await expect(page.locator('.plate u').first()).toHaveText('460')
   // It was a misread 1.25: mended in place on the plate.
   await typePlate(page, { 'Rated power': '1-1/2' })

@@ -46,6 +46,8 @@ export function Themed({ children }: { children: ReactNode }) {
         token: {
           ...(theme === 'dark' ? dark : light),
           colorLink: (theme === 'dark' ? dark : light).colorPrimary,
+          linkDecoration: 'underline',
+          linkHoverDecoration: 'underline',
           borderRadius: 0,
           borderRadiusLG: 0,
           borderRadiusSM: 0,
@@ -61,6 +63,7 @@ export function Themed({ children }: { children: ReactNode }) {
           Button: { primaryShadow: 'none', defaultShadow: 'none', fontWeight: 600 },
           Form: { itemMarginBottom: 0, verticalLabelPadding: '0 0 4px', labelColor: 'var(--ink-2)' },
           Descriptions: { labelColor: 'var(--ink-2)', itemPaddingBottom: 6 },
+          ...(phone ? { Switch: { trackHeight: 44, trackMinWidth: 84, handleSize: 40 } } : {}),
           Table: {
             headerBg: 'transparent',
             headerSortActiveBg: 'transparent',

@@ -38,7 +38,10 @@ export function FactsPanel({ page }: { page: MachinePage }) {
           [
             'Location',
             <>
-              {site.name}, {area.name} · <Link to={`/areas/${area.id}/air`}>Air balance</Link>
+              {site.name}, {area.name} ·{' '}
+              <Link className="link-tall" to={`/areas/${area.id}/air`}>
+                Air balance
+              </Link>
             </>,
           ],
           [

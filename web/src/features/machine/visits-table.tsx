@@ -106,7 +106,7 @@ export function VisitsTable({
           columnTitle: <span className="visually-hidden">All readings</span>,
           expandIcon: ({ expanded, expandable, onExpand, record }) =>
             expandable ? (
-              <Button type="link" size="small" aria-expanded={expanded} onClick={(e) => onExpand(record, e)}>
+              <Button type="link" aria-expanded={expanded} onClick={(e) => onExpand(record, e)}>
                 {expanded ? 'Fewer readings' : 'All readings'}
               </Button>
             ) : null,
