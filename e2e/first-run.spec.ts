@@ -89,7 +89,9 @@ test('from an empty database to a judged machine: account, site, machine, namepl
   await roof.getByRole('group', { name: 'Turning' }).getByRole('button', { name: 'Right way' }).click()
   await roof.getByRole('button', { name: 'Save visit' }).click()
   await roof.waitForURL(`**${machine}`)
-  await expect(roof.getByText('93 % of the nameplate, balanced, first reading. Insulation never read.').first()).toBeVisible()
+  await expect(
+    roof.getByText('93 % of the nameplate, balanced, first reading. Insulation never read.').first(),
+  ).toBeVisible()
   await expectUpright(roof)
   await page.goto('/machines')
   await expect(page.getByRole('row', { name: /RTU-1/ })).toContainText('OK')

@@ -1,3 +1,5 @@
+import { errorFunction } from 'simple-statistics'
+
 /** Result of the Mann-Kendall test: is there a monotone trend at all? */
 export interface MannKendall {
   readonly s: number
@@ -5,19 +7,6 @@ export interface MannKendall {
   readonly z: number
   /** Two-sided probability of so large an |S| without a trend. */
   readonly p: number
-}
-
-/** Complementary error function after Numerical-Recipes' Chebyshev fit, relative error below 1.2e-7. */
-function erfc(x: number): number {
-  const z = Math.abs(x)
-  const t = 1 / (1 + z / 2)
-  const coefficients = [
-    -1.26551223, 1.00002368, 0.37409196, 0.09678418, -0.18628806, 0.27886807, -1.13520398, 1.48851587, -0.82215223,
-    0.17087277,
-  ]
-  const poly = coefficients.reduceRight((sum, c) => sum * t + c, 0)
-  const r = t * Math.exp(-z * z + poly)
-  return x >= 0 ? r : 2 - r
 }
 
 /**
@@ -59,7 +48,8 @@ export function mannKendallOf(n: number, s: number, tied: readonly number[] | nu
   }
   const variance = (n * (n - 1) * (2 * n + 5) - ties) / 18
   const z = variance === 0 || s === 0 ? 0 : (s - Math.sign(s)) / Math.sqrt(variance)
-  const p = n < 10 && ties === 0 ? Math.min(1, 2 * exactUpperTail(n, Math.abs(s))) : erfc(Math.abs(z) / Math.SQRT2)
+  const p =
+    n < 10 && ties === 0 ? Math.min(1, 2 * exactUpperTail(n, Math.abs(s))) : 1 - errorFunction(Math.abs(z) / Math.SQRT2)
   return { s, variance, z, p: s === 0 ? 1 : p }
 }
 

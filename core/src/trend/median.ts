@@ -1,19 +1,13 @@
+import { median as middleOf, medianAbsoluteDeviation } from 'simple-statistics'
+
 /**
  * Median; of an even count the mean of the two middle values.
  * @throws RangeError on an empty list or a value that is not finite
  */
 export function median(values: readonly number[]): number {
-  const sorted = Float64Array.from(values).sort()
-  if (sorted.length === 0 || !Number.isFinite(sorted[0]) || !Number.isFinite(sorted[sorted.length - 1]))
+  if (values.length === 0 || !values.every(Number.isFinite))
     throw new RangeError('values must be a list of finite numbers')
-  return middle(sorted)
-}
-
-/** Median of a sorted array that is not empty. */
-export function middle(sorted: Float64Array): number {
-  const n = sorted.length
-  const upper = sorted[n >> 1] ?? 0
-  return n % 2 === 1 ? upper : ((sorted[(n >> 1) - 1] ?? 0) + upper) / 2
+  return middleOf([...values])
 }
 
 /**
@@ -21,6 +15,6 @@ export function middle(sorted: Float64Array): number {
  * @throws RangeError as `median`
  */
 export function robustSpread(values: readonly number[]): number {
-  const m = median(values)
-  return 1.4826 * median(values.map((v) => Math.abs(v - m)))
+  median(values)
+  return 1.4826 * medianAbsoluteDeviation([...values])
 }

@@ -34,7 +34,8 @@ describe('order without sorting', () => {
   it('gives the median of any list', () =>
     fc.assert(
       fc.property(values, (list) => {
-        expect(medianInPlace(Float64Array.from(list), list.length)).toBe(median(list))
+        const own = medianInPlace(Float64Array.from(list), list.length)
+        expect(Math.abs(own - median(list))).toBeLessThanOrEqual(1e-15 * Math.abs(own))
       }),
     ))
 })

@@ -1,7 +1,8 @@
 import { levels } from '@motor-round/core/judge'
 import { renderToStaticMarkup } from 'react-dom/server'
 import { describe, expect, it } from 'vitest'
-import { Choice, FailureNote, Field } from './fields/index.ts'
+import { Choice, FailureNote } from './fields/index.ts'
+import { FormField } from './form-field/index.ts'
 import { LevelMark, levelWords } from './level-mark/index.ts'
 import { Spark } from './spark/index.ts'
 
@@ -53,16 +54,16 @@ describe('what went wrong, where the person looks', () => {
   it('stands below its field as an alert', () => {
     expect(
       html(
-        <Field label="Volts" error="not a number">
+        <FormField label="Volts" error="not a number">
           <input />
-        </Field>,
+        </FormField>,
       ),
     ).toMatch(/role="alert"[^>]*>not a number/)
     expect(
       html(
-        <Field label="Volts">
+        <FormField label="Volts">
           <input />
-        </Field>,
+        </FormField>,
       ),
     ).not.toContain('alert')
   })

@@ -9,7 +9,8 @@ import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
 import './area-air.css'
@@ -170,19 +171,19 @@ export function AreaAirScreen() {
               {measured.length === 0 ? 'No airflow has been measured in this area yet.' : `${capital(side(l.over))}.`}
               {missing.length > 0 ? ` Not measured: ${missing.map((m) => `${m.unitTag} / ${m.tag}`).join(', ')}.` : ''}
             </p>
-            <Field label="Leakage area of the space, if known">
+            <FormField label="Leakage area of the space, if known">
               <Input
                 value={leak}
                 inputMode="decimal"
                 suffix={metric ? 'm²' : 'ft²'}
                 onChange={(e) => setLeak(e.target.value)}
               />
-            </Field>
+            </FormField>
           </section>
           <section className="sheet stack" aria-label="Change of one fan’s speed">
             <h2>Change of one fan’s speed</h2>
             <div className="air-change">
-              <Field label="Fan">
+              <FormField label="Fan">
                 <Select<string>
                   aria-label="Fan"
                   value={fan}
@@ -193,10 +194,10 @@ export function AreaAirScreen() {
                   }))}
                   onChange={setFan}
                 />
-              </Field>
-              <Field label="New speed, % of today’s">
+              </FormField>
+              <FormField label="New speed, % of today’s">
                 <Input value={speed} inputMode="decimal" suffix="%" onChange={(e) => setSpeed(e.target.value)} />
-              </Field>
+              </FormField>
             </div>
             {l.after ? (
               <p>

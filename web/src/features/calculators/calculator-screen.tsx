@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd'
 import { lazy, Suspense, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { HowToButton } from '../../parts/how-to/index.ts'
 import { SafePart } from '../../parts/safe-part/index.ts'
 import { calcMachine } from './calc-machine.ts'
@@ -101,7 +101,7 @@ function Form({
         <div className="calc-in">
           {inputs.map((f) => (
             <div key={f.name} className={f.kind === 'numbers' ? 'calc-wide' : ''}>
-              <Field label={f.required ? f.title : `${f.title} (if known)`} error={complete ? wrong(f) : undefined}>
+              <FormField label={f.required ? f.title : `${f.title} (if known)`} error={complete ? wrong(f) : undefined}>
                 <span className={f.kind === 'numbers' ? 'calc-three' : ''}>
                   {f.kind === 'numbers' ? (
                     f.labels.map((l, i) => (
@@ -114,7 +114,7 @@ function Form({
                     <Cell field={f} index={0} cells={cells} set={set} />
                   )}
                 </span>
-              </Field>
+              </FormField>
             </div>
           ))}
         </div>

@@ -8,7 +8,8 @@ import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
 import { enqueueClosing } from '../../offline/core/enqueue.ts'
-import { Field, TroubleNote } from '../../parts/fields/index.ts'
+import { TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import './conditions.css'
 
@@ -67,9 +68,9 @@ function Close({
         void save()
       }}
     >
-      <Field label={kind === 'closed' ? 'What was done, or why nothing is needed' : 'Why it is reopened'}>
+      <FormField label={kind === 'closed' ? 'What was done, or why nothing is needed' : 'Why it is reopened'}>
         <Input autoFocus value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
-      </Field>
+      </FormField>
       <Button type="primary" htmlType="submit" loading={saving} disabled={reason.trim() === ''}>
         {kind === 'closed' ? 'Close condition' : 'Reopen condition'}
       </Button>

@@ -68,7 +68,7 @@ describe('what is installed', () => {
     expect((number as HTMLInputElement).value).toBe('62')
     await user.clear(number)
     await user.click(within(belts).getByRole('button', { name: 'Save replacement' }))
-    expect(within(belts).getByText('is needed')).toBeTruthy()
+    expect(await within(belts).findByText('is needed')).toBeTruthy()
     expect(sent.filter((s) => s.url.endsWith('/parts'))).toEqual([])
     await user.type(number, '63')
     await user.click(within(belts).getByLabelText('The old part was removed because'))

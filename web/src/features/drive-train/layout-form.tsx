@@ -5,7 +5,8 @@ import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { lengthFigure, typedLength, type LengthUnit } from '../../app/lengths.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 
 type Layout = Machine['layout']
 
@@ -43,9 +44,9 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
     }
   }
   const length = (label: string, value: string, set: (v: string) => void, path: string) => (
-    <Field label={label} error={fieldMessage(failure, `layout.${path}`)}>
+    <FormField label={label} error={fieldMessage(failure, `layout.${path}`)}>
       <Input value={value} inputMode="decimal" suffix={unit} onChange={(e) => set(e.target.value)} />
-    </Field>
+    </FormField>
   )
   const choice = <T extends string>(
     label: string,
@@ -53,7 +54,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
     set: (v: T | null) => void,
     options: readonly T[],
   ) => (
-    <Field label={label}>
+    <FormField label={label}>
       <Select<T>
         aria-label={label}
         allowClear
@@ -61,7 +62,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
         options={options.map((o) => ({ value: o, label: o }))}
         onChange={(v: T | undefined) => set(v ?? null)}
       />
-    </Field>
+    </FormField>
   )
   return (
     <Form
@@ -81,9 +82,9 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
         {choice('Fan turns', rotation, setRotation, ['clockwise', 'counter-clockwise'] as const)}
         {choice('Seen from', seenFrom, setSeenFrom, ['drive end', 'opposite end'] as const)}
         {choice('Its air is', air, setAir, ['supply', 'make-up', 'exhaust', 'relief', 'inside'] as const)}
-        <Field label="From outside, of its air" error={fieldMessage(failure, 'layout.outsideShare')}>
+        <FormField label="From outside, of its air" error={fieldMessage(failure, 'layout.outsideShare')}>
           <Input value={share} inputMode="decimal" suffix="%" onChange={(e) => setShare(e.target.value)} />
-        </Field>
+        </FormField>
         {choice('Mounted on', mounting, setMounting, ['flexible', 'rigid'] as const)}
       </div>
       <FailureNote failure={failure} kept="Not saved yet; what you typed is kept here." />

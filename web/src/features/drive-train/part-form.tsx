@@ -11,7 +11,8 @@ import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { CameOut } from '../../parts/came-out/index.ts'
 import { DayTimeInput } from '../../parts/day-input/index.ts'
-import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { asked, draftOfPart, partOfDraft } from './part-draft.ts'
 import { slotFields, slotWords } from './slots.ts'
 
@@ -80,7 +81,7 @@ export function PartForm({
         {slotFields[slot]
           .filter((f) => asked(f, draft))
           .map((f) => (
-            <Field key={f.key} label={`${f.label}${f.needed ? '' : ' (if known)'}`} error={wrong(f.key)}>
+            <FormField key={f.key} label={`${f.label}${f.needed ? '' : ' (if known)'}`} error={wrong(f.key)}>
               {f.kind === 'choice' ? (
                 <Select<string>
                   aria-label={f.label}
@@ -98,27 +99,27 @@ export function PartForm({
                   onChange={(e) => setDraft({ ...draft, [f.key]: e.target.value })}
                 />
               )}
-            </Field>
+            </FormField>
           ))}
-        <Field label="Installed" error={fieldMessage(failure, 'installedAt')}>
+        <FormField label="Installed" error={fieldMessage(failure, 'installedAt')}>
           <DayTimeInput label="Installed" value={at} onChange={setAt} />
-        </Field>
+        </FormField>
         {inPlace && !correct ? (
           <>
             <CameOut value={outFor} onChange={setOutFor} />
-            <Field label="What was wrong with the old one">
+            <FormField label="What was wrong with the old one">
               <Input value={outWhy} maxLength={400} onChange={(e) => setOutWhy(e.target.value)} />
-            </Field>
+            </FormField>
           </>
         ) : null}
-        <Field label="Notes">
+        <FormField label="Notes">
           <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
-        </Field>
-        <Field label="Temporary substitute">
+        </FormField>
+        <FormField label="Temporary substitute">
           <span>
             <Switch aria-label="Temporary substitute" checked={substitute} onChange={setSubstitute} />
           </span>
-        </Field>
+        </FormField>
       </div>
       {inPlace && !correct ? (
         <p className="quiet">The old part stays in the history. A new baseline starts: take readings after the work.</p>

@@ -7,7 +7,8 @@ import { notKeptWords } from '../../app/device-text.ts'
 import { useClock } from '../../app/now.ts'
 import { enqueueFinding } from '../../offline/core/enqueue.ts'
 import { DayInput } from '../../parts/day-input/index.ts'
-import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { Choice, TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { levelWords } from '../../parts/level-mark/index.ts'
 import { useFindingDraft } from './use-finding-draft.ts'
 import './findings.css'
@@ -65,7 +66,7 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
         void save()
       }}
     >
-      <Field label="Finding">
+      <FormField label="Finding">
         <Input.TextArea
           autoFocus
           rows={2}
@@ -75,14 +76,14 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           // One line as it is kept.
           onChange={(e) => change({ text: e.target.value.replace(/\s*\n\s*/g, ' ') })}
         />
-      </Field>
+      </FormField>
       <Choice
         label="Level"
         value={draft.level}
         options={findingLevels.map((value) => ({ value, label: levelWords[value] }))}
         onChange={(level) => change({ level })}
       />
-      <Field label="Who handles it, if not us">
+      <FormField label="Who handles it, if not us">
         <AutoComplete
           aria-label="Who handles it, if not us"
           value={draft.owner}
@@ -90,14 +91,14 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           maxLength={60}
           onChange={(owner: string) => change({ owner })}
         />
-      </Field>
-      <Field label="Review on, if not at the next visit">
+      </FormField>
+      <FormField label="Review on, if not at the next visit">
         <DayInput
           label="Review on, if not at the next visit"
           value={draft.reviewOn}
           onChange={(reviewOn) => change({ reviewOn })}
         />
-      </Field>
+      </FormField>
       <TroubleNote words={kept ? null : notKeptWords} />
       <TroubleNote words={trouble} />
       {missing.length > 0 ? <p className="quiet">Still needed: {missing.join(', ')}.</p> : null}

@@ -8,7 +8,8 @@ import { shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
 import { enqueueFindingStep } from '../../offline/core/enqueue.ts'
 import { DayInput } from '../../parts/day-input/index.ts'
-import { Field, TroubleNote } from '../../parts/fields/index.ts'
+import { TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { FindingForm } from './finding-form.tsx'
 import './findings.css'
@@ -58,13 +59,13 @@ function Step({ finding }: { finding: FindingRecord }) {
         void save()
       }}
     >
-      <Field label={kind === 'closed' ? 'What was done, or why nothing is needed' : 'Why'}>
+      <FormField label={kind === 'closed' ? 'What was done, or why nothing is needed' : 'Why'}>
         <Input autoFocus value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
-      </Field>
+      </FormField>
       {kind === 'postponed' ? (
-        <Field label="Until">
+        <FormField label="Until">
           <DayInput label="Until" value={until} onChange={setUntil} />
-        </Field>
+        </FormField>
       ) : null}
       <Button type="primary" htmlType="submit" disabled={note.trim() === '' || (kind === 'postponed' && until === '')}>
         {kind === 'closed' ? 'Close' : kind === 'postponed' ? 'Postpone' : 'Reopen'}

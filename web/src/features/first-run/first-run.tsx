@@ -6,7 +6,8 @@ import { api } from '../../app/api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useMay, usePerson } from '../../app/shell/index.ts'
 import { useNarrow } from '../../app/use-narrow.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { People } from '../limits/index.ts'
 import { SiteSettings, usualSettings } from '../register/index.ts'
 import './first-run.css'
@@ -44,9 +45,9 @@ function FirstSite({ done }: { done: () => void }) {
         </p>
       ) : null}
       <div className="form-grid">
-        <Field label="Site name" error={fieldMessage(failure, 'name')}>
+        <FormField label="Site name" error={fieldMessage(failure, 'name')}>
           <Input value={name} maxLength={80} autoFocus onChange={(e) => setName(e.target.value)} />
-        </Field>
+        </FormField>
         <SiteSettings value={settings} set={(d) => setSettings({ ...settings, ...d })} failure={failure} />
       </div>
       <FailureNote failure={failure} kept="Not saved; what you typed is kept here." />

@@ -4,7 +4,8 @@ import { useEffect, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { AfterImport, ImportErrors, ImportWords } from './import-result.tsx'
 import { SendFailure, sendFile } from './send-file.ts'
 
@@ -86,7 +87,7 @@ export function Importer() {
     <section className="sheet stack">
       <h2>Import</h2>
       <div className="form-grid">
-        <Field label="File type">
+        <FormField label="File type">
           <Select<ImportState['kind']>
             aria-label="File type"
             value={kind}
@@ -94,7 +95,7 @@ export function Importer() {
             disabled={checking}
             onChange={setKind}
           />
-        </Field>
+        </FormField>
       </div>
       {checking ? (
         <Checking id={run.id} file={run.file} cancel={drop} />

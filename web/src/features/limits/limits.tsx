@@ -7,7 +7,8 @@ import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { LimitsTable } from './limits-table.tsx'
 import { People } from './people.tsx'
@@ -46,7 +47,7 @@ function PolicySheet({
         ))}
       </Radio.Group>
       {policyChoice.key === 'overAmp' && draft.overAmp === 'trim below plate' ? (
-        <Field label="How far below the nameplate, %">
+        <FormField label="How far below the nameplate, %">
           <Input
             className="narrow"
             type="number"
@@ -57,7 +58,7 @@ function PolicySheet({
             value={Math.round(draft.trim * 1000) / 10}
             onChange={(e) => edit?.({ ...draft, trim: Math.min(0.2, Math.max(0, Number(e.target.value) / 100)) })}
           />
-        </Field>
+        </FormField>
       ) : null}
       <p className="quiet">{policyChoice.fixed}</p>
     </section>
@@ -114,9 +115,9 @@ function SaveBar({ draft, version, discard }: { draft: Policies; version: number
   return (
     <section className="sheet stack rules-save">
       <Effect draft={draft} />
-      <Field label="Why">
+      <FormField label="Why">
         <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
-      </Field>
+      </FormField>
       <FailureNote failure={attempt.error as Failure | undefined} kept="Not saved yet; your choices are kept here." />
       <div className="row">
         <Button

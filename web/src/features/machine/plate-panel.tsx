@@ -8,7 +8,8 @@ import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
-import { FailureNote, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { StaleNote } from '../../parts/stale-note/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 /** The plate of the installed motor, edited in place; questions about it stand below. */

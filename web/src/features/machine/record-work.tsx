@@ -14,7 +14,8 @@ import { useClock } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
 import { CameOut } from '../../parts/came-out/index.ts'
 import { DayTimeInput } from '../../parts/day-input/index.ts'
-import { FailureNote, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { driveOf, inPlace, partWords } from '../drive-train/index.ts'
 
 /** Kinds whose part is in a slot of its own: recorded there the part has a life, and the old one stays in the past. */
@@ -72,7 +73,7 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
     >
       <h2>Record work</h2>
       <div className="form-grid">
-        <Field label="What was done">
+        <FormField label="What was done">
           <Select<WorkKindId>
             aria-label="What was done"
             showSearch={{ optionFilterProp: 'label' }}
@@ -82,19 +83,19 @@ export function RecordWork({ page, now, done }: { page: MachinePage; now: number
             options={workKinds.filter((k) => k.id !== 'motor-replaced').map((k) => ({ value: k.id, label: k.words }))}
             onChange={setKind}
           />
-        </Field>
+        </FormField>
         {asksTurns ? (
-          <Field label={`Turns open now (was ${adjustable.turns})`} error={wrong ?? fieldMessage(failure, 'turns')}>
+          <FormField label={`Turns open now (was ${adjustable.turns})`} error={wrong ?? fieldMessage(failure, 'turns')}>
             <Input value={turns} inputMode="decimal" suffix="turns" onChange={(e) => setTurns(e.target.value)} />
-          </Field>
+          </FormField>
         ) : null}
-        <Field label="When" error={fieldMessage(failure, 'installedAt')}>
+        <FormField label="When" error={fieldMessage(failure, 'installedAt')}>
           <DayTimeInput label="When" value={at} onChange={setAt} />
-        </Field>
+        </FormField>
         {part ? <CameOut value={removedFor} onChange={setRemovedFor} /> : null}
-        <Field label="Notes">
+        <FormField label="Notes">
           <Input value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
-        </Field>
+        </FormField>
       </div>
       {part ? (
         <p>

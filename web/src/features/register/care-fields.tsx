@@ -3,7 +3,8 @@ import { Input } from 'antd'
 import { useState } from 'react'
 import { spanOf } from '@motor-round/core/round'
 import { spansText } from '../../app/dates.ts'
-import { Choice, Field } from '../../parts/fields/index.ts'
+import { Choice } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 
 /** What a unit asks of those who come to it: when it may stop, how many people, what to beware of, who is told. */
 export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }) {
@@ -16,7 +17,7 @@ export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }
   const wrong = spans.some((s) => s === null)
   return (
     <>
-      <Field label="May be shut down at" error={wrong ? 'such as 6:00–10:00, 14:00–15:00' : undefined}>
+      <FormField label="May be shut down at" error={wrong ? 'such as 6:00–10:00, 14:00–15:00' : undefined}>
         <Input
           aria-label="May be shut down at"
           placeholder="any time"
@@ -31,7 +32,7 @@ export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }
             if (next.every((s) => s !== null)) set({ ...care, windows: next })
           }}
         />
-      </Field>
+      </FormField>
       <Choice
         label="People needed"
         value={String(care.people)}
@@ -41,18 +42,18 @@ export function CareFields({ care, set }: { care: Care; set: (c: Care) => void }
         ]}
         onChange={(v) => set({ ...care, people: v === '2' ? 2 : 1 })}
       />
-      <Field label="Hazards">
+      <FormField label="Hazards">
         <Input value={care.hazards} maxLength={400} onChange={(e) => set({ ...care, hazards: e.target.value })} />
-      </Field>
-      <Field label="Who to notify before shutdown">
+      </FormField>
+      <FormField label="Who to notify before shutdown">
         <Input value={care.tell} maxLength={200} onChange={(e) => set({ ...care, tell: e.target.value })} />
-      </Field>
-      <Field label="Who watches the space served">
+      </FormField>
+      <FormField label="Who watches the space served">
         <Input value={care.watch} maxLength={200} onChange={(e) => set({ ...care, watch: e.target.value })} />
-      </Field>
-      <Field label="Lifting: what, weight and how">
+      </FormField>
+      <FormField label="Lifting: what, weight and how">
         <Input value={care.lift} maxLength={200} onChange={(e) => set({ ...care, lift: e.target.value })} />
-      </Field>
+      </FormField>
       <Choice
         label="Loss noticed within hours"
         value={care.critical}

@@ -1,6 +1,6 @@
 import { Input, Select, Switch } from 'antd'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import type { ControlsDraft } from './controls-draft.ts'
 
 const unknown = { value: '', label: 'unknown' } as const
@@ -22,13 +22,13 @@ export function ControlsFields({
   failure: Failure | undefined
 }) {
   const typed = (key: Texts, label: string, path: string) => (
-    <Field label={label} error={fieldMessage(failure, `controls.${path}`)}>
+    <FormField label={label} error={fieldMessage(failure, `controls.${path}`)}>
       <Input value={draft[key]} inputMode="decimal" onChange={(e) => set({ [key]: e.target.value })} />
-    </Field>
+    </FormField>
   )
   return (
     <div className="form-grid">
-      <Field label="Starter type">
+      <FormField label="Starter type">
         <Select<ControlsDraft['starter']>
           aria-label="Starter type"
           value={draft.starter}
@@ -40,8 +40,8 @@ export function ControlsFields({
           ]}
           onChange={(starter) => set({ starter })}
         />
-      </Field>
-      <Field label="Poles opened">
+      </FormField>
+      <FormField label="Poles opened">
         <Select<ControlsDraft['poles']>
           aria-label="Poles opened"
           value={draft.poles}
@@ -53,8 +53,8 @@ export function ControlsFields({
           ]}
           onChange={(poles) => set({ poles })}
         />
-      </Field>
-      <Field label="Overload protection">
+      </FormField>
+      <FormField label="Overload protection">
         <Select<ControlsDraft['overload']>
           aria-label="Overload protection"
           value={draft.overload}
@@ -67,8 +67,8 @@ export function ControlsFields({
           ]}
           onChange={(overload) => set({ overload })}
         />
-      </Field>
-      <Field label="Fuse or breaker">
+      </FormField>
+      <FormField label="Fuse or breaker">
         <Select<ControlsDraft['protection']>
           aria-label="Fuse or breaker"
           value={draft.protection}
@@ -80,7 +80,7 @@ export function ControlsFields({
           ]}
           onChange={(protection) => set({ protection })}
         />
-      </Field>
+      </FormField>
       {typed('protectionAmps', 'Rating, A', 'protectionAmps')}
       {typed('controlVolts', 'Control volts, V', 'controlVolts')}
       {typed('transformerIn', 'Power transformer, V in', 'transformer.ratedIn')}
@@ -93,7 +93,7 @@ export function ControlsFields({
           {typed('capacitorTolerance', 'Tolerance printed, ± %', 'capacitor.tolerance')}
         </>
       ) : null}
-      <Field label="Gas section in the unit">
+      <FormField label="Gas section in the unit">
         <span>
           <Switch
             aria-label="Gas section in the unit"
@@ -101,8 +101,8 @@ export function ControlsFields({
             onChange={(gasSection) => set({ gasSection })}
           />
         </span>
-      </Field>
-      <Field label="Phase monitor">
+      </FormField>
+      <FormField label="Phase monitor">
         <span>
           <Switch
             aria-label="Phase monitor"
@@ -110,7 +110,7 @@ export function ControlsFields({
             onChange={(phaseMonitor) => set({ phaseMonitor })}
           />
         </span>
-      </Field>
+      </FormField>
     </div>
   )
 }

@@ -5,7 +5,9 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field, StaleNote, type Difference } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
+import { StaleNote, type Difference } from '../../parts/stale-note/index.ts'
 import { offerUndo } from '../../parts/undo/index.ts'
 import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
@@ -57,9 +59,9 @@ function Retire({ machine }: { machine: Machine }) {
           ? 'A retired machine leaves the Machines list. Its nameplate, visits and work stay on record.'
           : 'It returns to the Machines list with its full history.'}
       </p>
-      <Field label="Why">
+      <FormField label="Why">
         <Input value={why} maxLength={400} onChange={(e) => setWhy(e.target.value)} />
-      </Field>
+      </FormField>
       <FailureNote failure={attempt.error as Failure | undefined} kept="Nothing was saved." />
       <div className="row">
         <Button

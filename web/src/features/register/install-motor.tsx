@@ -14,7 +14,9 @@ import { useMay } from '../../app/shell/index.ts'
 import { useWayBack } from '../../app/way-back.ts'
 import { CameOut } from '../../parts/came-out/index.ts'
 import { DayTimeInput } from '../../parts/day-input/index.ts'
-import { FailureNote, Field, StaleNote, TroubleNote } from '../../parts/fields/index.ts'
+import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
+import { StaleNote } from '../../parts/stale-note/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 
 function voltsOf(plate: Plate): number[] {
@@ -115,10 +117,10 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
           ))}
         </div>
         <section className="sheet stack">
-          <Field label="Installed" error={fieldMessage(failure, 'installedAt')}>
+          <FormField label="Installed" error={fieldMessage(failure, 'installedAt')}>
             <DayTimeInput label="Installed" value={installedAt} onChange={(v) => change({ installedAt: v })} />
-          </Field>
-          <Field label="Connected for">
+          </FormField>
+          <FormField label="Connected for">
             <Select<number>
               aria-label="Connected for"
               value={connectionVolts ?? 0}
@@ -128,19 +130,19 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
               ]}
               onChange={(v) => change({ connectionVolts: v === 0 ? null : v })}
             />
-          </Field>
+          </FormField>
           {motor ? (
             <>
               <CameOut value={removedFor} onChange={(v) => change({ removedFor: v })} />
-              <Field label="What was wrong with the old one">
+              <FormField label="What was wrong with the old one">
                 <Input value={removedWhy} maxLength={400} onChange={(e) => change({ removedWhy: e.target.value })} />
-              </Field>
+              </FormField>
             </>
           ) : null}
-          <Field label="Notes on the new one">
+          <FormField label="Notes on the new one">
             <Input value={why} maxLength={400} onChange={(e) => change({ why: e.target.value })} />
-          </Field>
-          <Field label="Temporary substitute">
+          </FormField>
+          <FormField label="Temporary substitute">
             <span>
               <Switch
                 aria-label="Temporary substitute"
@@ -148,7 +150,7 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
                 onChange={(v) => change({ substitute: v })}
               />
             </span>
-          </Field>
+          </FormField>
           {server && failure ? (
             <StaleNote
               told={messageOf(failure)}

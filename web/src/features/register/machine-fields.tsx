@@ -1,7 +1,7 @@
 import type { Machine } from '@motor-round/contract'
 import { Input, Select, Switch } from 'antd'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { blankControls, controlsDraftOf, controlsOf, type ControlsDraft } from './controls-draft.ts'
 
 /** What is asked of a machine besides where it stands and its motor. */
@@ -72,21 +72,21 @@ export function MachineFields({
 }) {
   return (
     <div className="form-grid">
-      <Field label="Machine tag" error={fieldMessage(failure, 'tag')}>
+      <FormField label="Machine tag" error={fieldMessage(failure, 'tag')}>
         <Input value={draft.tag} maxLength={24} onChange={(e) => set({ tag: e.target.value })} />
-      </Field>
-      <Field label="Serves" error={fieldMessage(failure, 'purpose')}>
+      </FormField>
+      <FormField label="Serves" error={fieldMessage(failure, 'purpose')}>
         <Input value={draft.purpose} maxLength={80} onChange={(e) => set({ purpose: e.target.value })} />
-      </Field>
-      <Field label="Supply">
+      </FormField>
+      <FormField label="Supply">
         <Select
           aria-label="Supply"
           value={draft.serviceVolts}
           options={services.map((v) => ({ value: v, label: `${v} V` }))}
           onChange={(serviceVolts: number) => set({ serviceVolts })}
         />
-      </Field>
-      <Field label="Phases">
+      </FormField>
+      <FormField label="Phases">
         <Select<1 | 3>
           aria-label="Phases"
           value={draft.phases}
@@ -96,8 +96,8 @@ export function MachineFields({
           ]}
           onChange={(phases) => set({ phases })}
         />
-      </Field>
-      <Field label="Drive train">
+      </FormField>
+      <FormField label="Drive train">
         <Select<Machine['drive']>
           aria-label="Drive train"
           value={draft.drive}
@@ -107,13 +107,13 @@ export function MachineFields({
           ]}
           onChange={(drive) => set({ drive })}
         />
-      </Field>
-      <Field label="Variable-frequency drive">
+      </FormField>
+      <FormField label="Variable-frequency drive">
         <span>
           <Switch aria-label="Variable-frequency drive" checked={draft.hasVfd} onChange={(hasVfd) => set({ hasVfd })} />
         </span>
-      </Field>
-      <Field label="Twin fan in the same unit">
+      </FormField>
+      <FormField label="Twin fan in the same unit">
         <span>
           <Switch
             aria-label="Twin fan in the same unit"
@@ -121,21 +121,24 @@ export function MachineFields({
             onChange={(hasTwin) => set({ hasTwin })}
           />
         </span>
-      </Field>
-      <Field label="Unit nameplate volts, if it lists the fan motor" error={fieldMessage(failure, 'unitPlate.volts')}>
+      </FormField>
+      <FormField
+        label="Unit nameplate volts, if it lists the fan motor"
+        error={fieldMessage(failure, 'unitPlate.volts')}
+      >
         <Input
           value={draft.unitPlateVolts}
           placeholder="as printed: 208-230/460"
           onChange={(e) => set({ unitPlateVolts: e.target.value })}
         />
-      </Field>
-      <Field label="Unit nameplate amps" error={fieldMessage(failure, 'unitPlate.amps')}>
+      </FormField>
+      <FormField label="Unit nameplate amps" error={fieldMessage(failure, 'unitPlate.amps')}>
         <Input
           value={draft.unitPlateAmps}
           placeholder="as printed: 27.0-25.6/12.8"
           onChange={(e) => set({ unitPlateAmps: e.target.value })}
         />
-      </Field>
+      </FormField>
     </div>
   )
 }

@@ -2,7 +2,7 @@ import { unitKinds } from '@motor-round/contract'
 import { AutoComplete, Select } from 'antd'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { SiteSettings, usualSettings, type SiteSettingsDraft } from './site-settings.tsx'
 
 /** Where a new machine stands, by name; what is not there yet is made. */
@@ -58,39 +58,39 @@ export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partia
   const names = (list: readonly string[]) => list.map((value) => ({ value }))
   return (
     <div className="form-grid">
-      <Field label="Site">
+      <FormField label="Site">
         <AutoComplete
           aria-label="Site"
           value={draft.site}
           options={names((places?.sites ?? []).map((s) => s.name))}
           onChange={(v: string) => set({ site: v })}
         />
-      </Field>
+      </FormField>
       {site || draft.site === '' ? null : (
         <SiteSettings value={draft.settings} set={(d) => set({ settings: { ...draft.settings, ...d } })} />
       )}
-      <Field label="Unit tag">
+      <FormField label="Unit tag">
         <AutoComplete
           aria-label="Unit tag"
           value={draft.unit}
           options={names((places?.units ?? []).filter((u) => u.siteId === site?.id).map((u) => u.tag))}
           onChange={(v: string) => set({ unit: v })}
         />
-      </Field>
+      </FormField>
       {unit ? (
         <p className="quiet">This unit exists; the machine is added to it.</p>
       ) : (
         <>
-          <Field label="Area">
+          <FormField label="Area">
             <AutoComplete
               aria-label="Area"
               value={draft.area}
               options={names((places?.areas ?? []).filter((a) => a.siteId === site?.id).map((a) => a.name))}
               onChange={(v: string) => set({ area: v })}
             />
-          </Field>
+          </FormField>
           {area || draft.area.trim() === '' ? null : (
-            <Field label="Kind of area">
+            <FormField label="Kind of area">
               <Select<PlaceDraft['areaKind']>
                 aria-label="Kind of area"
                 value={draft.areaKind}
@@ -100,16 +100,16 @@ export function PlaceFields({ draft, set }: { draft: PlaceDraft; set: (d: Partia
                 ]}
                 onChange={(areaKind) => set({ areaKind })}
               />
-            </Field>
+            </FormField>
           )}
-          <Field label="Kind of unit">
+          <FormField label="Kind of unit">
             <Select<PlaceDraft['unitKind']>
               aria-label="Kind of unit"
               value={draft.unitKind}
               options={unitKinds.map((k) => ({ value: k, label: k }))}
               onChange={(unitKind) => set({ unitKind })}
             />
-          </Field>
+          </FormField>
         </>
       )}
     </div>

@@ -6,7 +6,8 @@ import { api } from '../../app/api.ts'
 import { spansText } from '../../app/dates.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { CareFields } from './care-fields.tsx'
 import { SiteSettings } from './site-settings.tsx'
 import './places.css'
@@ -99,9 +100,9 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
       save={() => settled(save({ params: { id: site.id }, body: { ...draft, version } }).unwrap())}
       fields={
         <>
-          <Field label="Site name" error={fieldMessage(failure, 'name')}>
+          <FormField label="Site name" error={fieldMessage(failure, 'name')}>
             <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
-          </Field>
+          </FormField>
           <SiteSettings value={draft} set={(d) => setDraft({ ...draft, ...d })} failure={failure} />
         </>
       }
@@ -132,10 +133,10 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
       save={() => settled(save({ params: { id: area.id }, body: { ...draft, version } }).unwrap())}
       fields={
         <>
-          <Field label="Area name" error={fieldMessage(failure, 'name')}>
+          <FormField label="Area name" error={fieldMessage(failure, 'name')}>
             <Input value={draft.name} maxLength={80} onChange={(e) => setDraft({ ...draft, name: e.target.value })} />
-          </Field>
-          <Field label="Roof or room">
+          </FormField>
+          <FormField label="Roof or room">
             <Select<Area['kind']>
               aria-label="Roof or room"
               value={draft.kind}
@@ -145,7 +146,7 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
               ]}
               onChange={(kind) => setDraft({ ...draft, kind })}
             />
-          </Field>
+          </FormField>
         </>
       }
     />
@@ -181,32 +182,32 @@ function UnitRow({ unit, areas, mayEdit }: { unit: Unit; areas: readonly Area[];
       save={() => settled(save({ params: { id: unit.id }, body: { ...body, version } }).unwrap())}
       fields={
         <>
-          <Field label="Unit tag" error={fieldMessage(failure, 'tag')}>
+          <FormField label="Unit tag" error={fieldMessage(failure, 'tag')}>
             <Input value={draft.tag} maxLength={24} onChange={(e) => setDraft({ ...draft, tag: e.target.value })} />
-          </Field>
-          <Field label="Kind of unit">
+          </FormField>
+          <FormField label="Kind of unit">
             <Select<Unit['kind']>
               aria-label="Kind of unit"
               value={draft.kind}
               options={unitKinds.map((k) => ({ value: k, label: k }))}
               onChange={(kind) => setDraft({ ...draft, kind })}
             />
-          </Field>
-          <Field label="Model">
+          </FormField>
+          <FormField label="Model">
             <Input
               value={draft.modelLine}
               maxLength={60}
               onChange={(e) => setDraft({ ...draft, modelLine: e.target.value })}
             />
-          </Field>
-          <Field label="Area" error={fieldMessage(failure, 'areaId')}>
+          </FormField>
+          <FormField label="Area" error={fieldMessage(failure, 'areaId')}>
             <Select
               aria-label="Area"
               value={draft.areaId}
               options={areas.map((a) => ({ value: a.id, label: a.name }))}
               onChange={(areaId: string) => setDraft({ ...draft, areaId })}
             />
-          </Field>
+          </FormField>
           <CareFields care={draft.care} set={(care) => setDraft({ ...draft, care })} />
         </>
       }

@@ -1,7 +1,7 @@
 import type { Site } from '@motor-round/contract'
 import { Segmented, Select } from 'antd'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 
 export type SiteSettingsDraft = Pick<Site, 'zone' | 'hertz' | 'units' | 'paper' | 'weekStart'>
 
@@ -30,7 +30,7 @@ export function SiteSettings({
 }) {
   return (
     <>
-      <Field label="Time zone" error={fieldMessage(failure, 'zone')}>
+      <FormField label="Time zone" error={fieldMessage(failure, 'zone')}>
         <Select<string>
           showSearch
           aria-label="Time zone"
@@ -41,8 +41,8 @@ export function SiteSettings({
           }))}
           onChange={(zone) => set({ zone })}
         />
-      </Field>
-      <Field label="Supply frequency" error={fieldMessage(failure, 'hertz')}>
+      </FormField>
+      <FormField label="Supply frequency" error={fieldMessage(failure, 'hertz')}>
         <Select<60 | 50 | 0>
           aria-label="Supply frequency"
           value={value.hertz ?? 0}
@@ -53,8 +53,8 @@ export function SiteSettings({
           ]}
           onChange={(hertz) => set({ hertz: hertz === 0 ? null : hertz })}
         />
-      </Field>
-      <Field label="Units" error={fieldMessage(failure, 'units')}>
+      </FormField>
+      <FormField label="Units" error={fieldMessage(failure, 'units')}>
         <Segmented<Site['units']>
           aria-label="Units"
           value={value.units}
@@ -64,8 +64,8 @@ export function SiteSettings({
           ]}
           onChange={(units) => set({ units })}
         />
-      </Field>
-      <Field label="Paper" error={fieldMessage(failure, 'paper')}>
+      </FormField>
+      <FormField label="Paper" error={fieldMessage(failure, 'paper')}>
         <Segmented<Site['paper']>
           aria-label="Paper"
           value={value.paper}
@@ -75,8 +75,8 @@ export function SiteSettings({
           ]}
           onChange={(paper) => set({ paper })}
         />
-      </Field>
-      <Field label="Week starts on" error={fieldMessage(failure, 'weekStart')}>
+      </FormField>
+      <FormField label="Week starts on" error={fieldMessage(failure, 'weekStart')}>
         <Segmented<Site['weekStart']>
           aria-label="Week starts on"
           value={value.weekStart}
@@ -86,7 +86,7 @@ export function SiteSettings({
           ]}
           onChange={(weekStart) => set({ weekStart })}
         />
-      </Field>
+      </FormField>
     </>
   )
 }

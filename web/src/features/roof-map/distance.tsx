@@ -1,7 +1,7 @@
 import { Input } from 'antd'
 import { useEffect, useState } from 'react'
 import { distanceFigure, showDistance, toMeters, type DistanceUnit } from '../../app/distances.ts'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 
 /** A length on the map, kept in meters. What is no length stays in the field, is said there, and is told to `onWrong`. */
 export function Distance({
@@ -37,7 +37,10 @@ export function Distance({
     return () => onWrong(name, false)
   }, [name, wrong, onWrong])
   return (
-    <Field label={label} error={wrong ? `${distanceFigure(least, unit)} to ${showDistance(most, unit)}` : undefined}>
+    <FormField
+      label={label}
+      error={wrong ? `${distanceFigure(least, unit)} to ${showDistance(most, unit)}` : undefined}
+    >
       <Input
         aria-label={`${name}, ${unit}`}
         className="map-figure"
@@ -53,6 +56,6 @@ export function Distance({
           if (!wrong) setText(null)
         }}
       />
-    </Field>
+    </FormField>
   )
 }

@@ -5,7 +5,8 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { toMeters, type DistanceUnit } from '../../app/distances.ts'
 import type { Failure } from '../../app/failure.ts'
-import { FailureNote, Field, FileButton } from '../../parts/fields/index.ts'
+import { FailureNote, FileButton } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { layUnder, toScale } from './edit.ts'
 
 /** A photo for the map to be drawn over: added, brought to scale by two spots and their distance, taken away. */
@@ -71,7 +72,7 @@ export function UnderlayFields({
       ) : null}
       {a && b ? (
         <>
-          <Field
+          <FormField
             label="Distance between the points"
             error={length !== '' && !(metres > 0 && metres <= 2000) ? 'Enter a distance, for example 12.5.' : undefined}
           >
@@ -84,7 +85,7 @@ export function UnderlayFields({
               value={length}
               onChange={(e) => setLength(e.target.value)}
             />
-          </Field>
+          </FormField>
           <Button
             type="primary"
             disabled={!(metres > 0 && metres <= 2000)}

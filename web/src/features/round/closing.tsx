@@ -9,7 +9,8 @@ import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { tagOf } from './words.ts'
 
@@ -166,14 +167,14 @@ export function Closing({ page }: { page: RoundPage }) {
       ) : mayPlan ? (
         <div className="row">
           {failure?.problem.errors?.some((e) => e.path === 'reason') || reason !== '' ? (
-            <Field label="Why the round is closed with open items" error={fieldMessage(failure, 'reason')}>
+            <FormField label="Why the round is closed with open items" error={fieldMessage(failure, 'reason')}>
               <Input
                 aria-label="Why the round is closed with open items"
                 value={reason}
                 maxLength={400}
                 onChange={(e) => setReason(e.target.value)}
               />
-            </Field>
+            </FormField>
           ) : null}
           <Button
             type="primary"

@@ -5,7 +5,8 @@ import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
-import { Choice, Field, TroubleNote } from '../../parts/fields/index.ts'
+import { Choice, TroubleNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 
 /** A unit that stands on the roof and not on record: as little as it takes to stand at it. Its plate comes next. */
 export function FoundUnit({
@@ -72,13 +73,13 @@ export function FoundUnit({
     >
       <h2>Add a unit that is not in the list</h2>
       <div className="form-grid">
-        <Field label="Unit tag">
+        <FormField label="Unit tag">
           <Input size="large" autoFocus value={tag} maxLength={24} onChange={(e) => setTag(e.target.value)} />
-        </Field>
-        <Field label="Fan tag">
+        </FormField>
+        <FormField label="Fan tag">
           <Input size="large" value={fan} maxLength={24} onChange={(e) => setFan(e.target.value)} />
-        </Field>
-        <Field label="Supply" error={wrong}>
+        </FormField>
+        <FormField label="Supply" error={wrong}>
           <Input
             size="large"
             inputMode="decimal"
@@ -86,8 +87,8 @@ export function FoundUnit({
             value={supply}
             onChange={(e) => setSupply(e.target.value)}
           />
-        </Field>
-        <Field label="Area">
+        </FormField>
+        <FormField label="Area">
           <Select
             size="large"
             aria-label="Area"
@@ -99,7 +100,7 @@ export function FoundUnit({
             }))}
             onChange={setArea}
           />
-        </Field>
+        </FormField>
       </div>
       <Choice
         label="Phases"

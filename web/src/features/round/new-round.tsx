@@ -11,7 +11,8 @@ import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { DayInput } from '../../parts/day-input/index.ts'
-import { FailureNote, Field } from '../../parts/fields/index.ts'
+import { FailureNote } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { tagOf } from './words.ts'
 import './round.css'
@@ -101,22 +102,22 @@ function People({
     <div className="stack">
       {list.map((p, i) => (
         <div key={p.id} className="row people-row">
-          <Field label={`Person ${i + 1}`} error={fieldMessage(failure, `people.${i}.name`)}>
+          <FormField label={`Person ${i + 1}`} error={fieldMessage(failure, `people.${i}.name`)}>
             <AutoComplete
               aria-label={`Person ${i + 1}`}
               value={p.name}
               options={names.map((n) => ({ value: n.name }))}
               onChange={(name: string) => change(i, { name, id: names.find((n) => n.name === name)?.id ?? p.id })}
             />
-          </Field>
-          <Field label="From" error={minuteOf(p.from) === null ? 'a time such as 7:00' : undefined}>
+          </FormField>
+          <FormField label="From" error={minuteOf(p.from) === null ? 'a time such as 7:00' : undefined}>
             <Input
               aria-label={`Person ${i + 1}, from`}
               value={p.from}
               onChange={(e) => change(i, { from: e.target.value })}
             />
-          </Field>
-          <Field
+          </FormField>
+          <FormField
             label="To"
             error={minuteOf(p.to) === null ? 'a time such as 15:30' : fieldMessage(failure, `people.${i}.to`)}
           >
@@ -125,7 +126,7 @@ function People({
               value={p.to}
               onChange={(e) => change(i, { to: e.target.value })}
             />
-          </Field>
+          </FormField>
           {list.length > 1 ? <Button onClick={() => set(list.filter((_, k) => k !== i))}>Remove</Button> : null}
         </div>
       ))}
@@ -221,7 +222,7 @@ export function NewRound() {
       <div className="new-round">
         <section className="sheet stack">
           <h2>Sites, date and crew</h2>
-          <Field label="Sites" error={fieldMessage(failure, 'siteIds')}>
+          <FormField label="Sites" error={fieldMessage(failure, 'siteIds')}>
             <Select
               aria-label="Sites"
               mode="multiple"
@@ -232,29 +233,29 @@ export function NewRound() {
                 setOwn(null)
               }}
             />
-          </Field>
+          </FormField>
           <div className="row">
-            <Field label="Day" error={fieldMessage(failure, 'day')}>
+            <FormField label="Day" error={fieldMessage(failure, 'day')}>
               <DayInput label="Day" value={day} onChange={setDay} />
-            </Field>
-            <Field label="Days">
+            </FormField>
+            <FormField label="Days">
               <Select
                 aria-label="Days"
                 value={days}
                 options={[1, 2, 3, 4, 5].map((n) => ({ value: n, label: n === 1 ? 'one' : `up to ${n}` }))}
                 onChange={setDays}
               />
-            </Field>
-            <Field label="Again">
+            </FormField>
+            <FormField label="Again">
               <Select
                 aria-label="Again"
                 value={recurs}
                 options={recurrences.map(([value, label]) => ({ value, label }))}
                 onChange={setRecurs}
               />
-            </Field>
+            </FormField>
           </div>
-          <Field label="Name" error={fieldMessage(failure, 'name')}>
+          <FormField label="Name" error={fieldMessage(failure, 'name')}>
             <Input
               aria-label="Name"
               placeholder={areaName}
@@ -262,10 +263,10 @@ export function NewRound() {
               maxLength={80}
               onChange={(e) => setName(e.target.value)}
             />
-          </Field>
+          </FormField>
           <People list={people} set={setPeople} failure={failure} />
           <div className="row">
-            <Field
+            <FormField
               label="Hot hours outdoors"
               error={wrongHeat ? 'two times, earlier first, such as 12:00–15:30' : undefined}
             >
@@ -275,17 +276,17 @@ export function NewRound() {
                 value={heat}
                 onChange={(e) => setHeat(e.target.value)}
               />
-            </Field>
-            <Field label="Storm at" error={wrongStorm ? 'a time such as 14:00' : undefined}>
+            </FormField>
+            <FormField label="Storm at" error={wrongStorm ? 'a time such as 14:00' : undefined}>
               <Input
                 aria-label="Storm at"
                 placeholder="none"
                 value={storm}
                 onChange={(e) => setStorm(e.target.value)}
               />
-            </Field>
+            </FormField>
           </div>
-          <Field label="Notes for the crew">
+          <FormField label="Notes for the crew">
             <Input.TextArea
               aria-label="Notes for the crew"
               value={note}
@@ -293,7 +294,7 @@ export function NewRound() {
               maxLength={1000}
               onChange={(e) => setNote(e.target.value)}
             />
-          </Field>
+          </FormField>
           <FailureNote failure={failure} kept="Not saved; your selection is kept here." />
           <Button
             type="primary"

@@ -1,6 +1,6 @@
 import { beltSections } from '@motor-round/core/drivetrain'
 import { Input, Select } from 'antd'
-import { Field } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import type { FreeDraft } from './free.ts'
 
 const sections = beltSections.map((s) => ({ value: s.id, label: s.id }))
@@ -8,9 +8,9 @@ const sections = beltSections.map((s) => ({ value: s.id, label: s.id }))
 /** A machine on free numbers: plate, sheaves, wheel. */
 export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<FreeDraft>) => void }) {
   const cell = (key: Exclude<keyof FreeDraft, 'wheel' | 'section'>, label: string, unit: string) => (
-    <Field label={label}>
+    <FormField label={label}>
       <Input value={draft[key]} inputMode="decimal" suffix={unit} onChange={(e) => set({ [key]: e.target.value })} />
-    </Field>
+    </FormField>
   )
   return (
     <div className="form-grid">
@@ -24,23 +24,23 @@ export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<Fr
       {cell('turns', 'Turns open now', 'turns')}
       {cell('most', 'Most turns open', 'turns')}
       {cell('driven', 'Fan sheave, pitch', 'in')}
-      <Field label="Section">
+      <FormField label="Section">
         <Select<string>
           aria-label="Section"
           value={draft.section}
           options={sections}
           onChange={(section) => set({ section })}
         />
-      </Field>
+      </FormField>
       {cell('center', 'Center distance', 'in')}
-      <Field label="Wheel">
+      <FormField label="Wheel">
         <Select<FreeDraft['wheel']>
           aria-label="Wheel"
           value={draft.wheel}
           options={(['forward-curved', 'backward-inclined', 'propeller'] as const).map((w) => ({ value: w, label: w }))}
           onChange={(wheel) => set({ wheel })}
         />
-      </Field>
+      </FormField>
       {cell('greatestRpm', 'Wheel, maximum speed', 'rpm')}
     </div>
   )

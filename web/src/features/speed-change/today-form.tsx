@@ -2,7 +2,8 @@ import type { SiteUnits } from '@motor-round/contract'
 import { unitIn, writtenUnit } from '@motor-round/core/quantity'
 import type { Goal } from '@motor-round/core/speed-change'
 import { Input } from 'antd'
-import { Choice, Field } from '../../parts/fields/index.ts'
+import { Choice } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
 import { goalUnit, type SpeedChangeDraft } from './draft.ts'
 
 const goals: readonly { value: Goal['kind']; label: string }[] = [
@@ -30,22 +31,26 @@ export function TodayForm({
     label: string,
     unit: string,
   ) => (
-    <Field label={label} error={wrong[key]}>
+    <FormField label={label} error={wrong[key]}>
       <Input value={draft[key]} inputMode="decimal" suffix={unit} onChange={(e) => set({ [key]: e.target.value })} />
-    </Field>
+    </FormField>
   )
   return (
     <>
       <div className="speed-legs">
         {draft.legs.map((text, i) => (
-          <Field key={`leg-${i + 1}`} label={draft.legs.length === 1 ? 'Amps' : `L${i + 1}`} error={wrong[`leg${i}`]}>
+          <FormField
+            key={`leg-${i + 1}`}
+            label={draft.legs.length === 1 ? 'Amps' : `L${i + 1}`}
+            error={wrong[`leg${i}`]}
+          >
             <Input
               value={text}
               inputMode="decimal"
               suffix="A"
               onChange={(e) => set({ legs: draft.legs.map((t, k) => (k === i ? e.target.value : t)) })}
             />
-          </Field>
+          </FormField>
         ))}
         {cell('volts', 'Volts', 'V')}
       </div>

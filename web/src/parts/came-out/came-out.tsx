@@ -1,6 +1,6 @@
 import type { RemovedFor } from '@motor-round/core/installed'
 import { Select } from 'antd'
-import { Field } from '../fields/index.ts'
+import { FormField } from '../form-field/index.ts'
 
 const options: { value: RemovedFor; label: string }[] = [
   { value: 'worn', label: 'Worn out or failed' },
@@ -18,7 +18,7 @@ export const CameOut = ({
   value: RemovedFor | null
   onChange: (v: RemovedFor | null) => void
 }) => (
-  <Field label={label}>
+  <FormField label={label}>
     <Select<RemovedFor>
       aria-label={label}
       placeholder="Not entered"
@@ -27,5 +27,5 @@ export const CameOut = ({
       options={options}
       onChange={(v: RemovedFor | undefined) => onChange(v ?? null)}
     />
-  </Field>
+  </FormField>
 )

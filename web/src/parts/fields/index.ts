@@ -1,6 +1,5 @@
 export { Choice } from './choice.tsx'
 export { Field } from './field.tsx'
-export { StaleNote, type Difference } from './stale-note.tsx'
 export { FailureNote } from './failure-note.tsx'
 export { TroubleNote } from './trouble-note.tsx'
 export { FileButton } from './file-button.tsx'

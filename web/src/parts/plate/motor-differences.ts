@@ -1,6 +1,6 @@
 import type { Motor } from '@motor-round/contract'
 import { dayTime } from '../../app/dates.ts'
-import type { Difference } from '../fields/index.ts'
+import type { Difference } from '../stale-note/index.ts'
 import { plateCells } from './cells.ts'
 import { readCell } from './cell-text.ts'
 

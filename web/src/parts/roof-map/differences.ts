@@ -1,6 +1,6 @@
 import type { RoofMap, Spot } from '@motor-round/core/round'
 import { distanceFigure, showDistance, type DistanceUnit } from '../../app/distances.ts'
-import type { Difference } from '../fields/index.ts'
+import type { Difference } from '../stale-note/index.ts'
 
 /** What differs between two maps, in words. */
 export function mapDifferences(

@@ -1,0 +1,1 @@
+export { FormField } from './form-field.tsx'

@@ -1,0 +1,1 @@
+export { StaleNote, type Difference } from './stale-note.tsx'
