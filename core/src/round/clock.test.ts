@@ -19,5 +19,9 @@ describe('times as they are typed', () => {
     ['13:00 PM', null],
     ['0:30 AM', null],
     ['7:30m', null],
+    ['24:00', 1440],
+    ['24:01', null],
+    ['7:59', 479],
+    ['7:60', null],
   ])('on either clock: %s', (text, minute) => expect(minuteOf(text)).toBe(minute))
 })
