@@ -104,7 +104,7 @@ export function ImportExport() {
   return (
     <div className="page stack">
       <h1>Import & export</h1>
-      <div className="books-columns">
+      <div className="import-columns">
         {lead ? <Importer /> : <p className="sheet">Only a lead can import files.</p>}
         <Export />
       </div>
