@@ -6,6 +6,7 @@ const order = [
   'limits',
   'plate',
   'electrical',
+  'finding',
   'drivetrain',
   'air',
   'motion',

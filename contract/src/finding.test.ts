@@ -1,5 +1,6 @@
+import { byUrgency } from '@motor-round/core/finding'
 import { describe, expect, it } from 'vitest'
-import { findingBody, findingOf, findingStepBody, inOrderOfNeed, type FindingStep } from './finding.ts'
+import { findingBody, findingOf, findingStepBody, type FindingStep } from './finding.ts'
 
 const id = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const body = (over: object = {}) =>
@@ -55,7 +56,7 @@ describe('a finding', () => {
       of([], { id: id(3), level: 'stop', at: '2026-11-22T09:00:00Z' }),
       of([], { id: id(4), level: 'stop', at: '2026-11-21T09:00:00Z' }),
     ]
-    expect(inOrderOfNeed(list).map((f) => `${f.level} ${f.state} ${f.id.slice(-1)}`)).toEqual([
+    expect(byUrgency(list).map((f) => `${f.level} ${f.state} ${f.id.slice(-1)}`)).toEqual([
       'stop open 4',
       'stop open 3',
       'watch open 1',

@@ -1,7 +1,7 @@
+import { findingLevels } from '@motor-round/core/finding'
 import { z } from 'zod'
 import { id, instant } from './common.ts'
 import { conditionLine } from './condition.ts'
-import { findingLevels } from './finding.ts'
 import { rail } from './judgement.ts'
 import { level } from './verdict.ts'
 

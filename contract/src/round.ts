@@ -1,4 +1,4 @@
-import { taskKinds } from '@motor-round/core/round'
+import { roundEventKinds, taskKinds } from '@motor-round/core/round'
 import { z } from 'zod'
 import { roofMap, care } from './roof-map.ts'
 import { id, instant, line, pictureBytes, pictureType, text, version } from './common.ts'
@@ -127,7 +127,7 @@ export const roundEventBody = z
     id,
     roundId: id,
     machineId: id.nullable(),
-    kind: z.enum(['began', 'done', 'skipped', 'added', 'moved', 'told']),
+    kind: z.enum(roundEventKinds),
     at: instant,
     /** The visit that was taken; of a skipped one none. */
     visitId: id.nullable().default(null),

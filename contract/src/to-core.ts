@@ -1,4 +1,5 @@
-import { unknownLayout, workOfSlot, type InstalledPart } from '@motor-round/core/installed'
+import { reviewAt } from '@motor-round/core/finding'
+import { unknownLayout, workOfInstalling, type InstalledPart } from '@motor-round/core/installed'
 import {
   judgeMachine,
   motorAt,
@@ -15,7 +16,7 @@ import {
 import type { Policies } from '@motor-round/core/limits'
 import type { Visit, WorkDone } from '@motor-round/core/trend'
 import type { ClosingRecord } from './condition.ts'
-import { reviewAt, type FindingRecord } from './finding.ts'
+import type { FindingRecord } from './finding.ts'
 import type { PartRecord } from './installed.ts'
 import type { TwinLoad } from './machine-page.ts'
 import type { Machine, Motor, SiteUnits } from './register.ts'
@@ -101,26 +102,14 @@ interface Known {
   readonly site?: SiteFacts | undefined
 }
 
-/** What was put into a slot after something else was in it; what went in first began the record, not a baseline. */
-function changesOfParts(parts: readonly PartRecord[]): WorkDone[] {
-  const first = new Map<string, number>()
-  for (const p of parts) {
-    const at = Date.parse(p.installedAt)
-    first.set(p.part.slot, Math.min(first.get(p.part.slot) ?? Infinity, at))
-  }
-  return parts
-    .filter((p) => Date.parse(p.installedAt) !== first.get(p.part.slot))
-    .map((p): WorkDone => ({ at: Date.parse(p.installedAt), kind: workOfSlot[p.part.slot], note: p.why }))
-}
-
-/** All work, and each fitting of a motor or a part but the first in its slot. */
-export function workOf(known: Pick<Known, 'work' | 'motors' | 'parts'>): WorkDone[] {
-  const earliest = Math.min(...known.motors.map((m) => Date.parse(m.installedAt)))
-  const fittings = known.motors
-    .filter((m) => Date.parse(m.installedAt) !== earliest)
-    .map((m): WorkDone => ({ at: Date.parse(m.installedAt), kind: 'motor-replaced', note: '' }))
-  return [...known.work.map(coreWork), ...fittings, ...changesOfParts(known.parts ?? [])]
-}
+/** All work, and each installing of a motor or a part but the first in its slot. */
+export const workOf = (known: Pick<Known, 'work' | 'motors' | 'parts'>): WorkDone[] => [
+  ...known.work.map(coreWork),
+  ...workOfInstalling(
+    known.motors.map((m) => ({ installedAt: Date.parse(m.installedAt) })),
+    (known.parts ?? []).map((p) => ({ slot: p.part.slot, installedAt: Date.parse(p.installedAt), why: p.why })),
+  ),
+]
 
 /** A machine on its site, as core knows it. */
 export const machineFacts = ({ machine, site }: Pick<Known, 'machine' | 'site'>): MachineFacts => ({

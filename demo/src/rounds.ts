@@ -6,9 +6,6 @@ import {
   driveLayout,
   judgeNow,
   noCare,
-  problemOf,
-  usualMinutes,
-  stepOf,
   type FileRound,
   type Motor,
   type OrganizationFile,
@@ -17,7 +14,7 @@ import {
 } from '@motor-round/contract'
 import { judgedLevel } from '@motor-round/core/judge'
 import { seeded, type Random } from '@motor-round/core/machine'
-import { planRoute } from '@motor-round/core/round'
+import { planRoute, problemOf, stepOf, usualMinutes } from '@motor-round/core/round'
 import { seededId } from './ids.ts'
 
 type File = Omit<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures'>

@@ -1,4 +1,5 @@
-import { findingOf, inOrderOfNeed, type FindingRecord, type FindingStep } from '@motor-round/contract'
+import { findingOf, type FindingRecord, type FindingStep } from '@motor-round/contract'
+import { byUrgency } from '@motor-round/core/finding'
 import { inArray } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { findings, findingSteps } from '../db/rounds-schema.ts'
@@ -23,5 +24,5 @@ export async function loadFindings(db: Db | Tx, machineIds: readonly string[]): 
       ),
     )
   const all = steps.map(asStep)
-  return inOrderOfNeed(rows.map(({ siteId: _site, at, ...f }) => findingOf({ ...f, at: at.toISOString() }, all)))
+  return byUrgency(rows.map(({ siteId: _site, at, ...f }) => findingOf({ ...f, at: at.toISOString() }, all)))
 }

@@ -1,4 +1,5 @@
-import { conditionLineOf, coreVisit, reviewAt } from '@motor-round/contract'
+import { conditionLineOf, coreVisit } from '@motor-round/contract'
+import { reviewAt } from '@motor-round/core/finding'
 import { loadShare, machineDueAt, rank, speakingVisit, type Judgement, type Overall } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'

@@ -1,6 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto'
-import { endpoints, stepOf, type RoundPage } from '@motor-round/contract'
-import { clockOf, nextRound, type Recurrence } from '@motor-round/core/round'
+import { endpoints, type RoundPage } from '@motor-round/contract'
+import { clockOf, nextRound, type Recurrence, stepOf } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { createEvents, type EventAttributes } from 'ics'

@@ -1,5 +1,5 @@
-import { problemOf, usualMinutes, stepOf, type BodyOf, type endpoints } from '@motor-round/contract'
-import { minutesHere, whyLeft } from '@motor-round/core/round'
+import { type BodyOf, type endpoints } from '@motor-round/contract'
+import { minutesHere, problemOf, stepOf, usualMinutes, whyLeft } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import { DateTime } from 'luxon'
 import { v7 as uuid } from 'uuid'

@@ -1,4 +1,5 @@
-import { care, dueTask, roundVisitState, type RoundEvent, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { care, dueTask, type RoundEvent, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { roundVisitState } from '@motor-round/core/round'
 import { asc, desc, eq, gt, inArray, and, isNull, isNotNull } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { roundDevices, roundEvents, rounds, roundVisits } from '../db/rounds-schema.ts'

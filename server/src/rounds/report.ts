@@ -1,6 +1,7 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import { minutesTook, roundVisitState, type RoundPage } from '@motor-round/contract'
+import { type RoundPage } from '@motor-round/contract'
+import { minutesTook, roundVisitState } from '@motor-round/core/round'
 import {
   convert,
   findQuantity,

@@ -1,5 +1,5 @@
-import { endpoints, problemOf } from '@motor-round/contract'
-import { moveStep } from '@motor-round/core/round'
+import { endpoints } from '@motor-round/contract'
+import { moveStep, problemOf } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record } from '../audit/record.ts'

@@ -1,4 +1,4 @@
-import { findingLevels } from '@motor-round/contract'
+import { findingLevels } from '@motor-round/core/finding'
 import { AutoComplete, Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'

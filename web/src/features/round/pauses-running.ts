@@ -1,4 +1,5 @@
-import { pausesOf, stepOf, stepState, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { pausesOf, stepOf, stepState } from '@motor-round/core/round'
 
 /** A machine that is left alone for a while, and what it waits for. */
 export interface PauseRunning {

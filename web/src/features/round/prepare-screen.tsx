@@ -1,5 +1,5 @@
-import { corePart, pausesOf, stepId, type MachinePage, type RoundPage, type RoundVisit } from '@motor-round/contract'
-import { kitOf, kitTogether, type KitItem } from '@motor-round/core/round'
+import { corePart, type MachinePage, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { type KitItem, kitOf, kitTogether, pausesOf, stepId } from '@motor-round/core/round'
 import { legPositions, show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { Link, useParams } from 'react-router'

@@ -1,5 +1,5 @@
-import { roundVisitState, type RoundPage } from '@motor-round/contract'
-import { middleOf, walkIn, type Spot } from '@motor-round/core/round'
+import { type RoundPage } from '@motor-round/contract'
+import { middleOf, roundVisitState, type Spot, walkIn } from '@motor-round/core/round'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'

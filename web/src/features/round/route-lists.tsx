@@ -1,4 +1,5 @@
-import { pausesOf, stepOf, stepState, type RoundPage, type RoundVisit, type StepPart } from '@motor-round/contract'
+import { type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { pausesOf, stepOf, stepState, type StepPart } from '@motor-round/core/round'
 import {
   closestCenter,
   DndContext,

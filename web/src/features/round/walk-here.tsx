@@ -1,4 +1,5 @@
-import { pausesOf, stepOf, stepState, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { pausesOf, stepOf, stepState } from '@motor-round/core/round'
 import { clockOf, spansText } from '../../app/dates.ts'
 import { Button } from 'antd'
 import { lazy, Suspense, useState } from 'react'

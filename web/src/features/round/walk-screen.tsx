@@ -1,4 +1,4 @@
-import { stepOf, stepState } from '@motor-round/contract'
+import { stepOf, stepState } from '@motor-round/core/round'
 import { Button } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { Link, useParams } from 'react-router'

@@ -1,4 +1,5 @@
-import { roundVisitState, type RoundPage } from '@motor-round/contract'
+import { type RoundPage } from '@motor-round/contract'
+import { roundVisitState } from '@motor-round/core/round'
 import { describe, expect, it } from 'vitest'
 import { costWords, gaveWay, scopeFor, walkOrder } from './words.ts'
 

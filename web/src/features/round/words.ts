@@ -1,4 +1,5 @@
-import { stepOf, type DueTaskRecord, type RoundPage, type RoundVisit, type StepPart } from '@motor-round/contract'
+import { type DueTaskRecord, type RoundPage, type RoundVisit } from '@motor-round/contract'
+import { stepOf, type StepPart } from '@motor-round/core/round'
 import type { ScopeId } from '@motor-round/core/judge'
 
 export const tagOf = (s: Pick<RoundVisit, 'unitTag' | 'tag'>): string => `${s.unitTag} / ${s.tag}`

@@ -2,7 +2,6 @@ import {
   findingBody,
   findingOf,
   findingStepBody,
-  inOrderOfNeed,
   motorInstalled,
   partInstalled,
   plateCorrected,
@@ -15,6 +14,7 @@ import {
   type MutationBodies,
   type MutationKind,
 } from '@motor-round/contract'
+import { byUrgency } from '@motor-round/core/finding'
 import type { z } from 'zod'
 import type { QueuedMutation } from './store.ts'
 
@@ -29,7 +29,7 @@ export const motorsOf = (page: Page) => [...(page.motor ? [page.motor] : []), ..
 export function addFinding(known: readonly FindingRecord[], raw: Body<'finding'>, author: string): FindingRecord[] {
   const body = findingBody.safeParse(raw).data
   return body && !known.some((f) => f.id === body.id)
-    ? inOrderOfNeed([...known, findingOf({ ...body, by: author }, [])])
+    ? byUrgency([...known, findingOf({ ...body, by: author }, [])])
     : [...known]
 }
 
@@ -41,7 +41,7 @@ export function stepFinding(
 ): FindingRecord[] {
   const body = findingStepBody.safeParse(raw).data
   if (!body) return [...known]
-  return inOrderOfNeed(
+  return byUrgency(
     known.map((f) =>
       f.id === body.findingId && !f.steps.some((s) => s.id === body.id)
         ? findingOf(f, [...f.steps, { ...body, by: author }])

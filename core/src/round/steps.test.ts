@@ -1,20 +1,14 @@
-import { planRoute } from '@motor-round/core/round'
-import { seeded } from '@motor-round/core/machine'
 import { describe, expect, it } from 'vitest'
-import { noCare } from './roof-map.ts'
-import { problemOf, usualMinutes, type PlannedVisit } from './round-problem.ts'
-import type { DueTaskRecord, RoundEvent } from './round.ts'
-import { minutesTook, roundVisitState } from './round-state.ts'
-import { pausesOf, stepId, stepOf, stepState } from './round-steps.ts'
+import { seeded } from '../machine/index.ts'
+import { planRoute } from './plan-route.ts'
+import { problemOf, usualMinutes, type PlannedVisit } from './problem-of.ts'
+import { pausesOf, stepId, stepOf, stepState } from './steps.ts'
+import { minutesTook, roundVisitState, type RoundEventFact } from './visit-state.ts'
 
-const task = (over: Partial<DueTaskRecord> = {}): DueTaskRecord => ({
-  task: 'insulation',
-  title: 'Insulation and winding',
-  scope: 'dead',
+const noCare = { windows: [], people: 1 as const, critical: false }
+type PlannedTask = PlannedVisit['tasks'][number]
+const task = (over: Partial<PlannedTask> = {}): PlannedTask => ({
   dueAt: '2026-11-20T09:00:00Z',
-  lastAt: null,
-  why: 'Never done, every 365 days.',
-  moved: null,
   minutes: 25,
   people: 1,
   visitsUnit: true,
@@ -23,7 +17,7 @@ const task = (over: Partial<DueTaskRecord> = {}): DueTaskRecord => ({
   settle: null,
   ...over,
 })
-const visit = (id: string, tasks: DueTaskRecord[], over: Partial<PlannedVisit> = {}): PlannedVisit => ({
+const visit = (id: string, tasks: PlannedTask[], over: Partial<PlannedVisit> = {}): PlannedVisit => ({
   machineId: id,
   unitId: `unit of ${id}`,
   areaId: 'roof',
@@ -127,7 +121,7 @@ describe('what the planner orders of a machine', () => {
 })
 
 describe('what became of a step', () => {
-  const event = (kind: RoundEvent['kind'], minute: number, visitId: string | null = null) => ({
+  const event = (kind: RoundEventFact['kind'], minute: number, visitId: string | null = null) => ({
     machineId: 'a',
     kind,
     at: `2026-11-25T08:${String(minute).padStart(2, '0')}:00Z`,

@@ -1,7 +1,45 @@
-import { travelMinutes, type RouteProblem, type RouteStep, type TravelArea } from '@motor-round/core/round'
-import type { FileRound } from './organization-file.ts'
-import type { DueTaskRecord, RoundVisit } from './round.ts'
-import { pausesOf, stepId } from './round-steps.ts'
+import type { Level } from '../judge/index.ts'
+import type { RouteProblem, RouteStep, Walker } from './route-problem.ts'
+import { pausesOf, stepId } from './steps.ts'
+import type { Pause } from './task.ts'
+import { travelMinutes, type TravelArea } from './travel.ts'
+
+/** A task as it is put in a round. `dueAt`: instant, ISO 8601. */
+interface PlannedTask {
+  readonly dueAt: string
+  readonly minutes: number
+  readonly people: 1 | 2
+  readonly visitsUnit: boolean
+  readonly locksOut: boolean
+  readonly rest: Pause | null
+  readonly settle: Pause | null
+}
+
+interface Span {
+  readonly from: number
+  readonly to: number
+}
+
+/** A machine as a round goes to it, with what is to be done there. */
+export interface PlannedVisit {
+  readonly machineId: string
+  readonly unitId: string
+  readonly areaId: string
+  /** When its unit may be stopped, how many people it takes, and whether its failure is felt within hours. */
+  readonly care: { readonly windows: readonly Span[]; readonly people: 1 | 2; readonly critical: boolean }
+  readonly tasks: readonly PlannedTask[]
+  readonly minutes: number
+  /** How it stood when the round was planned; null: not judged. */
+  readonly levelBefore: Level | null
+}
+
+/** The frame of a round: its ISO day, who goes and when, the hours too hot for a roof, and when a storm comes. */
+export interface RoundFrame {
+  readonly day: string
+  readonly people: readonly Walker[]
+  readonly heat: Span | null
+  readonly storm: number | null
+}
 
 /** Locking out and proving dead. @source common practice */
 const lockMinutes = 6
@@ -9,7 +47,7 @@ const lockMinutes = 6
 const shared = 3
 
 /** Minutes of some tasks at one machine, as is usual. */
-export const usualMinutes = (tasks: readonly DueTaskRecord[]): number =>
+export const usualMinutes = (tasks: readonly PlannedTask[]): number =>
   Math.max(5, tasks.reduce((a, t) => a + t.minutes, 0) - shared * Math.max(0, tasks.length - 1))
 
 const worth = { stop: 6, fix: 4, watch: 2, ok: 1 } as const
@@ -20,18 +58,13 @@ const pressing = { stop: 25, fix: 5, watch: 1, ok: 0 } as const
 const critical = 1.5
 
 /** What leaving a machine undone costs: more the worse it was judged, the longer it is overdue, and what hangs on it. */
-function valueOf(s: Pick<RoundVisit, 'levelBefore' | 'tasks' | 'care'>, day: string): number {
+function valueOf(s: Pick<PlannedVisit, 'levelBefore' | 'tasks' | 'care'>, day: string): number {
   const at = Date.parse(`${day}T23:59:59Z`)
   const late = Math.max(0, ...s.tasks.map((t) => (at - Date.parse(t.dueAt)) / 86_400_000))
   return (
     ((s.levelBefore === null ? 2 : worth[s.levelBefore]) + Math.min(4, late / 30)) * (s.care.critical ? critical : 1)
   )
 }
-
-export type PlannedVisit = Pick<
-  RoundVisit,
-  'machineId' | 'unitId' | 'areaId' | 'care' | 'tasks' | 'minutes' | 'levelBefore'
->
 
 /** Switching off, locking out and noting when. @source common practice */
 const leaveMinutes = 2
@@ -90,7 +123,7 @@ function stepsOf(s: PlannedVisit, place: number, outdoors: boolean, day: string)
 
 /** A round as the planner takes it. */
 export function problemOf(
-  round: Pick<FileRound, 'day' | 'people' | 'heat' | 'storm'>,
+  round: RoundFrame,
   visits: readonly PlannedVisit[],
   areas: readonly (TravelArea & { readonly kind: 'roof' | 'room' })[],
 ): RouteProblem {

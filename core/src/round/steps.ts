@@ -1,6 +1,6 @@
-import { longestPause, type Pause } from '@motor-round/core/round'
-import type { DueTaskRecord, RoundEvent } from './round.ts'
-import { roundVisitState, type RoundVisitState } from './round-state.ts'
+import { longestPause } from './pauses.ts'
+import type { Pause } from './task.ts'
+import { roundVisitState, type RoundEventFact, type RoundVisitState } from './visit-state.ts'
 
 /**
  * A machine may take a person there more than once: to lock it out and leave it alone, for the work, and to read the
@@ -20,16 +20,14 @@ export function stepOf(step: string): { readonly machineId: string; readonly par
 
 /** How long a machine is left alone on a round, before its work and after it; null: not at all. */
 export const pausesOf = (
-  tasks: readonly Pick<DueTaskRecord, 'rest' | 'settle'>[],
+  tasks: readonly { readonly rest: Pause | null; readonly settle: Pause | null }[],
 ): { readonly rest: Pause | null; readonly settle: Pause | null } => ({
   rest: longestPause(...tasks.map((t) => t.rest)),
   settle: longestPause(...tasks.map((t) => t.settle)),
 })
 
-type Told = Pick<RoundEvent, 'machineId' | 'kind' | 'at' | 'visitId'>
-
 /** What became of a step: of the work that is what became of the machine; the proof is a second stop after it. */
-export function stepState(events: readonly Told[], step: string): RoundVisitState {
+export function stepState(events: readonly RoundEventFact[], step: string): RoundVisitState {
   const { machineId, part } = stepOf(step)
   const main = roundVisitState(events, machineId)
   if (part === 'work') return main

@@ -1,8 +1,9 @@
+import { reviewAt } from '@motor-round/core/finding'
 import { unknownLayout } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
-import { dueTasks, type DueFacts, type DueTask } from '@motor-round/core/round'
-import { reviewAt, type FindingRecord } from './finding.ts'
+import { dueTasks, oldestSubstitute, waitingChanges, type DueFacts, type DueTask } from '@motor-round/core/round'
+import type { FindingRecord } from './finding.ts'
 import type { PartRecord } from './installed.ts'
 import type { SpeedChangeRecord } from './speed-change.ts'
 import type { Machine, Motor } from './register.ts'
@@ -24,18 +25,15 @@ interface Known {
   readonly visits: readonly VisitRecord[]
 }
 
-const slotWords: Readonly<Record<string, string>> = { motor: 'The motor', belts: 'The belt set', wheel: 'The wheel' }
-
-function substituteOf(known: Known): DueFacts['substitute'] {
-  const installed = [
-    ...known.motors.map((m) => ({ ...m, slot: 'motor' })),
-    ...known.parts.map((p) => ({ ...p, slot: p.part.slot })),
-  ].filter((f) => f.substitute && f.removedAt === null)
-  const first = installed.sort((a, b) => Date.parse(a.installedAt) - Date.parse(b.installedAt))[0]
-  return first
-    ? { at: Date.parse(first.installedAt), what: slotWords[first.slot] ?? `The ${first.slot.replace('-', ' ')}` }
-    : null
-}
+const inSlot = (
+  slot: PartRecord['part']['slot'] | 'motor',
+  f: Pick<Motor, 'substitute' | 'installedAt' | 'removedAt'>,
+) => ({
+  slot,
+  substitute: f.substitute,
+  installedAt: Date.parse(f.installedAt),
+  removedAt: f.removedAt === null ? null : Date.parse(f.removedAt),
+})
 
 /** What the core asks to say what is due of a machine. */
 export function dueFacts(
@@ -58,13 +56,17 @@ export function dueFacts(
     parts: known.parts.map(corePart),
     layout: known.machine.layout ?? unknownLayout,
     motorRpm: motor?.plate.rpm ?? null,
-    substitute: substituteOf(known),
-    waiting: open.speedChanges
-      .filter((p) => p.doneAt === null && p.droppedAt === null)
-      .map((p) => ({
-        at: Date.parse(p.madeAt),
-        what: p.change.kind === 'hertz' ? 'A new setting of the drive' : 'Work on the sheaves',
+    substitute: oldestSubstitute([
+      ...known.motors.map((m) => inSlot('motor', m)),
+      ...known.parts.map((p) => inSlot(p.part.slot, p)),
+    ]),
+    waiting: waitingChanges(
+      open.speedChanges.map((p) => ({
+        madeAt: Date.parse(p.madeAt),
+        open: p.doneAt === null && p.droppedAt === null,
+        change: p.change,
       })),
+    ),
     findings: open.findings
       .filter((f) => f.state !== 'closed')
       .map((f) => ({

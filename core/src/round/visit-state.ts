@@ -1,12 +1,22 @@
-import type { RoundEvent } from './round.ts'
+/** What a phone reports of a machine of its round, or of the round as a whole. */
+export const roundEventKinds = ['began', 'done', 'skipped', 'added', 'moved', 'told'] as const
+type Kind = (typeof roundEventKinds)[number]
 
-type Told = Pick<RoundEvent, 'machineId' | 'kind' | 'at'>
+/** One event. `at`: instant, ISO 8601. */
+export interface RoundEventFact {
+  readonly machineId: string | null
+  readonly kind: Kind
+  readonly at: string
+  /** The visit that was taken then; of a skipped one none. */
+  readonly visitId: string | null
+}
+type Event = Pick<RoundEventFact, 'machineId' | 'kind' | 'at'>
 
 /** What became of a machine on a round. */
 export type RoundVisitState = 'open' | 'began' | 'done' | 'skipped'
 
 /** Read off the events, in their order. Done stays done: a phone that skipped it later had not heard of it. */
-export function roundVisitState(events: readonly Told[], machineId: string): RoundVisitState {
+export function roundVisitState(events: readonly Event[], machineId: string): RoundVisitState {
   let state: RoundVisitState = 'open'
   for (const e of events) {
     if (e.machineId !== machineId) continue
@@ -18,8 +28,8 @@ export function roundVisitState(events: readonly Told[], machineId: string): Rou
 }
 
 /** Minutes a machine took, from arriving for its work to being done with it; null where one of them was not told. */
-export function minutesTook(events: readonly Told[], machineId: string): number | null {
-  const at = (kind: RoundEvent['kind']) =>
+export function minutesTook(events: readonly Event[], machineId: string): number | null {
+  const at = (kind: Kind) =>
     events.flatMap((e) => (e.machineId === machineId && e.kind === kind ? [Date.parse(e.at)] : []))
   const done = at('done')[0]
   const began = done === undefined ? undefined : at('began').findLast((b) => b <= done)
