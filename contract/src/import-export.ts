@@ -1,12 +1,13 @@
 import { z } from 'zod'
 import { id, instant, line } from './common.ts'
+import { zone } from './register.ts'
 
 export const importKinds = ['readings', 'register', 'organization'] as const
 
 export const importQuery = z.strictObject({
   kind: z.enum(importKinds),
   /** Time zone for dates that carry none. */
-  zone: line(60).optional(),
+  zone: zone.optional(),
   name: line(200).default('file'),
   id: id,
   /** Size of the file if the sender knows it, for progress. */

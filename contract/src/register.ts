@@ -8,7 +8,7 @@ import { plate, unitPlate } from './plate.ts'
 
 const tag = line(24).min(1)
 const name = line(80).min(1)
-const zone = line(60).refine((z) => {
+export const zone = line(60).refine((z) => {
   try {
     new Intl.DateTimeFormat('en', { timeZone: z })
     return true

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { near } from '../near.test-help.ts'
-import { blankMap, minutesHere, nextRound, pace, travelMinutes, walkIn, type RoofMap } from './index.ts'
+import { blankMap, minutesHere, pace, travelMinutes, walkIn, type RoofMap } from './index.ts'
 
 const box = (x: number, y: number, w: number, h: number) =>
   ({ id: `${x} ${y}`, name: '', kind: 'obstacle', x, y, w, h }) as const
@@ -71,20 +71,6 @@ describe('getting about', () => {
   })
   it('names an area that is not given', () =>
     expect(() => travelMinutes(areas, [{ area: 'none', unit: 'x' }])).toThrow(/^area none/))
-})
-
-describe('a round that comes again', () => {
-  it('keeps its day of the week or of the month; short months end it', () => {
-    expect(nextRound('2026-01-31', { every: 'month', times: 1 }, '2026-01-31')).toBe('2026-02-28')
-    expect(nextRound('2026-01-31', { every: 'month', times: 1 }, '2026-03-01')).toBe('2026-03-31')
-    expect(nextRound('2026-11-25', { every: 'week', times: 2 }, '2026-11-26')).toBe('2026-12-09')
-    expect(nextRound('2024-02-29', { every: 'year', times: 1 }, '2026-01-01')).toBe('2026-02-28')
-    expect(nextRound('2026-11-25', { every: 'quarter', times: 1 }, '2027-01-01')).toBe('2027-02-25')
-  })
-  it('refuses what is no day', () => {
-    expect(() => nextRound('2026-13-01', { every: 'week', times: 1 }, '2026-01-01')).toThrow('is no date')
-    expect(() => nextRound('2026-01-01', { every: 'week', times: 0 }, '2026-01-01')).toThrow(/^times/)
-  })
 })
 
 describe('how long it takes here', () => {

@@ -10,7 +10,6 @@ export type { RouteCost, RouteProblem, RouteStep, Walker } from './route-problem
 export { routeOf, whyLeft, type Route, type TimedStep } from './schedule.ts'
 export { nearestFirst, planRoute, searchRoute } from './plan-route.ts'
 export { moveStep, type Move, type Repaired } from './repair.ts'
-export { nextRound, type Recurrence } from './recur.ts'
 export { likelyParts, type KindLives, type LikelyPart } from './likely.ts'
 export { minutesHere } from './durations.ts'
 export { kitOf, kitTogether, type KitFacts, type KitItem } from './kit.ts'

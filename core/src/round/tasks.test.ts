@@ -5,7 +5,7 @@ import { plate, start, visitAt } from '../judge/judged.test-help.ts'
 import { defaultPolicies } from '../limits/index.ts'
 import type { Reading } from '../quantity/index.ts'
 import { dayMs, type Visit, type WorkDone } from '../trend/index.ts'
-import { dueTasks, minutesHere, nextRound, type DueFacts } from './index.ts'
+import { dueTasks, minutesHere, type DueFacts } from './index.ts'
 
 const at = (day: number) => start + day * dayMs
 /** What is due of a machine as it stands on a day; visits oldest first. */
@@ -158,12 +158,5 @@ describe('how long a visit takes here', () => {
     expect(minutesHere(10, three(0))).toEqual({ minutes: 10, learnt: 0 })
     expect(minutesHere(10, three(480))).toEqual({ minutes: 10, learnt: 0 })
     expect(minutesHere(10, [...three(20), { planned: 10, real: 0 }]).learnt).toBe(3)
-  })
-})
-
-describe('the day a round comes again', () => {
-  it('is later than the day asked about, never that day', () => {
-    expect(nextRound('2026-01-05', { every: 'week', times: 1 }, '2026-01-12')).toBe('2026-01-19')
-    expect(nextRound('2026-01-05', { every: 'week', times: 1 }, '2026-01-11')).toBe('2026-01-12')
   })
 })

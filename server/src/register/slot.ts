@@ -4,7 +4,8 @@ import { record } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { components } from '../db/schema.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { dayIn, zoneOfSites } from '../rounds/zone.ts'
+import { dayIn } from '../dates.ts'
+import { zoneOfSites } from '../rounds/zone.ts'
 
 type Row = typeof components.$inferSelect
 

@@ -1,24 +1,24 @@
 import { createHash, randomBytes } from 'node:crypto'
 import { endpoints, type RoundPage } from '@motor-round/contract'
-import { clockOf, nextRound, type Recurrence, stepOf } from '@motor-round/core/round'
+import { clockOf, stepOf } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { createEvents, type EventAttributes } from 'ics'
-import { DateTime } from 'luxon'
+import { instantIn } from '../dates.ts'
 import { calendarLinks } from '../db/rounds-schema.ts'
 import { people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { notFound } from '../http/problem.ts'
+import { nextRound, type Recurrence } from './recur.ts'
 import { zoneOfSites } from './zone.ts'
 import { pageOfRound, roundList } from './page.ts'
 
 /** The instant of a minute of a day by the clock of a zone; a plan's minutes are no whole ones. */
 export const instantOf = (day: string, minute: number, zone: string): Date => {
   const whole = Math.round(minute)
-  return DateTime.fromISO(day, { zone })
-    .set({ hour: Math.floor(whole / 60), minute: whole % 60 })
-    .toJSDate()
+  const two = (n: number) => String(n).padStart(2, '0')
+  return instantIn(`${day} ${two(Math.floor(whole / 60))}:${two(whole % 60)}:00.000`, zone)
 }
 
 const utc = (d: Date): [number, number, number, number, number] => [

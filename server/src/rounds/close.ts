@@ -1,13 +1,14 @@
-import { nextRound } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import { v7 as uuid } from 'uuid'
 import type { Tx } from '../db/client.ts'
+import { dayIn } from '../dates.ts'
 import { rounds } from '../db/rounds-schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { loadDue } from './due.ts'
 import { makeRound } from './make.ts'
-import { dayIn, zoneOfSites } from './zone.ts'
+import { nextRound } from './recur.ts'
+import { zoneOfSites } from './zone.ts'
 import { pageOfRound, type RoundRow } from './page.ts'
 
 const endOf = (day: string) => Date.parse(`${day}T23:59:59Z`)

@@ -1,8 +1,8 @@
 import { type BodyOf, type endpoints } from '@motor-round/contract'
 import { minutesHere, problemOf, stepOf, usualMinutes, whyLeft } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
-import { DateTime } from 'luxon'
 import { v7 as uuid } from 'uuid'
+import { dayAfter } from '../dates.ts'
 import type { Tx } from '../db/client.ts'
 import { rounds, roundVisits } from '../db/rounds-schema.ts'
 import { fieldProblem } from '../http/problem.ts'
@@ -78,7 +78,7 @@ export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): 
       {
         ...wanted,
         id: uuid(),
-        day: DateTime.fromISO(wanted.day).plus({ days: 1 }).toFormat('yyyy-MM-dd'),
+        day: dayAfter(wanted.day),
         visits: wanted.visits.filter((s) => later.has(s.machineId)),
         days: wanted.days - 1,
         storm: null,

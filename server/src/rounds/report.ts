@@ -2,6 +2,7 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import { type RoundPage } from '@motor-round/contract'
 import { minutesTook, roundVisitState } from '@motor-round/core/round'
+import { byClock, dayFormat, dayWords } from '../dates.ts'
 import {
   convert,
   findQuantity,
@@ -20,7 +21,6 @@ import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
 import type { Db } from '../db/client.ts'
 import { pictures } from '../db/rounds-schema.ts'
 import type { RoundRecord } from './record.ts'
-import { byClock, dayWords } from './zone.ts'
 
 const fonts = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'build/fonts/Roboto')
 let ready = false
@@ -45,7 +45,7 @@ const levelColors = { ok: '#1c5e42', watch: '#704800', fix: '#93290b', stop: '#5
 type Level = keyof typeof levelWords
 const level = (l: Level | null): Content =>
   l === null ? { text: 'not seen' } : { text: levelWords[l], bold: true, color: levelColors[l] }
-const shownDay = (at: Date | string, zone: string) => byClock(at, zone, 'LLL d, yyyy')
+const shownDay = (at: Date | string, zone: string) => byClock(at, zone, dayFormat)
 const heading = (text: string): Content => ({ text, bold: true, fontSize: 12, margin: [0, 8, 0, 3] })
 const cell = (text: string): Content => ({ text })
 const lines = { hLineColor: () => '#c5cdd1', vLineWidth: () => 0, hLineWidth: () => 0.6 }
@@ -259,7 +259,7 @@ export function recordPdf(r: RoundRecord): Promise<Buffer> {
           const amps = of('amps', legPositions)
           const others = visit.readings.filter((x) => x.quantity !== 'volts_ll' && x.quantity !== 'amps')
           return [
-            heading(`${tag} · ${byClock(visit.takenAt, r.zone, 'LLL d, yyyy, h:mm a')} · ${visit.by}`),
+            heading(`${tag} · ${byClock(visit.takenAt, r.zone, `${dayFormat}, h:mm A`)} · ${visit.by}`),
             cell(
               [
                 volts.length > 0 ? `${volts.map((v) => show.volts(v)).join(' ')} V` : '',

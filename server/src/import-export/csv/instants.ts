@@ -1,4 +1,4 @@
-import { DateTime } from 'luxon'
+import { instantIn } from '../../dates.ts'
 
 export type Instant =
   | { readonly kind: 'instant'; readonly ms: number }
@@ -41,10 +41,8 @@ function read(text: string, zone: string | null): Instant {
   const offset = m[8]
   if (offset === undefined) {
     if (zone === null) return { kind: 'no zone' }
-    const local = DateTime.fromObject({ year, month, day, hour, minute, second, millisecond: ms }, { zone })
-    return local.isValid
-      ? { kind: 'instant', ms: local.toMillis() }
-      : { kind: 'wrong', message: `"${text}" does not exist in ${zone}` }
+    const local = new Date(Date.UTC(year, month - 1, day, hour, minute, second, ms)).toISOString()
+    return { kind: 'instant', ms: instantIn(local.slice(0, 23).replace('T', ' '), zone).getTime() }
   }
   const utc = Date.UTC(year, month - 1, day, hour, minute, second, ms)
   if (/^(z|utc)$/i.test(offset)) return { kind: 'instant', ms: utc }
