@@ -115,7 +115,7 @@ export const roundEndpoints = {
   }),
   roundEvents: at('roundEvents', 'get', '/rounds/{id}/live', {
     role: 'viewer',
-    summary: 'Server-sent events: something happened on this round',
+    summary: 'Server-sent events: what happens on this round, one RoundNews a line',
     params: byId,
     response: raw,
     responseType: 'text/event-stream',

@@ -141,10 +141,10 @@ export const roundEventBody = z
     if (e.kind !== 'told' && e.machineId === null)
       ctx.addIssue({ code: 'custom', path: ['machineId'], message: 'choose the machine' })
   })
-const roundEvent = roundEventBody.safeExtend({ by: z.string(), recordedAt: instant }).meta({ id: 'RoundEvent' })
+export const roundEvent = roundEventBody.safeExtend({ by: z.string(), recordedAt: instant }).meta({ id: 'RoundEvent' })
 export type RoundEvent = z.infer<typeof roundEvent>
 
-const roundVisit = z
+export const roundVisit = z
   .object({
     machineId: id,
     unitId: id,

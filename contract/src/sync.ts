@@ -5,10 +5,10 @@ import { plateAsTyped } from './plate.ts'
 import { conditionClosingBody } from './condition.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { cameOut, partBody } from './installed.ts'
-import { judgement } from './judgement.ts'
 import { speedChangeBody } from './speed-change.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
+import { overall } from './verdict.ts'
 import { visitBody, workBody } from './visit.ts'
 
 /**
@@ -78,7 +78,7 @@ const syncResult = z.object({
     })
     .nullable(),
   /** Of a visit: how the server judges it, and other people's visits to that machine since the device went offline. */
-  judgement: judgement.nullable(),
+  judged: z.object({ level: overall, headline: z.string() }).nullable(),
   others: z.array(z.object({ visitId: id, by: z.string(), takenAt: instant })),
 })
 export type SyncResult = z.infer<typeof syncResult>

@@ -27,6 +27,14 @@ export function roundVisitState(events: readonly Event[], machineId: string): Ro
   return state
 }
 
+/** How far a round is: of its machines, how many are done, skipped and left. */
+export function roundCount(machineIds: readonly string[], events: readonly Event[]) {
+  const states = machineIds.map((m) => roundVisitState(events, m))
+  const of = (s: RoundVisitState) => states.filter((x) => x === s).length
+  const [done, skipped] = [of('done'), of('skipped')]
+  return { visits: machineIds.length, done, skipped, left: machineIds.length - done - skipped }
+}
+
 /** Minutes a machine took, from arriving for its work to being done with it; null where one of them was not told. */
 export function minutesTook(events: readonly Event[], machineId: string): number | null {
   const at = (kind: Kind) =>

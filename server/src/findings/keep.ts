@@ -1,4 +1,4 @@
-import type { findingBody, findingStepBody } from '@motor-round/contract'
+import type { findingBody, findingStepBody, RoundNews } from '@motor-round/contract'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
@@ -6,6 +6,13 @@ import { findings, findingSteps } from '../db/rounds-schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { changeMachine, type Author, type Done } from '../machine/command.ts'
 import { roundIsThere } from '../rounds/make.ts'
+import { loadFindings } from './load.ts'
+
+/** A finding as it stands now, for those who watch a round. */
+const newsOf = (tx: Tx, machineId: string, findingId: string) => async (): Promise<RoundNews | undefined> => {
+  const finding = (await loadFindings(tx, [machineId])).find((f) => f.id === findingId)
+  return finding && { say: 'finding', finding }
+}
 
 /** Keep what was found; the same id twice keeps one. */
 export const keepFinding = (tx: Tx, body: z.output<typeof findingBody>, author: Author): Promise<Done<null>> =>
@@ -15,7 +22,7 @@ export const keepFinding = (tx: Tx, body: z.output<typeof findingBody>, author: 
       .insert(findings)
       .values({ ...body, siteId: machine.siteId, at: new Date(body.at), by: author.by })
       .onConflictDoNothing()
-    return { value: null, fresh: (kept.rowCount ?? 0) > 0, roundId: body.roundId }
+    return { value: null, fresh: (kept.rowCount ?? 0) > 0, news: newsOf(tx, body.machineId, body.id) }
   })
 
 /** Keep what became of a finding; the same id twice keeps one. */
@@ -25,7 +32,7 @@ export async function keepFindingStep(
   author: Author,
 ): Promise<Done<null>> {
   const [found] = await tx
-    .select({ machineId: findings.machineId, roundId: findings.roundId })
+    .select({ machineId: findings.machineId })
     .from(findings)
     .where(eq(findings.id, body.findingId))
   if (!found) throw fieldProblem('findingId', 'no such finding')
@@ -35,6 +42,6 @@ export async function keepFindingStep(
       .insert(findingSteps)
       .values({ ...body, at: new Date(body.at), by: author.by })
       .onConflictDoNothing()
-    return { value: null, fresh: (kept.rowCount ?? 0) > 0, roundId: found.roundId }
+    return { value: null, fresh: (kept.rowCount ?? 0) > 0, news: newsOf(tx, found.machineId, body.findingId) }
   })
 }

@@ -1,10 +1,10 @@
-import type { Machine } from '@motor-round/contract'
+import type { Machine, RoundNews } from '@motor-round/contract'
 import { eq } from 'drizzle-orm'
 import { record, type Entry } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { machines, machineStates } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
-import { tell } from '../rounds/live.ts'
+import { tellRoundsOf } from '../rounds/live.ts'
 import { refresh } from './refresh.ts'
 import { asMachine } from './snapshot.ts'
 
@@ -21,8 +21,8 @@ export interface Change<T> {
   readonly fresh: boolean
   /** What is written down of it; facts that are on record by themselves leave it out. */
   readonly audit?: Omit<Entry, 'by' | 'at'>
-  /** The round whose watchers see it. */
-  readonly roundId?: string | null
+  /** What those who watch a round with this machine are told besides how it stands now. */
+  readonly news?: () => Promise<RoundNews | undefined>
 }
 
 export interface Done<T> {
@@ -37,7 +37,8 @@ async function follow<T>(tx: Tx, machineId: string, author: Author, done: Change
   if (done.audit) await record(tx, { ...done.audit, by: author.by, at: author.now })
   if (later) await tx.update(machineStates).set({ stale: true }).where(eq(machineStates.machineId, machineId))
   else await refresh(tx, [machineId])
-  if (done.roundId) await tell(tx, done.roundId)
+  const news = await done.news?.()
+  if (news) await tellRoundsOf(tx, [machineId], () => news)
   return { value, fresh }
 }
 

@@ -8,6 +8,7 @@ import { alias } from 'drizzle-orm/pg-core'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
+import { tellRoundsOf } from '../rounds/live.ts'
 import { judgeStanding } from './judge.ts'
 import { loadSnapshots, type MachineSnapshot } from './snapshot.ts'
 import { naturalKey } from './natural-key.ts'
@@ -172,6 +173,13 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
     ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
   )
   await tx.insert(machineStates).values(rows).onConflictDoUpdate({ target: machineStates.machineId, set })
+  const stands = new Map(rows.map((r) => [r.machineId, r]))
+  await tellRoundsOf(tx, ids, (machineId) => {
+    const s = stands.get(machineId)
+    if (!s) return undefined
+    const { level, headline, conditions, dueAt } = s
+    return { say: 'machine', machine: { machineId, level, headline, conditions, dueAt: dueAt?.toISOString() ?? null } }
+  })
   return all
 }
 

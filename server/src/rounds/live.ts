@@ -1,14 +1,58 @@
-import { sql } from 'drizzle-orm'
+import { roundNews, type RoundNews } from '@motor-round/contract'
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Request, Response } from 'express'
 import type pg from 'pg'
+import { z } from 'zod'
 import type { Tx } from '../db/client.ts'
+import { rounds, roundVisits } from '../db/rounds-schema.ts'
 import type { Deps } from '../deps.ts'
 
-const channel = 'round_moved'
+const channel = 'round_news'
 const everyMs = 20_000
 
-/** Say that something happened on a round. It reaches every server when the transaction is kept, and none when it is not. */
-export const tell = (tx: Tx, roundId: string) => tx.execute(sql`select pg_notify(${channel}, ${roundId})`)
+/** PostgreSQL takes less than 8,000 bytes a notice. */
+const longest = 7900
+
+/**
+ * Tell what happened on a round. It reaches every server when the transaction is kept, and none when it is not.
+ * @param news what does not fit a notice is told as `page`
+ */
+export function tell(tx: Tx, roundId: string, news: RoundNews = { say: 'page' }) {
+  const whole = JSON.stringify({ roundId, news })
+  const payload = Buffer.byteLength(whole) < longest ? whole : JSON.stringify({ roundId, news: { say: 'page' } })
+  return tx.execute(sql`select pg_notify(${channel}, ${payload})`)
+}
+
+/** Tell it on every open round that one of these machines is on. */
+export async function tellRoundsOf(
+  tx: Tx,
+  machineIds: readonly string[],
+  newsOf: (machineId: string) => RoundNews | undefined,
+): Promise<void> {
+  if (machineIds.length === 0) return
+  const on = await tx
+    .select({ roundId: roundVisits.roundId, machineId: roundVisits.machineId })
+    .from(roundVisits)
+    .innerJoin(rounds, eq(rounds.id, roundVisits.roundId))
+    .where(and(inArray(roundVisits.machineId, [...machineIds]), isNull(rounds.closing)))
+  for (const { roundId, machineId } of on) {
+    const news = newsOf(machineId)
+    if (news) await tell(tx, roundId, news)
+  }
+}
+
+const notice = z.object({ roundId: z.string(), news: roundNews })
+
+/** A notice as another server may have written it; null where this one cannot read it. */
+function noticeOf(payload: string): z.infer<typeof notice> | null {
+  try {
+    return notice.safeParse(JSON.parse(payload)).data ?? null
+  } catch {
+    return null
+  }
+}
+
+const line = (news: RoundNews) => `data: ${JSON.stringify(news)}\n\n`
 
 interface Ear {
   readonly client: pg.PoolClient
@@ -32,7 +76,9 @@ function earOf(deps: Deps): Promise<Ear> {
     }
     client.once('error', gone)
     client.on('notification', (n) => {
-      for (const res of listeners.get(n.payload ?? '') ?? []) res.write(`data: moved\n\n`)
+      const told = noticeOf(n.payload ?? '')
+      if (told === null) deps.log.warn({ payload: n.payload }, 'news of a round that cannot be read')
+      else for (const res of listeners.get(told.roundId) ?? []) res.write(line(told.news))
     })
     await client.query(`listen ${channel}`)
     return { client, listeners }
@@ -76,7 +122,7 @@ export function hear(deps: Deps, roundId: string, req: Request, res: Response): 
         set.delete(res)
         if (set.size === 0) listeners.delete(roundId)
       }
-      res.write('data: here\n\n')
+      res.write(line({ say: 'here' }))
     },
     (e: unknown) => {
       deps.log.warn({ err: e }, 'cannot listen for rounds')

@@ -1,5 +1,5 @@
 import { care, dueTask, type RoundEvent, type RoundPage, type RoundVisit } from '@motor-round/contract'
-import { roundVisitState } from '@motor-round/core/round'
+import { roundCount } from '@motor-round/core/round'
 import { asc, desc, eq, gt, inArray, and, isNull, isNotNull } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { roundDevices, roundEvents, rounds, roundVisits } from '../db/rounds-schema.ts'
@@ -10,7 +10,7 @@ import { mapOfArea } from '../register/roof-map.ts'
 
 export type RoundRow = typeof rounds.$inferSelect
 
-const asEvent = (e: typeof roundEvents.$inferSelect): RoundEvent => ({
+export const asEvent = (e: typeof roundEvents.$inferSelect): RoundEvent => ({
   id: e.id,
   roundId: e.roundId,
   machineId: e.machineId,
@@ -24,8 +24,6 @@ const asEvent = (e: typeof roundEvents.$inferSelect): RoundEvent => ({
 })
 
 function headOf(r: RoundRow, machineIds: readonly string[], events: readonly RoundEvent[]): RoundPage['head'] {
-  const states = machineIds.map((m) => roundVisitState(events, m))
-  const of = (s: 'done' | 'skipped') => states.filter((x) => x === s).length
   return {
     id: r.id,
     name: r.name,
@@ -34,10 +32,7 @@ function headOf(r: RoundRow, machineIds: readonly string[], events: readonly Rou
     state: r.closing === null ? 'planned' : 'closed',
     people: r.people,
     recurs: r.recurs,
-    visits: machineIds.length,
-    done: of('done'),
-    skipped: of('skipped'),
-    left: machineIds.length - of('done') - of('skipped'),
+    ...roundCount(machineIds, events),
     madeBy: r.madeBy,
     version: r.version,
   }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
-import type { DueMachine, RoundHead, RoundPage } from '@motor-round/contract'
+import { roundNews, type DueMachine, type RoundHead, type RoundPage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bring, eventBody, todayOf } from '../test/rounds.test-help.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
@@ -189,10 +189,35 @@ describe('a round', () => {
       const until = async (text: string) => {
         while (!heard.includes(text)) heard += new TextDecoder().decode((await reader?.read())?.value)
       }
-      await until('data: here')
+      await until('{"say":"here"}')
       const page = (await viewer.get(`/rounds/${round?.id ?? ''}`)).body as RoundPage
-      await send([{ kind: 'event', body: eventBody(page.head.id, page.visits[0]?.machineId ?? '', 'began') }])
-      await until('data: moved')
+      const machineId = page.visits[0]?.machineId ?? ''
+      await send([{ kind: 'event', body: eventBody(page.head.id, machineId, 'began') }])
+      await until('"say":"event"')
+      const finding = {
+        id: randomUUID(),
+        machineId,
+        at: new Date().toISOString(),
+        level: 'fix',
+        text: 'The belt guard is missing',
+      }
+      await send([{ kind: 'finding', body: finding }])
+      await until('The belt guard is missing')
+      const news = heard
+        .split('\n')
+        .filter((l) => l.startsWith('data: '))
+        .map((l) => roundNews.parse(JSON.parse(l.slice(6))))
+      expect(news.map((n) => n.say)).toEqual(['here', 'event', 'machine', 'finding'])
+      // What is told is what the page has.
+      const after = (await viewer.get(`/rounds/${page.head.id}`)).body as RoundPage
+      for (const n of news) {
+        if (n.say === 'event') expect(after.events).toContainEqual(n.event)
+        if (n.say === 'finding') expect(after.findings).toContainEqual(n.finding)
+        if (n.say === 'machine') {
+          expect(n.machine.level).not.toBe('ok')
+          expect(after.visits.find((v) => v.machineId === machineId)).toMatchObject(n.machine)
+        }
+      }
       end.abort()
     } finally {
       server.closeAllConnections()

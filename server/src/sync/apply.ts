@@ -13,7 +13,7 @@ const rejectedBy = (n: number, p: HttpProblem): SyncResult => ({
     errors: p.problem.errors ?? [],
     ...(p.problem.current === undefined ? {} : { current: p.problem.current }),
   },
-  judgement: null,
+  judged: null,
   others: [],
 })
 
@@ -40,7 +40,7 @@ export async function applyBatch(
     const mutation = parsed.data
     if (dependsOn(mutation).some((id) => rejected.has(id))) {
       for (const id of provides(mutation)) rejected.add(id)
-      out.push({ n: mutation.n, outcome: 'blocked', problem: null, judgement: null, others: [] })
+      out.push({ n: mutation.n, outcome: 'blocked', problem: null, judged: null, others: [] })
       continue
     }
     try {

@@ -7,6 +7,7 @@ import { machines, machineStates, visits } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { tell } from '../rounds/live.ts'
 import { roundIsThere } from '../rounds/make.ts'
+import { asEvent } from '../rounds/page.ts'
 
 /** What happened on a round; the same id twice keeps one. @returns false when it was there */
 export async function keepEvent(
@@ -17,13 +18,15 @@ export async function keepEvent(
 ): Promise<boolean> {
   if (!(await roundIsThere(tx, body.roundId))) throw fieldProblem('roundId', 'no such round')
   if (body.visitId !== null) await refuseWithoutStop(tx, body.visitId, body.machineId)
-  const kept = await tx
+  const [kept] = await tx
     .insert(roundEvents)
     .values({ ...body, at: new Date(body.at), by, recordedAt: now })
     .onConflictDoNothing()
-  if ((kept.rowCount ?? 0) === 0) return false
+    .returning()
+  if (!kept) return false
   if (body.kind === 'added' && body.machineId !== null) await addVisit(tx, body.roundId, body.machineId)
-  await tell(tx, body.roundId)
+  // A machine that joins is one that watchers do not have.
+  await tell(tx, body.roundId, body.kind === 'added' ? { say: 'page' } : { say: 'event', event: asEvent(kept) })
   return true
 }
 

@@ -12,10 +12,10 @@ import { keepVisitUnjudged, keepWork } from '../visits/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
 
-type Applied = Pick<SyncResult, 'outcome' | 'judgement' | 'others'>
+type Applied = Pick<SyncResult, 'outcome' | 'judged' | 'others'>
 type Bodies = { [K in MutationKind]: Extract<BatchMutation, { kind: K }>['body'] }
 
-const applied = (fresh: boolean): Applied => ({ outcome: fresh ? 'applied' : 'duplicate', judgement: null, others: [] })
+const applied = (fresh: boolean): Applied => ({ outcome: fresh ? 'applied' : 'duplicate', judged: null, others: [] })
 /** What a command of the machine module did. */
 const commanded = async (done: Promise<Done<unknown>>): Promise<Applied> => applied((await done).fresh)
 const authorOf = (person: Person, now: Date): Author => ({ by: person.name, now })

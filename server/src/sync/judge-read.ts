@@ -22,8 +22,8 @@ export async function judgeRead(
   deps: Deps,
   read: readonly VisitRead[],
   again: readonly string[],
-): Promise<ReadonlyMap<number, Pick<SyncResult, 'judgement' | 'others'>>> {
-  const said = new Map<number, Pick<SyncResult, 'judgement' | 'others'>>()
+): Promise<ReadonlyMap<number, Pick<SyncResult, 'judged' | 'others'>>> {
+  const said = new Map<number, Pick<SyncResult, 'judged' | 'others'>>()
   if (read.length === 0 && again.length === 0) return said
   await deps.db.transaction(async (tx) => {
     const left =
@@ -41,7 +41,7 @@ export async function judgeRead(
       const machine = known.get(r.machineId)
       if (!machine) continue
       const { judgement, others } = await judgedVisit(tx, machine, r.visitId, policies)
-      said.set(r.n, { judgement, others })
+      said.set(r.n, { judged: judgement && { level: judgement.level, headline: judgement.headline }, others })
     }
   })
   return said

@@ -61,11 +61,11 @@ describe('a batch that was cut off before its machines were judged', () => {
       body: { ...visitOf(machineId, [amps, amps, amps]), id: randomUUID(), takenAt: `2026-11-25T08:0${i}:00Z` },
     }))
     const { results } = (await bring(hand, entries)).body as {
-      results: { outcome: string; judgement: { level: string } | null }[]
+      results: { outcome: string; judged: { level: string } | null }[]
     }
     expect(results.map((r) => r.outcome)).toEqual(['applied', 'applied'])
-    expect(results[1]?.judgement?.level).toBe('stop')
-    expect(results[0]?.judgement).not.toBeNull()
+    expect(results[1]?.judged?.level).toBe('stop')
+    expect(results[0]?.judged).not.toBeNull()
     expect([await levelOf(machineId), await staleOf(machineId)]).toEqual(['stop', false])
   })
 })

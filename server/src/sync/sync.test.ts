@@ -154,10 +154,10 @@ describe('what a phone brings home', () => {
       { kind: 'event', body: eventBody(round, machineId, 'done', { visitId: own.id }) },
     ]
     const first = (await send(entries)).body as {
-      results: { outcome: string; judgement: object | null; others: { by: string }[] }[]
+      results: { outcome: string; judged: object | null; others: { by: string }[] }[]
     }
     expect(first.results.map((r) => r.outcome)).toEqual(['applied', 'applied', 'applied', 'applied'])
-    expect(first.results[1]?.judgement).not.toBeNull()
+    expect(first.results[1]?.judged).not.toBeNull()
     expect(first.results[1]?.others.map((o) => o.by)).toContain('Tamsin Vale')
     const again = (await send(entries)).body as typeof first
     expect(again.results.map((r) => r.outcome)).toEqual(['duplicate', 'duplicate', 'duplicate', 'duplicate'])

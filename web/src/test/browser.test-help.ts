@@ -16,8 +16,16 @@ window.ResizeObserver ??= class {
 // No sheet of styles says anything here: working one out for each element that is named takes most of a test's time. A
 // text area asks for its own, to be as high as its lines.
 const styleOf = window.getComputedStyle.bind(window)
+/** A style in which what nobody set is nothing, as a browser has it: heights are added up of it. */
+const settled = (style: CSSStyleDeclaration) =>
+  new Proxy(style, {
+    get: (own, key) =>
+      key === 'getPropertyValue'
+        ? (name: string) => own.getPropertyValue(name) || '0px'
+        : (Reflect.get(own, key) as unknown),
+  })
 window.getComputedStyle = (element: Element) =>
-  element instanceof HTMLElement && element.tagName !== 'TEXTAREA' ? element.style : styleOf(element)
+  element instanceof HTMLElement && element.tagName !== 'TEXTAREA' ? element.style : settled(styleOf(element))
 // A page's addresses are its own: a server that nobody started is one out of reach.
 const NodeRequest = globalThis.Request
 globalThis.Request = class extends NodeRequest {
@@ -26,6 +34,7 @@ globalThis.Request = class extends NodeRequest {
   }
 }
 Object.assign(Element.prototype, { scrollIntoView: () => undefined })
+Object.assign(window, { scrollTo: () => undefined })
 // Nothing is drawn: no point of the screen is a place on a drawing.
 Object.assign(SVGElement.prototype, { getScreenCTM: () => null })
 if (!('text' in Blob.prototype))

@@ -1,7 +1,7 @@
 import { type RoundPage } from '@motor-round/contract'
 import { middleOf, roundVisitState, type Spot, walkIn } from '@motor-round/core/round'
 import { Button } from 'antd'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { distanceUnitOf } from '../../app/distances.ts'
 import { api } from '../../app/api.ts'
@@ -14,6 +14,7 @@ import { worstOf } from '../../parts/roof-map/index.ts'
 import { Closing } from './closing.tsx'
 import { RouteLists } from './route-lists.tsx'
 import { DownloadRound } from './download-round.tsx'
+import { useLive } from './use-live.ts'
 import { machineOrder, tagOf } from './words.ts'
 import './round.css'
 
@@ -119,18 +120,6 @@ function Happened({ page }: { page: RoundPage }) {
       </ul>
     </section>
   )
-}
-
-/** Follow the round as it moves; where the line breaks the browser takes it up again. */
-function useLive(id: string, refetch: () => unknown) {
-  useEffect(() => {
-    if (!('EventSource' in window)) return undefined
-    const source = new EventSource(`/api/v1/rounds/${id}/live`)
-    source.onmessage = (e: MessageEvent<string>) => {
-      if (e.data === 'moved') refetch()
-    }
-    return () => source.close()
-  }, [id, refetch])
 }
 
 /** A round: who goes where when, on the roofs and in lists, and how it goes. */

@@ -41,7 +41,7 @@ const kept = (n: number, outcome = 'applied', over: object = {}) => ({
   n,
   outcome,
   problem: null,
-  judgement: null,
+  judged: null,
   others: [],
   ...over,
 })
@@ -142,28 +142,13 @@ describe('bringing it home', () => {
     expect(await syncOutbox()).toBe('synced')
     expect((await queuedMutations()).map((w) => w.why)).toEqual(['doneAt: lies in the future'])
   })
-  it('tells where home judges otherwise, and who else was there', async () => {
+  it('tells where the server judges otherwise, and who else was there', async () => {
     await enqueue(uuid(1), [{ ...visit(10), level: 'ok' }])
-    const judgement = {
-      level: 'fix',
-      headline: 'Over the plate.',
-      verdicts: [],
-      conditions: [],
-      retests: [],
-      completeness: { on: [], missing: [], summary: '' },
-      failures: [],
-      confidence: 'full',
-      rail: { allowed: null, columnVolts: null, source: null, legs: [], usual: null },
-      drift: { kind: 'too few', n: 0, needed: 6 },
-      usual: null,
-      okUpTo: null,
-      gates: [],
-    }
     server((entries) =>
       answer(
         entries.map((e) =>
           kept(e.n, 'applied', {
-            judgement,
+            judged: { level: 'fix', headline: 'Over the plate.' },
             others: [{ visitId: uuid(9), by: 'Brin Hallow', takenAt: '2026-11-25T08:30:00Z' }],
           }),
         ),

@@ -14,7 +14,7 @@ import {
   type SpeedChangeRecord,
 } from '@motor-round/contract'
 import { judgedLevel } from '@motor-round/core/judge'
-import type { RoofMap } from '@motor-round/core/round'
+import { roundCount, type RoofMap } from '@motor-round/core/round'
 import { addFinding, applyEffect, motorsOf, stepFinding } from './effects.ts'
 import type { QueuedMutation } from './store.ts'
 
@@ -152,6 +152,7 @@ export async function roundWithMutations(
           : now,
     page.findings,
   )
+  const events = [...page.events, ...fresh].sort((a, b) => Date.parse(a.at) - Date.parse(b.at))
   return {
     ...page,
     areas: page.areas.map((a) => ({ ...a, map: queuedMap(outbox, a.id)?.map ?? a.map })),
@@ -160,6 +161,13 @@ export async function roundWithMutations(
       return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, waiting to sync.' } : s
     }),
     findings,
-    events: [...page.events, ...fresh].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)),
+    events,
+    head: {
+      ...page.head,
+      ...roundCount(
+        visits.map((v) => v.machineId),
+        events,
+      ),
+    },
   }
 }

@@ -40,9 +40,9 @@ const machineOf = (w: QueuedMutation): string | null =>
 /** What a person should know of an answer: how the server judges otherwise, and who else was there. */
 function wordsOf(w: QueuedMutation, r: SyncResult): string[] {
   const out: string[] = []
-  if (w.level !== null && r.judgement && r.judgement.level !== w.level)
+  if (w.level !== null && r.judged && r.judged.level !== w.level)
     out.push(
-      `Result was ${w.level} on this phone, is ${r.judgement.level} on the server: ${r.judgement.headline} Limits or records changed in the meantime.`,
+      `Result was ${w.level} on this phone, is ${r.judged.level} on the server: ${r.judged.headline} Limits or records changed in the meantime.`,
     )
   for (const o of r.others) out.push(`${o.by} took readings here too. Both visits are kept.`)
   return out
