@@ -11,7 +11,7 @@ const machines = 500
 const rows = 1_000_000
 const columns = 'site,unit,machine,taken_at,quantity,position,value,unit_of_measure,by,settled,note'
 
-/** The register of the bench: one site, 500 machines. */
+/** The machine list of this measurement: one site, 500 machines. */
 function registerFile() {
   const lines = ['site,site_zone,area,unit,machine,phases,service_volts,volts,amps']
   for (let m = 0; m < machines; m++) lines.push(`Bench,UTC,Roof,RTU-${m},SF,3,480,460,12.8`)

@@ -10,7 +10,7 @@ import { lead, openPage } from './client.mjs'
 const batch = 40
 const visits = 834
 
-/** Stops of six readings each, spread over the machines of the demo. */
+/** Visits of six readings each, spread over the machines of the demo. */
 async function visitsOf(call) {
   const { rows } = await call('GET', '/machines?limit=60')
   return Array.from({ length: visits }, (_, i) => ({

@@ -1,4 +1,4 @@
-// Random machines and visits, held against what is true of them. TRUTH_CASES and TRUTH_SEED choose how many and which.
+// Random machines and visits, compared with what is true of them. TRUTH_CASES and TRUTH_SEED choose how many and which.
 import { never, runTruth } from './truth/score.ts'
 import { speedTruth } from './truth/speed.ts'
 import { trendTruth } from './truth/trends.ts'

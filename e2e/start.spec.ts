@@ -84,7 +84,7 @@ const visitOf = (machineId: string, i: number) => ({
   readings: [{ quantity: 'amps', position: 'L1', value: 5 + (i % 10) / 10 }],
 })
 
-/** Ids of the stops of a machine since the test began, as the database has them. */
+/** Ids of the visits of a machine since the test began, as the database has them. */
 async function keptIds(client: Client, machineId: string, sent: readonly string[]): Promise<string[]> {
   const page = (await client.call('GET', `/machines/${machineId}`)).body as unknown as { visits: { id: string }[] }
   return page.visits.map((s) => s.id).filter((id) => sent.includes(id))

@@ -91,7 +91,7 @@ function badNetwork(random: Random, trouble: number): typeof fetch {
     if (roll < trouble * 0.25) throw new TypeError('no signal')
     const headers = { ...(init?.headers as Record<string, string> | undefined), cookie }
     const asked = nodeFetch(url, { ...init, headers })
-    // Whoever waits for it is told below; while something is being killed nobody waits yet.
+    // Whoever waits for it is reported below; while something is being killed nobody waits yet.
     asked.catch(() => undefined)
     if (roll < trouble * 0.45) {
       await wait(random.between(0, 12))

@@ -121,7 +121,7 @@ test('offline nothing is lost: kept on the phone, over a reload, and sent once b
   await expect(page.locator('.signal-line').filter({ hasText: 'on this phone' })).toHaveCount(0)
 })
 
-test('a lost leg is a stop with what to do', async ({ open }) => {
+test('a lost leg is level Stop with what to do', async ({ open }) => {
   const page = await open('okonjo')
   await page.goto(`/machines/${await machineId(page, 'EF-5/EF')}/visit`)
   await typeStop(page, ['478', '479', '477', '9.8', '0.2', '9.6'])

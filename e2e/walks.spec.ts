@@ -330,7 +330,9 @@ test('the insulation clock asks for its points and draws the curve', async ({ op
   await expect(page.getByRole('img', { name: /Insulation over time: 180 MΩ at 15 s/ })).toBeVisible()
 })
 
-test('drive and bearings: by hand and by meter, held by Dead, kept and shown on the machine', async ({ open }) => {
+test('drive and bearings: by hand and by meter, behind the Dead gate, kept and shown on the machine', async ({
+  open,
+}) => {
   test.slow()
   const page = await open('okonjo', phone)
   const id = await machineId(page, 'AHU-2/SF')

@@ -2,7 +2,7 @@ import { expect, it } from 'vitest'
 import { never, runTruth } from '../truth/score.ts'
 import { speedTruth } from '../truth/speed.ts'
 
-// In one test each, so that every turned operator that is not noticed by others is held against them.
+// In one test each, so that every turned operator that is not noticed by others is compared with them.
 it('the judgement holds against what is true', () => {
   const score = runTruth(1500, 20_260_101)
   for (const kind of never) expect(score.wrong.get(kind)?.examples.slice(0, 1) ?? []).toEqual([])

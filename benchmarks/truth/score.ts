@@ -92,7 +92,7 @@ function anyGood(r: Random, m: Machine): Draft {
   return r.chance(0.7) || some.readings.size === 0 ? running(r, m, some) : some
 }
 
-/** Nothing is wrong, and nothing is told that needs doing. */
+/** Nothing is wrong, and nothing is reported that needs doing. */
 function healthy(r: Random, score: Score): void {
   const m = anyMachine(r)
   const visits = Array.from({ length: 1 + r.below(6) }, (_, i) => visitOf(anyGood(r, m), start + i * 91 * dayMs))
@@ -192,7 +192,7 @@ function unknown(r: Random, score: Score): void {
   if (unseen.level === 'ok') score.miss('a new motor judged OK with its turning unseen', say(m, unseen))
 }
 
-/** A motor of two speeds: each has its own amps, and neither is held against the other's. */
+/** A motor of two speeds: each has its own amps, and neither is compared with the other's. */
 function speeds(r: Random, score: Score): void {
   const m = twoSpeed(r)
   const full = visitOf(whole(r, m.machine, nothing), start)
@@ -332,7 +332,7 @@ function legal(r: Random, score: Score): void {
 
 const kinds = [healthy, healthy, alone, alone, pair, sequence, sequence, flagged, gates, unknown, speeds, legal]
 
-/** Many random machines and visits, judged and held against what is true of them. */
+/** Many random machines and visits, judged and compared with what is true of them. */
 export function runTruth(cases: number, seed: number): Score {
   const score = new Score()
   for (let i = 0; i < cases; i++) {

@@ -105,7 +105,7 @@ function change(r: Random): { inside: boolean; lightly: boolean; far: boolean } 
   }
 }
 
-/** Many changes of speed, each held against the range that was said of it. A motor that cannot carry one says so and is left out. */
+/** Many changes of speed, each compared with the range that was said of it. A motor that cannot carry one says so and is left out. */
 export function speedTruth(changes: number, seed: number): SpeedScore {
   const r = new Random(seed)
   const all: NonNullable<ReturnType<typeof change>>[] = []

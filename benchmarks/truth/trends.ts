@@ -9,13 +9,13 @@ const start = Date.UTC(2022, 0, 10, 15)
 /** Checks that speak of amps against their own past. */
 const ofThePast = new Set(['change', 'trend', 'after-work'])
 
-/** How often a change of the amps was told in time, and how often one was told that was none. */
+/** How often a change of the amps was told in time, and how often one was reported that was none. */
 export interface TrendScore {
-  /** Of steps of 6 %: told at the first or second visit. */
+  /** Of steps of 6 %: reported at the first or second visit. */
   readonly step: number
-  /** Of half a per cent a month, filters changed and written down at every visit: told within six. */
+  /** Of half a per cent a month, filters changed and written down at every visit: reported within six. */
   readonly ramp: number
-  /** Changes told of a steady machine, a machine-year, at visits every 30 and every 92 days. */
+  /** Changes reported of a steady machine, a machine-year, at visits every 30 and every 92 days. */
   readonly false30: number
   readonly false92: number
 }
@@ -65,7 +65,7 @@ function visitsOf(r: Random, { days, n, level, filters }: Course): { visits: Vis
   return { visits, work }
 }
 
-/** Is a change of the amps told at that visit, with the visits before it known? */
+/** Is a change of the amps reported at that visit, with the visits before it known? */
 function toldAt({ visits, work }: ReturnType<typeof visitsOf>, i: number): boolean {
   const visit = visits[i]
   if (!visit) return false

@@ -8,7 +8,7 @@ const paths = (r: {
 }) => (r.error?.issues ?? []).map((i) => `${i.path.join('.')}: ${i.message}`)
 
 describe('a part on the wire', () => {
-  it('takes its spec by its slot, fills what nobody told with nothing known', () => {
+  it('takes its spec by its slot, fills what nobody entered with nothing known', () => {
     expect(partIn.parse({ slot: 'bearing-de', spec: {} }).spec).toEqual({
       mark: '',
       type: 'ball',

@@ -39,7 +39,7 @@ export const machinePage = z
     work: z.array(work),
     /** Everything installed besides motors, and what was; oldest first. */
     parts: z.array(installedPart),
-    /** Changes worked out on the bench, newest first. */
+    /** Speed changes worked out, newest first. */
     speedChanges: z.array(speedChange),
     /** What was found here: the worst that is open first, what is closed last. */
     findings: z.array(finding).default([]),

@@ -15,7 +15,7 @@ import {
 import { changeId } from './register.ts'
 import { deviceBody, syncAnswer, syncBody } from './sync.ts'
 
-/** Plans of roofs, what is due, rounds, phones that come home, pictures, calendars. */
+/** Plans of roofs, what is due, rounds, phones that sync, pictures, calendars. */
 export const roundEndpoints = {
   roofMap: at('roofMap', 'get', '/areas/{id}/map', {
     role: 'viewer',

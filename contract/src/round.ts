@@ -121,7 +121,7 @@ export const route = z
   })
   .meta({ id: 'Route' })
 
-/** What happened at a stop of a round, as the phone that was there tells it. Facts: kept once, never changed. */
+/** What happened at a visit of a round, as the phone that was there tells it. Facts: kept once, never changed. */
 export const roundEventBody = z
   .strictObject({
     id,
@@ -195,7 +195,7 @@ export type RoundHead = z.infer<typeof roundHead>
 export const closing = z.object({
   at: instant,
   by: z.string(),
-  /** Why it was closed though phones still had something to bring, or stops were left. */
+  /** Why it was closed though phones still had something to sync, or visits were left. */
   reason: z.string(),
   next: day.nullable(),
   /** How its machines stood when it was closed: a report of a closed round does not change. */
@@ -216,7 +216,7 @@ export const roundPage = z
     route: route,
     events: z.array(roundEvent),
     areas: z.array(z.object({ id, name: z.string(), siteId: id, kind: z.enum(['roof', 'room']), map: roofMap })),
-    /** Phones that took the round along and have not said that they brought everything home. */
+    /** Phones that downloaded the round and have not synced all of it. */
     away: z.array(z.object({ device: z.string(), by: z.string(), since: instant })),
     /** What is open at its machines, and what was found on it. */
     findings: z.array(finding).default([]),

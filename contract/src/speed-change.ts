@@ -14,7 +14,7 @@ export const changeOfSpeed = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('hertz'), hz: z.number().positive().max(120) }),
 ])
 
-/** What the bench said a change would do, as it was said: it is held against what comes of it. */
+/** What a change was predicted to do, kept to be compared with what comes of it. */
 export const planned = z.strictObject({
   was: amperes,
   amps: amperes,
@@ -42,7 +42,7 @@ export const predictionOf = (today: Pick<DriveToday, 'legs'>, p: Prediction): z.
   newBelt: p.base?.newBelt ? { section: p.base.newBelt.section, number: p.base.newBelt.number } : null,
 })
 
-/** A change worked out on the bench for a machine, to be done. */
+/** A speed change worked out for a machine, to be done. */
 export const speedChangeBody = z
   .strictObject({
     id,
@@ -66,5 +66,5 @@ export const speedChange = speedChangeBody
   .meta({ id: 'SpeedChange' })
 export type SpeedChangeRecord = z.infer<typeof speedChange>
 
-/** A plan of the house with its machine: the bench's own record of accuracy. */
+/** A speed change with its machine: the record of how accurate predictions were. */
 export const speedChangeOfSite = z.object({ speedChange, unitTag: z.string(), tag: z.string() })

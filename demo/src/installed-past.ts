@@ -14,7 +14,7 @@ export interface Past {
   readonly parts: Part[]
   readonly work: Work[]
   readonly turnsAt: (daysAgo: number) => number
-  /** A change of turns that was planned on the bench: when, from and to. */
+  /** A change of turns that was planned: when, from and to. */
   readonly planned: { readonly daysAgo: number; readonly from: number; readonly to: number } | null
 }
 

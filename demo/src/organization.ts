@@ -116,7 +116,7 @@ function addMotors(
   ]
 }
 
-/** What the bench would have said of a change before it was made, from the visit before it. */
+/** What would have been predicted of a change before it was made, from the visit before it. */
 function addSpeedChange(
   parts: Parts,
   random: Random,

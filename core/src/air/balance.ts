@@ -10,7 +10,7 @@ export interface Mover {
 
 /**
  * The balance of a building's air.
- * @param leak area through which the difference goes, m²; left out, no pressure is told
+ * @param leak area through which the difference goes, m²; left out, no pressure is given
  * @returns air in, out and over; `pressure` of the place against outside, pascals
  * @throws RangeError when a flow is below zero
  * @source OA + make-up = exhaust + relief + what leaks; Q = 0.65 A √(2 Δp / ρ)

@@ -1,6 +1,6 @@
 import { requirePositive } from '../quantity/index.ts'
 
-/** A propeller blade as it is told apart: diameter in any one unit, blades, pitch in degrees. */
+/** A propeller blade as it is reported apart: diameter in any one unit, blades, pitch in degrees. */
 export interface Blade {
   readonly diameter: number
   readonly blades: number

@@ -52,7 +52,7 @@ export const calcGroups = [
 ] as const
 export type CalcGroup = (typeof calcGroups)[number]
 
-/** What the bench knows of a machine it was opened from. */
+/** What is known of the machine a calculator was opened from. */
 export interface CalcMachine {
   readonly phases: 1 | 3
   readonly serviceVolts: number

@@ -131,7 +131,7 @@ describe('the lives of parts', () => {
     expect(lifeOf({ installedAt: 2 * day, removedAt: null, removedFor: null }, day).days).toBe(0)
   })
   const life = (days: number, ended = true) => ({ days, ended })
-  it('are told by the product-limit estimate, as the textbook case works it out', () => {
+  it('are given by the product-limit estimate, as the textbook case works it out', () => {
     // Source: the remission times of 21 patients under treatment (Freireich 1963, printed in survival textbooks):
     // median 23 weeks, S(10) = 0.7529 so that the lower quartile is 13.
     const ended = [6, 6, 6, 7, 10, 13, 16, 22, 23]
@@ -147,7 +147,7 @@ describe('the lives of parts', () => {
       plain,
     )
   })
-  it('none have ended: nothing is told; a life below zero is refused', () => {
+  it('none have ended: nothing is reported; a life below zero is refused', () => {
     expect(livesOf([life(10, false)])).toEqual({ n: 1, ended: 0, median: null, early: null, late: null })
     expect(() => livesOf([life(-1)])).toThrow(/^days/)
   })

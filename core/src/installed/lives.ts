@@ -11,7 +11,7 @@ export type RemovedFor = (typeof removedForKinds)[number]
 const dayMs = 86_400_000
 /**
  * The life of one part so far. Only what wore out or failed has ended: a good part that came out for a schedule, a speed or
- * a reason nobody told would have lasted longer. Instants in ms.
+ * a reason nobody entered would have lasted longer. Instants in ms.
  */
 export const lifeOf = (
   part: { readonly installedAt: number; readonly removedAt: number | null; readonly removedFor: RemovedFor | null },

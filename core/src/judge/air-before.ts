@@ -9,7 +9,7 @@ export function across(visit: Pick<Visit, 'readings'>): number | null {
 
 type Known = Pick<Context, 'visit' | 'history' | 'work'>
 
-/** Earlier visits on the same sheaves and hertz, newest first: only those may be held against this one. */
+/** Earlier visits on the same sheaves and hertz, newest first: only those may be compared with this one. */
 export function sameSpeedBefore({ visit, history, work }: Known): Visit[] {
   const speeds = work.filter((w) => w.kind !== 'filters-changed' && breaksTrend(w.kind, 'rpm'))
   return history

@@ -12,7 +12,7 @@ export interface MachineFacts {
   readonly serviceVolts: number
   /** Hertz of the supply where the site says so; left out, by the supply and the plate. */
   readonly serviceHz?: 50 | 60 | null | undefined
-  /** The zone in which days are told, an IANA name; left out: UTC. */
+  /** The zone in which days are shown, an IANA name; left out: UTC. */
   /** The units its site is shown in; left out: US. */
   readonly units?: 'us' | 'metric' | undefined
   readonly zone?: string | undefined

@@ -19,7 +19,7 @@ describe('amps against the plate', () => {
     expect(v?.basis.map((b) => b.kind)).toEqual(['plate', 'site policy'])
   })
   it('judges the worst leg, not the mean', () => expect(levelOf(visitAt(0, [13, 12.2, 12.2]), 'over-amp')).toBe('fix'))
-  it('is a stop above what any overload relay may be set to (NEC 430.32(C))', () => {
+  it('is level Stop above what any overload relay may be set to (NEC 430.32(C))', () => {
     expect(levelOf(visitAt(0, [17.9, 17.9, 17.9]), 'over-amp')).toBe('fix')
     expect(levelOf(visitAt(0, [18, 18, 18]), 'over-amp')).toBe('stop')
     expect(levelOf(visitAt(0, [16.7, 16.7, 16.7]), 'over-amp', { plate: { ...plate, sf: 1 } })).toBe('stop')
@@ -72,7 +72,7 @@ describe('amps against the plate', () => {
 })
 
 describe('the supply', () => {
-  it('460/560/560 V is 12.7 %: a stop, and 560 V is an overvoltage too (common practice example)', () => {
+  it('460/560/560 V is 12.7 %: level Stop, and 560 V is an overvoltage too (common practice example)', () => {
     const s = visitAt(0, [11, 11, 11], [460, 560, 560])
     expect(told(s, 'voltage-unbalance')).toMatchObject({ level: 'stop' })
     expect(told(s, 'voltage-unbalance')?.because).toContain('13 %')
@@ -134,7 +134,7 @@ describe('evenness', () => {
 })
 
 describe('turning', () => {
-  it('amps without turning are a stop: a burnt winding can hold its plate amps', () => {
+  it('amps without turning are level Stop: a burnt winding can hold its plate amps', () => {
     const j = judged(visitAt(0, [12, 12, 12], undefined, { turning: 'not turning' }))
     expect(j.level).toBe('stop')
   })

@@ -28,7 +28,7 @@ import { lazy } from './lazy.ts'
 
 /** What a machine's own past says of the amps of a visit. */
 export interface Past {
-  /** Volts to which amps are referred before they are compared; null where none were read. */
+  /** Volts to which amps are referred before they is compared with; null where none were read. */
   readonly reference: number | null
   /** Earlier comparable points of this baseline, oldest first. */
   readonly past: readonly LoadPoint[]
@@ -48,7 +48,7 @@ export interface Past {
 const longestHistory = 400
 
 /**
- * The volts to which a machine's amps are referred before they are compared: the median of what was found there, so
+ * The volts to which a machine's amps are referred before they is compared with: the median of what was found there, so
  * that the figures stay those of the clamp and only the swings of the supply are taken out.
  */
 export function referenceVolts(history: readonly Visit[], visit: Visit): number | null {

@@ -12,7 +12,7 @@ export interface Limit {
   readonly value: number
   readonly unit: 'ratio' | 'days' | 'min' | 'count' | 'V' | 'A' | 'ohm' | 'Mohm' | 'degC' | 'inwg' | 'deg' | 'dB'
   readonly basis: Basis
-  /** Null: fixed. Otherwise the bounds within which a lead may set the house's own value. */
+  /** Null: fixed. Otherwise the bounds within which a lead may set the site’s own value. */
   readonly house: { readonly min: number; readonly max: number } | null
   /** What the number does, in one sentence a mechanic would say. */
   readonly means: string

@@ -40,7 +40,7 @@ describe('the register of limits', () => {
 })
 
 describe('a limit in force', () => {
-  it('is the house’s own within its bounds, named as such, else the published one', () => {
+  it('is the site’s own within its bounds, named as such, else the published one', () => {
     const policies = { ...defaultPolicies, limits: { 'dead-volts': 3 } }
     expect(limitInForce('dead-volts', policies)).toMatchObject({ value: 3, basis: { kind: 'site policy' } })
     expect(limitInForce('dead-volts', { ...policies, limits: { 'dead-volts': 400 } }).value).toBe(

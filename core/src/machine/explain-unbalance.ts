@@ -17,7 +17,7 @@ export interface ExplainedUnbalance {
 /**
  * Compare the legs with what a sound motor would draw on the same volts. The order of rotation is not known from
  * magnitudes, so the nearer of both is taken.
- * @returns null when the load cannot be told from the amps
+ * @returns null when the load is not known from the amps
  * @throws RangeError when the volts close no triangle
  */
 export function explainUnbalance(

@@ -90,6 +90,6 @@ export function megohms(value: number): string {
 /** Microfarads: 7.49 µF, 71.5 µF. */
 export const microfarads = (value: number): string => `${value >= 10 ? value.toFixed(1) : value.toFixed(2)} µF`
 
-/** A temperature kept in °C, in the scale of the house. */
+/** A temperature kept in °C, in the site’s temperature scale. */
 export const temperature = (celsius: number, scale: 'F' | 'C'): string =>
   scale === 'F' ? `${(celsius * 1.8 + 32).toFixed(0)} °F` : `${celsius.toFixed(0)} °C`

@@ -12,7 +12,7 @@ it.each([
   ['temperature', 'bearing-de', 'drive-end bearing'],
 ])('%s at %s is told as "%s"', (quantity, position, words) => expect(placeWords(quantity, position)).toBe(words))
 
-it('no two places of a quantity are told alike, and none as an id', () => {
+it('no two places of a quantity read alike, and none as an id', () => {
   for (const q of quantities.filter((x) => x.positions.length > 1)) {
     const told = q.positions.map((p) => placeWords(q.code, p))
     expect(new Set(told).size).toBe(told.length)

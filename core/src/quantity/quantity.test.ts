@@ -80,7 +80,7 @@ describe('shown figures', () => {
   })
 })
 
-describe('days as they are told (IANA zone data)', () => {
+describe('days as they are shown (IANA zone data)', () => {
   // 2026-03-01 02:30 UTC is still the evening of February 28 in Chicago, and already March 1 in Berlin.
   const at = Date.UTC(2026, 2, 1, 2, 30)
   it.each([

@@ -9,7 +9,7 @@ import { dayMs, type Visit, type WorkDone } from '../trend/index.ts'
 import { dueTasks, taskKinds, type DueFacts } from './index.ts'
 
 const at = (day: number) => start + day * dayMs
-/** What is due of a machine; stops oldest first, `now` a day. */
+/** What is due of a machine; visits oldest first, `now` a day. */
 const of = (now: number, over: Partial<DueFacts> & { past?: Visit[] } = {}): DueFacts => {
   const past = over.past ?? []
   const newest = past[past.length - 1]
@@ -44,7 +44,7 @@ describe('what is due, and why', () => {
     expect(list.map((t) => t.task)).toContain('amps')
     expect(list.every((t) => t.dueAt === at(0) && t.why.startsWith('Never done'))).toBe(true)
   })
-  it('amps by the house’s interval, and sooner the worse the machine was judged', () => {
+  it('amps by the interval in force, and sooner the worse the machine was judged', () => {
     expect(day(of(30, { past: [fine(0)] }), 'amps')).toBe(92)
     const heavy = of(30, { past: [visitAt(0, [14, 14, 14])] })
     expect(day(heavy, 'amps')).toBeLessThan(31)
@@ -87,7 +87,7 @@ describe('what is due, and why', () => {
     expect(task(found(at(60)), 'amps')?.why).toContain('“No belt guard” is to be looked at on')
     expect(day(found(at(200)), 'amps')).toBe(92)
   })
-  it('is pushed back by three tests that agree, where the house allows it', () => {
+  it('is pushed back by three tests that agree, where the policies allow it', () => {
     const past = [fine(0, megohms(300)), fine(360, megohms(310)), fine(720, megohms(305))]
     const f = of(730, { past })
     expect(task(f, 'insulation')?.moved).toBe('back')

@@ -7,7 +7,7 @@ const fewest = 3
  * Minutes a visit takes at a machine: what is usual for its tasks, drawn to what this machine's own visits took.
  * @param usual by the tasks @param taken minutes of earlier visits here, planned and real
  * @returns minutes, and how many visits it was learnt from
- * @source median of real over planned, shrunk to one by four stops' worth
+ * @source median of real over planned, shrunk to one by four visits' worth
  */
 export function minutesHere(
   usual: number,

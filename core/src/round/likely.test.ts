@@ -29,10 +29,10 @@ describe('parts that are likely to be wanted', () => {
       { slot: 'belts', days: 721, early: 700 },
     ])
   })
-  it('are told of what is installed now alone', () => {
+  it('are given of what is installed now alone', () => {
     expect(likelyParts([belts(0, 650), belts(650)], lives, at(900))).toEqual([])
   })
-  it('are not told where too few of a kind have ended, or not a quarter of them', () => {
+  it('are left out where too few of a kind have ended, or not a quarter of them', () => {
     expect(likelyParts([belts(0)], [{ slot: 'belts', ended: 2, early: 700 }], at(2000))).toEqual([])
     expect(likelyParts([belts(0)], [{ slot: 'belts', ended: 9, early: null }], at(2000))).toEqual([])
   })

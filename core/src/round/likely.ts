@@ -22,7 +22,7 @@ const leastEnds = 3
 /**
  * Parts that are likely to be wanted soon, the most overdue first: in service for longer than a quarter of their kind
  * lasted here.
- * @source the house's own lives of parts, product-limit estimate
+ * @source the organization’s own lives of parts, product-limit estimate
  */
 export function likelyParts(parts: readonly InstalledPart[], lives: readonly KindLives[], now: number): LikelyPart[] {
   return partSlots

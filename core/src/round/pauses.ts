@@ -29,7 +29,7 @@ export const longestPause = (...pauses: readonly (Pause | null)[]): Pause | null
 
 const settling = (f: DueFacts, because: string): Pause => ({ minutes: limitOf(f, 'settle-run'), because })
 
-/** A speed that the bench asks for is proved when it has run in. */
+/** A new speed is proved when it has run in. */
 export const speedSettles = (f: DueFacts): Pause | null =>
   f.waiting[0] ? settling(f, `${f.waiting[0].what} is waiting: readings follow after it has run in`) : null
 

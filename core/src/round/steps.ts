@@ -26,7 +26,7 @@ export const pausesOf = (
   settle: longestPause(...tasks.map((t) => t.settle)),
 })
 
-/** What became of a step: of the work that is what became of the machine; the proof is a second stop after it. */
+/** What became of a step: of the work that is what became of the machine; the proof is a second visit after it. */
 export function stepState(events: readonly RoundEventFact[], step: string): RoundVisitState {
   const { machineId, part } = stepOf(step)
   const main = roundVisitState(events, machineId)

@@ -10,7 +10,7 @@ export interface DueFacts {
   /** Kind of unit it sits in: RTU, AHU, EF … */
   readonly unitKind: string
   readonly indoors: boolean
-  /** Stops that hold, newest first. */
+  /** Visits that hold, newest first. */
   readonly visits: readonly Visit[]
   readonly work: readonly WorkDone[]
   readonly parts: readonly InstalledPart[]
@@ -19,7 +19,7 @@ export interface DueFacts {
   readonly motorRpm: number | null
   /** Since when a substitute is installed, and what; null: none. */
   readonly substitute: { readonly at: number; readonly what: string } | null
-  /** Work from the bench that was planned and neither done nor dropped. */
+  /** Speed changes that were planned and neither done nor dropped. */
   readonly waiting: readonly { readonly at: number; readonly what: string }[]
   /** What was found and is not closed; `reviewAt`: the day somebody said they would look again. */
   readonly findings: readonly { readonly at: number; readonly what: string; readonly reviewAt: number | null }[]
@@ -41,7 +41,7 @@ export interface Wanted {
   readonly days: number
   readonly because: string
   readonly pulls: readonly Reason[]
-  /** Pushes the day back, where the house allows it. */
+  /** Pushes the day back, where the policies allow it. */
   readonly push: Reason | null
 }
 
@@ -109,7 +109,7 @@ export const askedFor = (f: DueFacts, ...ids: readonly RetestId[]): Reason[] =>
 /** The day after so many days. */
 export const inDays = (at: number, days: number): number => at + days * dayMs
 
-/** Half as long again, as the house allows, where the last three readings of a quantity agree within a share. */
+/** Half as long again, as the policies allow, where the last three readings of a quantity agree within a share. */
 export function steadyPush(
   f: DueFacts,
   values: readonly number[],

@@ -46,7 +46,7 @@ const drop = (inWg: number): Reading[] => [{ quantity: 'filter_drop', position: 
 const work = (d: number, kind: WorkDone['kind']): WorkDone => ({ at: at(d), kind, note: '' })
 const changed = (d: number) => work(d, 'filters-changed')
 
-describe('filters (the house changes them every 92 days; a pressure drop says more than the calendar)', () => {
+describe('filters (the interval in force is 92 days; a pressure drop says more than the calendar)', () => {
   it('go by the day they were changed, and by the last reading where no change is on record', () => {
     expect(task(of(20, [fine(0)], [changed(10)]), 'filters')?.lastAt).toBe(at(10))
     expect(task(of(20, [fine(0), fine(15, drop(0.3))], [changed(10)]), 'filters')?.lastAt).toBe(at(10))

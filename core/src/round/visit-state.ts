@@ -35,7 +35,7 @@ export function roundCount(machineIds: readonly string[], events: readonly Event
   return { visits: machineIds.length, done, skipped, left: machineIds.length - done - skipped }
 }
 
-/** Minutes a machine took, from arriving for its work to being done with it; null where one of them was not told. */
+/** Minutes a machine took, from arriving for its work to being done with it; null where one of them was not entered. */
 export function minutesTook(events: readonly Event[], machineId: string): number | null {
   const at = (kind: Kind) =>
     events.flatMap((e) => (e.machineId === machineId && e.kind === kind ? [Date.parse(e.at)] : []))

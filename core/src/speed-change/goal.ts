@@ -19,7 +19,7 @@ export interface Option extends Refusals {
   readonly off: number | null
 }
 
-/** What the bench answers. Options that may be done first, nearest to the goal first. */
+/** The answer to a goal. Options that may be done first, nearest to the goal first. */
 export interface SpeedAnswer {
   /** Today's point by the same model: speed ratio one. */
   readonly now: Prediction

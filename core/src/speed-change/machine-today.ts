@@ -5,7 +5,7 @@ import { convert, mean } from '../quantity/index.ts'
 import { breaksTrend, meanVolts, valueOf, valuesAt, type Visit } from '../trend/index.ts'
 import type { DriveShaft, DriveToday } from './today.ts'
 
-/** What the bench has to be told besides what is on record. */
+/** What has to be entered for a speed change besides what is on record. */
 export interface Told {
   readonly fixed: number
   readonly hours: number
@@ -64,11 +64,11 @@ function legsOnAnother(
   return point.rpm === 0 ? null : legs.map((a) => (a / mean(legs)) * mean(point.lineAmps))
 }
 
-/** Why a visit gives the bench nothing to start from. */
+/** Why a visit is no start for a speed change. */
 export type NotToday = 'no amps' | 'no volts' | 'no plate amps' | 'no sheaves' | 'another motor'
 
 /**
- * A stop of a machine as the bench takes it: its amps, its motor, its drive as it stood then.
+ * A visit of a machine as a speed change starts from it: its amps, its motor, its drive as it stood then.
  * @returns the word for what is missing where it gives no point to start from
  */
 export function todayOf(

@@ -6,7 +6,7 @@ import { todayOf } from './machine-today.ts'
 import { predict } from './predict.ts'
 import type { SpeedChange } from './today.ts'
 
-/** A change of speed that was made, what the bench says of it from the visit before, and what the visit after read. */
+/** A change of speed that was made, what is predicted from the visit before, and what the visit after read. */
 export interface PastChange {
   readonly work: WorkDone
   readonly before: Visit
@@ -17,7 +17,7 @@ export interface PastChange {
   readonly measured: number
 }
 
-/** Stops further from the work than this are of another season. */
+/** Visits further from the work than this are of another season. */
 const near = 150 * dayMs
 
 /** Mean amps of a visit whose legs were all read and that had settled; null otherwise. */

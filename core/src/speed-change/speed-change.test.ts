@@ -89,7 +89,7 @@ describe('a change of speed', () => {
     expect(p.watts).toBeNull()
   })
   it('reproduces the two trade cases within what is unknown of them (common practice)', () => {
-    // One full turn took 10.6 A to 8.35 A on an 8.8 A plate; half a turn took 2.42 A to 2.26 A. Sheaves were not told:
+    // One full turn took 10.6 A to 8.35 A on an 8.8 A plate; half a turn took 2.42 A to 2.26 A. Sheaves was not entered:
     // a small adjustable one loses 5 to 9 % of its diameter a turn.
     const full = (pitch: number) =>
       predict(

@@ -195,7 +195,7 @@ const out = (e: Expectation | null, limit: number): boolean =>
   e !== null && Math.abs(e.off) > limit * e.error && Math.abs(e.off) > least
 
 /**
- * Watch the readings of one baseline, one after the other: each is held against all before it that were as expected. A change
+ * Watch the readings of one baseline, one after the other: each is compared with all before it that were as expected. A change
  * stands, and what was expected before it is kept, until a reading is as expected again or a person explained it.
  * @param points in order of time, amps above zero
  * @param explained instants at which a person said what it was: what is read from the change on begins a baseline of its own
@@ -224,7 +224,7 @@ export function watchAmps(points: readonly WatchPoint[], explained: readonly num
     }
     const row = rowOf(p)
     const one = baseline.fit?.([row]) ?? null
-    // The reading before is in the baseline by now; two together are held against what it was before both.
+    // The reading before is in the baseline by now; two together are compared with what it was before both.
     const two = before !== null && changed === null ? (before.fit?.([before.row, row]) ?? null) : null
     const limit = oneOut + (moreAtThreeTimesTheVisits * Math.log(baseline.visitsAYear / 4)) / Math.log(3)
     last = one && { ...one, n: baseline.n }

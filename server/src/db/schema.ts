@@ -192,7 +192,7 @@ export const work = pgTable(
   (t) => [index('work_machine').on(t.machineId, t.doneAt)],
 )
 
-/** Changes of speed worked out on the bench: what was said beforehand. What came of it is read from the visits. */
+/** Speed changes worked out: what was predicted. What came of it is read from the visits. */
 export const speedChanges = pgTable(
   'speed_changes',
   {

@@ -44,7 +44,7 @@ const earliest = (instants: readonly (number | null)[]): Date | null => {
   return some.length === 0 ? null : new Date(Math.min(...some))
 }
 
-/** Fans that share a unit with one of these and have a twin: what one carries is held against the others. */
+/** Fans that share a unit with one of these and have a twin: what one carries is compared with the others. */
 async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
   const mine = alias(machines, 'mine')
   const rows = await tx
@@ -56,7 +56,7 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
 }
 
 /**
- * Judge machines again and write what the Roof shows of them, then their twins by the new loads. The policies are held
+ * Judge machines again and write what the list of machines shows of them, then their twins by the new loads. The policies are held
  * and all their state rows locked first, in order, so that two writers to one machine follow each other and the later one
  * sees both.
  * @returns the machines as they were judged
@@ -215,7 +215,7 @@ export async function refreshForNewJudge(tx: Tx): Promise<void> {
   await tx.update(organization).set({ judgeVersion })
 }
 
-/** Judge every machine of the house. */
+/** Judge every machine. */
 export async function refreshAll(tx: Tx): Promise<void> {
   const all = await tx.select({ id: machines.id }).from(machines)
   await refreshMany(

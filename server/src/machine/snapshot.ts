@@ -105,7 +105,7 @@ interface VisitRow extends Record<string, unknown> {
 const latest = 60
 
 /**
- * Stops with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
+ * Visits with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
  * first of each week, and every one that a person took or that read more than volts and amps: what was found there stands until
  * it is answered, however long ago it was. So a trend spans its baseline and judging costs about the same however much is read.
  */
@@ -128,7 +128,7 @@ async function visitsOf(db: Db | Tx, list: readonly Machine[]): Promise<VisitRow
   return readVisits(db, chosen)
 }
 
-/** Chosen stops with their readings and what replaced them, newest first. */
+/** Chosen visits with their readings and what replaced them, newest first. */
 async function readVisits(db: Db | Tx, chosen: SQL): Promise<VisitRow[]> {
   const result = await db.execute<VisitRow>(sql`
     with chosen as materialized (${chosen})

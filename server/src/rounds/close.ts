@@ -51,7 +51,7 @@ async function again(
 }
 
 /**
- * Close a round. With phones still out, or stops neither done nor skipped, it is refused at `reason` until one is given.
+ * Close a round. With phones still out, or visits neither done nor skipped, it is refused at `reason` until one is given.
  */
 export async function closeRound(tx: Tx, row: RoundRow, reason: string, by: string, now: Date): Promise<void> {
   const page = await pageOfRound(tx, row.id)

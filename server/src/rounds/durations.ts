@@ -7,7 +7,7 @@ interface Row extends Record<string, unknown> {
   real: number
 }
 
-/** What earlier stops of rounds took at each machine: planned minutes and those between arriving and being done. */
+/** What earlier visits of rounds took at each machine: planned minutes and those between arriving and being done. */
 export async function takenAt(
   db: Db | Tx,
   machineIds: readonly string[],

@@ -75,7 +75,7 @@ export async function roundList(db: Db): Promise<RoundPage['head'][]> {
   )
 }
 
-/** The stops of a round with where they are and how their machines stand. */
+/** The visits of a round with where they are and how their machines stand. */
 export async function visitsOfRound(db: Db | Tx, roundId: string): Promise<RoundVisit[]> {
   const rows = await db
     .select({

@@ -2,7 +2,7 @@ import { setImmediate as others } from 'node:timers/promises'
 import { seeded } from '@motor-round/core/machine'
 import { searchRoute, type Route, type RouteProblem } from '@motor-round/core/round'
 
-/** How long the planner may look. A round of 60 stops and three people is good well before. */
+/** How long the planner may look. A round of 60 visits and three people is good well before. */
 const longestMs = 1500
 /** How long it looks at a stretch: meanwhile nobody else is answered. */
 const stretchMs = 15

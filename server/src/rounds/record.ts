@@ -23,7 +23,7 @@ export interface RecordedVisit {
 export interface RoundRecord {
   readonly page: RoundPage
   readonly visits: readonly RecordedVisit[]
-  /** In which its days and times are told. */
+  /** In which its days and times are shown. */
   readonly zone: string
   readonly paper: 'letter' | 'A4'
   /** In which its readings are shown. */

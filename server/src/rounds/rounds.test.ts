@@ -128,7 +128,7 @@ describe('a round', () => {
         .toSorted(),
     ).toEqual(body.visits.map((s) => s.machineId).toSorted())
   })
-  it('closes only when all is home and told, or with a reason; one that recurs is planned again', async () => {
+  it('closes only when all is synced and reported, or with a reason; one that recurs is planned again', async () => {
     const page = (await lead.post('/rounds', await asked(2, { recurs: { every: 'month', times: 1 } })))
       .body as RoundPage
     const [a = '', b = ''] = page.visits.map((s) => s.machineId)

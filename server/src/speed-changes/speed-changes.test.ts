@@ -26,8 +26,8 @@ const speedChangeOf = (machineId: string, change: object, over: object = {}) => 
 })
 const done = () => ({ workId: randomUUID(), doneAt: '2026-11-25T08:10:00Z' })
 
-describe('a change from the bench', () => {
-  it('is planned, done as work with its turns, and held against the first visit after it', async () => {
+describe('a speed change', () => {
+  it('is planned, done as work with its turns, and compared with the first visit after it', async () => {
     const id = await mechanic.machine('AHU-2/SF')
     const body = speedChangeOf(id, { kind: 'turns', turns: 3 })
     expect((await mechanic.post('/speed-changes', body)).body).toMatchObject({

@@ -31,7 +31,7 @@ export async function speedChangesOf(db: Db | Tx, known: MachineSnapshot): Promi
   return rows.map((r) => asSpeedChange(r, known))
 }
 
-/** The latest plans of the house that were done, with their machines. */
+/** The latest speed changes that were done, with their machines. */
 export async function doneSpeedChanges(db: Db | Tx) {
   const rows = await db
     .select()

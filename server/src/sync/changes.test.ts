@@ -36,7 +36,7 @@ const corrected = (machineId: string, motor: NonNullable<MachinePage['motor']>, 
 }
 
 describe('a plate that was corrected on the roof', () => {
-  it('comes home once, though it is brought twice, and so do those that stand on it', async () => {
+  it('is kept once though it is sent twice, and so are those that depend on it', async () => {
     const machineId = await hand.machine('EF-2/EF')
     const motor = await motorOf(machineId)
     const first = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
@@ -58,7 +58,7 @@ describe('a plate that was corrected on the roof', () => {
       version: motor.version + 3,
     })
   })
-  it('whose answer was lost is brought home again and is no conflict with itself', async () => {
+  it('whose answer was lost is sent again and is no conflict with itself', async () => {
     const machineId = await hand.machine('EF-11/EF')
     const motor = await motorOf(machineId)
     const entry = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.15 } })
@@ -69,7 +69,7 @@ describe('a plate that was corrected on the roof', () => {
     expect(await outcomes([entry])).toEqual(['duplicate'])
     expect((await motorOf(machineId)).version).toBe(motor.version + 1)
   })
-  it('is refused with what is on record where somebody else was first; what stands on it is held, readings are not', async () => {
+  it('is refused with what is on record where somebody else was first; what depends on it is blocked, readings are not', async () => {
     const machineId = await hand.machine('EF-3/EF')
     const motor = await motorOf(machineId)
     const theirs = corrected(machineId, motor, { plate: { ...motor.plate, sf: 1.0 } })
@@ -166,7 +166,7 @@ describe('parts and plans from the roof', () => {
     ])
     expect(older).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'installedAt' }] } })
   })
-  it('a plan that was drawn goes home once, and is refused with the other where both were drawn', async () => {
+  it('a roof map is synced once, and is refused with the other where both were drawn', async () => {
     const areaId = (await pageOf(await hand.machine('EF-2/EF'))).area.id
     const mapOf = async () => (await hand.get(`/areas/${areaId}/map`)).body as RoofMapPage
     const { map, version } = await mapOf()
@@ -183,7 +183,7 @@ describe('parts and plans from the roof', () => {
   })
 })
 
-describe('a change from the bench that was done on the roof', () => {
+describe('a speed change that was done on the roof', () => {
   const made = (machineId: string, change: object) => {
     const id = randomUUID()
     const body = { id, machineId, madeAt: '2026-11-25T08:00:00Z', change, predicted }
@@ -199,7 +199,7 @@ describe('a change from the bench that was done on the roof', () => {
       { kind: 'speed-change-done', body: how },
     ] as const
   }
-  it('comes home with its work, once, and is held against the visit that follows', async () => {
+  it('is synced with its work, once, and is compared with the visit that follows', async () => {
     const machineId = await hand.machine('AHU-2/SF')
     const [speedChange, done] = made(machineId, { kind: 'turns', turns: 3 })
     const visit = { kind: 'visit', body: visitOf(machineId, [12.2, 12.1, 12], { takenAt: '2026-11-25T08:40:00Z' }) }
@@ -210,7 +210,7 @@ describe('a change from the bench that was done on the roof', () => {
     expect(page.speedChanges[0]).toMatchObject({ id: speedChange.body.id, doneAt: '2026-11-25T08:10:00.000Z' })
     expect(page.speedChanges[0]?.measured?.amps).toBeCloseTo(12.1, 6)
   })
-  it('is refused with what is missing, and what was done of it is held', async () => {
+  it('is refused with what is missing, and what was done of it is blocked', async () => {
     const machineId = await hand.machine('EF-2/EF')
     const [speedChange, done] = made(machineId, { kind: 'hertz', hz: 50 })
     const [refused, held] = await results([speedChange, done])

@@ -37,7 +37,7 @@ async function refuseWithoutStop(tx: Tx, visitId: string, machineId: string | nu
   if (visit.machineId !== machineId) throw fieldProblem('visitId', 'that visit is of another machine')
 }
 
-/** A machine that was not planned joins the stops of the round. */
+/** A machine that was not planned joins the visits of the round. */
 async function addVisit(tx: Tx, roundId: string, machineId: string): Promise<void> {
   const [machine] = await tx.select({ id: machines.id }).from(machines).where(eq(machines.id, machineId))
   if (!machine) throw fieldProblem('machineId', 'no such machine')

@@ -21,7 +21,7 @@ const send = (entries: object[], who = hand) => bring(who, entries)
 
 describe('a finding', () => {
   const of = async (machineId: string) => (await viewer.get(`/machines/${machineId}`)).body as MachinePage
-  it('comes home once, brings the next visit forward, and ends when someone says what became of it', async () => {
+  it('is synced once, brings the next visit forward, and ends when someone says what became of it', async () => {
     const machineId = await viewer.machine('RTU-21/SF')
     const body = {
       id: randomUUID(),
@@ -129,7 +129,7 @@ describe('facts of rounds', () => {
   })
 })
 
-describe('what a phone brings home', () => {
+describe('what a phone syncs', () => {
   const picture = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]).toString('base64')
   it('is kept in order and once, and a visit is judged and told who else was there', async () => {
     const machineId = await viewer.machine('RTU-12/SF')
@@ -168,7 +168,7 @@ describe('what a phone brings home', () => {
     const bytes = await viewer.get(`/pictures/${kept[0]?.id ?? ''}`)
     expect(bytes.headers['content-type']).toBe('image/jpeg')
   })
-  it('with one entry that is wrong keeps the others; what stands on the wrong one is held', async () => {
+  it('with one entry that is wrong keeps the others; what depends on the wrong one is blocked', async () => {
     const machineId = await viewer.machine('RTU-12/SF')
     const ghost = randomUUID()
     const found = {

@@ -131,7 +131,7 @@ describe('what is wrong with one thing', () => {
         { kind: 'event', body: done },
       ]),
     ).toEqual(['rejected', 'blocked'])
-    // In a letter of its own it stands on nothing either.
+    // In a batch of its own it depends on nothing either.
     expect(await outcomes([{ kind: 'event', body: done }])).toEqual(['rejected'])
     const elsewhere = page.visits[1]?.machineId ?? ''
     const other = visitOf(elsewhere, [5, 5, 5])
@@ -164,7 +164,7 @@ describe('what is wrong with one thing', () => {
     expect([page.machine.siteId, page.site.id, page.area.id]).toEqual([site.id, site.id, unit.areaId])
   })
 
-  it('a stale edit is told who changed that, not who was last at something near it', async () => {
+  it('a stale edit is reported who changed that, not who was last at something near it', async () => {
     const id = await hand.machine('AHU-4/SF')
     const { machine, parts } = await pageOf(id)
     const { siteId: _s, retiredAt: _r, ...body } = machine

@@ -16,6 +16,6 @@ export const eventBody = (roundId: string, machineId: string, kind: string, over
   ...over,
 })
 
-/** Bring entries home as a phone does, in their order. */
+/** Sync entries as a phone does, in their order. */
 export const bring = (who: Caller, entries: readonly object[]) =>
   who.post('/sync', { device: 'phone', mutations: entries.map((e, n) => ({ n, ...e })) })

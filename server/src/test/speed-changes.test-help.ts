@@ -1,4 +1,4 @@
-/** What the bench said of opening a sheave by half a turn. Invented. */
+/** What was predicted of opening a sheave by half a turn. Invented. */
 export const predicted = {
   was: 12.6,
   amps: 12.1,

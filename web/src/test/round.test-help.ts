@@ -21,7 +21,7 @@ const task = (id: string, title: string, over: object = {}) => ({
   ...over,
 })
 
-/** A stop of the round: the n-th unit of the roof. */
+/** A visit of the round: the n-th unit of the roof. */
 export const visitOf = (n: number, over: object = {}): RoundVisit =>
   ({
     machineId: uuid(n),

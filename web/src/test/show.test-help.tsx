@@ -8,7 +8,7 @@ import { createMemoryRouter, RouterProvider } from 'react-router'
 import { api } from '../app/api.ts'
 import { store } from '../app/store.ts'
 
-/** A part in a browser-like page, by someone who is signed in with that role, under the rules of the house as shipped. */
+/** A part in a browser-like page, by someone who is signed in with that role, under the policies as shipped. */
 export async function showAs(role: Role, node: ReactNode, { path = '/', at = '/' } = {}) {
   store.dispatch(api.util.resetApiState())
   await store.dispatch(

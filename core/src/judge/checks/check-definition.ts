@@ -65,7 +65,7 @@ export interface Wait {
 export interface CheckDefinition {
   readonly id: string
   readonly phase: PhaseId
-  /** What it belongs to; left out, to a stop of either. */
+  /** What it belongs to; left out, to a visit of either. */
   readonly part?: 'electric' | 'drive'
   readonly title: string
   /** How it is done, one sentence. */
@@ -79,7 +79,7 @@ export interface CheckDefinition {
   readonly listens?: { readonly quantity: QuantityCode; readonly position: string }
   /** What this machine asks for, before anything is read; null where nothing of it is known. */
   advice?(context: Context): string | null
-  /** What is told of these readings; empty where other checks judge them or nothing is to be judged. */
+  /** What is reported of these readings; empty where other checks judge them or nothing is to be judged. */
   readonly judges: readonly Rule[]
 }
 
@@ -130,7 +130,7 @@ export const scopes: Readonly<Record<ScopeId, readonly PhaseId[]>> = {
   both: whole,
 }
 
-/** The gates a plan is held by: where hands go in it is proven dead; where power comes back on bare tests, restored. */
+/** The gates a plan waits for: where hands go in it is proven dead; where power comes back on bare tests, restored. */
 export const gatesOf: Readonly<Record<ScopeId, readonly GateId[]>> = {
   running: [],
   live: [],
@@ -160,7 +160,7 @@ export const opened = (visit: Pick<Visit, 'readings' | 'answers'>): boolean =>
 export const phasesFor = (scope: ScopeId, visit: Pick<Visit, 'readings' | 'answers'>): readonly PhaseId[] =>
   opened(visit) ? whole : scopes[scope]
 
-/** The gates a visit is held by: those of what was done, not of what was chosen. */
+/** The gates a visit waits for: those of what was done, not of what was chosen. */
 export const gatesFor = (scope: ScopeId, visit: Pick<Visit, 'readings' | 'answers'>): readonly GateId[] =>
   opened(visit) ? everyGate : gatesOf[scope]
 

@@ -73,7 +73,7 @@ describe('insulation', () => {
     expect(v.level).toBe('ok')
     expect(v.value).toBeCloseTo(7.367, 2)
   })
-  it('below the floor is to fix, below kV + 1 a stop', () => {
+  it('below the floor is level Fix, below kV + 1 level Stop', () => {
     expect(test(4.2, 30).level).toBe('fix')
     expect(test(1.2, 30).level).toBe('stop')
   })
@@ -155,7 +155,7 @@ describe('capacitors', () => {
 })
 
 describe('contacts, fuses, lugs', () => {
-  it('an open fuse is a stop and keeps the power off', () => {
+  it('an open fuse is level Stop and keeps the power off', () => {
     const readings = at('fuse_ohms', legPositions, [0.1, 'OL', 0.1])
     expect(told('fuses', readings).level).toBe('stop')
     expect(gate('restore', readings).bars).toContain('L2')

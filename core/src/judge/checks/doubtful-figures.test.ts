@@ -24,7 +24,7 @@ describe('insulation by its test volts (IEEE 43: 500 V below 1 kV; half and twic
 describe('the temperature of the winding (NEMA MG 1 classes: B 130, F 155 °C)', () => {
   const winding = (insulationClass: string, celsius: number) =>
     told('temperature', at('temperature', ['winding'], [celsius]), { plate: { ...plate, insulationClass } }).level
-  it('over its class is a stop, close to it a fix', () => {
+  it('over its class is level Stop, close to it level Fix', () => {
     expect([111, 130, 131].map((t) => winding('B', t))).toEqual(['fix', 'fix', 'stop'])
     expect([136, 155, 156].map((t) => winding('F', t))).toEqual(['fix', 'fix', 'stop'])
   })

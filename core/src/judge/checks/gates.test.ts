@@ -195,6 +195,6 @@ describe('restore and rotation', () => {
     expect(told('inhibits', [], { answers: ready }).level).toBe('fix')
     expect(told('inhibits', [], { answers: { ...ready, 'leave.call': 'yes' } }).level).toBe('ok')
   })
-  it('nothing moved at the bump is a stop', () =>
+  it('nothing moved at the bump is level Stop', () =>
     expect(told('rotation', [], { answers: { 'rotation.seen': 'nothing moved' } }).level).toBe('stop'))
 })

@@ -19,7 +19,7 @@ describe('the line side and its transformers', () => {
     expect(told('control-power', at('control_volts', ['in', 'out'], [462, 9])).because).toContain('not the ratio')
     expect(told('control-power', at('control_volts', ['in', 'out'], [462, 25])).level).toBe('ok')
   })
-  it('a power transformer 24 % high on two pairs is a stop', () => {
+  it('a power transformer 24 % high on two pairs is level Stop', () => {
     const readings = [
       ...at('transformer_in', linePositions, [480, 480, 480]),
       ...at('transformer_out', linePositions, [208, 258, 258]),
@@ -98,7 +98,7 @@ describe('live tests', () => {
     const v = told('lead-roll', at('roll_amps', rollPositions, [20.1, 18, 22, 21.9, 20.2, 18.1, 18, 22.1, 20]))
     expect(v.because).toContain('It is the motor')
   })
-  it('a shell near its class is to fix, over it a stop; temperatures in the scale of the house', () => {
+  it('a shell near its class is level Fix, over it level Stop; temperatures in the site’s temperature scale', () => {
     const t = (c: number, policies = {}) =>
       told('temperature', at('temperature', ['motor', 'ambient'], [c, 30]), { policies })
     expect(t(70).level).toBe('ok')
@@ -107,7 +107,7 @@ describe('live tests', () => {
     expect(t(70).because).toContain('158 °F')
     expect(t(70, { temperature: 'C' }).because).toContain('70 °C')
   })
-  it('a motor that hums is a stop; a still one nobody calls for is right', () => {
+  it('a motor that hums is level Stop; a still one nobody calls for is right', () => {
     expect(told('as-found', [], { answers: { 'look.running': 'hums' } }).level).toBe('stop')
     expect(told('as-found', [], { answers: { 'look.running': 'still', 'look.call': 'no' } }).level).toBe('ok')
   })

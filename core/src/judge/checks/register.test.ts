@@ -71,7 +71,7 @@ describe('the plans', () => {
     const order = phases.map((p) => p.id)
     for (const id of ids) expect(scopes[id]).toEqual(order.filter((p) => scopes[id].includes(p)))
   })
-  it('with hands in the machine are all held by Dead', () => {
+  it('with hands in the machine all wait for the Dead gate', () => {
     for (const id of ids) expect([id, gatesOf[id].includes('dead')]).toEqual([id, scopes[id].includes('dead')])
   })
   it('each ask for running volts and amps where they walk Live, of every kind of machine', () => {

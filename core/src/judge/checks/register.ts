@@ -85,7 +85,7 @@ export const checkDefinitions: readonly CheckDefinition[] = [
 /** What the checks of the page tell, most urgent kind first. */
 export const checkRules: readonly Rule[] = checkDefinitions.flatMap((s) => s.judges)
 
-/** The checks of one phase that fit a machine and a plan; a stop of running amps alone asks for those alone. */
+/** The checks of one phase that fit a machine and a plan; a visit of running amps alone asks for those alone. */
 export const checksOf = (machine: MachineFacts, scope: ScopeId, phase: PhaseId): readonly CheckDefinition[] =>
   checkDefinitions.filter(
     (c) =>

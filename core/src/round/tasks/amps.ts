@@ -42,7 +42,7 @@ export const ampsTask: TaskKind = {
   people: 1,
   visitsUnit: false,
   locksOut: false,
-  // A machine that is not to be run is not read running: what answers the visit comes first.
+  // A machine that is not to be run is not read running: what answers the level Stop comes first.
   for: (f) => f.judgement?.level !== 'stop',
   settle: speedSettles,
   wanted(f) {

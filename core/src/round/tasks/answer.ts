@@ -4,7 +4,7 @@ import type { DueFacts, TaskKind } from '../task.ts'
 
 const visits = (f: DueFacts) => (f.judgement?.conditions ?? []).filter((k) => k.level === 'stop')
 
-/** Lock out, find it, put it right: what answers a visit comes before any reading of the machine running. */
+/** Lock out, find it, put it right: what answers the level Stop comes before any reading of the machine running. */
 export const answerTask: TaskKind = {
   id: 'answer',
   title: 'Lock out and repair',

@@ -11,7 +11,7 @@ import {
   type TaskKind,
 } from '../task.ts'
 
-/** What is told of a drive train by eye, hand and straightedge. */
+/** What is reported of a drive train by eye, hand and straightedge. */
 const driveChecks = ['belts', 'belt-tension', 'alignment', 'bearings', 'keys', 'wheel', 'belts-carry']
 
 /** Belts, sheaves, bearings, keys and wheel by eye and hand, locked out. */

@@ -5,7 +5,7 @@ import { outboxSummary } from '../../offline/core/outbox-counts.ts'
 import { onThisPhone } from '../../offline/core/mark.ts'
 import { syncNow, useOnline, usePhone, type Phone } from '../../offline/react/use-phone.ts'
 
-/** What stands between this phone and home, in words; empty while nothing does. */
+/** What stands between this phone and the server, in words; empty while nothing does. */
 function state(phone: Phone, online: boolean): string {
   if (!online || phone.last === 'no signal') return 'No signal'
   if (phone.counts.entries === 0) return ''

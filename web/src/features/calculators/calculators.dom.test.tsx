@@ -17,7 +17,7 @@ const openEmpty = async (id: string) => {
   return user
 }
 
-describe('the bench', () => {
+describe('a calculator', () => {
   it('lists every calculator once, in its group', async () => {
     await showAs('viewer', <Calculators />)
     const links = screen.getAllByRole('link').map((a) => a.getAttribute('href'))

@@ -2,7 +2,7 @@ import { calculators, describeCalculator } from '@motor-round/core/calc'
 import { describe, expect, it } from 'vitest'
 import { cellsOf, fieldsOf, inputOf, shownOutput } from './fields.ts'
 
-describe('the pages of the bench', () => {
+describe('the pages of the calculators', () => {
   it.each(calculators.map((c) => [c.id, c] as const))(
     '%s: its example typed into its cells gives its own result',
     (_id, c) => {

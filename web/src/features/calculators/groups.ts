@@ -1,6 +1,6 @@
 import type { CalcGroup } from '@motor-round/core/calc'
 
-/** The groups of the bench in the mechanic's words. */
+/** The groups of calculators in the mechanic's words. */
 export const groupWords: Readonly<Record<CalcGroup, string>> = {
   supply: 'Supply and unbalance',
   load: 'Amps, load and the motor',

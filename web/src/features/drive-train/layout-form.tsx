@@ -12,7 +12,7 @@ type Layout = Machine['layout']
 
 const figure = (mm: number | null | undefined, unit: LengthUnit) => (mm == null ? '' : lengthFigure(mm, unit))
 
-/** Center distance, take-up, rotation and mounting: what the drawing and the bench need besides the parts. */
+/** Center distance, take-up, rotation and mounting: what the drawing and the speed change need besides the parts. */
 export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: LengthUnit; done: () => void }) {
   const { layout } = machine
   const [center, setCenter] = useState(figure(layout.center, unit))

@@ -6,7 +6,7 @@ export const ageWords = (days: number): string =>
       ? `${Math.round(days / 30.4)} months`
       : `${(days / 365.25).toFixed(1)} years`
 
-/** A life as the half of them that it is told of. */
+/** A life as the half of them that it is reported of. */
 export const lifeWords = (days: number): string => `median life ${ageWords(days)}`
 
 /** The middle half of the lives, where enough have ended to tell it. */

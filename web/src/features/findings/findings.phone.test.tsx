@@ -173,7 +173,7 @@ describe('telling a finding', () => {
     expect(around).not.toHaveBeenCalled()
     expect(await line()).toEqual([])
   })
-  it('shows on this phone what is still to be told of one that is home', async () => {
+  it('shows on this phone what is still to sync of one that is on the server', async () => {
     const page = { ...pageOf(), findings: [found()] }
     const { id, kind, note, findingId, at } = step('closed', 'Guard is on')
     await store.outbox.add({

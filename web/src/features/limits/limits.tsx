@@ -72,7 +72,7 @@ function Effect({ draft }: { draft: Policies }) {
   useEffect(() => {
     const wait = setTimeout(() => void ask({ body: { policies: draft } }), 300)
     return () => clearTimeout(wait)
-    // The rules are compared by what they say.
+    // The rules is compared with by what they say.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key, ask])
   if (!answer.data) return <p className="quiet">Calculating the effect …</p>

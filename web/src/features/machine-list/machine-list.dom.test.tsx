@@ -64,7 +64,7 @@ describe('a machine’s row on the Roof', () => {
   it('leads to its machine', () => expect(html(row())).toContain(`href="/machines/${uuid(1)}"`))
   it('draws the rail with its legs for who cannot see it', () =>
     expect(html(row())).toMatch(/aria-label="[^"]*L1 13\.4, L2 13\.5, L3 13\.6 ampere, 106 % of nameplate/))
-  it('a stop is due now, whatever the calendar says', () => {
+  it('level Stop is due now, whatever the calendar says', () => {
     const all = cells(row({ level: 'stop', dueAt: '2027-01-01T00:00:00Z' }))
     expect(all[0]).toBe('Stop')
     expect(all.at(-1)).toBe('now')
@@ -126,7 +126,7 @@ describe('a machine’s row on the Roof', () => {
 })
 
 describe('the Roof without a server', () => {
-  it('says that the ledger cannot be read, and shows no empty roof', async () => {
+  it('says that the list cannot be read, and shows no empty one', async () => {
     await showAs('viewer', <MachineList />)
     expect((await screen.findByText(/The list cannot be loaded/)).textContent).not.toBe('')
     expect(screen.queryByText('No machines')).toBeNull()

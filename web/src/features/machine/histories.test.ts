@@ -25,7 +25,7 @@ const judged = (page: ReturnType<typeof pageOf>) => {
 }
 
 describe('what a machine’s page shows over time besides amps', () => {
-  it('is each quantity read twice or more, with the judge’s own sentence and what it is held against', () => {
+  it('is each quantity read twice or more, with the judge’s own sentence and what it is compared with', () => {
     const shaking = (v: number): Reading[] => [{ quantity: 'vibration', position: 'DE-H', value: v }]
     const page = pageOf({
       visits: [
@@ -39,7 +39,7 @@ describe('what a machine’s page shows over time besides amps', () => {
     expect(list[0]?.sentence).toMatch(/^0\.14 in\/s peak at DE-H/)
     expect(list[0]?.limit).toBeGreaterThan(0.2)
   })
-  it('shows the warmer bearing in the scale of the house', () => {
+  it('shows the warmer bearing in the site’s temperature scale', () => {
     const warm = (de: number, ode: number): Reading[] => [
       { quantity: 'temperature', position: 'bearing-de', value: de },
       { quantity: 'temperature', position: 'bearing-ode', value: ode },
@@ -81,7 +81,7 @@ describe('what a machine’s page shows over time besides amps', () => {
   })
 })
 
-describe('the bench’s way back under the plate', () => {
+describe('the way back under the nameplate by a speed change', () => {
   const at = (v: number, parts = driveParts()) => {
     const page = pageOf({ parts, visits: [visit(1, '06-01', [], v)] })
     const { input, judgement } = judged(page)

@@ -11,7 +11,7 @@ export interface History {
   /** Oldest first. */
   readonly points: readonly { readonly at: number; readonly value: number }[]
   readonly sentence: string
-  /** What the latest is held against; null where nothing is. */
+  /** What the latest is compared with; null where nothing is. */
   readonly limit: number | null
 }
 

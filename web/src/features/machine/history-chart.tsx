@@ -12,7 +12,7 @@ Chart.register(TimeScale, LinearScale, LineElement, PointElement, Tooltip, annot
 
 const color = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
-/** One quantity over the years, small: its points, and what it is held against. */
+/** One quantity over the years, small: its points, and what it is compared with. */
 export function HistoryChart({ history }: { history: History }) {
   const theme = useSelector((s: RootState) => s.look.theme)
   const { points, limit, unit, digits } = history

@@ -14,7 +14,7 @@ Chart.register(TimeScale, LogarithmicScale, LineElement, PointElement, Tooltip, 
 
 const color = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
 
-/** Insulation of the worst lead at 40 °C over the years, on a logarithmic scale, with the floor of the house's policy. */
+/** Insulation of the worst lead at 40 °C over the years, on a logarithmic scale, with the floor of the policy in force. */
 export function InsulationChart({ input, ratedVolts }: { input: JudgeInput; ratedVolts: number }) {
   const theme = useSelector((s: RootState) => s.look.theme)
   const figures = insulationHistory(input).filter((f) => f.at40 > 0)

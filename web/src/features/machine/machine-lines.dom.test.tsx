@@ -47,7 +47,7 @@ const judged = (p: MachinePage) => {
 }
 
 describe('the work of a machine', () => {
-  it('stands with what it did to the amps, and what the bench says of it; parts that were installed are among it', async () => {
+  it('stands with what it did to the amps, and what was predicted of it; parts that were installed are among it', async () => {
     const p = page()
     await showAs(
       'viewer',
@@ -66,8 +66,8 @@ describe('the work of a machine', () => {
   })
 })
 
-describe('the bench in one line', () => {
-  it('says the way back under the plate with its interval, and leads to the bench', async () => {
+describe('the speed change in one line', () => {
+  it('says the way back under the plate with its interval, and leads to the speed change', async () => {
     const p = page({ visits: [visit(1, '2026-07-01T09:00:00Z', 13.1)], work: [] })
     const { input, judgement, changes } = judged(p)
     const way = wayBack(input, judgement, changes)

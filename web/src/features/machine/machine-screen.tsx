@@ -35,7 +35,7 @@ import './machine.css'
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
-/** A machine: plate, latest visit, what it says and why, amps over time, stops, work. */
+/** A machine: plate, latest visit, what it says and why, amps over time, visits, work. */
 export function MachineScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useMachinePageQuery({ params: { id } })

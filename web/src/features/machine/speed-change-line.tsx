@@ -29,7 +29,7 @@ export function wayBack(
   return option ? { option, turns: today.drive?.adjustable?.turns ?? null } : null
 }
 
-/** What the bench would do about it, in one line. */
+/** What a speed change would do about it, in one line. */
 export function SpeedChangeLine({
   way,
   machineId,

@@ -60,7 +60,7 @@ const show = (speedChanges: SpeedChangeRecord[], mayAct = true) =>
     <SpeedChangesPanel page={{ ...pageOf({ parts: driveParts() }), speedChanges }} now={now} mayAct={mayAct} />,
   )
 
-describe('changes from the bench', () => {
+describe('speed changes', () => {
   it('are shown with what was, what was said and what came of it; those to do first', async () => {
     await show([planned(1, { ...done, measured: measured(12.1) }), planned(2)])
     const texts = [...document.querySelectorAll('.speed-change')].map((p) => p.textContent ?? '')

@@ -135,7 +135,7 @@ function PlannedChange({
   )
 }
 
-/** Changes from the bench: those to be done first, then what became of the others. */
+/** Speed changes: those to be done first, then what became of the others. */
 export function SpeedChangesPanel({ page, now, mayAct }: { page: MachinePage; now: number; mayAct: boolean }) {
   if (page.speedChanges.length === 0) return null
   const rank = (p: SpeedChangeRecord) => (p.droppedAt ? 2 : p.doneAt === null ? 0 : 1)

@@ -44,7 +44,7 @@ describe('all that was read at a visit', () => {
     ])
       expect(t).toContain(figure)
   })
-  it('shows temperatures in the scale of the house', () =>
+  it('shows temperatures in the site’s temperature scale', () =>
     expect(
       text(visit({ readings: [{ quantity: 'temperature', position: 'motor', value: 46 }] }), metricUnits),
     ).toContain('46 °C'))

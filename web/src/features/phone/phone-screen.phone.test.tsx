@@ -67,7 +67,7 @@ describe('the phone’s own line', () => {
     await store.settings.put({ key: 'ahead', value: '4000' })
     await waitFor(() => expect(lines()).toEqual([]))
   })
-  it('passes on what home said, until it is read', async () => {
+  it('shows what the server answered, until it is read', async () => {
     await store.notices.bulkAdd([
       { at: 1, machineId, text: 'Brin Hallow took readings here too. Both visits are kept.' },
       { at: 2, machineId: null, text: 'Judged ok on this phone, fix at home.' },
@@ -122,7 +122,7 @@ describe('what is on this phone', () => {
 })
 
 describe('two versions', () => {
-  it('shows what was changed here and at home side by side, until a person decides', async () => {
+  it('shows yours and the server’s side by side, until a person decides', async () => {
     const server = pageOf().motor
     if (!server) throw new Error('the page has a motor')
     const { id: motorId, connectionVolts, installedAt, why, substitute, version, plate } = server

@@ -24,7 +24,7 @@ const unproved = (page: RoundPage, machineId: string): boolean => {
   )
 }
 
-/** What was found on this round, and stops that somebody began and nobody finished. */
+/** What was found on this round, and visits that somebody began and nobody finished. */
 function Found({ page }: { page: RoundPage }) {
   const found = page.findings.filter((f) => f.roundId === page.head.id)
   const begun = page.visits.filter((s) => roundVisitState(page.events, s.machineId) === 'began')

@@ -20,7 +20,7 @@ export function WalkPauses({
   order: readonly string[]
   pick: (step: string) => void
 }) {
-  // What happened on a round carries home's time, the clock of a visit runs by this device's: all is told by home's.
+  // What happened on a round carries the server's time, the clock of a visit runs by this device's: all is shown by the server's.
   const clock = useClock()
   const [{ now, ahead }, setTime] = useState(() => timeBy(clock))
   const running = pausesRunning(page, order, (machineId) => {

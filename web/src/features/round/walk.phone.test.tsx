@@ -136,7 +136,7 @@ describe('a walk without a signal', () => {
     expect(await line()).toEqual([`added ${page.machine.id}`])
     expect(screen.getByText('Added during the round: amps and volts.')).toBeTruthy()
   })
-  it('adds a unit nobody had on record, which can be stood at before it is home', async () => {
+  it('adds a unit nobody had on record, which can be visited before it is synced', async () => {
     const { user } = await walk()
     await user.click(button('Add a machine'))
     await user.click(await screen.findByRole('button', { name: 'It is not in the list' }))

@@ -8,7 +8,7 @@ const today = todayOfFree(freeExample, 'in')
 if (!today) throw new Error('the example is whole')
 const draft = draftOf(today)
 
-describe('the bench as it is typed', () => {
+describe('a speed change as it is typed', () => {
   it('begins at today’s point with the plate as goal', () => {
     expect(draft).toMatchObject({ legs: ['12.8', '12.8', '12.8'], volts: '460', goal: 'amps', value: '12.8', flow: '' })
     const typed = typedSpeedChange(today, { ...draft, legs: ['13.4', '13,2', '13.3'] })

@@ -1,7 +1,7 @@
 import { convert, parseFigure, unitIn, writtenUnit } from '@motor-round/core/quantity'
 import type { DriveToday, Goal } from '@motor-round/core/speed-change'
 
-/** What is typed on the bench over what the record knows. Empty: as the record has it, or not known. */
+/** What is typed for a speed change over what the record knows. Empty: as the record has it, or not known. */
 export interface SpeedChangeDraft {
   readonly legs: readonly string[]
   readonly volts: string

@@ -10,7 +10,7 @@ export function answerOf(today: DriveToday, goal: Goal | null): SpeedAnswer | st
   }
 }
 
-/** Why a visit gives the bench nothing to start from, and what to do. */
+/** Why a visit is no start for a speed change, and what to do. */
 export const missingWords = {
   'no amps': 'No readings yet: take amps on all legs, settled, first.',
   'no volts': 'The last visit has no volts: read volts together with the amps.',

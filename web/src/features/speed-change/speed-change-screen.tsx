@@ -279,7 +279,7 @@ function OnFreeNumbers() {
   )
 }
 
-/** The speed bench: what a change of a fan's speed will do, before the wrench is picked up. */
+/** Speed change: what a change of a fan's speed will do, before the wrench is picked up. */
 export function SpeedChangeScreen() {
   const [params] = useSearchParams()
   const machine = params.get('machine')

@@ -18,7 +18,7 @@ let page: unknown = null
 const sent: { url: string; body: unknown }[] = []
 beforeEach(() => {
   sent.length = 0
-  // The wire: a machine, no plan of the house yet, and what is sent.
+  // The wire: a machine, no speed change yet, and what is sent.
   vi.stubGlobal('fetch', async (request: Request) => {
     const url = new URL(request.url).pathname
     sent.push({ url, body: request.method === 'GET' ? null : JSON.parse(await request.text()) })

@@ -23,7 +23,7 @@ function Code({ text }: { text: string }) {
   return <img alt="" src={`data:image/svg+xml,${encodeURIComponent(svg)}`} />
 }
 
-/** One label a machine, to be printed on A4 or Letter and stuck on: scanned, it opens the stop of its machine. */
+/** One label a machine, to be printed on A4 or Letter and stuck on: scanned, it opens the visit of its machine. */
 export function TagsScreen() {
   const [params, setParams] = useSearchParams()
   const area = params.get('area')

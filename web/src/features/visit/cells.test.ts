@@ -44,7 +44,7 @@ describe('the cells of a visit', () => {
       { quantity: 'amps', position: 'L2', value: 13.2 },
     ])
   })
-  it('take temperatures in the scale of the house, below zero too, and keep °C', () => {
+  it('take temperatures in the site’s temperature scale, below zero too, and keep °C', () => {
     expect(readingsOf({ 'temperature ambient': '14' }, {}, usUnits)[0]?.value).toBeCloseTo(-10)
     expect(readingsOf({ 'temperature ambient': '-10' }, {}, metricUnits)[0]?.value).toBe(-10)
   })

@@ -28,7 +28,7 @@ function lastFigures(page: MachinePage, cells: readonly Cell[], old: VisitRecord
   return `last time ${texts.join('  ')}`
 }
 
-/** One check: how it is done, its caution, its cells and questions, what is told of it, and the keypad. */
+/** One check: how it is done, its caution, its cells and questions, what is reported of it, and the keypad. */
 export function CheckCard({
   check,
   page,

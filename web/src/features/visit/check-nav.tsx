@@ -2,7 +2,7 @@ import type { Judgement, CheckDefinition } from '@motor-round/core/judge'
 import { LevelMark, levelWords } from '../../parts/level-mark/index.ts'
 import { stateStep } from './walk.ts'
 
-/** The checks of this phase as a row; each shows its level once something is told of it. */
+/** The checks of this phase as a row; each shows its level once something is reported of it. */
 export function CheckNav({
   checks,
   withState,

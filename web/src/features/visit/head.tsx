@@ -9,7 +9,7 @@ import { comingFrom } from '../../app/way-back.ts'
 import { useOnlyTab } from './use-only-tab.ts'
 import { PictureButton, type PictureOf } from './picture-button.tsx'
 
-// Only some stops need it.
+// Only some visits need it.
 const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
 
 /** Tag, what it is and its plate, above everything. */

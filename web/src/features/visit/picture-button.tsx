@@ -11,7 +11,7 @@ export interface PictureOf {
   readonly clock: () => number
 }
 
-/** Take a picture for the check that is open: shrunk and kept on this phone at once, it goes home with the visit. */
+/** Take a picture for the check that is open: shrunk and kept on this phone at once, it is synced with the visit. */
 export function PictureButton({ of }: { of: PictureOf }) {
   const input = useRef<HTMLInputElement>(null)
   const [count, setCount] = useState(0)

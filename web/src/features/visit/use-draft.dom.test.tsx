@@ -26,7 +26,7 @@ describe('the draft of a visit', () => {
     cleanup()
     expect(open().current.draft.typed).toEqual({ a: '1', b: '2' })
   })
-  it('that the device refuses to keep is still on the page, and it is told', () => {
+  it('that the device refuses to keep is still on the page, and it is reported', () => {
     const refuse = vi.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
       throw new DOMException('full', 'QuotaExceededError')
     })

@@ -23,7 +23,7 @@ afterEach(() => {
 })
 
 describe('the only tab', () => {
-  it('is the first that has a visit open; the second is told, and other stops are others', async () => {
+  it('is the first that has a visit open; the second is told, and other visits are others', async () => {
     const first = renderHook(() => useOnlyTab('stop a'))
     const second = renderHook(() => useOnlyTab('stop a'))
     const other = renderHook(() => useOnlyTab('stop b'))

@@ -20,7 +20,7 @@ export interface SaveVisit {
 }
 
 /**
- * Save a visit. On a round, and where something was ever kept here, it joins the phone's line: facts go home in the order in
+ * Save a visit. On a round, and where something was ever kept here, it joins the phone's outbox: facts are synced in the order in
  * which they happened. Else the server is asked at once, and the line takes it where nobody answers.
  * @param back where one goes when it is kept @param forget drops the draft
  */

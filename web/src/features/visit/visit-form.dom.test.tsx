@@ -83,7 +83,7 @@ describe('a visit of running amps', () => {
     expect(cell(amps[0] ?? '').value).toBe('9.8')
   })
 
-  it('is kept on this phone when the server is out of reach, to go home by itself', async () => {
+  it('is kept on this phone when the server is out of reach, to sync by itself', async () => {
     const { user } = await showAs('mechanic', <VisitForm page={pageOf()} old={null} units={usUnits} />)
     for (const v of ['479', '478', '480', '9.4', '9.5', '9.6']) await user.keyboard(`${v}{Enter}`)
     await user.click(screen.getByRole('button', { name: 'Save visit' }))
@@ -258,7 +258,7 @@ describe('a visit of drive and bearings', () => {
     await user.click(screen.getByRole('button', { name: 'Override' }))
   }
 
-  it('is held by Dead, and by no gate of the electrical walk', async () => {
+  it('waits for the Dead gate, and for no gate of an electrical visit', async () => {
     await driveOf()
     expect(phase(/^Dead tests/).textContent).toContain('locked')
     expect(phase(/^Live tests/).textContent).not.toContain('locked')
@@ -278,7 +278,7 @@ describe('a visit of drive and bearings', () => {
     expect(draft()).toMatchObject({ scope: 'drive', answers: { 'belt.tension': 'right' } })
   })
 
-  it('a cracked blade is a stop', async () => {
+  it('a cracked blade is level Stop', async () => {
     const user = await driveOf()
     await passed(user)
     await user.click(check(/^Wheel/))
@@ -287,7 +287,7 @@ describe('a visit of drive and bearings', () => {
     expect(judged()).toContain('Stop')
   })
 
-  it('vibration is judged by the motor’s size and how it stands, by the book', async () => {
+  it('vibration is judged by the motor’s size and how it stands, by the standard', async () => {
     const shaking = async (mounting: 'flexible' | 'rigid') => {
       const user = await driveOf(pageOf({ machine: { layout: { mounting } } }))
       await user.click(phase(/^Live tests/))

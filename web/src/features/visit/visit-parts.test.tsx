@@ -98,7 +98,7 @@ describe('the phases as a row of words', () => {
 
 describe('the checks of a phase', () => {
   const checks = checksOf(facts, 'full', 'dead')
-  it('carry the level of what is told of them, as a word too', () => {
+  it('carry the level of what is reported of them, as a word too', () => {
     const j = judged(at('winding_ohms', terminalPairs, [1.3, 1.3, 1.6]))
     const t = text(<CheckNav checks={checks} withState={false} here="winding" judgement={j} go={nothing} />)
     expect(t).toContain('Winding ohms , Fix')

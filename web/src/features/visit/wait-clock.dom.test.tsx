@@ -73,7 +73,7 @@ describe('the waits of the checks', () => {
     expect(of({ ...facts, hasVfd: true }).map((w) => [w.id, w.seconds])).toEqual([['bus', 900]])
     expect(of({ ...facts, phases: 1, serviceVolts: 230 }).map((w) => [w.id, w.seconds])).toEqual([['protector', 3600]])
   })
-  it('the bus waits as long as the house says', () => {
+  it('the bus waits as long as the limit says', () => {
     const policies = { ...defaultPolicies, limits: { 'drive-wait': 5 } }
     const check = checkDefinitions.find((c) => c.id === 'prove-dead')
     expect(check?.waits?.({ ...facts, hasVfd: true }, policies).map((w) => w.seconds)).toEqual([300])

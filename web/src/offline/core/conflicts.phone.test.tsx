@@ -45,7 +45,7 @@ const drawing = (n: number, width: number, version: number): Mutation => ({
   kind: 'roof-map',
   body: { id: uuid(n), areaId: uuid(2), version, map: { ...blankMap, width } },
 })
-/** Refuse the entries of the line as home did, from the first on. */
+/** Reject the entries of the outbox as the server did, from the first on. */
 async function refuse(...currents: unknown[]) {
   const outbox = await queuedMutations()
   for (const [i, current] of currents.entries())

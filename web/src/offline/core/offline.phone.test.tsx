@@ -63,7 +63,7 @@ describe('what waits on this phone', () => {
     expect(outboxSummary({ entries: 3, readings: 0, pictures: 0, rejected: 0 })).toBe('3 entries on this phone')
     expect(outboxSummary({ entries: 0, readings: 0, pictures: 0, rejected: 1 })).toBe('')
   })
-  it('is in the machine’s page before it is home, newest first, with what it replaces struck out', () => {
+  it('is in the machine’s page before it is synced, newest first, with what it replaces struck out', () => {
     const page = pageOf({ visits: [visitRecord({ id: uuid(5) })] })
     const line = [
       {
@@ -110,7 +110,7 @@ describe('what waits on this phone', () => {
   })
 })
 
-describe('bringing it home', () => {
+describe('syncing it', () => {
   it('goes in letters that are small, in order', async () => {
     await enqueue(
       uuid(1),
@@ -171,7 +171,7 @@ describe('bringing it home', () => {
     expect(await syncOutbox()).toBe('server')
     expect(await queuedMutations()).toHaveLength(1)
   })
-  it('never goes home under another name', async () => {
+  it('is never synced under another name', async () => {
     await enqueue(uuid(77), [note(11)])
     server((entries) => answer(entries.map((e) => kept(e.n))))
     expect(await syncOutbox()).toBe('other person')
@@ -220,7 +220,7 @@ describe('bringing it home', () => {
     expect(await syncOutbox()).toBe('other person')
     expect((await queuedMutations()).map((w) => w.status)).toEqual(['pending', 'pending'])
   })
-  it('holds what stands on something refused, also when that went in an earlier letter', async () => {
+  it('blocks what depends on something rejected, also when that went in an earlier batch', async () => {
     const plate = (id: number, version: number) => {
       const motor = pageOf().motor
       if (!motor) throw new Error('the page has a motor')
@@ -283,7 +283,7 @@ describe('answers without a signal', () => {
   })
 })
 
-describe('a phone that never comes home', () => {
+describe('a phone that never syncs', () => {
   it('is emptied to a file and read in by another, whose record says whose phone it was', async () => {
     await enqueue(uuid(1), [visit(10), note(11)])
     const { text, entries } = await exportOutbox('Mosi Okonjo')

@@ -45,7 +45,7 @@ beforeEach(async () => {
   await Promise.all(store.tables.map((t) => t.clear()))
 })
 
-describe('a change from the bench without a signal', () => {
+describe('a speed change without a signal', () => {
   it('stands to be done, and done it is work with its turns, and the motor where it stands now', async () => {
     const planned = await shown(made({ kind: 'turns', turns: 3 }))
     expect(planned.speedChanges).toMatchObject([{ id: uuid(40), by: 'Mosi Okonjo', doneAt: null, measured: null }])
@@ -55,7 +55,7 @@ describe('a change from the bench without a signal', () => {
     expect(did.machine.layout.center).toBe(414.5)
     expect(did.parts).toEqual(page.parts)
   })
-  it('is held against the first visit after it, that is here too', async () => {
+  it('is compared with the first visit after it, that is here too', async () => {
     const amps = (['L1', 'L2', 'L3'] as const).map((position) => ({ quantity: 'amps' as const, position, value: 12 }))
     const { id, takenAt, state, readings } = visitRecord({
       id: uuid(60),
@@ -88,7 +88,7 @@ describe('a change from the bench without a signal', () => {
     expect(did.work).toMatchObject([{ kind: 'speed-set' }])
     expect(did.machine.layout).toEqual(page.machine.layout)
   })
-  it('that has nothing to change here any more stands as it was told, and home says why', async () => {
+  it('that has nothing to change here any more stands as it was told, and the server says why', async () => {
     await enqueue(uuid(9), [made({ kind: 'turns', turns: 3 }), done])
     const bare = withMutations(pageOf(), await queuedMutations(), 'x')
     expect(bare.speedChanges[0]?.doneAt).toBe('2026-11-25T08:10:00Z')

@@ -15,7 +15,7 @@ const page = { ...pageOf(), machine: { ...pageOf().machine, id: uuid(11) } }
 const round = roundOf({ visits: [visitOf(11), visitOf(12)] })
 /** What was asked of the server, in order. */
 let asked: string[] = []
-/** A server that has everything of a round, but for what it is told to be without. */
+/** A server that has everything of a round, but for what it is reported to be without. */
 function server(without: (address: string) => boolean = () => false) {
   asked = []
   vi.stubGlobal('fetch', (address: string, init?: RequestInit) => {

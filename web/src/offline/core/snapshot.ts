@@ -122,7 +122,7 @@ export async function downloadRound(
   return { bytes, appHere }
 }
 
-/** Let go of a round that is home: what no other round needs is dropped. */
+/** Drop a round that is synced: what no other round needs is dropped. */
 export async function removeDownload(roundId: string, csrf: string): Promise<void> {
   await store.transaction('rw', store.snapshots, store.cache, async () => {
     const own = await store.snapshots.get(roundId)

@@ -19,7 +19,7 @@ export function startWorker(): Promise<void> {
   return started
 }
 
-/** Be told when a newer version of the app is here. It never comes by itself: a half-written stop would be lost. */
+/** Be told when a newer version of the app is here. It never comes by itself: a half-written visit would be lost. */
 export function onNewVersion(tell: () => void): () => void {
   waiting.add(tell)
   if (reload) tell()

@@ -19,7 +19,7 @@ export interface Phone {
   readonly rejected: readonly { readonly n: number; readonly why: string; readonly kind: string }[]
   /** Conflicts: a person decides. */
   readonly conflicts: readonly Conflict[]
-  /** How the last try to bring home went. */
+  /** How the last sync went. */
   readonly last: SyncOutcome | null
   /** How far the server's clock was ahead of this phone's when it last answered, ms. */
   readonly clockAhead: number
@@ -89,7 +89,7 @@ function begin(): void {
           if (last !== 'busy') {
             noteSignal(last !== 'no signal')
             set({ last })
-            // What another person left behind stays; what this one took is home all the same.
+            // What another person left behind stays; what this one entered is synced all the same.
             if (last === 'synced' || last === 'other person') for (const tell of syncedListeners) tell()
           }
         } finally {
@@ -108,14 +108,14 @@ function begin(): void {
 }
 
 const syncedListeners = new Set<() => void>()
-/** Be told each time the line has come home: what was shown with it is asked for anew. */
+/** Be called each time the outbox has synced: what was shown with it is fetched again. */
 export function onSynced(tell: () => void): () => void {
   syncedListeners.add(tell)
   return () => syncedListeners.delete(tell)
 }
 
 let sendNow: () => Promise<void> = () => Promise.resolve()
-/** Try to bring home what waits, now. */
+/** Try to sync what waits, now. */
 export const syncNow = (): Promise<void> => sendNow()
 
 /** How this phone stands, kept up to date. */

@@ -13,7 +13,7 @@ export interface WalkMark {
 
 const stateWords = { open: 'to come', began: 'there now', done: 'done', skipped: 'skipped' } as const
 
-/** The stops of a round as marks on a line, filled by level as they are done. */
+/** The visits of a round as marks on a line, filled by level as they are done. */
 export function WalkLine({
   marks,
   here,

@@ -21,7 +21,7 @@ describe('a visit of drive and bearings', () => {
     expect(full).toContain('winding')
     for (const id of ['belts', 'bearings', 'keys', 'wheel', 'vibration', 'filter-drop']) expect(full).not.toContain(id)
   })
-  it('is held by Dead, since hands go in', () => {
+  it('waits for the Dead gate, since hands go in', () => {
     expect(gatesOf.drive).toEqual(['dead', 'close'])
     expect(scopes.drive).not.toContain('restore')
   })
@@ -43,7 +43,7 @@ describe('vibration (ISO 14694 limits in place, from memory)', () => {
     })
     expect(told('vibration', shaking(0.1)).confidence).toBe('low')
   })
-  it('a small motor is held to the wider limits of its class', () =>
+  it('a small motor is judged by the wider limits of its class', () =>
     expect(told('vibration', shaking(0.28), { ...rigid, plate: { ...plate, power: 3 } }).level).toBe('ok'))
   it('twice its last is watched below every limit', () => {
     const v = told('vibration', shaking(0.22), { ...rigid, history: [visitOf(shaking(0.1), -30)] })
@@ -81,11 +81,11 @@ describe('belts, bearings and wheel by words (common practice)', () => {
   })
   it('names the end that growls', () =>
     expect(words('bearings', { 'bearing.ode': 'growls' }).because).toContain('opposite bearing growls'))
-  it('a cracked blade is a stop, whatever else is right', () =>
+  it('a cracked blade is level Stop, whatever else is right', () =>
     expect(words('wheel', { 'wheel.blades': 'cracked', 'wheel.dirt': 'clean' }).level).toBe('stop'))
   it('a backward wheel lies about amps', () =>
     expect(words('wheel', { 'wheel.hand': 'backward' }).because).toContain('its amps are misleading'))
-  it('nothing is told of what nobody looked at', () =>
+  it('nothing is reported of what nobody looked at', () =>
     expect(say(at('amps', ['L1', 'L2', 'L3'], [11, 11, 11])).verdicts.map((v) => v.check)).not.toContain('wheel'))
 })
 
@@ -96,7 +96,7 @@ describe('filters by pressure (common practice)', () => {
     expect(drop(1.3).next).toContain('re-read the amps')
   })
   it('next to nothing is asked about', () => expect(drop(0.01).because).toContain('too low'))
-  it('is told in the units of the site, judged alike', () => {
+  it('is shown in the units of the site, judged alike', () => {
     const us = told('vibration', shaking(0.3, 0.1, 0.1, 0.1, 0.1, 0.1), rigid)
     const metric = told('vibration', shaking(0.3, 0.1, 0.1, 0.1, 0.1, 0.1), { ...rigid, machine: { units: 'metric' } })
     expect(metric?.level).toBe(us?.level)

@@ -69,7 +69,7 @@ describe('belt tension on its span', () => {
     ))
   it('without a drive on record a reading is kept and nothing is claimed', () =>
     expect(told('belt-tension', pressed(11))).toMatchObject({ level: 'watch', settles: false, confidence: 'low' }))
-  it('is told beforehand, by the policy of the site', () => {
+  it('is said beforehand, by the policy of the site', () => {
     const sheet = checkDefinitions.find((c) => c.id === 'tension')
     const says = (beltTension: Policies['beltTension'], over: object = onDrive) =>
       sheet?.advice?.(
@@ -178,7 +178,7 @@ describe('what shakes', () => {
 
 describe('the wheel’s own limit', () => {
   const running = (rpm?: number) => [...volts, ...amps(11), ...(rpm === undefined ? [] : at('rpm', ['driven'], [rpm]))]
-  it('is held against the tachometer, or the sheaves where none was read', () => {
+  it('is compared with the tachometer, or the sheaves where none was read', () => {
     expect(told('wheel-speed', running(870), onDrive)).toMatchObject({ level: 'ok', value: 870 })
     expect(told('wheel-speed', running(1020), onDrive)).toMatchObject({ level: 'fix' })
     expect(told('wheel-speed', running(1100), onDrive)).toMatchObject({ level: 'stop' })
@@ -227,7 +227,7 @@ describe('a step that nobody wrote down', () => {
       ...visitOf([...volts, ...amps(v)], (i - values.length) * 60),
       state: { ...unsaid, settled: true },
     }))
-  it('is told with its days, and takes the place of a slope', () => {
+  it('is shown with its days, and takes the place of a slope', () => {
     const history = run([11, 11.05, 10.95, 11, 11.02, 11, 9.6, 9.65, 9.6, 9.62])
     const v = told('change', [...volts, ...amps(9.6)], { ...onDrive, history })
     expect(v).toMatchObject({ level: 'watch' })

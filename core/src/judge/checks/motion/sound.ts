@@ -10,7 +10,7 @@ const usualFeet = 3
 /** dBA, slow. */
 const neverUnprotected = 115
 
-/** The fan's own level at three feet, the background subtracted where it was read; null where it cannot be told. */
+/** The fan's own level at three feet, the background subtracted where it was read; null where it is not known. */
 function own(readings: readonly Reading[]): { level: number; exact: boolean } | null {
   const at = (q: string, p: string) => readings.find((r) => r.quantity === q && r.position === p)?.value
   const fan = at('sound', 'fan')

@@ -20,7 +20,7 @@ describe('a start (common practice: up to about 10 s across the line)', () => {
     expect([v.level, v.because, v.limit]).toEqual([level, expect.stringMatching(because), 10])
   })
   it('on a drive takes the seconds of its ramp', () => expect(told('start-time', start(45), driven).level).toBe('ok'))
-  it('that failed is a stop, one that took tries is to fix, and each says what to test for its kind of motor', () => {
+  it('that failed is level Stop, one that took tries is to fix, and each says what to test for its kind of motor', () => {
     const no = (given: Given) => told('start-time', [], { ...given, answers: { 'start.turned': 'no' } })
     expect(no({})).toMatchObject({ level: 'stop', next: expect.stringMatching(/three volts ahead of the starter/) })
     expect(no(single)).toMatchObject({ level: 'stop', next: expect.stringMatching(/test the capacitor/) })

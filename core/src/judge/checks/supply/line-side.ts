@@ -13,7 +13,7 @@ const three = (c: Context, quantity: 'line_ll' | 'line_lg', positions: readonly 
 
 const pairsOf = (c: Context): readonly string[] => (c.machine.phases === 3 ? linePositions : linePositions.slice(0, 1))
 
-/** Volts that the line side is held against. */
+/** Volts that the line side is compared with. */
 const referenceOf = (c: Context) => c.allowed?.columnVolts ?? c.machine.serviceVolts
 
 /** The supply ahead of the starter, before anything is put on it. */

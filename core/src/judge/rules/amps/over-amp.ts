@@ -9,7 +9,7 @@ import { highest } from '../../evidence.ts'
 import { moreAmpsNext } from './load-next.ts'
 import type { Level } from '../../verdict.ts'
 
-/** The current up to which the house's policy calls it OK, and up to which it is a watch. Amperes. */
+/** The current up to which the policy in force calls it OK, and up to which it is a watch. Amperes. */
 export function bounds(c: Context): { ok: number; watch: number; policyChoice: string } {
   const plate = c.allowed?.amps ?? 0
   if (c.policies.overAmp === 'trim below plate')
@@ -90,7 +90,7 @@ const impossible = 10
 const looksLikeVolts = (c: Context, value: number) =>
   [1, 1 / Math.sqrt(3), 1 / 2].some((k) => Math.abs(value / (c.machine.serviceVolts * k) - 1) < 0.1)
 
-/** Amps of each leg against the allowed current, by the house's policy. */
+/** Amps of each leg against the allowed current, by the policy in force. */
 export const overAmp: Rule = {
   id: 'over-amp',
   title: 'Amps against nameplate',

@@ -58,7 +58,7 @@ export const trend: Rule = {
         ? `${show.month(d.meets.earliest)} at the earliest`
         : `${show.month(d.meets.earliest)} to ${show.month(d.meets.latest)}`
     const soon = days <= horizon.value
-    // A steady rise is told as a fall is: what drags today is not gone because the plate is far away.
+    // A steady rise is reported as a fall is: what drags today is not gone because the plate is far away.
     const gained = d.fit.to.value / d.fit.from.value - 1
     const bad = gained > c.limit('change-watch').value
     return verdict(this, {

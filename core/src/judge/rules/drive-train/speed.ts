@@ -5,7 +5,7 @@ import { show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 
-/** Synchronous speed of the motor at what it is fed with, rpm; null where its poles cannot be told. */
+/** Synchronous speed of the motor at what it is fed with, rpm; null where its poles is not known. */
 function synchronous(c: Context): number | null {
   const plate = c.plateRpm
   if (plate === undefined || !(plate > 0)) return null

@@ -25,7 +25,7 @@ function stateWords(meter: Meter, unit: string, cell: Cell | undefined): string 
   }
 }
 
-/** A value of the meter as the cell is typed: in the unit of the house. */
+/** A value of the meter as the cell is typed: in the site’s units. */
 export function asTyped(value: MeterValue, cell: Cell): string {
   const kept = findQuantity(cell.quantity)?.unit ?? cell.unit
   if (value.text === 'OL' || kept === cell.unit) return value.text

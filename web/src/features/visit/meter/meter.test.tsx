@@ -53,7 +53,7 @@ describe('what a meter offers to a cell', () => {
       how: 'over-range',
     })
   })
-  it('is typed in the unit of the house', () => {
+  it('is typed in the site’s units', () => {
     const t = cell('live', 'temperature motor')
     expect(asTyped({ text: '46.0', how: 'meter' }, t)).toBe('114.8')
     expect(asTyped({ text: '46.0', how: 'meter' }, cell('live', 'temperature motor', metricUnits))).toBe('46.0')
