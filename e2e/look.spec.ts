@@ -62,7 +62,7 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['insulation chart', async (p) => `/machines/${await machineId(p, 'EF-15/EF')}`, '.insulation-chart canvas'],
   ['drive train', async (p) => `/machines/${await machineId(p, 'AHU-1/SF')}/drive`, '.slot'],
   ['speed change', async (p) => `/speed-change?machine=${await machineId(p, 'AHU-2/SF')}`, '.speed-told'],
-  ['area air', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/air`, '.air-columns'],
+  ['area air', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/air`, '.columns'],
   ['set up', () => Promise.resolve('/start'), '.first-run'],
   ['rounds', () => Promise.resolve('/rounds'), '.round-row'],
   ['plan a round', () => Promise.resolve('/rounds/new'), '.due-list'],

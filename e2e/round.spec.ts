@@ -109,8 +109,8 @@ test('a lead plans a round from what is due, moves a visit, and sees what it cos
     await page.keyboard.press(key)
     await page.waitForTimeout(300)
   }
-  await expect(page.locator('.route-told')).toContainText(/^It costs/)
-  // The cost is told first, the list follows.
+  await expect(page.locator('.route-told')).toContainText(/^(It costs|No extra time)/)
+  // The cost is shown first, the list follows.
   await expect.poll(async () => (await order()).indexOf(tag)).toBeLessThan(before.indexOf(tag))
   // A full day gives way where it must, and by name: what is gone from the list, and what is new in it.
   const after = await order()
@@ -302,6 +302,7 @@ test('a roof map is drawn over a photo that is scaled by two spots', async ({ op
 
 test('the first load of the walk is at most 350 kB of scripts and styles, compressed', async ({ open }) => {
   const page = await open('okonjo', phone)
+  await page.goto('/')
   const id = await today(page)
   const fresh = await page
     .context()

@@ -30,7 +30,8 @@ export const lint = (files = ['.']) =>
     '.cache/eslint',
     ...files,
   ])
-export const types = () => gate('types', node, [bin('tsc'), '-b'])
+// The compiler of version 7 checks in a quarter of the time; lint and the import rules need the API of version 6.
+export const types = () => gate('types', node, [join(root, 'node_modules/ts7/bin/tsc'), '-b'])
 export const imports = () =>
   gate('imports', node, [bin('depcruise'), 'core', 'contract', 'demo', 'server', 'web'], (out) =>
     // A cruiser that finds no modules is green and worthless.

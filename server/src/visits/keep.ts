@@ -30,7 +30,7 @@ async function refuseTurns(tx: Tx, machineId: string, at: Date, after: number): 
   const [known] = await loadSnapshots(tx, [machineId])
   const sheave = partAt((known?.parts ?? []).map(corePart), 'motor-sheave', at.getTime())
   if (sheave?.type !== 'adjustable') throw fieldProblem('turns.after', 'no adjustable sheave was on this motor then')
-  if (after > sheave.most) throw fieldProblem('turns.after', `this sheave opens at most ${sheave.most} turns at most`)
+  if (after > sheave.most) throw fieldProblem('turns.after', `this sheave opens at most ${sheave.most} turns`)
 }
 
 /** A visit as it is kept, how it is judged, and who else was at the machine about then. */

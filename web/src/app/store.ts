@@ -16,4 +16,5 @@ const paint = () => {
 paint()
 store.subscribe(paint)
 
+export type AppDispatch = typeof store.dispatch
 export type RootState = ReturnType<typeof store.getState>

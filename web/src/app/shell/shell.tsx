@@ -75,7 +75,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   if (session.isError)
     return (
       <div className="page">
-        <div className="problem">
+        <div className="note tone-fix problem">
           <h3>
             {session.error && 'noSignal' in session.error && session.error.noSignal
               ? 'No signal'

@@ -47,7 +47,7 @@ export function SignalLine() {
   return (
     <>
       {words === '' ? null : (
-        <p className={`signal-line ${online ? '' : 'signal-none'}`} role="status">
+        <p className={`signal-line ${online ? '' : 'tone-watch'}`} role="status">
           {words}
           {online && phone.counts.entries > 0 ? (
             <Button type="link" onClick={() => void syncNow()}>
@@ -58,18 +58,18 @@ export function SignalLine() {
         </p>
       )}
       {phone.trouble === null ? null : (
-        <p className="signal-line signal-bad" role="alert">
+        <p className="signal-line tone-fix" role="alert">
           {phone.trouble}
         </p>
       )}
       {phone.rejected.length > 0 ? (
-        <p className="signal-line signal-bad" role="alert">
+        <p className="signal-line tone-fix" role="alert">
           {phone.rejected.length} {phone.rejected.length === 1 ? 'entry' : 'entries'} rejected by the server, still on
           this phone. <Link to="/phone">See why</Link>
         </p>
       ) : null}
       {phone.conflicts.length > 0 ? (
-        <p className="signal-line signal-bad" role="alert">
+        <p className="signal-line tone-fix" role="alert">
           {phone.conflicts.length === 1
             ? '1 conflict between this phone and the server.'
             : `${phone.conflicts.length} conflicts between this phone and the server.`}{' '}

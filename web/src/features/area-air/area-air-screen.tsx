@@ -13,6 +13,7 @@ import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './area-air.css'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
@@ -130,7 +131,7 @@ export function AreaAirScreen() {
     <div className="page stack">
       <p className="quiet">{air.siteName}</p>
       <h1>Air of {air.areaName}</h1>
-      <div className="air-columns">
+      <Columns of={[7, 5]}>
         <section className="sheet">
           <header>
             <h2>Fans</h2>
@@ -210,7 +211,7 @@ export function AreaAirScreen() {
                 Speed change on a machine gives the new speed of its fan; this shows what that does to the building.
               </p>
             )}
-            <p className="caution">
+            <p className="note tone-watch caution">
               Negative pressure pulls flue gas back into the building: check the draft of every fuel-burning appliance.
               Balancing is for qualified people under local code.
             </p>
@@ -233,7 +234,7 @@ export function AreaAirScreen() {
             </section>
           ) : null}
         </div>
-      </div>
+      </Columns>
     </div>
   )
 }

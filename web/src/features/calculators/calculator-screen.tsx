@@ -19,6 +19,8 @@ import {
   type Cells,
 } from './fields.ts'
 import { groupWords } from './groups.ts'
+import { Columns } from '../../parts/columns/index.ts'
+import { Facts } from '../../parts/facts/index.ts'
 import './calculators.css'
 
 const CurveChart = lazy(async () => ({ default: (await import('./curve-chart.tsx')).CurveChart }))
@@ -90,7 +92,7 @@ function Form({
   }
   const elsewhere = problems.filter((p) => !inputs.some((f) => f.name === p.field.split('.')[0]))
   return (
-    <div className="calc-page">
+    <Columns of={[5, 6]}>
       <section className="sheet stack">
         <header>
           <h2>Input</h2>
@@ -98,9 +100,9 @@ function Form({
             {from ? `from ${from}` : isExample ? 'worked example: enter your own values' : ''}
           </span>
         </header>
-        <div className="calc-in">
+        <div className="form-grid">
           {inputs.map((f) => (
-            <div key={f.name} className={f.kind === 'numbers' ? 'calc-wide' : ''}>
+            <div key={f.name} className={f.kind === 'numbers' ? 'whole-row' : ''}>
               <FormField label={f.required ? f.title : `${f.title} (if known)`} error={complete ? wrong(f) : undefined}>
                 <span className={f.kind === 'numbers' ? 'calc-three' : ''}>
                   {f.kind === 'numbers' ? (
@@ -127,17 +129,15 @@ function Form({
         <section className="sheet" aria-label="Result" aria-live="polite">
           <h2>Output</h2>
           {answer?.ok ? (
-            <dl className="calc-out">
-              {outputs.map((f) => {
-                const v = answer.result[f.name]
-                return f.name === 'note' && v === null ? null : (
-                  <div key={f.name}>
-                    <dt>{f.title}</dt>
-                    <dd>{shownOutput(f, v)}</dd>
-                  </div>
-                )
-              })}
-            </dl>
+            <div className="calc-out">
+              <Facts
+                figures
+                rows={outputs.flatMap((f) => {
+                  const v = answer.result[f.name]
+                  return f.name === 'note' && v === null ? [] : [[f.title, shownOutput(f, v)] as const]
+                })}
+              />
+            </div>
           ) : (
             <p className="quiet">
               {complete ? 'Correct the marked fields.' : 'Enter the values above; the answer updates as you type.'}
@@ -170,7 +170,7 @@ function Form({
           </p>
         </section>
       </div>
-    </div>
+    </Columns>
   )
 }
 
@@ -230,7 +230,7 @@ function CalculatorPage({
         <Link to={`/calculators${machine === null ? '' : `?machine=${machine}`}`}>Calculators</Link> ·{' '}
         {groupWords[calculator.group]}
       </p>
-      <header className="calc-head">
+      <header className="between">
         <h1>{calculator.title}</h1>
         <HowToButton of="calculator" id={calculator.id} title={calculator.title} />
         {choice || metric ? (

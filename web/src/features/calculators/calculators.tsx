@@ -27,7 +27,7 @@ export function Calculators() {
           Enter your own numbers, or open a calculator from a machine to fill in its nameplate and last readings.
         </p>
       )}
-      <section className="sheet calc-speed">
+      <section className="sheet between">
         <div>
           <h2>Speed change</h2>
           <p className="quiet">

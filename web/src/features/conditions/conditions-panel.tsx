@@ -97,7 +97,7 @@ function Row({
       <LevelMark level={k.level} filled />
       <div>
         <p>{k.verdict.because}</p>
-        <p className="verdict-next">{k.verdict.next}</p>
+        <p className="strong">{k.verdict.next}</p>
         <p className="quiet">
           {origin(k, now)} · {k.verdict.about} · {k.verdict.basis.map((b) => b.text).join(' · ')}
           {k.verdict.confidence === 'low' ? ' · low confidence' : ''}
@@ -127,7 +127,7 @@ export function Conditions({
   mayAct: boolean
 }) {
   return (
-    <ul className="verdicts conditions" aria-label="Open conditions">
+    <ul className="rows verdicts conditions" aria-label="Open conditions">
       {list.map((k) => (
         <Row key={k.key} condition={k} machineId={machineId} now={now} mayAct={mayAct} />
       ))}
@@ -149,7 +149,7 @@ export function ClosedConditions({ page, now, mayAct }: { page: MachinePage; now
       </Button>
     )
   return (
-    <ul className="findings" aria-label="Closed conditions">
+    <ul className="rows findings" aria-label="Closed conditions">
       {closed.map((c) => (
         <li key={c.id} className="finding finding-closed">
           <p>

@@ -16,11 +16,15 @@ function Arrow({ way, label }: { way: Turning; label: string }) {
   return (
     <figure className="collar">
       <svg viewBox="0 0 120 100" role="img" aria-label={`${label}: turn the collar ${way}`}>
-        <circle cx="60" cy="50" r="34" className="collar-ring" />
-        <circle cx="60" cy="50" r="17" className="collar-shaft" />
-        <rect x="57" y="8" width="6" height="13" className="collar-screw" />
-        <path d={`M ${60 - s * 38} 30 A 43 43 0 0 ${s === 1 ? 1 : 0} ${60 + s * 38} 30`} className="collar-way" />
-        <polygon points={`${60 + s * 43},38 ${60 + s * 29},33 ${60 + s * 44},22`} className="collar-tip" />
+        <circle cx="60" cy="50" r="34" className="line-ink fill-sunk" strokeWidth={3} />
+        <circle cx="60" cy="50" r="17" className="line-ink fill-track" strokeWidth={2} />
+        <rect x="57" y="8" width="6" height="13" className="fill-quiet" />
+        <path
+          d={`M ${60 - s * 38} 30 A 43 43 0 0 ${s === 1 ? 1 : 0} ${60 + s * 38} 30`}
+          className="line-act"
+          strokeWidth={4}
+        />
+        <polygon points={`${60 + s * 43},38 ${60 + s * 29},33 ${60 + s * 44},22`} className="fill-act" />
       </svg>
       <figcaption>
         <b>{label}</b>
@@ -52,7 +56,7 @@ export function CollarArrow({ page }: { page: MachinePage }) {
         <p className="quiet">Enter which way the fan turns and from which end: then the collars are drawn here.</p>
       ) : (
         <>
-          <div className="collars">
+          <div className="row">
             {ends.map(([slot, end, label]) => (
               <Arrow key={slot} way={turned(fromDriveEnd, end)} label={`${label}, facing it`} />
             ))}

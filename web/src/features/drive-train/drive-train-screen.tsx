@@ -20,6 +20,7 @@ import { lifeWords, spreadWords } from './life-words.ts'
 import { PartForm } from './part-form.tsx'
 import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './drive-train.css'
 
 type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'remove' } | null
@@ -191,7 +192,7 @@ export function DriveTrainScreen() {
         · drive train
       </p>
       <h1>Installed parts</h1>
-      <div className="drive-columns">
+      <Columns of={['400px', 1]}>
         <div className="stack">
           <section className="sheet">
             <header>
@@ -246,7 +247,7 @@ export function DriveTrainScreen() {
             />
           ))}
         </div>
-      </div>
+      </Columns>
     </div>
   )
 }

@@ -25,6 +25,13 @@ const option = (value: string, main: ReactNode, more: string) => ({
   ),
 })
 
+/** It lies on the dark bar; its list does not. */
+const onTheBar = {
+  root: { background: 'transparent', borderColor: 'var(--rule-2)' },
+  input: { color: 'var(--bar-ink)' },
+  placeholder: { color: 'var(--bar-2)', opacity: 1 },
+} as const
+
 /** Find a machine by tag or name, a screen, a calculator, a limit or an action; `/` brings the cursor here from anywhere. */
 export function Finder() {
   const [text, setText] = useState('')
@@ -50,6 +57,7 @@ export function Finder() {
         value={text}
         options={[...(machines.length > 0 ? [{ label: 'Machines', options: machines }] : []), ...groups]}
         placeholder="Find  /"
+        styles={onTheBar}
         listHeight={420}
         popupMatchSelectWidth={380}
         defaultActiveFirstOption

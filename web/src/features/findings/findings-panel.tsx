@@ -115,7 +115,7 @@ export function FindingsPanel({ page, now, mayAct }: { page: MachinePage; now: n
       </header>
       {adding ? <FindingForm of={{ machineId: page.machine.id }} done={() => setAdding(false)} /> : null}
       {shown.length === 0 ? <p className="quiet">No open findings.</p> : null}
-      <ul className="findings">
+      <ul className="rows findings">
         {shown.map((f) => (
           <Finding key={f.id} finding={f} now={now} mayAct={mayAct} />
         ))}

@@ -7,6 +7,7 @@ import { addressOf } from '../../app/request.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { Importer } from './importer.tsx'
 import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './import-export.css'
 
 const statusWords: Record<ImportState['status'], string> = {
@@ -104,10 +105,10 @@ export function ImportExport() {
   return (
     <div className="page stack">
       <h1>Import & export</h1>
-      <div className="import-columns">
+      <Columns of={[3, 2]}>
         {lead ? <Importer /> : <p className="sheet">Only a lead can import files.</p>}
         <Export />
-      </div>
+      </Columns>
       {lead ? <Lately /> : null}
     </div>
   )

@@ -13,7 +13,7 @@ export function ImportWords({ state }: { state: ImportState }) {
     state.kind === 'register' ? (['machine', 'machines'] as const) : (['reading', 'readings'] as const)
   const done = state.status === 'done'
   return (
-    <ul className="import-words">
+    <ul className="bullets">
       <li>
         <b>{count(state.added, one, many)}</b> {done ? 'added' : 'would be added'}
       </li>
@@ -39,7 +39,7 @@ export function ImportWords({ state }: { state: ImportState }) {
 /** Errors at their line and column. */
 export function ImportErrors({ state }: { state: ImportState }) {
   return (
-    <div className="problem" role="alert">
+    <div className="note tone-fix problem" role="alert">
       <h3>
         {count(state.errorCount, 'error', 'errors')} in {state.name}
       </h3>

@@ -114,7 +114,7 @@ export function Importer() {
       )}
       <FailureNote failure={failure ?? (keeping.error as Failure | undefined)} kept="Nothing was imported." />
       {state?.status === 'needs zone' && run ? (
-        <div className="problem">
+        <div className="note tone-fix problem">
           <h3>{state.message}</h3>
           <div className="row">
             <Select
@@ -138,7 +138,7 @@ export function Importer() {
         <ImportErrors state={state} />
       ) : null}
       {state?.status === 'ready' ? (
-        <div className="stack import-ready">
+        <div className="stack note tone-ok">
           <h3>{state.name} is ready to import</h3>
           <ImportWords state={state} />
           <div className="row">
@@ -161,7 +161,7 @@ export function Importer() {
         </div>
       ) : null}
       {state?.status === 'done' ? (
-        <div className="stack import-ready" role="status">
+        <div className="stack note tone-ok" role="status">
           <h3>{state.name} is imported</h3>
           <ImportWords state={state} />
           <AfterImport />

@@ -30,6 +30,7 @@ import { VisitsTable } from './visits-table.tsx'
 import { Trail } from './trail.tsx'
 import { Verdicts } from './verdicts.tsx'
 import { WorkPanel } from './work-panel.tsx'
+import { Columns } from '../../parts/columns/index.ts'
 import './machine.css'
 
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
@@ -81,7 +82,7 @@ export function MachineScreen() {
   const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
   return (
     <div className="page stack">
-      <header className="machine-head">
+      <header className="between machine-head">
         <div>
           <h1 className="machine-tag">
             {unit.tag} / {machine.tag}
@@ -111,7 +112,7 @@ export function MachineScreen() {
         ) : null}
       </header>
       {working ? <RecordWork page={page} now={now} done={() => setWorking(false)} /> : null}
-      <div className="machine-columns">
+      <Columns of={['400px', 1]} lastFirst>
         <div className="stack">
           <PlatePanel key={page.motor?.id ?? 'none'} page={page} mayEdit={mayAct} now={now} />
           <DrivePanel page={page} now={now} mayEdit={mayAct} />
@@ -196,7 +197,7 @@ export function MachineScreen() {
           />
           <Trail ids={[machine.id, ...(page.motor ? [page.motor.id] : [])]} />
         </div>
-      </div>
+      </Columns>
     </div>
   )
 }

@@ -66,7 +66,7 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
           : {})}
       />
       {questions.map((q) => (
-        <p key={q.asks} className="plate-question">
+        <p key={q.asks} className="note tone-watch">
           <b className="condensed">Check:</b> {q.asks}
         </p>
       ))}

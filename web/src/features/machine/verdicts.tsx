@@ -8,13 +8,13 @@ const basisWords = (v: Verdict) =>
 /** Verdicts with their reasons, worst first: sentence, next step, what it rests on. */
 export function Verdicts({ verdicts }: { verdicts: readonly Verdict[] }) {
   return (
-    <ul className="verdicts">
+    <ul className="rows verdicts">
       {verdicts.map((v) => (
         <li key={`${v.check} ${v.positions.join(' ')} ${v.level}`} className={`verdict-${v.level}`}>
           <LevelMark level={v.level} filled />
           <div>
             <p>{v.because}</p>
-            {v.level === 'ok' ? null : <p className="verdict-next">{v.next}</p>}
+            {v.level === 'ok' ? null : <p className="strong">{v.next}</p>}
             <p className="quiet">
               {v.about} · {basisWords(v)}
               {v.confidence === 'low' ? ' · low confidence' : ''}

@@ -110,7 +110,7 @@ export function PhoneScreen() {
             <h2>Rejected by the server</h2>
             <Button onClick={() => void again()}>Retry all</Button>
           </header>
-          <ul className="happened">
+          <ul className="rows">
             {phone.rejected.map((r) => (
               <li key={r.n} className="row">
                 <b>{kindWords[r.kind] ?? r.kind}</b>
@@ -128,7 +128,7 @@ export function PhoneScreen() {
             <h2>Messages from the server</h2>
             <Button onClick={() => void read()}>Clear messages</Button>
           </header>
-          <ul className="happened">
+          <ul className="rows">
             {phone.notices.map((w) => (
               <li key={w.n}>
                 {w.text} {w.machineId === null ? null : <Link to={`/machines/${w.machineId}`}>Open machine</Link>}
@@ -142,7 +142,7 @@ export function PhoneScreen() {
         {phone.snapshots.length === 0 ? (
           <p>None. Open a round while you have signal and download it for offline.</p>
         ) : null}
-        <ul className="happened">
+        <ul className="rows">
           {phone.snapshots.map((t) => (
             <li key={t.roundId}>
               <Link to={`/rounds/${t.roundId}`}>{t.name}</Link>, {megabytes(t.bytes)}

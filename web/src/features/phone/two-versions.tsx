@@ -86,7 +86,7 @@ export function TwoVersions({ conflicts, me }: { conflicts: readonly Conflict[];
     <section className="sheet">
       <h2>Conflicts</h2>
       <p className="quiet">Both versions are kept until you choose one. Readings taken in the meantime are synced.</p>
-      <ul className="happened two-versions">
+      <ul className="rows two-versions">
         {conflicts.map((c) => (
           <One
             key={c.entries.join()}

@@ -18,6 +18,7 @@ import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { StaleNote } from '../../parts/stale-note/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
+import { Columns } from '../../parts/columns/index.ts'
 
 function voltsOf(plate: Plate): number[] {
   if (plate.volts === undefined) return []
@@ -98,7 +99,7 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
           </Button>
         </p>
       ) : null}
-      <div className="fit-columns">
+      <Columns of={['480px', 1]}>
         <div className="stack">
           <PlateCard
             plate={plate}
@@ -111,7 +112,7 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
             onType={(p) => keep({ plate: p })}
           />
           {questions.map((q) => (
-            <p key={q.asks} className="plate-question">
+            <p key={q.asks} className="note tone-watch">
               <b className="condensed">Check:</b> {q.asks}
             </p>
           ))}
@@ -185,7 +186,7 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
             </Link>
           </div>
         </section>
-      </div>
+      </Columns>
     </div>
   )
 }

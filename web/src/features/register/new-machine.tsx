@@ -69,7 +69,7 @@ export function NewMachine() {
         />
       </section>
       {failure ? (
-        <div className="problem" role="alert">
+        <div className="note tone-fix problem" role="alert">
           <h3>{failure.problem.title}</h3>
           <p>{messageOf(failure)}</p>
         </div>

@@ -29,7 +29,7 @@ function PlaceRow({ words, mayEdit, failure, busy, begin, save, fields }: RowPro
   const [open, setOpen] = useState(false)
   if (!open)
     return (
-      <div className="place-row">
+      <div className="between place-row">
         <span>{words}</span>
         {mayEdit ? (
           <Button

@@ -160,7 +160,7 @@ export function Editor({ page, unit, onDone }: { page: RoofMapPage; unit: Distan
         >
           {(marks ?? []).map((m, i) => (
             <g key={i} className="map-mark" aria-hidden="true">
-              <circle cx={m.x} cy={m.y} r={0.5} />
+              <circle className="line-act" strokeWidth={0.22} cx={m.x} cy={m.y} r={0.5} />
               <text x={m.x + 0.8} y={m.y + 0.4} fontSize={1.2}>
                 {i + 1}
               </text>

@@ -31,14 +31,14 @@ export function RoofMapScreen() {
       <p className="quiet">
         <Link to={`/machines?area=${id}`}>{page.area.name}</Link> · {page.area.siteName}
       </p>
-      <div className="row map-head">
+      <div className="row">
         <h1>Roof map of {page.area.name}</h1>
         {editing || !mayAct ? null : <Button onClick={() => setEditing(true)}>Edit map</Button>}
         <Link to={`/tags?area=${id}`}>Tag sheet</Link>
         <Link to={`/areas/${id}/air`}>Air balance</Link>
       </div>
       {page.version === 0 && !editing ? (
-        <p className="problem">
+        <p className="note tone-fix problem">
           No map of this {page.area.kind} yet: units are shown in rows. Draw the map to plan walking distances.
         </p>
       ) : null}

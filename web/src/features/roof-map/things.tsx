@@ -53,7 +53,7 @@ export function Things({
     </Button>
   )
   return (
-    <ul className="map-things">
+    <ul className="rows map-things">
       {map.hatches.map((h, i) => (
         <li key={h.id}>
           <b>Access point</b>

@@ -44,7 +44,7 @@ export function UnderlayFields({
   const metres = toMeters(Number(length.replace(',', '.')), unit)
   const [a, b] = marks ?? []
   return (
-    <div className="row map-underlay-fields">
+    <div className="row">
       <FileButton
         words={map.underlay ? 'Replace background photo' : 'Add background photo'}
         label="Background photo"
@@ -100,7 +100,7 @@ export function UnderlayFields({
         </>
       ) : null}
       {problem === null ? null : (
-        <p className="problem" role="alert">
+        <p className="note tone-fix problem" role="alert">
           {problem}
         </p>
       )}

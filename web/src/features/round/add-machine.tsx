@@ -25,7 +25,7 @@ export function AddMachine({ page, done }: { page: RoundPage; done: (machineId: 
             value={words}
             onChange={(e) => setWords(e.target.value)}
           />
-          <ul className="walk-found">
+          <ul className="stack">
             {(found.currentData ?? [])
               .filter((m) => !there.includes(m.id))
               .slice(0, 6)

@@ -34,11 +34,11 @@ function Found({ page }: { page: RoundPage }) {
       {found.length === 0 ? null : (
         <>
           <h3>Findings</h3>
-          <ul className="happened">
+          <ul className="rows">
             {found.map((f) => {
               const visit = of(f.machineId)
               return (
-                <li key={f.id} className="found-row">
+                <li key={f.id} className="row">
                   <LevelMark level={f.level} />
                   <span>
                     <Link to={`/machines/${f.machineId}`}>{visit ? tagOf(visit) : 'A machine'}</Link>: {f.text}
@@ -56,7 +56,7 @@ function Found({ page }: { page: RoundPage }) {
       {begun.length === 0 ? null : (
         <>
           <h3>Started and not finished: is it safe, and whose lock is on it?</h3>
-          <ul className="happened">
+          <ul className="rows">
             {begun.map((s) => {
               const e = page.events.findLast((x) => x.machineId === s.machineId && x.kind === 'began')
               return (
@@ -146,14 +146,14 @@ export function Closing({ page }: { page: RoundPage }) {
         ]}
       />
       <Found page={page} />
-      <div className="row round-files">
+      <div className="row">
         <a href={`${files}/report.pdf`}>Report, one page (PDF)</a>
         <a href={`${files}/record.pdf`}>Full record (PDF)</a>
         <a href={`${files}/record.csv`}>Readings (CSV)</a>
         <a href={`${files}/record.json`}>Record (JSON)</a>
       </div>
       {page.away.length > 0 ? (
-        <p className="problem">
+        <p className="note tone-fix problem">
           Still on a phone: {page.away.map((d) => `${d.by} (${d.device})`).join(', ')}. Those entries are not on record
           yet.
         </p>

@@ -40,7 +40,7 @@ export function DownloadRound({ page }: { page: RoundPage }) {
     )
   }
   return (
-    <section className="sheet download-round" aria-label="On this phone">
+    <section className="sheet stack" aria-label="On this phone">
       {snapshots ? (
         <>
           <p>
@@ -48,7 +48,7 @@ export function DownloadRound({ page }: { page: RoundPage }) {
             limits and history. It works without a signal, also after a restart.
           </p>
           {appHere === false ? (
-            <p className="problem">
+            <p className="note tone-fix problem">
               The app itself is not downloaded yet. Stay on this page with signal for a moment, then download again.
             </p>
           ) : null}
@@ -72,7 +72,7 @@ export function DownloadRound({ page }: { page: RoundPage }) {
         </div>
       )}
       {problem === null ? null : (
-        <p className="problem" role="alert">
+        <p className="note tone-fix problem" role="alert">
           {problem}
         </p>
       )}

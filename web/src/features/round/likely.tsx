@@ -27,7 +27,7 @@ export function Likely({
         <h2>Parts likely to be needed</h2>
         <span className="quiet">older than the life of the first quarter of such parts here</span>
       </header>
-      <ul className="happened">
+      <ul className="rows">
         {list.map(({ visit, page, slot, days, early }) => {
           const installed = inPlace(page, slot)
           return (

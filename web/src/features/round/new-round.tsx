@@ -15,6 +15,7 @@ import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { tagOf } from './words.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './round.css'
 
 interface Person {
@@ -39,7 +40,7 @@ function DueList({
   toggle: (machineId: string, tasks: readonly string[]) => void
 }) {
   return (
-    <ul className="due-list">
+    <ul className="rows due-list">
       {list.map((m) => {
         const due = m.tasks.filter((t) => Date.parse(t.dueAt) <= until)
         const own = taken.get(m.machineId) ?? []
@@ -219,7 +220,7 @@ export function NewRound() {
   return (
     <div className="page stack">
       <h1>Plan a round</h1>
-      <div className="new-round">
+      <Columns of={['420px', 1]}>
         <section className="sheet stack">
           <h2>Sites, date and crew</h2>
           <FormField label="Sites" error={fieldMessage(failure, 'siteIds')}>
@@ -327,7 +328,7 @@ export function NewRound() {
             toggle={(machineId, tasks) => setOwn(new Map([...taken, [machineId, tasks]]))}
           />
         </section>
-      </div>
+      </Columns>
     </div>
   )
 }

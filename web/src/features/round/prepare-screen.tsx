@@ -13,6 +13,7 @@ import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Likely } from './likely.tsx'
 import { usePages } from './use-pages.ts'
 import { machineOrder, tagOf } from './words.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './round.css'
 
 /** The kit of one machine. */
@@ -58,7 +59,7 @@ function Kit({ items }: { items: readonly KitItem[] }) {
         of(kind).length === 0 ? null : (
           <div key={kind}>
             <h3>{title}</h3>
-            <ul>
+            <ul className="bullets">
               {of(kind).map((i) => (
                 <li key={i.what}>{words(i)}</li>
               ))}
@@ -244,7 +245,7 @@ export function PrepareScreen() {
   const two = visits.filter((s) => page.route.steps.some((v) => v.step === s.machineId && v.walkers.length > 1))
   return (
     <div className="page stack prepare">
-      <div className="round-title">
+      <div className="between">
         <div>
           <h1>Prepare: {page.head.name}</h1>
           <p className="quiet">
@@ -260,8 +261,8 @@ export function PrepareScreen() {
           <Link to={`/rounds/${id}`}>Back to the round</Link>
         </div>
       </div>
-      {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}
-      <div className="prepare-three">
+      {page.note === '' ? null : <p className="note tone-watch">{page.note}</p>}
+      <Columns of={[2, 1, 1]}>
         <section className="sheet">
           <h2>Bring</h2>
           {pages.size < visits.length ? (
@@ -271,7 +272,7 @@ export function PrepareScreen() {
         </section>
         <section className="sheet">
           <h2>Hazards</h2>
-          <ul>
+          <ul className="bullets">
             <li>Roof edge, hatch and ladder: keep hands free, haul tools up on a line.</li>
             <li>
               Lock out, keep the key, prove every pair and leg de-energized. Local codes and licensed practice govern.
@@ -286,7 +287,7 @@ export function PrepareScreen() {
         </section>
         <section className="sheet">
           <h2>Notify, and two-person work</h2>
-          <ul>
+          <ul className="bullets">
             {tell.map((t) => (
               <li key={t}>{t}</li>
             ))}
@@ -307,7 +308,7 @@ export function PrepareScreen() {
             ) : null}
           </ul>
         </section>
-      </div>
+      </Columns>
       <section className="sheet">
         <h2>Visits in order</h2>
         <Visits page={page} order={order} pages={pages} now={now} />

@@ -16,6 +16,7 @@ import { RouteLists } from './route-lists.tsx'
 import { DownloadRound } from './download-round.tsx'
 import { useLive } from './use-live.ts'
 import { machineOrder, tagOf } from './words.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './round.css'
 
 /** The way of a round over one area: from its way in past every visit there, and back. */
@@ -106,7 +107,7 @@ function Happened({ page }: { page: RoundPage }) {
   return (
     <section className="sheet">
       <h2>Lately</h2>
-      <ul className="happened">
+      <ul className="rows">
         {list.map((e) => {
           const visit = page.visits.find((s) => s.machineId === e.machineId)
           return (
@@ -145,7 +146,7 @@ export function RoundScreen() {
   const open = page.visits.filter((s) => ['open', 'began'].includes(roundVisitState(page.events, s.machineId))).length
   return (
     <div className="page stack">
-      <div className="round-title">
+      <div className="between">
         <div>
           <h1>{head.name}</h1>
           <p className="quiet">
@@ -170,9 +171,9 @@ export function RoundScreen() {
           </a>
         </div>
       </div>
-      {page.note === '' ? null : <p className="problem round-note">{page.note}</p>}
+      {page.note === '' ? null : <p className="note tone-watch">{page.note}</p>}
       {head.state === 'planned' ? <DownloadRound page={page} /> : null}
-      <div className="round-two">
+      <Columns of={[5, 6]}>
         <div className="stack">
           <RouteLists page={page} />
           <Closing page={page} />
@@ -193,7 +194,7 @@ export function RoundScreen() {
           <Roofs page={page} order={order} walker={walker} />
           <Happened page={page} />
         </div>
-      </div>
+      </Columns>
     </div>
   )
 }

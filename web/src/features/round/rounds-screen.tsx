@@ -1,5 +1,5 @@
 import type { RoundHead } from '@motor-round/contract'
-import { Button } from 'antd'
+import { Button, Progress } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
@@ -29,9 +29,7 @@ function Row({ r, now, here }: { r: RoundHead; now: number; here: boolean }) {
             {here ? ' · on this phone' : ''}
           </small>
         </span>
-        <span className="round-bar" aria-hidden="true">
-          <i style={{ width: `${done}%` }} />
-        </span>
+        <Progress percent={done} showInfo={false} strokeLinecap="butt" aria-hidden="true" />
         <span className="round-count">
           {r.state === 'closed' ? 'closed, ' : ''}
           {r.done} of {r.visits} done{r.skipped > 0 ? `, ${r.skipped} skipped` : ''}
@@ -83,7 +81,7 @@ export function RoundsScreen() {
   const open = list.filter((r) => r.state === 'planned')
   const closed = list.filter((r) => r.state === 'closed')
   const rows = (l: readonly RoundHead[]) => (
-    <ul className="round-list">
+    <ul className="sheet rows">
       {l.map((r) => (
         <Row key={r.id} r={r} now={now} here={phone.snapshots.some((t) => t.roundId === r.id)} />
       ))}
@@ -91,7 +89,7 @@ export function RoundsScreen() {
   )
   return (
     <div className="page stack">
-      <div className="row round-top">
+      <div className="between">
         <h1>Rounds</h1>
         {mayPlan ? (
           <Link to="/rounds/new">

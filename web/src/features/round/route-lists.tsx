@@ -81,7 +81,7 @@ function Visit({
           {step && step.waiting >= 1 ? ` · waits ${Math.round(step.waiting)} min` : ''}
         </small>
       </span>
-      <span className="route-state">{stateWords[state]}</span>
+      <span className="condensed">{stateWords[state]}</span>
       {movable ? (
         <button type="button" className="route-grip" aria-label={`Move ${name}`} {...attributes} {...listeners}>
           Move
@@ -122,7 +122,7 @@ export function RouteLists({ page }: { page: RoundPage }) {
   return (
     <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={end}>
       {told === '' ? null : (
-        <p className="sheet route-told" role="status">
+        <p className="note route-told" role="status">
           {told}
         </p>
       )}
@@ -155,7 +155,7 @@ export function RouteLists({ page }: { page: RoundPage }) {
       {left.length > 0 ? (
         <section className="sheet">
           <h2>Left out of this round</h2>
-          <ul className="route-list">
+          <ul>
             {left.map((l) => {
               const visit = visitOf(l.step)
               return visit ? (

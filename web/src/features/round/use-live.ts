@@ -2,6 +2,7 @@ import { roundNews, type RoundPage } from '@motor-round/contract'
 import { useEffect } from 'react'
 import { useDispatch } from 'react-redux'
 import { api } from '../../app/api.ts'
+import type { AppDispatch } from '../../app/store.ts'
 import { withNews } from './with-news.ts'
 
 /** News of a line that this app can read; null: it is of another version. */
@@ -18,7 +19,7 @@ function newsOf(data: string) {
  * at first and after a break: something may have happened before it did.
  */
 export function useLive(id: string, refetch: () => unknown) {
-  const dispatch = useDispatch()
+  const dispatch = useDispatch<AppDispatch>()
   useEffect(() => {
     if (!('EventSource' in window)) return undefined
     const source = new EventSource(`/api/v1/rounds/${id}/live`)

@@ -16,7 +16,7 @@ function Tasks({ visit, part }: { visit: RoundVisit; part: ReturnType<typeof ste
   const { rest, settle } = pausesOf(visit.tasks)
   if (part === 'lock')
     return (
-      <ul className="walk-tasks">
+      <ul className="rows">
         <li>
           <b>Shut off, lock out, and wait {rest?.minutes ?? 0} min</b>
           <small>
@@ -27,7 +27,7 @@ function Tasks({ visit, part }: { visit: RoundVisit; part: ReturnType<typeof ste
     )
   if (part === 'proof')
     return (
-      <ul className="walk-tasks">
+      <ul className="rows">
         <li>
           <b>Amps and volts again, {settle?.minutes ?? 0} min after the work</b>
           <small>{capital(settle?.because ?? '')}.</small>
@@ -35,7 +35,7 @@ function Tasks({ visit, part }: { visit: RoundVisit; part: ReturnType<typeof ste
       </ul>
     )
   return (
-    <ul className="walk-tasks">
+    <ul className="rows">
       {visit.tasks.map((t) => (
         <li key={t.task}>
           <b>{t.title}</b>
@@ -95,25 +95,23 @@ export function Here({
         {step ? ` · ${clockOf(step.start)}, ${Math.round(minutes)} min` : ''}
         {step && step.walkers.length > 1 ? ' · two people' : ''}
       </p>
-      {visit.headline !== '' && visit.level !== 'ok' ? <p className="walk-said">{visit.headline}</p> : null}
+      {visit.headline !== '' && visit.level !== 'ok' ? <p>{visit.headline}</p> : null}
       <Tasks visit={visit} part={part} />
       {page.findings
         .filter((f) => f.machineId === visit.machineId && f.state !== 'closed')
         .map((f) => (
-          <p key={f.id} className="walk-said">
-            Found: {f.text}
-          </p>
+          <p key={f.id}>Found: {f.text}</p>
         ))}
       {part !== 'proof' && visit.care.tell !== '' ? (
-        <p className="walk-care">Notify {visit.care.tell} before shutdown.</p>
+        <p className="note tone-watch">Notify {visit.care.tell} before shutdown.</p>
       ) : null}
       {part !== 'proof' && visit.care.watch !== '' ? (
-        <p className="walk-care">{visit.care.watch} watches the space it serves.</p>
+        <p className="note tone-watch">{visit.care.watch} watches the space it serves.</p>
       ) : null}
-      {visit.care.lift === '' ? null : <p className="walk-care">Lifting: {visit.care.lift}.</p>}
-      {visit.care.hazards !== '' ? <p className="walk-care">{visit.care.hazards}</p> : null}
+      {visit.care.lift === '' ? null : <p className="note tone-watch">Lifting: {visit.care.lift}.</p>}
+      {visit.care.hazards !== '' ? <p className="note tone-watch">{visit.care.hazards}</p> : null}
       {part !== 'proof' && visit.care.windows.length > 0 ? (
-        <p className="walk-care">May be shut down {spansText(visit.care.windows)}.</p>
+        <p className="note tone-watch">May be shut down {spansText(visit.care.windows)}.</p>
       ) : null}
       {!mayAct || page.head.state === 'closed' ? null : skipping ? (
         <Suspense fallback={<p>Loading …</p>}>
@@ -124,7 +122,7 @@ export function Here({
           />
         </Suspense>
       ) : (
-        <div className="walk-buttons">
+        <div className="row">
           <Button type="primary" size="large" className="walk-go" onClick={go}>
             {goWords[part][state]}
           </Button>

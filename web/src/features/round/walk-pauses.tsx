@@ -35,11 +35,11 @@ export function WalkPauses({
   }, [some, clock])
   if (!some) return null
   return (
-    <ul className="sheet walk-pauses" aria-label="Waiting">
+    <ul className="sheet rows walk-pauses" aria-label="Waiting">
       {running.map((r) => {
         const left = r.until === null ? null : Math.max(0, Math.ceil((r.until - now) / 1000))
         return (
-          <li key={r.step} className={left === 0 ? 'pause-over' : ''}>
+          <li key={r.step} className={left === 0 ? 'tone-act' : ''}>
             <button type="button" onClick={() => pick(r.step)}>
               <b>{tagOf(r.visit)}</b>
               {left === null ? null : (

@@ -108,7 +108,7 @@ export function WalkScreen() {
           <Link to={`/rounds/${id}`}>{page.head.name}</Link> · {order.length - open.length} of {order.length} done
         </p>
         {problem === null ? null : (
-          <p className="problem" role="alert">
+          <p className="note tone-fix problem" role="alert">
             {problem}
           </p>
         )}

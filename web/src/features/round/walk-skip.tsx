@@ -5,7 +5,7 @@ import { useState } from 'react'
 export function WalkSkip({ tag, skip, leave }: { tag: string; skip: (why: string) => void; leave: () => void }) {
   const [why, setWhy] = useState('')
   return (
-    <div className="walk-skip">
+    <div className="row">
       <Input
         autoFocus
         size="large"

@@ -32,6 +32,7 @@ import { HouseRecord, OwnRecord } from './record.tsx'
 import { TodayForm } from './today-form.tsx'
 import { Told } from './told.tsx'
 import { changeWords } from './words.ts'
+import { Columns } from '../../parts/columns/index.ts'
 import './speed-change.css'
 
 function Drawing({ today, option, unit }: { today: DriveToday; option: Option | null; unit: LengthUnit }) {
@@ -126,7 +127,7 @@ function SpeedOptions({
   const turns = base.drive?.adjustable?.turns ?? null
   return (
     <>
-      <div className="speed-columns">
+      <Columns of={[5, 6]}>
         <div className="stack">
           <section className="sheet stack" aria-label="Present state and goal">
             <header>
@@ -168,7 +169,7 @@ function SpeedOptions({
               <Drawing today={typed.value.today} option={option} unit={unit} />
               <Told option={option} now={answer.now} today={typed.value.today} unit={unit} />
               {[...option.no, ...option.mind].map((t) => (
-                <p key={t} className="caution">
+                <p key={t} className="note tone-watch caution">
                   {t.charAt(0).toUpperCase()}
                   {t.slice(1)}.
                 </p>
@@ -183,7 +184,7 @@ function SpeedOptions({
             <Drawing today={base} option={null} unit={unit} />
           )}
         </section>
-      </div>
+      </Columns>
       {page ? (
         <section className="sheet">
           <header>

@@ -65,7 +65,7 @@ export function TodayForm({
       </div>
       <details>
         <summary>Air, hours, price</summary>
-        <div className="calc-in">
+        <div className="form-grid">
           {cell('flow', 'Airflow, if measured', writtenUnit(unitIn('cfm', system)))}
           {cell('pressure', 'Static pressure, if measured', writtenUnit(unitIn('inwg', system)))}
           {cell('fixed', 'Share not from the duct', '%')}

@@ -6,6 +6,7 @@ import { isBad, type Cell, type Snapshot, type Typed } from './cells.ts'
 export function CellRow({
   title,
   last,
+  inLine,
   cells,
   all,
   at,
@@ -19,6 +20,8 @@ export function CellRow({
 }: {
   title: string
   last: string
+  /** On a phone two cells stand beside their heading. */
+  inLine: boolean
   cells: readonly Cell[]
   all: readonly Cell[]
   at: number
@@ -32,13 +35,20 @@ export function CellRow({
 }) {
   const narrow = useNarrow()
   const also = cells.every((c) => c.also)
+  const kind = also
+    ? 'group-also group-line'
+    : cells.length === 1
+      ? 'group-single'
+      : cells.length === 2
+        ? 'group-pair'
+        : ''
   return (
     <div
-      className={`visit-group${also ? ' group-also' : cells.length === 1 ? ' group-single' : cells.length === 2 ? ' group-pair' : ''}`}
+      className={`visit-group ${kind}${inLine && kind === 'group-pair' ? ' group-line' : ''}`}
       role="group"
       aria-label={title}
     >
-      <div className="visit-group-head">
+      <div className="between visit-group-head">
         <h3>{title}</h3>
         {last === '' ? null : <span className="quiet">{last}</span>}
       </div>

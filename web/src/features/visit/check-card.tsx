@@ -95,13 +95,13 @@ export function CheckCard({
       <div className="part-body">
         {running ? null : (
           <header className="check-head">
-            <div className="check-title">
+            <div className="between">
               <h2>{check.title}</h2>
               <HowToButton of="check" id={check.id} title={check.title} />
             </div>
             <p className="quiet">{check.how}</p>
-            {advice === null ? null : <p className="check-advice">{advice}</p>}
-            {check.caution ? <p className="caution">{check.caution}</p> : null}
+            {advice === null ? null : <p className="strong check-advice">{advice}</p>}
+            {check.caution ? <p className="note tone-watch caution">{check.caution}</p> : null}
           </header>
         )}
         {above}
@@ -113,6 +113,7 @@ export function CheckCard({
                 <CellRow
                   title={g.title}
                   last={g.also ? '' : lastFigures(page, own, old, units)}
+                  inLine={running}
                   cells={own}
                   all={cells}
                   at={at}
@@ -142,7 +143,7 @@ export function CheckCard({
         ) : null}
       </div>
       {asking && cell ? (
-        <div className="visit-told visit-asking" role="alert">
+        <div className="note tone-fix visit-told" role="alert">
           <p>
             <b>Is that right?</b> {asking.slip.asks}
           </p>
@@ -161,7 +162,7 @@ export function CheckCard({
           </div>
         </div>
       ) : cell && isBad(cell, text) ? (
-        <p className="visit-told told-fix" role="alert">
+        <p className="note tone-fix visit-told" role="alert">
           “{text}” is not a number.
         </p>
       ) : (

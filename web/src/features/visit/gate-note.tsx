@@ -28,18 +28,18 @@ export function GateNote({
   const [asking, setAsking] = useState(false)
   return (
     <section
-      className={`gate ${gate.bars ? 'gate-barred' : ''}`}
+      className={`note tone-${gate.bars ? 'stop' : 'watch'} gate`}
       aria-label={gate.id === 'close' ? 'Before saving' : 'Gate'}
     >
       <h2>{words[gate.id].title}</h2>
       {gate.bars ? (
-        <p className="gate-bars" role="alert">
+        <p className="strong" role="alert">
           {gate.bars}
         </p>
       ) : null}
-      <ul>
+      <ul className="rows">
         {gate.steps.map((s) => (
-          <li key={s.id} className={s.met ? 'step-met' : 'step-missing'}>
+          <li key={s.id} className={s.met ? 'tone-ok' : 'tone-fix'}>
             <b>{s.met ? 'Done' : 'Missing'}</b> {s.words}
           </li>
         ))}
@@ -55,7 +55,7 @@ export function GateNote({
         )}
       </div>
       {asking && !gate.bars ? (
-        <div className="stack gate-pass">
+        <div className="stack">
           <p>Name of the person responsible, and why. Both stay in the record and in the report.</p>
           <Field label="Name">
             <Input value={by} maxLength={60} onChange={(e) => setBy(e.target.value)} />
@@ -79,7 +79,7 @@ export function GateNote({
 export function PassedNote({ gate }: { gate: Gate }) {
   if (!gate.passed) return null
   return (
-    <p className="caution">
+    <p className="note tone-watch caution">
       {words[gate.id].passed}: {gate.passed.by}, “{gate.passed.reason}”.
     </p>
   )

@@ -75,7 +75,7 @@ export function InsulationClock({
   const advice = insulationAdvice(volts)
   const last = lastCurve(visits)
   return (
-    <div className="insulation-clock">
+    <div className="stack insulation-clock">
       {startedAt === null ? (
         <>
           <p className="quiet">
@@ -87,7 +87,7 @@ export function InsulationClock({
           </Button>
         </>
       ) : (
-        <div className="clock-row">
+        <div className="between">
           <b className="clock" role="timer" aria-label="Time since test voltage was applied">
             {clockText(elapsed)}
           </b>

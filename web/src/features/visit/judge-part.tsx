@@ -19,7 +19,7 @@ const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgem
   const before = judgement.conditions.map((k) => k.verdict).filter((v) => !judgement.verdicts.includes(v))
   return (
     <>
-      <p className="judge-level">
+      <p className="row">
         <LevelMark level={judgement.level} filled /> {judgement.completeness.summary}
       </p>
       {bad.length > 0 ? <Verdicts verdicts={bad} /> : null}
@@ -90,7 +90,7 @@ export function JudgePart({
         />
       ) : null}
       <AllVerdicts judgement={judgement} />
-      <div className="stack visit-save">
+      <div className="stack">
         <Field label="Note">
           <Input.TextArea
             value={draft.note}
@@ -107,7 +107,7 @@ export function JudgePart({
         {closing ? <GateNote key="close" gate={closing} name={person} back={restore} pass={pass} /> : null}
         <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you typed is kept here." />
         {queuedHere === null ? null : (
-          <p className="kept-here" role="status">
+          <p className="note tone-ok kept-here" role="status">
             No signal: saved on this phone, {queuedHere} readings. They are synced when there is a signal.
           </p>
         )}

@@ -1,6 +1,10 @@
 import './keypad.css'
 
-const digits = ['7', '8', '9', '4', '5', '6', '1', '2', '3'] as const
+const rows = [
+  ['7', '8', '9'],
+  ['4', '5', '6'],
+  ['1', '2', '3'],
+] as const
 
 /** The keypad at the thumb: large keys for gloves. It never takes the focus from the cell. */
 export function Keypad({
@@ -32,15 +36,18 @@ export function Keypad({
       {name}
     </button>
   )
+  // The last column of each row.
+  const side = [
+    key('Back', 'Delete last digit', onErase, 'key-side'),
+    key('Previous', 'Previous field', onPrevious, 'key-side'),
+    key('Next', 'Next field', onNext, 'keypad-tall'),
+  ]
   return (
-    <div className={`keypad${onOpen ? ' keypad-open' : ''}`} role="group" aria-label="Keypad">
-      {digits.map((d) => key(d, d, () => onKey(d), `key-${d}`))}
-      {key('Back', 'Delete last digit', onErase, 'key-side key-back')}
-      {key('Previous', 'Previous field', onPrevious, 'key-side key-previous')}
-      {key('Next', 'Next field', onNext, 'key-next')}
-      {key('0', '0', () => onKey('0'), 'key-0')}
-      {key('.', 'Decimal point', () => onKey('.'), 'key-point')}
-      {onOpen ? key('OL', 'Over range: open', onOpen, 'key-open') : null}
+    <div className="keypad" role="group" aria-label="Keypad">
+      {rows.flatMap((row, i) => [...row.map((d) => key(d, d, () => onKey(d))), side[i]])}
+      {key('0', '0', () => onKey('0'), onOpen ? '' : 'keypad-wide')}
+      {key('.', 'Decimal point', () => onKey('.'))}
+      {onOpen ? key('OL', 'Over range: open', onOpen, 'key-side') : null}
     </div>
   )
 }

@@ -63,7 +63,7 @@ export function PictureButton({ of }: { of: PictureOf }) {
         }}
       />
       {problem === null ? null : (
-        <p className="problem" role="alert">
+        <p className="note tone-fix problem" role="alert">
           {problem}
         </p>
       )}

@@ -21,8 +21,8 @@ export const StateForm = memo(function StateForm({
 }) {
   const set = (part: Partial<VisitState>) => onChange({ ...state, ...part })
   return (
-    <div className="stack visit-state">
-      <p className="caution">
+    <div className="stack">
+      <p className="note tone-watch caution">
         Energized panel: qualified people only, by local code and the site’s lockout rules. Guards on, sleeves and leads
         clear of the wheel; the clamp needs no hand inside.
       </p>

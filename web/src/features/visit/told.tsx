@@ -14,11 +14,11 @@ export function Told({
 }) {
   const own = judgement?.verdicts.filter((v) => about === null || about.includes(v.check)) ?? []
   const worst: Verdict | undefined = own[0]
-  if (!judgement || !worst) return hint === '' ? null : <p className="visit-told quiet">{hint}</p>
+  if (!judgement || !worst) return hint === '' ? null : <p className="note visit-told quiet">{hint}</p>
   const share = loadShare(judgement.rail)
   const whole = about === null
   return (
-    <div className={`visit-told told-${worst.level}`} role="status">
+    <div className={`note tone-${worst.level} visit-told`} role="status">
       <LevelMark level={worst.level} filled />
       <p>
         {whole && judgement.level === 'ok' ? judgement.headline : worst.because}
@@ -26,7 +26,7 @@ export function Told({
           ? ` Load ${show.percent(share)} of nameplate.`
           : ''}
       </p>
-      {worst.level === 'ok' ? null : <p className="told-next">{worst.next}</p>}
+      {worst.level === 'ok' ? null : <p className="strong">{worst.next}</p>}
       <p className="quiet">
         {worst.basis.map((b) => b.text).join(' · ')}
         {worst.confidence === 'low' ? ' · low confidence' : ''}

@@ -297,7 +297,7 @@ export function VisitForm({
             pass={pass}
           />
         ) : unread ? (
-          <section className="gate" aria-label="Gate">
+          <section className="note tone-watch gate" aria-label="Gate">
             <h2>Line-side volts first</h2>
             <p>Read the volts ahead of the starter before any bump: a wrong supply shows there first.</p>
             <Button type="primary" size="large" onClick={() => go({ phase: 'restore', check: 'line-side' })}>
@@ -305,7 +305,7 @@ export function VisitForm({
             </Button>
           </section>
         ) : step.check === stateStep ? (
-          <section className="visit-part part-state" aria-label="State">
+          <section className="visit-part" aria-label="State">
             <ScopeChoice scope={draft.scope} set={setScope} />
             {meterPanel}
             <h2>Running state</h2>

@@ -24,7 +24,7 @@ export function WaitClock({
   }, [startedAt])
   if (startedAt === null)
     return (
-      <div className="wait-clock">
+      <div className="row">
         <Button onClick={start}>
           {wait.words}: wait {Math.round(wait.seconds / 60)} min
         </Button>
@@ -32,8 +32,8 @@ export function WaitClock({
     )
   const left = Math.max(0, wait.seconds - Math.max(0, (now - startedAt) / 1000))
   return (
-    <div className="wait-clock" role="group" aria-label={wait.words}>
-      <b role="timer" aria-label={`${wait.words}, time left`}>
+    <div className="row" role="group" aria-label={wait.words}>
+      <b className="clock" role="timer" aria-label={`${wait.words}, time left`}>
         {clockText(Math.ceil(left))}
       </b>
       <p>{left > 0 ? `${wait.words}. The timer keeps running.` : wait.then}</p>

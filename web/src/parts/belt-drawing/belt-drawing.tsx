@@ -15,9 +15,13 @@ export interface BeltWords {
 const width = 372
 const height = 150
 
-function Belt({ at, className }: { at: Placed; className: string }) {
+function Belt({ at, was }: { at: Placed; was: boolean }) {
   return (
-    <g className={className}>
+    <g
+      className={was ? 'belt-was line-rule' : 'belt-is line-ink'}
+      strokeWidth={was ? 2 : 3.4}
+      strokeDasharray={was ? '5 4' : undefined}
+    >
       {at.spans.map(([x1, y1, x2, y2]) => (
         <line key={y1} x1={x1} y1={y1} x2={x2} y2={y2} />
       ))}
@@ -35,9 +39,13 @@ function Turn({ at, rotation }: { at: Placed['fan']; rotation: 'clockwise' | 'co
   const to = [at.x + s * r * 0.87, at.y - r * 0.5] as const
   const tip = `${to[0] + s * 1},${to[1] + 8} ${to[0] - s * 9},${to[1] + 1} ${to[0] + s * 6},${to[1] - 6}`
   return (
-    <g className="belt-turn">
-      <path d={`M ${from[0]} ${from[1]} A ${r} ${r} 0 0 ${s === 1 ? 1 : 0} ${to[0]} ${to[1]}`} />
-      <polygon points={tip} />
+    <g>
+      <path
+        className="line-act"
+        strokeWidth={2.6}
+        d={`M ${from[0]} ${from[1]} A ${r} ${r} 0 0 ${s === 1 ? 1 : 0} ${to[0]} ${to[1]}`}
+      />
+      <polygon className="fill-act" points={tip} />
     </g>
   )
 }
@@ -69,13 +77,13 @@ export function BeltDrawing({
     <figure className="belt-drawing">
       {words.belt ? <figcaption>{words.belt}</figcaption> : null}
       <svg viewBox={`${left} 0 ${width - left} ${height}`} role="img" aria-label={`Belt drive: ${told.join('; ')}`}>
-        {was ? <Belt at={place(was, scale, width, height, largest)} className="belt-was" /> : null}
-        <Belt at={at} className="belt-is" />
-        <circle className="belt-shaft" cx={at.motor.x} cy={at.motor.y} r={4} />
-        <circle className="belt-shaft" cx={at.fan.x} cy={at.fan.y} r={6} />
+        {was ? <Belt at={place(was, scale, width, height, largest)} was /> : null}
+        <Belt at={at} was={false} />
+        <circle className="fill-ink" cx={at.motor.x} cy={at.motor.y} r={4} />
+        <circle className="fill-ink" cx={at.fan.x} cy={at.fan.y} r={6} />
         {rotation ? <Turn at={at.fan} rotation={rotation} /> : null}
       </svg>
-      <div className="belt-ends">
+      <div className="between">
         <span>{words.driver}</span>
         <span>{words.speed}</span>
         <span>{words.driven}</span>

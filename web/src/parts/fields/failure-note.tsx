@@ -4,11 +4,11 @@ import { messageOf, type Failure } from '../../app/failure.ts'
 export function FailureNote({ failure, kept }: { failure: Failure | undefined; kept: string }) {
   if (!failure) return null
   return (
-    <div className="problem" role="alert">
+    <div className="note tone-fix problem" role="alert">
       <h3>{failure.noSignal ? `Could not save: no signal. ${kept}` : failure.problem.title}</h3>
       {failure.noSignal ? null : <p>{messageOf(failure)}</p>}
       {failure.problem.errors && failure.problem.errors.length > 1 ? (
-        <ul>
+        <ul className="bullets">
           {failure.problem.errors.map((e) => (
             <li key={`${e.path} ${e.message}`}>
               {e.path}: {e.message}

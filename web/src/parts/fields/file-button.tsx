@@ -1,7 +1,10 @@
+import { Button } from 'antd'
+import { useRef } from 'react'
+
 /** A button that asks for a file, and asks again for the same one. */
 export function FileButton({
   words,
-  label,
+  label = words,
   accept,
   onFile,
 }: {
@@ -11,13 +14,16 @@ export function FileButton({
   accept: string
   onFile: (file: File) => void
 }) {
+  const input = useRef<HTMLInputElement>(null)
   return (
-    <label className="file-button">
-      {words}
+    <>
+      <Button onClick={() => input.current?.click()}>{words}</Button>
       <input
+        ref={input}
         type="file"
         accept={accept}
         aria-label={label}
+        tabIndex={-1}
         className="visually-hidden"
         onChange={(e) => {
           const file = e.target.files?.[0]
@@ -25,6 +31,6 @@ export function FileButton({
           e.target.value = ''
         }}
       />
-    </label>
+    </>
   )
 }

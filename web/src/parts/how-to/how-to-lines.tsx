@@ -46,7 +46,7 @@ export function HowToLines({
       {how.limits.length > 0 ? (
         <section className="how-to-limits">
           <h3>Why this limit</h3>
-          <ul>
+          <ul className="bullets">
             {how.limits.map((limit) => {
               const l = limitRegister[limit]
               const now = limitInForce(limit, policies)

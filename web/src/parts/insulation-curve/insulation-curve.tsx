@@ -39,7 +39,7 @@ export function InsulationCurve({ points, past }: { points: readonly CurvePoint[
     >
       {marks.map((m) => (
         <g key={m}>
-          <line x1={left} x2={width - 10} y1={y(m)} y2={y(m)} className="curve-grid" />
+          <line x1={left} x2={width - 10} y1={y(m)} y2={y(m)} className="line-rule" strokeWidth={0.6} />
           <text x={left - 6} y={y(m) + 4} textAnchor="end">
             {show.megohms(m)}
           </text>
@@ -55,14 +55,16 @@ export function InsulationCurve({ points, past }: { points: readonly CurvePoint[
         ] as const
       ).map(([s, words]) => (
         <g key={s}>
-          <line x1={x(s)} x2={x(s)} y1={8} y2={height - bottom} className="curve-grid" />
+          <line x1={x(s)} x2={x(s)} y1={8} y2={height - bottom} className="line-rule" strokeWidth={0.6} />
           <text x={x(s)} y={height - 6} textAnchor={s === 600 ? 'end' : 'middle'}>
             {words}
           </text>
         </g>
       ))}
-      {past.length > 1 ? <polyline points={path(past)} className="curve-past" /> : null}
-      {points.length > 1 ? <polyline points={path(points)} className="curve-now" /> : null}
+      {past.length > 1 ? (
+        <polyline points={path(past)} className="curve-past line-rule" strokeWidth={2} strokeDasharray="5 4" />
+      ) : null}
+      {points.length > 1 ? <polyline points={path(points)} className="curve-now line-act" strokeWidth={2.6} /> : null}
       {points.map((p) => (
         <rect
           key={p.seconds}
@@ -70,7 +72,7 @@ export function InsulationCurve({ points, past }: { points: readonly CurvePoint[
           y={y(p.megohms) - 3.5}
           width={7}
           height={7}
-          className="curve-point"
+          className="curve-point fill-ink"
         />
       ))}
     </svg>

@@ -36,7 +36,7 @@ export function LevelMark({
   filled?: boolean
 }) {
   return (
-    <span className={`level level-${level.replace(' ', '-')}${filled && level === 'stop' ? ' level-filled' : ''}`}>
+    <span className={`level tone-${level.replace(' ', '-')}${filled && level === 'stop' ? ' level-filled' : ''}`}>
       <svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true">
         <Shape level={level} />
       </svg>

@@ -151,11 +151,7 @@ export function PlateCard(props: Props) {
   }
   return (
     <section className="plate" aria-label="Motor nameplate">
-      <i className="rivet" />
-      <i className="rivet" />
-      <i className="rivet" />
-      <i className="rivet" />
-      <header>
+      <header className="between">
         {onChange && editing === 'maker' ? (
           <Editor
             props={props}

@@ -13,6 +13,9 @@ export interface MapUnit {
   readonly load: number | null
 }
 
+/** The ways of several people are told apart by their dashes. */
+const wayDashes = [undefined, '1.4 0.6', '0.4 0.6']
+
 const points = (list: readonly Spot[]) => list.map((p) => `${p.x},${p.y}`).join(' ')
 
 /** A ruler of a round length that is about a fifth of the width. @param width in the unit shown */
@@ -23,10 +26,17 @@ function Load({ box, load }: { box: Box; load: number }) {
   const at = (Math.min(load, top) / top) * box.w
   const y = box.y + box.h
   return (
-    <g className={load > 1 ? 'map-load map-over' : 'map-load'}>
-      <rect x={box.x} y={y} width={box.w} height={0.35} className="map-track" />
-      <rect x={box.x} y={y} width={at} height={0.35} className="map-fill" />
-      <line x1={box.x + box.w / top} x2={box.x + box.w / top} y1={y - 0.1} y2={y + 0.5} className="map-plate" />
+    <g>
+      <rect x={box.x} y={y} width={box.w} height={0.35} className="fill-track" />
+      <rect x={box.x} y={y} width={at} height={0.35} className={load > 1 ? 'fill-fix' : 'fill-usual'} />
+      <line
+        x1={box.x + box.w / top}
+        x2={box.x + box.w / top}
+        y1={y - 0.1}
+        y2={y + 0.5}
+        className="line-ink"
+        strokeWidth={0.18}
+      />
     </g>
   )
 }
@@ -48,7 +58,7 @@ function Unit({
   const size = Math.min(1.5, Math.max(1.15, (box.w * 1.9) / Math.max(4, unit.tag.length)))
   return (
     <g
-      className={`map-unit map-${level === 'not judged' ? 'unseen' : level}${chosen ? ' map-chosen' : ''}`}
+      className={`map-unit tone-${level.replace(' ', '-')}`}
       role={onPick || onDown ? 'button' : 'img'}
       tabIndex={onPick ? 0 : undefined}
       aria-label={`${unit.tag}, ${levelWords[level]}${unit.load === null ? '' : `, ${Math.round(unit.load * 100)} % of plate`}`}
@@ -58,9 +68,17 @@ function Unit({
         if (e.key === 'Enter' && onPick) onPick()
       }}
     >
-      <rect x={box.x} y={box.y} width={box.w} height={box.h} />
+      <rect
+        x={box.x}
+        y={box.y}
+        width={box.w}
+        height={box.h}
+        className={`${chosen ? 'line-act' : level === 'ok' || level === 'watch' ? 'line-tone' : 'line-ink'} ${level === 'fix' || level === 'stop' ? 'fill-tone' : 'fill-sheet'}`}
+        strokeWidth={chosen ? 0.5 : 0.3}
+        strokeDasharray={level === 'not judged' ? '0.5 0.4' : undefined}
+      />
       {level === 'watch' ? (
-        <path d={`M${box.x},${box.y} h${box.w / 2} v${box.h} h${-box.w / 2} Z`} className="map-half" />
+        <path d={`M${box.x},${box.y} h${box.w / 2} v${box.h} h${-box.w / 2} Z`} className="fill-tone" />
       ) : null}
       {unit.load === null ? null : <Load box={box} load={unit.load} />}
       <text x={box.x + box.w / 2} y={box.y - 0.35} fontSize={size} textAnchor="middle">
@@ -113,7 +131,14 @@ export function RoofMapView({
       onPointerUp={onUp}
       onPointerLeave={onUp}
     >
-      <rect x={0} y={0} width={map.width} height={map.depth} className="map-deck" />
+      <rect
+        x={0}
+        y={0}
+        width={map.width}
+        height={map.depth}
+        className="map-deck line-rule fill-sunk"
+        strokeWidth={0.12}
+      />
       {map.underlay ? (
         <image
           href={`/api/v1/map-pictures/${map.underlay.id}`}
@@ -125,29 +150,57 @@ export function RoofMapView({
           className="map-underlay"
         />
       ) : null}
-      {map.edge.length > 2 ? <polygon points={points(map.edge)} className="map-edge" /> : null}
+      {map.edge.length > 2 ? (
+        <polygon points={points(map.edge)} className="line-ink" strokeWidth={0.22} strokeDasharray="1 0.5" />
+      ) : null}
       {map.obstacles.map((o) => (
-        <g key={o.id} className={`map-${o.kind}`}>
-          <rect x={o.x} y={o.y} width={o.w} height={o.h} />
+        <g key={o.id}>
+          <rect
+            x={o.x}
+            y={o.y}
+            width={o.w}
+            height={o.h}
+            className={o.kind === 'keep-clear' ? 'line-fix' : 'line-quiet fill-track'}
+            strokeWidth={0.15}
+            strokeDasharray={o.kind === 'keep-clear' ? '0.5 0.4' : undefined}
+          />
           <text x={o.x + o.w / 2} y={o.y + o.h / 2 + 0.4} fontSize={1.05} textAnchor="middle">
             {o.name || (o.kind === 'keep-clear' ? 'keep clear' : '')}
           </text>
         </g>
       ))}
       {ways.map((way, i) =>
-        way.length > 1 ? <polyline key={i} points={points(way)} className={`map-way map-way-${i % 3}`} /> : null,
+        way.length > 1 ? (
+          <polyline
+            key={i}
+            points={points(way)}
+            className="map-way line-act"
+            strokeWidth={0.35}
+            strokeLinejoin="round"
+            strokeDasharray={wayDashes[i % 3]}
+          />
+        ) : null,
       )}
       {map.hatches.map((h) => (
-        <g key={h.id} className="map-door">
-          <rect x={h.x - 0.6} y={h.y - 0.6} width={1.2} height={1.2} />
+        <g key={h.id}>
+          <rect
+            x={h.x - 0.6}
+            y={h.y - 0.6}
+            width={1.2}
+            height={1.2}
+            className="line-ink fill-sheet"
+            strokeWidth={0.2}
+          />
           <text x={h.x + 1} y={h.y + 0.45} fontSize={1.1}>
             {h.name || 'access point'}
           </text>
         </g>
       ))}
       {map.ladders.map((l) => (
-        <g key={l.id} className="map-door">
+        <g key={l.id}>
           <path
+            className="line-ink"
+            strokeWidth={0.2}
             d={`M${l.x - 0.4},${l.y - 0.9} v1.8 M${l.x + 0.4},${l.y - 0.9} v1.8 M${l.x - 0.4},${l.y - 0.4} h0.8 M${l.x - 0.4},${l.y} h0.8 M${l.x - 0.4},${l.y + 0.4} h0.8`}
           />
           <text x={l.x - 0.8} y={l.y + 0.4} fontSize={1.1} textAnchor="end">
@@ -173,12 +226,14 @@ export function RoofMapView({
         return box ? (
           <g key={s.unitId} className="map-number">
             <rect
+              className="fill-act"
               x={box.x + box.w + 0.25}
               y={box.y + box.h / 2 - 0.85}
               width={0.9 + s.words.length * 0.55}
               height={1.7}
             />
             <text
+              className="fill-act-ink"
               x={box.x + box.w + 0.7 + s.words.length * 0.275}
               y={box.y + box.h / 2 + 0.45}
               fontSize={1.25}
@@ -191,9 +246,11 @@ export function RoofMapView({
       })}
       {children}
       <g className="map-ruler">
-        <line x1={0} x2={metres} y1={map.depth + 1} y2={map.depth + 1} />
-        <line x1={0} x2={0} y1={map.depth + 0.6} y2={map.depth + 1.4} />
-        <line x1={metres} x2={metres} y1={map.depth + 0.6} y2={map.depth + 1.4} />
+        <path
+          className="line-ink"
+          strokeWidth={0.14}
+          d={`M0,${map.depth + 1} h${metres} M0,${map.depth + 0.6} v0.8 M${metres},${map.depth + 0.6} v0.8`}
+        />
         <text x={metres + 0.6} y={map.depth + 1.4} fontSize={1.2}>
           {long} {unit}
         </text>

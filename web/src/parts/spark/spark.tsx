@@ -15,17 +15,18 @@ export function Spark({ values }: { values: readonly number[] }) {
       role="img"
       aria-label={`last ${values.length} visits, now ${Math.round(last * 100)} % of nameplate`}
     >
-      <line x1="0" x2="80" y1={y(1)} y2={y(1)} className="spark-plate" />
+      <line x1="0" x2="80" y1={y(1)} y2={y(1)} className="line-ink" strokeWidth={1.6} />
       <polyline
         points={values.map((v, i) => `${x(i).toFixed(1)},${y(v).toFixed(1)}`).join(' ')}
-        className="spark-line"
+        className="line-quiet"
+        strokeWidth={1.6}
       />
       <rect
         x={x(values.length - 1) - 2.5}
         y={y(last) - 2.5}
         width="5"
         height="5"
-        className={last > 1 ? 'spark-over' : 'spark-end'}
+        className={last > 1 ? 'fill-fix' : 'fill-ink'}
       />
     </svg>
   )

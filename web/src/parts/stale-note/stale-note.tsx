@@ -28,7 +28,7 @@ export function StaleNote({
   children?: ReactNode
 }) {
   return (
-    <div className="problem" role="alert">
+    <div className="note tone-fix problem" role="alert">
       <h3>{told}</h3>
       {differences.length === 0 ? (
         <p>Both are the same.</p>

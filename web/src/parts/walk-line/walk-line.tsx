@@ -33,7 +33,7 @@ export function WalkLine({
         <li key={m.id}>
           <button
             type="button"
-            className={`walk-mark walk-${m.state} walk-level-${m.level ?? 'not judged'}`}
+            className={`walk-mark walk-${m.state} tone-${(m.level ?? 'not judged').replace(' ', '-')}`}
             aria-current={m.id === here ? 'step' : undefined}
             aria-label={`${i + 1}, ${m.tag}, ${stateWords[m.state]}${m.state === 'done' ? `, ${levelWords[m.level ?? 'not judged']}` : ''}`}
             onClick={() => pick(m.id)}

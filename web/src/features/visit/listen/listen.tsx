@@ -63,7 +63,7 @@ export function Listen({ take }: { take: (hz: number) => void }) {
     }
   }
   return (
-    <div className="listen" role="group" aria-label="Listen to the span">
+    <div className="row" role="group" aria-label="Listen to the span">
       {state === 'on' ? (
         <>
           <p role="status">

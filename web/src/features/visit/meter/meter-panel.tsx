@@ -50,7 +50,7 @@ export function MeterPanel({
   const [pattern, setPattern] = useState<UnitPattern>('healthy')
   if (!meter.on)
     return (
-      <div className="meter meter-off">
+      <div className="row">
         <Select<UnitPattern>
           listHeight={420}
           aria-label="The simulated unit is"
@@ -83,11 +83,11 @@ export function MeterPanel({
     : '…'
   const unit = cell ? (findQuantity(cell.quantity)?.unit ?? '') : ''
   return (
-    <div className="meter" role="group" aria-label="Meter">
+    <div className="between meter" role="group" aria-label="Meter">
       <b className="meter-shown">
         {shown} <i>{unit}</i>
       </b>
-      <p className={steady === 'settled' || steady === 'over range' ? 'meter-steady' : ''}>
+      <p className={steady === 'settled' || steady === 'over range' ? 'strong tone-ok' : ''}>
         {stateWords(meter, unit, cell)}
       </p>
       {meter.problem ? (
@@ -95,7 +95,7 @@ export function MeterPanel({
           {meter.problem}
         </p>
       ) : null}
-      <div className="meter-buttons">
+      <div className="row">
         <Button
           disabled={!value}
           type={value?.how === 'unsteady' ? 'default' : 'primary'}

@@ -1,0 +1,1 @@
+export { Columns } from './columns.tsx'
