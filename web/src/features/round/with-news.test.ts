@@ -44,7 +44,7 @@ describe('a round that is watched', () => {
     const machine = { machineId: uuid(11), level: 'stop' as const, headline: 'One leg open.', conditions, dueAt }
     const next = withNews(page, { say: 'machine', machine })
     expect(next?.visits.find((v) => v.machineId === uuid(11))).toMatchObject({ level: 'stop', tag: 'SF' })
-    expect(next?.visits.find((v) => v.machineId === uuid(12))?.level).toBe('ok')
+    expect(next?.visits.find((v) => v.machineId === uuid(12))?.level).toBe('fix')
   })
   it('has the worst finding first, and those closed only where they are its own', () => {
     const one = withNews(page, { say: 'finding', finding: finding() })
