@@ -77,7 +77,10 @@ const syncResult = z.object({
       current: z.unknown().optional(),
     })
     .nullable(),
-  /** Of a visit: how the server judges it, and other people's visits to that machine since the device went offline. */
+  /**
+   * Of a visit: how the server judges it, of several to one machine in the batch the newest alone; and other people's visits to
+   * that machine since the device went offline.
+   */
   judged: z.object({ level: overall, headline: z.string() }).nullable(),
   others: z.array(z.object({ visitId: id, by: z.string(), takenAt: instant })),
 })

@@ -119,25 +119,53 @@ export const machineFacts = ({ machine, site }: Pick<Known, 'machine' | 'site'>)
   units: site?.units,
 })
 
+/** What visits are judged by besides one another. */
+interface Ground {
+  readonly machine: MachineFacts
+  readonly motors: readonly InstalledMotor[]
+  readonly work: WorkDone[]
+  readonly parts: InstalledPart[]
+  readonly layout: NonNullable<MachineSnapshot['layout']>
+}
+interface Grounded {
+  readonly of: readonly unknown[]
+  readonly ground: Ground
+}
+const grounds = new WeakMap<object, Grounded>()
+
+/** The ground of a machine, turned once while its records are the same: judging keeps by it what it worked out. */
+function groundOf(known: Known): Ground {
+  const { hertz, zone, units } = known.site ?? {}
+  const of = [known.motors, known.parts, known.work, hertz, zone, units]
+  const made = grounds.get(known.machine)
+  if (made && of.every((v, i) => v === made.of[i])) return made.ground
+  const ground: Ground = {
+    machine: machineFacts(known),
+    motors: known.motors.map((m) => ({
+      plate: m.plate,
+      connectionVolts: m.connectionVolts,
+      installedAt: Date.parse(m.installedAt),
+      removedAt: m.removedAt === null ? null : Date.parse(m.removedAt),
+    })),
+    work: workOf(known),
+    parts: (known.parts ?? []).map(corePart),
+    layout: known.machine.layout ?? unknownLayout,
+  }
+  grounds.set(known.machine, { of, ground })
+  return ground
+}
+
 /** A machine with all that judging it needs: its visits that hold, and what is known of it. */
 export function snapshotOf(known: Known): MachineSnapshot {
-  const motors = known.motors.map((m): InstalledMotor => ({
-    plate: m.plate,
-    connectionVolts: m.connectionVolts,
-    installedAt: Date.parse(m.installedAt),
-    removedAt: m.removedAt === null ? null : Date.parse(m.removedAt),
-  }))
+  const ground = groundOf(known)
+  const { motors } = ground
   return {
-    machine: machineFacts(known),
-    motors,
+    ...ground,
     motor: motors.find((m) => m.removedAt === null) ?? motorAt(motors, Infinity),
     visits: known.visits.filter((s) => s.supersededBy === null).map(coreVisit),
-    work: workOf(known),
     policies: known.policies,
     twins: known.twins.map(asTwin),
     peers: known.peers?.map((p) => p.load),
-    parts: (known.parts ?? []).map(corePart),
-    layout: known.machine.layout ?? unknownLayout,
     closings: (known.closings ?? []).map(asClosing),
     reported: (known.findings ?? []).filter((f) => f.state !== 'closed').map(asReported),
   }

@@ -18,6 +18,7 @@ import type { Db, Tx } from '../db/client.ts'
 import { components, machines, machineStates, sites, work, type MotorSpec } from '../db/schema.ts'
 import { loadClosings } from '../conditions/load.ts'
 import { loadFindings } from '../findings/load.ts'
+import { interned, knownVisits } from './interned.ts'
 
 /** All that is known of a machine and needed to judge it. */
 export interface MachineSnapshot {
@@ -163,7 +164,13 @@ function readingOf(text: string): Reading {
   }
 }
 
-const asVisit = (r: VisitRow): VisitRecord => ({
+function asVisit(r: VisitRow): VisitRecord {
+  const visit = readVisit(r)
+  rowOf.set(visit, textOfRow(r))
+  return visit
+}
+
+const readVisit = (r: VisitRow): VisitRecord => ({
   id: r.id,
   machineId: r.machine_id,
   takenAt: iso(r.taken_at),
@@ -179,6 +186,18 @@ const asVisit = (r: VisitRow): VisitRecord => ({
   supersededBy: r.superseded_by,
   source: r.source,
 })
+
+const rowOf = new WeakMap<VisitRecord, string>()
+
+/**
+ * Is a row what a record was read from? A visit is never changed, but what a transaction took back may come again with the same
+ * id: its texts are compared as the database gives them.
+ */
+function sameRow(known: VisitRecord, row: VisitRow): boolean {
+  return rowOf.get(known) === textOfRow(row)
+}
+const textOfRow = (r: VisitRow): string =>
+  JSON.stringify([r.recorded_at, r.superseded_by, r.state, r.answers, r.passes, r.note, r.readings])
 
 function grouped<T, R>(rows: readonly T[], key: (row: T) => string, as: (row: T) => R): Map<string, R[]> {
   const out = new Map<string, R[]>()
@@ -252,7 +271,15 @@ export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]):
     asWork,
   )
   const rows = await visitsOf(db, list)
-  const visits = grouped(rows, (s) => s.machine_id, asVisit)
+  const before = new Map(ids.map((id) => [id, knownVisits(id)]))
+  const visits = grouped(
+    rows,
+    (s) => s.machine_id,
+    (row) => {
+      const known = before.get(row.machine_id)?.get(row.id)
+      return known && sameRow(known, row) ? known : asVisit(row)
+    },
+  )
   const twins = await twinsOf(db, list)
   const closings = grouped(
     await loadClosings(db, ids),
@@ -273,16 +300,18 @@ export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]):
     ).map(({ id, ...site }) => [id, site]),
   )
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
-  return list.map((machine) => ({
-    machine,
-    motors: motors.get(machine.id) ?? [],
-    parts: parts.get(machine.id) ?? [],
-    work: done.get(machine.id) ?? [],
-    visits: visits.get(machine.id) ?? [],
-    allVisits: counts.get(machine.id) ?? 0,
-    twins: twins.get(machine.id) ?? [],
-    closings: closings.get(machine.id) ?? [],
-    findings: findings.get(machine.id) ?? [],
-    site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC', units: 'us' },
-  }))
+  return list.map((machine) =>
+    interned({
+      machine,
+      motors: motors.get(machine.id) ?? [],
+      parts: parts.get(machine.id) ?? [],
+      work: done.get(machine.id) ?? [],
+      visits: visits.get(machine.id) ?? [],
+      allVisits: counts.get(machine.id) ?? 0,
+      twins: twins.get(machine.id) ?? [],
+      closings: closings.get(machine.id) ?? [],
+      findings: findings.get(machine.id) ?? [],
+      site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC', units: 'us' },
+    }),
+  )
 }

@@ -4,9 +4,14 @@ import type { Db, Tx } from '../db/client.ts'
 import { organization } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
 
+let last: { readonly text: string; readonly policies: Policies } | null = null
+
+/** The same object while they are the same: judging keeps by it what it worked out. */
 const read = (row: typeof organization.$inferSelect | undefined): Policies => {
   if (!row) throw notFound('organization')
-  return toPolicies(policies.parse(row.policies))
+  const text = JSON.stringify(row.policies)
+  if (last?.text !== text) last = { text, policies: toPolicies(policies.parse(row.policies)) }
+  return last.policies
 }
 
 /** The policies in force. */

@@ -3,14 +3,20 @@ import { and, eq, inArray } from 'drizzle-orm'
 import type { Deps } from '../deps.ts'
 import { machineStates } from '../db/schema.ts'
 import { refresh } from '../machine/refresh.ts'
+import type { MachineSnapshot } from '../machine/snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
-import { judgedVisit } from '../visits/keep.ts'
+import { syncedVisit } from '../visits/keep.ts'
 
 /** A visit of a batch that is on record. */
 export interface VisitRead {
   readonly n: number
   readonly machineId: string
   readonly visitId: string
+}
+
+const takenAt = (known: MachineSnapshot, r: VisitRead): number => {
+  const visit = known.visits.find((v) => v.id === r.visitId)
+  return visit ? Date.parse(visit.takenAt) : -Infinity
 }
 
 /**
@@ -37,11 +43,16 @@ export async function judgeRead(
     const known = new Map((await refresh(tx, ids)).map((k) => [k.machine.id, k]))
     if (read.length === 0) return
     const policies = await currentPolicies(tx)
+    const newest = new Map(read.map((r) => [r.machineId, r]))
+    for (const r of read) {
+      const own = known.get(r.machineId)
+      const later = newest.get(r.machineId)
+      if (!own || !later) continue
+      if (takenAt(own, r) > takenAt(own, later)) newest.set(r.machineId, r)
+    }
     for (const r of read) {
       const machine = known.get(r.machineId)
-      if (!machine) continue
-      const { judgement, others } = await judgedVisit(tx, machine, r.visitId, policies)
-      said.set(r.n, { judged: judgement && { level: judgement.level, headline: judgement.headline }, others })
+      if (machine) said.set(r.n, await syncedVisit(tx, machine, r.visitId, policies, newest.get(r.machineId) === r))
     }
   })
   return said
