@@ -30,10 +30,10 @@ test('every calculator has a page with its formula and source, and its worked ex
   const page = await open('okonjo', phone)
   await page.goto('/calculators')
   await page.getByRole('heading', { name: 'Calculators', exact: true }).waitFor()
-  const links = await page.locator('.calc-groups a').evaluateAll((all) => all.map((a) => a.getAttribute('href') ?? ''))
+  const links = await page.locator('.calc-index a').evaluateAll((all) => all.map((a) => a.getAttribute('href') ?? ''))
   expect(links.length).toBeGreaterThan(20)
   for (const href of links) {
-    await page.locator(`.calc-groups a[href="${href}"]`).click()
+    await page.locator(`.calc-index a[href="${href}"]`).click()
     await page.getByRole('button', { name: 'Worked example' }).click()
     await expect(page.locator('.calc-out')).toBeVisible()
     await expect(page.locator('.calc-formula')).not.toHaveText('')

@@ -57,7 +57,7 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['places', () => Promise.resolve('/places'), '.place-row'],
   ['import-export', () => Promise.resolve('/import-export'), '.import-drop'],
   ['policies', () => Promise.resolve('/limits'), '.limits-table'],
-  ['calculators', () => Promise.resolve('/calculators'), '.calc-groups'],
+  ['calculators', () => Promise.resolve('/calculators'), '.calc-index'],
   ['calculator', async (p) => `/calculators/voltage-unbalance?machine=${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
   ['insulation chart', async (p) => `/machines/${await machineId(p, 'EF-15/EF')}`, '.insulation-chart canvas'],
   ['drive train', async (p) => `/machines/${await machineId(p, 'AHU-1/SF')}/drive`, '.slot'],

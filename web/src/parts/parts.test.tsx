@@ -87,8 +87,8 @@ describe('the spark of the latest loads', () => {
   it('is nothing to see with fewer than two', () => expect(html(<Spark values={[0.9]} />)).not.toContain('svg'))
   it('says the last one to a reader and marks it when it is over the plate', () => {
     expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('last 3 visits, now 106 % of nameplate')
-    expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('fill-fix')
-    expect(html(<Spark values={[0.9, 0.92, 0.94]} />)).toContain('fill-ink')
+    expect(html(<Spark values={[0.9, 0.92, 1.06]} />)).toContain('fill="var(--fix)"')
+    expect(html(<Spark values={[0.9, 0.92, 0.94]} />)).toContain('fill="var(--ink)"')
   })
   it('stays in its box whatever the loads', () => {
     const ys = /points="([^"]*)"/

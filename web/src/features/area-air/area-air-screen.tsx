@@ -14,7 +14,6 @@ import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
 import { Columns } from '../../parts/columns/index.ts'
-import './area-air.css'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
 const airWords: Readonly<Record<AirMover['air'], string>> = {
@@ -183,7 +182,7 @@ export function AreaAirScreen() {
           </section>
           <section className="sheet stack" aria-label="Change of one fan’s speed">
             <h2>Change of one fan’s speed</h2>
-            <div className="air-change">
+            <Columns of={[1, '140px']}>
               <FormField label="Fan">
                 <Select<string>
                   aria-label="Fan"
@@ -199,7 +198,7 @@ export function AreaAirScreen() {
               <FormField label="New speed, % of today’s">
                 <Input value={speed} inputMode="decimal" suffix="%" onChange={(e) => setSpeed(e.target.value)} />
               </FormField>
-            </div>
+            </Columns>
             {l.after ? (
               <p>
                 Then {l.after.over < 0 ? '−' : '+'}

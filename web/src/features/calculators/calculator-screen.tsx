@@ -42,7 +42,7 @@ function Cell({
     return (
       <Select
         aria-label={label}
-        className="whole-width"
+        style={{ width: '100%' }}
         value={value === '' ? null : value}
         allowClear={!field.required}
         options={field.options.map((o) => ({ value: String(o), label: String(o) }))}
@@ -104,10 +104,10 @@ function Form({
           {inputs.map((f) => (
             <div key={f.name} className={f.kind === 'numbers' ? 'whole-row' : ''}>
               <FormField label={f.required ? f.title : `${f.title} (if known)`} error={complete ? wrong(f) : undefined}>
-                <span className={f.kind === 'numbers' ? 'calc-three' : ''}>
+                <span className={f.kind === 'numbers' ? 'legs' : ''}>
                   {f.kind === 'numbers' ? (
                     f.labels.map((l, i) => (
-                      <span key={l} className="calc-leg">
+                      <span key={l}>
                         <small>{l}</small>
                         <Cell field={f} index={i} cells={cells} set={set} />
                       </span>
@@ -151,7 +151,7 @@ function Form({
         </section>
         {curve ? (
           <section className="sheet">
-            <Suspense fallback={<div className="curve-chart" />}>
+            <Suspense fallback={<div style={{ height: 250 }} />}>
               <SafePart what="Chart">
                 <CurveChart curve={curve} metric={metric} />
               </SafePart>

@@ -3,6 +3,7 @@ import { Button } from 'antd'
 import { Link, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { groupWords } from './groups.ts'
+import { Tiles } from '../../parts/columns/index.ts'
 import './calculators.css'
 
 /** The bench: every calculator, by what it is about. Opened from a machine, each is filled with its values. */
@@ -38,11 +39,11 @@ export function Calculators() {
           <Button type="primary">Open</Button>
         </Link>
       </section>
-      <div className="calc-groups">
+      <Tiles of={300}>
         {calcGroups.map((g) => (
           <section key={g} className="sheet">
             <h2>{groupWords[g]}</h2>
-            <ul>
+            <ul className="calc-index">
               {calculators
                 .filter((c) => c.group === g)
                 .map((c) => (
@@ -53,7 +54,7 @@ export function Calculators() {
             </ul>
           </section>
         ))}
-      </div>
+      </Tiles>
     </div>
   )
 }

@@ -52,7 +52,7 @@ export function CurveChart({ curve, metric }: { curve: Curve; metric: boolean })
   const inks = [color('--act'), color('--watch'), color('--ink-2')]
   const at = (a: number, b: number) => ({ x: a * x.scale + x.offset, y: b * y.scale + y.offset })
   return (
-    <div className="curve-chart">
+    <div style={{ height: 250 }}>
       <Scatter
         key={theme}
         aria-label={`${y.title} over ${x.title}`}

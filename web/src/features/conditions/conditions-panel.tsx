@@ -11,7 +11,6 @@ import { enqueueClosing } from '../../offline/core/enqueue.ts'
 import { TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
-import './conditions.css'
 
 const day = (at: number, now: number) => shortDay(new Date(at).toISOString(), now)
 
@@ -62,7 +61,7 @@ function Close({
   }
   return (
     <Form
-      className="row condition-close"
+      className="row"
       aria-label={kind === 'closed' ? 'Close condition' : 'Reopen condition'}
       onFinish={() => {
         void save()
@@ -105,9 +104,7 @@ function Row({
         {closing ? (
           <Close machineId={machineId} conditionKey={k.key} kind="closed" done={() => setClosing(false)} />
         ) : mayAct && isClosable(k.key) ? (
-          <Button className="condition-button" onClick={() => setClosing(true)}>
-            Close
-          </Button>
+          <Button onClick={() => setClosing(true)}>Close</Button>
         ) : null}
       </div>
     </li>
@@ -151,7 +148,7 @@ export function ClosedConditions({ page, now, mayAct }: { page: MachinePage; now
   return (
     <ul className="rows findings" aria-label="Closed conditions">
       {closed.map((c) => (
-        <li key={c.id} className="finding finding-closed">
+        <li key={c.id} className="finding">
           <p>
             <b>{partsOf(c.key).check.replaceAll('-', ' ')}</b>, closed {shortDay(c.at, now)}: {c.reason}
           </p>

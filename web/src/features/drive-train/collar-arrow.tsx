@@ -14,17 +14,18 @@ const turned = (rotation: Turning, end: 'drive end' | 'opposite end'): Turning =
 function Arrow({ way, label }: { way: Turning; label: string }) {
   const s = way === 'clockwise' ? 1 : -1
   return (
-    <figure className="collar">
-      <svg viewBox="0 0 120 100" role="img" aria-label={`${label}: turn the collar ${way}`}>
-        <circle cx="60" cy="50" r="34" className="line-ink fill-sunk" strokeWidth={3} />
-        <circle cx="60" cy="50" r="17" className="line-ink fill-track" strokeWidth={2} />
-        <rect x="57" y="8" width="6" height="13" className="fill-quiet" />
+    <figure className="condensed" style={{ width: 150, margin: 0, textAlign: 'center' }}>
+      <svg width="120" height="100" viewBox="0 0 120 100" role="img" aria-label={`${label}: turn the collar ${way}`}>
+        <circle cx="60" cy="50" r="34" stroke="var(--ink)" fill="var(--sunk)" strokeWidth={3} />
+        <circle cx="60" cy="50" r="17" stroke="var(--ink)" fill="var(--track)" strokeWidth={2} />
+        <rect x="57" y="8" width="6" height="13" fill="var(--ink-2)" />
         <path
           d={`M ${60 - s * 38} 30 A 43 43 0 0 ${s === 1 ? 1 : 0} ${60 + s * 38} 30`}
-          className="line-act"
+          stroke="var(--act)"
+          fill="none"
           strokeWidth={4}
         />
-        <polygon points={`${60 + s * 43},38 ${60 + s * 29},33 ${60 + s * 44},22`} className="fill-act" />
+        <polygon points={`${60 + s * 43},38 ${60 + s * 29},33 ${60 + s * 44},22`} fill="var(--act)" />
       </svg>
       <figcaption>
         <b>{label}</b>

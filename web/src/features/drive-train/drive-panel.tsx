@@ -8,7 +8,6 @@ import { BeltDrawing } from '../../parts/belt-drawing/index.ts'
 import { beltWords, driveOf, inPlace, pairOf, slotsOf, tensionOf } from './drive-facts.ts'
 import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
-import './drive-train.css'
 import { Facts } from '../../parts/facts/index.ts'
 
 /** The drive train on a machine's page: the belt to scale, what its span asks for, what is installed. */

@@ -21,7 +21,6 @@ import { PartForm } from './part-form.tsx'
 import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
 import { Columns } from '../../parts/columns/index.ts'
-import './drive-train.css'
 
 type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'remove' } | null
 
@@ -32,7 +31,7 @@ function TakeOut({ part, done }: { part: PartRecord; done: () => void }) {
   const [remove, attempt] = api.useRemovePartMutation()
   return (
     <Form
-      className="part-form stack"
+      className="note tone-act stack"
       aria-label={`${slotWords[part.part.slot]}: remove`}
       onFinish={() => {
         void remove({
@@ -100,7 +99,7 @@ function SlotRow({
   )
   return (
     <section className="slot" aria-label={slotWords[slot]}>
-      <div className="slot-head">
+      <Columns of={['170px', 1, 'auto']}>
         <h3>{slotWords[slot]}</h3>
         <div>
           {current ? (
@@ -136,7 +135,7 @@ function SlotRow({
             ) : null}
           </div>
         ) : null}
-      </div>
+      </Columns>
       {mine === 'remove' && current ? <TakeOut part={current} done={close} /> : null}
       {mine === 'fit' || mine === 'correct' ? (
         <PartForm
@@ -149,7 +148,7 @@ function SlotRow({
         />
       ) : null}
       {past.map((p) => (
-        <p key={p.id} className="slot-past">
+        <p key={p.id} className="quiet">
           {shortDay(p.installedAt, now)} to {shortDay(p.removedAt ?? p.installedAt, now)}: {partWords(p.part, unit)}
           {p.removedWhy ? `; ${p.removedWhy}` : ''}
         </p>
@@ -232,7 +231,7 @@ export function DriveTrainScreen() {
             </Link>
           ) : null}
         </div>
-        <div className="sheet slots">
+        <div className="sheet rows">
           {slotsOf(page).map((slot) => (
             <SlotRow
               key={slot}

@@ -66,7 +66,7 @@ export function LayoutForm({ machine, unit, done }: { machine: Machine; unit: Le
   )
   return (
     <Form
-      className="stack part-form"
+      className="note tone-act stack"
       aria-label="Drive layout"
       onFinish={() => {
         const { siteId: _site, retiredAt: _retired, ...own } = machine

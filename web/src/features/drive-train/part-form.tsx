@@ -71,7 +71,7 @@ export function PartForm({
   }
   return (
     <Form
-      className="part-form stack"
+      className="note tone-act stack"
       aria-label={`${slotWords[slot]}: ${correct ? 'correct' : inPlace ? 'replace' : 'enter'}`}
       onFinish={() => {
         save()

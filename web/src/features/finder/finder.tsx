@@ -58,6 +58,7 @@ export function Finder() {
         options={[...(machines.length > 0 ? [{ label: 'Machines', options: machines }] : []), ...groups]}
         placeholder="Find  /"
         styles={onTheBar}
+        style={{ width: '100%' }}
         listHeight={420}
         popupMatchSelectWidth={380}
         defaultActiveFirstOption

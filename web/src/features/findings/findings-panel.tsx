@@ -54,7 +54,7 @@ function Step({ finding }: { finding: FindingRecord }) {
   }
   return (
     <Form
-      className="row finding-step"
+      className="row"
       onFinish={() => {
         void save()
       }}

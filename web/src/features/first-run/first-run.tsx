@@ -10,7 +10,7 @@ import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { People } from '../limits/index.ts'
 import { SiteSettings, usualSettings } from '../register/index.ts'
-import './first-run.css'
+import { Tiles } from '../../parts/columns/index.ts'
 
 function FirstSite({ done }: { done: () => void }) {
   const sites = api.usePlacesQuery({}).data?.sites ?? []
@@ -70,7 +70,7 @@ function FirstMachines() {
   return (
     <section className="sheet stack">
       <h2>Machines</h2>
-      <div className="first-ways">
+      <Tiles of={220}>
         <div className="stack">
           <h3>Type them</h3>
           <p>One at a time: where it is, what it is, then its nameplate as printed.</p>
@@ -105,7 +105,7 @@ function FirstMachines() {
             <Button loading={attempt.isLoading}>{attempt.isLoading ? 'Loading the demo …' : 'Load the demo'}</Button>
           </Popconfirm>
         </div>
-      </div>
+      </Tiles>
       <FailureNote failure={attempt.error as Failure | undefined} kept="The demo was not loaded." />
     </section>
   )
@@ -122,6 +122,7 @@ export function FirstRun() {
     <div className="page stack first-run">
       <h1>Set up</h1>
       <Steps
+        style={{ maxWidth: 640 }}
         current={at}
         onChange={setAt}
         {...(phone ? { orientation: 'vertical', size: 'small' } : {})}

@@ -8,7 +8,6 @@ import { useMay } from '../../app/shell/index.ts'
 import { Importer } from './importer.tsx'
 import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
-import './import-export.css'
 
 const statusWords: Record<ImportState['status'], string> = {
   checking: 'being checked',

@@ -89,7 +89,7 @@ export const LimitsTable = memo(function LimitsTable({
   return (
     <>
       <Input.Search
-        className="limits-find"
+        style={{ maxWidth: 360, marginBottom: 8 }}
         allowClear
         aria-label="Find a limit"
         placeholder="Find a limit or a source"

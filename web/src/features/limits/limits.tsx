@@ -42,14 +42,14 @@ function PolicySheet({
       >
         {policyChoice.options.map((o) => (
           <Radio key={o.id} value={o.id}>
-            <b className="condensed policy">{o.words}:</b> {o.holds} <span className="quiet">{o.basis.text}</span>
+            <b className="condensed">{o.words}:</b> {o.holds} <span className="quiet">{o.basis.text}</span>
           </Radio>
         ))}
       </Radio.Group>
       {policyChoice.key === 'overAmp' && draft.overAmp === 'trim below plate' ? (
         <FormField label="How far below the nameplate, %">
           <Input
-            className="narrow"
+            style={{ width: 140 }}
             type="number"
             min={0}
             max={20}

@@ -78,6 +78,7 @@ function Counts({
           <button
             key={l}
             type="button"
+            className="tab"
             title={chosen.includes(l) ? 'Show all levels' : `Show only ${levelWords[l]}`}
             aria-pressed={chosen.includes(l)}
             onClick={() => toggle(l)}

@@ -1,5 +1,6 @@
 import { lazy, Suspense } from 'react'
 import type { History } from './histories.ts'
+import { Tiles } from '../../parts/columns/index.ts'
 
 const HistoryChart = lazy(async () => ({ default: (await import('./history-chart.tsx')).HistoryChart }))
 
@@ -9,19 +10,19 @@ export function HistoriesPanel({ list }: { list: readonly History[] }) {
   return (
     <section className="sheet">
       <h2>Drive train and air over time</h2>
-      <div className="histories">
+      <Tiles of={300}>
         {list.map((h) => (
           <div key={h.id}>
             <h3>
               {h.title} <small>{h.unit}</small>
             </h3>
-            <Suspense fallback={<div className="history-chart" />}>
+            <Suspense fallback={<div style={{ height: 120 }} />}>
               <HistoryChart history={h} />
             </Suspense>
             <p className="quiet">{h.sentence}</p>
           </div>
         ))}
-      </div>
+      </Tiles>
     </section>
   )
 }

@@ -65,7 +65,7 @@ export function HistoryChart({ history }: { history: History }) {
     },
   }
   return (
-    <div className="history-chart">
+    <div style={{ height: 120 }}>
       <Line
         key={theme}
         aria-label={`${history.title} over time, ${points.length} readings, the last ${(points.at(-1)?.value ?? 0).toFixed(digits)} ${unit}`}

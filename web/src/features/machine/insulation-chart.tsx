@@ -74,7 +74,7 @@ export function InsulationChart({ input, ratedVolts }: { input: JudgeInput; rate
     },
   }
   return (
-    <div className="insulation-chart">
+    <div className="insulation-chart" style={{ height: 200 }}>
       <Line
         key={theme}
         aria-label={`Insulation at 40 °C over time, ${figures.length} tests`}

@@ -132,7 +132,7 @@ export function MachineScreen() {
                     <Link to={`/calculators?machine=${id}`}>Open in calculators</Link>
                   </span>
                 </header>
-                <Suspense fallback={<div className="amps-chart" />}>
+                <Suspense fallback={<div style={{ height: 290, position: 'relative' }} />}>
                   <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.input.work} />
                 </Suspense>
               </section>
@@ -142,7 +142,7 @@ export function MachineScreen() {
                     <h2>Insulation</h2>
                     <span className="quiet">worst lead at 40 °C, minimum, log scale</span>
                   </header>
-                  <Suspense fallback={<div className="insulation-chart" />}>
+                  <Suspense fallback={<div style={{ height: 200 }} />}>
                     <InsulationChart
                       input={judged.input}
                       ratedVolts={judged.judgement.rail.columnVolts ?? page.machine.serviceVolts}

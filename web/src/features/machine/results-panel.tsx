@@ -9,7 +9,7 @@ import { SpeedChangeLine, type wayBack } from './speed-change-line.tsx'
 function PeersLine({ judgement }: { judgement: Judgement }) {
   const told = judgement.verdicts.find((v) => v.check === 'peers')
   return told ? (
-    <p className="calc-line">
+    <p className="trail">
       {told.because} {told.next === 'Nothing to do.' ? '' : told.next}
     </p>
   ) : null

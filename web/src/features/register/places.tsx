@@ -10,6 +10,7 @@ import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { CareFields } from './care-fields.tsx'
 import { SiteSettings } from './site-settings.tsx'
+import { Tiles } from '../../parts/columns/index.ts'
 import './places.css'
 
 interface RowProps {
@@ -82,7 +83,7 @@ function SiteRow({ site, mayEdit }: { site: Site; mayEdit: boolean }) {
     <PlaceRow
       words={
         <>
-          <b className="condensed place-site">{site.name}</b>{' '}
+          <b className="condensed">{site.name}</b>{' '}
           <span className="quiet">
             {site.zone}
             {site.hertz === null ? '' : `, ${String(site.hertz)} Hz`}, {site.units === 'us' ? 'US units' : 'metric'},{' '}
@@ -119,7 +120,7 @@ function AreaRow({ area, mayEdit }: { area: Area; mayEdit: boolean }) {
     <PlaceRow
       words={
         <>
-          <b className="condensed place-area">{area.name}</b> <span className="quiet">{area.kind}</span>{' '}
+          <b className="condensed">{area.name}</b> <span className="quiet">{area.kind}</span>{' '}
           <Link to={`/areas/${area.id}/map`}>Roof map</Link> <Link to={`/tags?area=${area.id}`}>Tag sheet</Link>
         </>
       }
@@ -237,13 +238,13 @@ export function Places() {
             {areas.map((area) => (
               <div key={area.id} className="place-in">
                 <AreaRow area={area} mayEdit={lead} />
-                <div className="place-units">
+                <Tiles of={240}>
                   {data.units
                     .filter((u) => u.areaId === area.id)
                     .map((u) => (
                       <UnitRow key={u.id} unit={u} areas={areas} mayEdit={mechanic} />
                     ))}
-                </div>
+                </Tiles>
               </div>
             ))}
           </section>

@@ -43,7 +43,7 @@ export function Distance({
     >
       <Input
         aria-label={`${name}, ${unit}`}
-        className="map-figure"
+        style={{ width: 96 }}
         suffix={unit}
         inputMode="decimal"
         value={text ?? String(distanceFigure(value, unit))}

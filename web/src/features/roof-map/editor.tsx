@@ -67,7 +67,7 @@ export function Editor({ page, unit, onDone }: { page: RoofMapPage; unit: Distan
   }
   return (
     <div className="stack">
-      <div className="row map-tools">
+      <div className="row">
         <Distance
           label="Width"
           name="Width"
@@ -123,7 +123,7 @@ export function Editor({ page, unit, onDone }: { page: RoofMapPage; unit: Distan
       </p>
       {/* Arrow keys of the plan inside. */}
       <div
-        className="map-board"
+        className="sheet"
         onKeyDown={(e) => {
           const by = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[e.key]
           if (!by || chosen === null || e.target instanceof HTMLInputElement) return
@@ -160,7 +160,7 @@ export function Editor({ page, unit, onDone }: { page: RoofMapPage; unit: Distan
         >
           {(marks ?? []).map((m, i) => (
             <g key={i} className="map-mark" aria-hidden="true">
-              <circle className="line-act" strokeWidth={0.22} cx={m.x} cy={m.y} r={0.5} />
+              <circle stroke="var(--act)" fill="none" strokeWidth={0.22} cx={m.x} cy={m.y} r={0.5} />
               <text x={m.x + 0.8} y={m.y + 0.4} fontSize={1.2}>
                 {i + 1}
               </text>

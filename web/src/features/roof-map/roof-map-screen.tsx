@@ -45,7 +45,7 @@ export function RoofMapScreen() {
       {editing ? (
         <Editor page={page} unit={unit} onDone={() => setEditing(false)} />
       ) : (
-        <div className="map-board">
+        <div className="sheet">
           <RoofMapView
             map={page.map}
             units={mapUnits(page)}

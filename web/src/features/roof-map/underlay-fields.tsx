@@ -79,7 +79,7 @@ export function UnderlayFields({
             <Input
               autoFocus
               aria-label={`Distance between the points, ${unit}`}
-              className="map-figure"
+              style={{ width: 96 }}
               suffix={unit}
               inputMode="decimal"
               value={length}

@@ -102,10 +102,11 @@ function People({
   return (
     <div className="stack">
       {list.map((p, i) => (
-        <div key={p.id} className="row people-row">
+        <div key={p.id} className="row">
           <FormField label={`Person ${i + 1}`} error={fieldMessage(failure, `people.${i}.name`)}>
             <AutoComplete
               aria-label={`Person ${i + 1}`}
+              style={{ width: 170 }}
               value={p.name}
               options={names.map((n) => ({ value: n.name }))}
               onChange={(name: string) => change(i, { name, id: names.find((n) => n.name === name)?.id ?? p.id })}
@@ -114,6 +115,7 @@ function People({
           <FormField label="From" error={minuteOf(p.from) === null ? 'a time such as 7:00' : undefined}>
             <Input
               aria-label={`Person ${i + 1}, from`}
+              style={{ width: 84 }}
               value={p.from}
               onChange={(e) => change(i, { from: e.target.value })}
             />
@@ -124,6 +126,7 @@ function People({
           >
             <Input
               aria-label={`Person ${i + 1}, to`}
+              style={{ width: 84 }}
               value={p.to}
               onChange={(e) => change(i, { to: e.target.value })}
             />

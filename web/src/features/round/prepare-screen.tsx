@@ -13,7 +13,7 @@ import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Likely } from './likely.tsx'
 import { usePages } from './use-pages.ts'
 import { machineOrder, tagOf } from './words.ts'
-import { Columns } from '../../parts/columns/index.ts'
+import { Columns, Tiles } from '../../parts/columns/index.ts'
 import './round.css'
 
 /** The kit of one machine. */
@@ -48,7 +48,7 @@ function Kit({ items }: { items: readonly KitItem[] }) {
   const words = (i: KitItem) =>
     i.unit === 'g' ? `${i.what}, ${i.count} g` : i.count > 1 ? `${i.count} × ${i.what}` : i.what
   return (
-    <div className="kit">
+    <Tiles of={170}>
       {(
         [
           ['part', 'Parts by size'],
@@ -67,7 +67,7 @@ function Kit({ items }: { items: readonly KitItem[] }) {
           </div>
         ),
       )}
-    </div>
+    </Tiles>
   )
 }
 

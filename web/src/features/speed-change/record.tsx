@@ -67,7 +67,7 @@ export function HouseRecord({ page, now }: { page: MachinePage | null; now: numb
       </p>
       <details>
         <summary>All of them</summary>
-        <ul className="rows">
+        <ul className="rows speed-record">
           {proven.map(({ speedChange, unitTag, tag }) => (
             <li key={speedChange.id}>
               <span>

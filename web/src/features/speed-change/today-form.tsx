@@ -5,6 +5,7 @@ import { Input } from 'antd'
 import { Choice } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { goalUnit, type SpeedChangeDraft } from './draft.ts'
+import { Columns } from '../../parts/columns/index.ts'
 
 const goals: readonly { value: Goal['kind']; label: string }[] = [
   { value: 'amps', label: 'Amps' },
@@ -37,7 +38,7 @@ export function TodayForm({
   )
   return (
     <>
-      <div className="speed-legs">
+      <div className="legs">
         {draft.legs.map((text, i) => (
           <FormField
             key={`leg-${i + 1}`}
@@ -54,7 +55,7 @@ export function TodayForm({
         ))}
         {cell('volts', 'Volts', 'V')}
       </div>
-      <div className="speed-goal">
+      <Columns of={[1, '190px']}>
         <Choice<Goal['kind']>
           label="Goal"
           options={goals}
@@ -62,7 +63,7 @@ export function TodayForm({
           onChange={(goal) => goal && set({ goal, value: '' })}
         />
         {cell('value', 'To', goalUnit(draft, system))}
-      </div>
+      </Columns>
       <details>
         <summary>Air, hours, price</summary>
         <div className="form-grid">

@@ -114,8 +114,8 @@ export function Told({
       dataSource={lines.map(([what, then, was]) => ({ what, then, was }))}
       columns={[
         { title: <span className="visually-hidden">Quantity</span>, dataIndex: 'what', rowScope: 'row' },
-        { title: 'After', dataIndex: 'then', className: 'speed-then' },
-        { title: 'Now', dataIndex: 'was', className: 'speed-now' },
+        { title: 'After', dataIndex: 'then', className: 'strong' },
+        { title: 'Now', dataIndex: 'was', className: 'quiet' },
       ]}
     />
   )

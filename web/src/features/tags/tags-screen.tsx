@@ -70,7 +70,7 @@ export function TagsScreen() {
           <p>Choose the roof or room to print tags for.</p>
           <Select
             aria-label="Roof or room"
-            className="whole-width"
+            style={{ width: '100%' }}
             placeholder="Choose"
             showSearch={{ optionFilterProp: 'label' }}
             options={places.sites.map((s) => ({

@@ -27,6 +27,7 @@ export function CheckNav({
           <button
             key={c.id}
             type="button"
+            className="tab"
             aria-current={here === c.id ? 'step' : undefined}
             ref={(el) => {
               if (el && here === c.id) el.scrollIntoView({ block: 'nearest', inline: 'nearest' })

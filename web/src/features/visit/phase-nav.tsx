@@ -32,7 +32,7 @@ export function PhaseNav({
             type="button"
             aria-current={here === p.id ? 'step' : undefined}
             onClick={() => go(p.id)}
-            className={shut(p.id) ? 'phase-shut' : ''}
+            className={shut(p.id) ? 'tab phase-shut' : 'tab'}
           >
             {p.words}
             {p.id === 'look' && unsaid ? <small> not entered</small> : null}

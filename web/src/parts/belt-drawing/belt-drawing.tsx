@@ -1,5 +1,4 @@
 import { place, scaleFor, type Pair, type Placed } from './geometry.ts'
-import './belt-drawing.css'
 
 /** Words at the drawing; what is not known is left out. */
 export interface BeltWords {
@@ -18,7 +17,9 @@ const height = 150
 function Belt({ at, was }: { at: Placed; was: boolean }) {
   return (
     <g
-      className={was ? 'belt-was line-rule' : 'belt-is line-ink'}
+      className={was ? 'belt-was' : 'belt-is'}
+      stroke={was ? 'var(--rule-2)' : 'var(--ink)'}
+      fill="none"
       strokeWidth={was ? 2 : 3.4}
       strokeDasharray={was ? '5 4' : undefined}
     >
@@ -41,11 +42,12 @@ function Turn({ at, rotation }: { at: Placed['fan']; rotation: 'clockwise' | 'co
   return (
     <g>
       <path
-        className="line-act"
+        stroke="var(--act)"
+        fill="none"
         strokeWidth={2.6}
         d={`M ${from[0]} ${from[1]} A ${r} ${r} 0 0 ${s === 1 ? 1 : 0} ${to[0]} ${to[1]}`}
       />
-      <polygon className="fill-act" points={tip} />
+      <polygon fill="var(--act)" points={tip} />
     </g>
   )
 }
@@ -74,13 +76,19 @@ export function BeltDrawing({
   const left =
     Math.min(...all.map((p) => place(p, scale, width, height, largest)).map((p) => p.motor.x - p.motor.r)) - 8
   return (
-    <figure className="belt-drawing">
+    <figure className="condensed" style={{ margin: 0 }}>
       {words.belt ? <figcaption>{words.belt}</figcaption> : null}
-      <svg viewBox={`${left} 0 ${width - left} ${height}`} role="img" aria-label={`Belt drive: ${told.join('; ')}`}>
+      <svg
+        width="100%"
+        height={170}
+        viewBox={`${left} 0 ${width - left} ${height}`}
+        role="img"
+        aria-label={`Belt drive: ${told.join('; ')}`}
+      >
         {was ? <Belt at={place(was, scale, width, height, largest)} was /> : null}
         <Belt at={at} was={false} />
-        <circle className="fill-ink" cx={at.motor.x} cy={at.motor.y} r={4} />
-        <circle className="fill-ink" cx={at.fan.x} cy={at.fan.y} r={6} />
+        <circle fill="var(--ink)" cx={at.motor.x} cy={at.motor.y} r={4} />
+        <circle fill="var(--ink)" cx={at.fan.x} cy={at.fan.y} r={6} />
         {rotation ? <Turn at={at.fan} rotation={rotation} /> : null}
       </svg>
       <div className="between">

@@ -1,1 +1,2 @@
 export { Columns } from './columns.tsx'
+export { Tiles } from './tiles.tsx'

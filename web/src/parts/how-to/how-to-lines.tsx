@@ -3,7 +3,6 @@ import { defaultPolicies, limitInForce, limitRegister } from '@motor-round/core/
 import { Button, Descriptions, Modal } from 'antd'
 import { api } from '../../app/api.ts'
 import { shownLimit } from '../limit-text/index.ts'
-import './how-to.css'
 
 /** The lines of one check or calculator in a window of their own. */
 export function HowToLines({
@@ -33,7 +32,7 @@ export function HowToLines({
       }
     >
       <Descriptions
-        className="how-to"
+        styles={{ label: { minWidth: 108, fontWeight: 700 } }}
         column={1}
         size="small"
         items={[
@@ -44,7 +43,7 @@ export function HowToLines({
         ]}
       />
       {how.limits.length > 0 ? (
-        <section className="how-to-limits">
+        <section>
           <h3>Why this limit</h3>
           <ul className="bullets">
             {how.limits.map((limit) => {

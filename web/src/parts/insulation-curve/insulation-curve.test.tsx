@@ -7,7 +7,7 @@ const draw = (points: [number, number][], past: [number, number][] = []) => {
   return renderToStaticMarkup(<InsulationCurve points={as(points)} past={as(past)} />)
 }
 const line = (svg: string, kind: string): number[][] =>
-  (new RegExp(`points="([^"]*)" class="curve-${kind} `).exec(svg)?.[1] ?? '')
+  (new RegExp(`points="([^"]*)" class="curve-${kind}"`).exec(svg)?.[1] ?? '')
     .split(' ')
     .filter(Boolean)
     .map((p) => p.split(',').map(Number))

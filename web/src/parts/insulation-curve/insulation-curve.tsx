@@ -1,5 +1,4 @@
 import { show } from '@motor-round/core/quantity'
-import './insulation-curve.css'
 
 export interface CurvePoint {
   readonly seconds: number
@@ -32,14 +31,18 @@ export function InsulationCurve({ points, past }: { points: readonly CurvePoint[
   const marks = Array.from({ length: high - low + 1 }, (_, i) => 10 ** (low + i))
   return (
     <svg
-      className="insulation-curve"
+      className="condensed"
+      width="100%"
+      fontSize={13}
+      fill="var(--ink-2)"
+      style={{ maxWidth: 560 }}
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={`Insulation over time: ${points.map((p) => `${show.megohms(p.megohms)} at ${p.seconds} s`).join(', ') || 'no point yet'}`}
     >
       {marks.map((m) => (
         <g key={m}>
-          <line x1={left} x2={width - 10} y1={y(m)} y2={y(m)} className="line-rule" strokeWidth={0.6} />
+          <line x1={left} x2={width - 10} y1={y(m)} y2={y(m)} stroke="var(--rule-2)" fill="none" strokeWidth={0.6} />
           <text x={left - 6} y={y(m) + 4} textAnchor="end">
             {show.megohms(m)}
           </text>
@@ -55,16 +58,25 @@ export function InsulationCurve({ points, past }: { points: readonly CurvePoint[
         ] as const
       ).map(([s, words]) => (
         <g key={s}>
-          <line x1={x(s)} x2={x(s)} y1={8} y2={height - bottom} className="line-rule" strokeWidth={0.6} />
+          <line x1={x(s)} x2={x(s)} y1={8} y2={height - bottom} stroke="var(--rule-2)" fill="none" strokeWidth={0.6} />
           <text x={x(s)} y={height - 6} textAnchor={s === 600 ? 'end' : 'middle'}>
             {words}
           </text>
         </g>
       ))}
       {past.length > 1 ? (
-        <polyline points={path(past)} className="curve-past line-rule" strokeWidth={2} strokeDasharray="5 4" />
+        <polyline
+          points={path(past)}
+          className="curve-past"
+          stroke="var(--rule-2)"
+          fill="none"
+          strokeWidth={2}
+          strokeDasharray="5 4"
+        />
       ) : null}
-      {points.length > 1 ? <polyline points={path(points)} className="curve-now line-act" strokeWidth={2.6} /> : null}
+      {points.length > 1 ? (
+        <polyline points={path(points)} className="curve-now" stroke="var(--act)" fill="none" strokeWidth={2.6} />
+      ) : null}
       {points.map((p) => (
         <rect
           key={p.seconds}
@@ -72,7 +84,8 @@ export function InsulationCurve({ points, past }: { points: readonly CurvePoint[
           y={y(p.megohms) - 3.5}
           width={7}
           height={7}
-          className="curve-point fill-ink"
+          className="curve-point"
+          fill="var(--ink)"
         />
       ))}
     </svg>

@@ -26,7 +26,7 @@ describe('the load rail', () => {
     expect(x[0]).toBeCloseTo(2 + (0.5 / railEnd) * 232, 1)
   })
   it('marks ticks over the plate, and clips those beyond the end with an arrow', () => {
-    expect(renderToStaticMarkup(<LoadRail rail={rail([12, 12.9])} />).match(/rail-tick fill-fix/g)).toHaveLength(1)
+    expect(renderToStaticMarkup(<LoadRail rail={rail([12, 12.9])} />).match(/<g fill="var\(--fix\)"/g)).toHaveLength(1)
     const far = renderToStaticMarkup(<LoadRail rail={rail([40])} />)
     expect(far).toContain('<path')
     expect(Number(/<rect x="([\d.]+)" y="6" width="2.4"/.exec(far)?.[1])).toBeLessThan(236)

@@ -20,9 +20,9 @@ function Bar({
   const plate = x(1)
   return (
     <>
-      <rect x={x(0)} y={y} width={plate - x(0)} height="10" className="fill-track" />
+      <rect x={x(0)} y={y} width={plate - x(0)} height="10" fill="var(--track)" />
       {allowed === null ? (
-        <rect x={plate} y={y} width={width - plate} height="10" className="fill-track" />
+        <rect x={plate} y={y} width={width - plate} height="10" fill="var(--track)" />
       ) : (
         <rect x={plate} y={y} width={width - plate} height="10" fill={`url(#${hatch})`} />
       )}
@@ -32,11 +32,20 @@ function Bar({
           y={y}
           width={Math.max(3, x(Math.min(railEnd, usual.high / allowed)) - x(usual.low / allowed))}
           height="10"
-          className="fill-usual"
+          fill="var(--usual)"
         />
       ) : null}
       {[0.25, 0.5, 0.75].map((s) => (
-        <line key={s} x1={x(s)} x2={x(s)} y1={y + 12} y2={y + 16} className="line-rule" strokeWidth={1.4} />
+        <line
+          key={s}
+          x1={x(s)}
+          x2={x(s)}
+          y1={y + 12}
+          y2={y + 16}
+          stroke="var(--rule-2)"
+          fill="none"
+          strokeWidth={1.4}
+        />
       ))}
     </>
   )
@@ -76,27 +85,27 @@ export function LoadRail({ rail, full = false }: { rail: Rail; full?: boolean })
     >
       <defs>
         <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" className="fill-over" />
-          <rect width="2" height="6" className="fill-over-line" />
+          <rect width="6" height="6" fill="var(--over)" />
+          <rect width="2" height="6" fill="var(--over-line)" />
         </pattern>
       </defs>
       <Bar rail={rail} x={x} width={right} y={y} hatch={hatch} />
       {allowed === null ? null : (
-        <rect x={x(1) - 1.5} y={y - 9} width="3" height="28" className="rail-plate fill-ink" />
+        <rect x={x(1) - 1.5} y={y - 9} width="3" height="28" className="rail-plate" fill="var(--ink)" />
       )}
       {ticks.map((t, i) => (
-        <g key={t.name} className={t.over ? 'rail-tick fill-fix' : 'rail-tick fill-ink'}>
+        <g key={t.name} fill={t.over ? 'var(--fix)' : 'var(--ink)'}>
           <rect x={t.at - 1.2} y={y - 6} width="2.4" height="22" />
           {t.share > railEnd ? <path d={`M${right - 7} ${y - 9} l7 4 l-7 4 z`} /> : null}
           {full ? (
-            <text x={labels[i]} y={14} textAnchor="middle" className="fill-ink">
+            <text x={labels[i]} y={14} textAnchor="middle" fill="var(--ink)">
               {t.name}
             </text>
           ) : null}
         </g>
       ))}
       {full ? (
-        <g className="fill-quiet">
+        <g fill="var(--ink-2)">
           {[0, 0.25, 0.5, 0.75, 1, 1.25].map((s) => (
             <text key={s} x={x(s)} y={height - 4} textAnchor={s === 0 ? 'start' : s === 1.25 ? 'end' : 'middle'}>
               {s === 1 ? 'plate' : `${s * 100}${s === 1.25 ? ' %' : ''}`}

@@ -27,14 +27,15 @@ function Load({ box, load }: { box: Box; load: number }) {
   const y = box.y + box.h
   return (
     <g>
-      <rect x={box.x} y={y} width={box.w} height={0.35} className="fill-track" />
-      <rect x={box.x} y={y} width={at} height={0.35} className={load > 1 ? 'fill-fix' : 'fill-usual'} />
+      <rect x={box.x} y={y} width={box.w} height={0.35} fill="var(--track)" />
+      <rect x={box.x} y={y} width={at} height={0.35} fill={load > 1 ? 'var(--fix)' : 'var(--usual)'} />
       <line
         x1={box.x + box.w / top}
         x2={box.x + box.w / top}
         y1={y - 0.1}
         y2={y + 0.5}
-        className="line-ink"
+        stroke="var(--ink)"
+        fill="none"
         strokeWidth={0.18}
       />
     </g>
@@ -73,12 +74,13 @@ function Unit({
         y={box.y}
         width={box.w}
         height={box.h}
-        className={`${chosen ? 'line-act' : level === 'ok' || level === 'watch' ? 'line-tone' : 'line-ink'} ${level === 'fix' || level === 'stop' ? 'fill-tone' : 'fill-sheet'}`}
+        stroke={chosen ? 'var(--act)' : level === 'ok' || level === 'watch' ? 'var(--tone)' : 'var(--ink)'}
+        fill={level === 'fix' || level === 'stop' ? 'var(--tone)' : 'var(--sheet)'}
         strokeWidth={chosen ? 0.5 : 0.3}
         strokeDasharray={level === 'not judged' ? '0.5 0.4' : undefined}
       />
       {level === 'watch' ? (
-        <path d={`M${box.x},${box.y} h${box.w / 2} v${box.h} h${-box.w / 2} Z`} className="fill-tone" />
+        <path d={`M${box.x},${box.y} h${box.w / 2} v${box.h} h${-box.w / 2} Z`} fill="var(--tone)" />
       ) : null}
       {unit.load === null ? null : <Load box={box} load={unit.load} />}
       <text x={box.x + box.w / 2} y={box.y - 0.35} fontSize={size} textAnchor="middle">
@@ -136,7 +138,9 @@ export function RoofMapView({
         y={0}
         width={map.width}
         height={map.depth}
-        className="map-deck line-rule fill-sunk"
+        className="map-deck"
+        stroke="var(--rule-2)"
+        fill="var(--sunk)"
         strokeWidth={0.12}
       />
       {map.underlay ? (
@@ -151,7 +155,7 @@ export function RoofMapView({
         />
       ) : null}
       {map.edge.length > 2 ? (
-        <polygon points={points(map.edge)} className="line-ink" strokeWidth={0.22} strokeDasharray="1 0.5" />
+        <polygon points={points(map.edge)} stroke="var(--ink)" fill="none" strokeWidth={0.22} strokeDasharray="1 0.5" />
       ) : null}
       {map.obstacles.map((o) => (
         <g key={o.id}>
@@ -160,7 +164,8 @@ export function RoofMapView({
             y={o.y}
             width={o.w}
             height={o.h}
-            className={o.kind === 'keep-clear' ? 'line-fix' : 'line-quiet fill-track'}
+            stroke={o.kind === 'keep-clear' ? 'var(--fix)' : 'var(--ink-2)'}
+            fill={o.kind === 'keep-clear' ? 'none' : 'var(--track)'}
             strokeWidth={0.15}
             strokeDasharray={o.kind === 'keep-clear' ? '0.5 0.4' : undefined}
           />
@@ -174,7 +179,9 @@ export function RoofMapView({
           <polyline
             key={i}
             points={points(way)}
-            className="map-way line-act"
+            className="map-way"
+            stroke="var(--act)"
+            fill="none"
             strokeWidth={0.35}
             strokeLinejoin="round"
             strokeDasharray={wayDashes[i % 3]}
@@ -188,7 +195,8 @@ export function RoofMapView({
             y={h.y - 0.6}
             width={1.2}
             height={1.2}
-            className="line-ink fill-sheet"
+            stroke="var(--ink)"
+            fill="var(--sheet)"
             strokeWidth={0.2}
           />
           <text x={h.x + 1} y={h.y + 0.45} fontSize={1.1}>
@@ -199,7 +207,8 @@ export function RoofMapView({
       {map.ladders.map((l) => (
         <g key={l.id}>
           <path
-            className="line-ink"
+            stroke="var(--ink)"
+            fill="none"
             strokeWidth={0.2}
             d={`M${l.x - 0.4},${l.y - 0.9} v1.8 M${l.x + 0.4},${l.y - 0.9} v1.8 M${l.x - 0.4},${l.y - 0.4} h0.8 M${l.x - 0.4},${l.y} h0.8 M${l.x - 0.4},${l.y + 0.4} h0.8`}
           />
@@ -226,14 +235,14 @@ export function RoofMapView({
         return box ? (
           <g key={s.unitId} className="map-number">
             <rect
-              className="fill-act"
+              fill="var(--act)"
               x={box.x + box.w + 0.25}
               y={box.y + box.h / 2 - 0.85}
               width={0.9 + s.words.length * 0.55}
               height={1.7}
             />
             <text
-              className="fill-act-ink"
+              className="map-number"
               x={box.x + box.w + 0.7 + s.words.length * 0.275}
               y={box.y + box.h / 2 + 0.45}
               fontSize={1.25}
@@ -247,7 +256,8 @@ export function RoofMapView({
       {children}
       <g className="map-ruler">
         <path
-          className="line-ink"
+          stroke="var(--ink)"
+          fill="none"
           strokeWidth={0.14}
           d={`M0,${map.depth + 1} h${metres} M0,${map.depth + 0.6} v0.8 M${metres},${map.depth + 0.6} v0.8`}
         />

@@ -1,5 +1,3 @@
-import './spark.css'
-
 /** The latest loads as a small line under the plate: shares of the allowed current, oldest first. */
 export function Spark({ values }: { values: readonly number[] }) {
   if (values.length < 2) return <span className="quiet">–</span>
@@ -11,14 +9,17 @@ export function Spark({ values }: { values: readonly number[] }) {
   return (
     <svg
       className="spark"
+      width="80"
+      height="34"
       viewBox="0 0 80 34"
       role="img"
       aria-label={`last ${values.length} visits, now ${Math.round(last * 100)} % of nameplate`}
     >
-      <line x1="0" x2="80" y1={y(1)} y2={y(1)} className="line-ink" strokeWidth={1.6} />
+      <line x1="0" x2="80" y1={y(1)} y2={y(1)} stroke="var(--ink)" fill="none" strokeWidth={1.6} />
       <polyline
         points={values.map((v, i) => `${x(i).toFixed(1)},${y(v).toFixed(1)}`).join(' ')}
-        className="line-quiet"
+        stroke="var(--ink-2)"
+        fill="none"
         strokeWidth={1.6}
       />
       <rect
@@ -26,7 +27,7 @@ export function Spark({ values }: { values: readonly number[] }) {
         y={y(last) - 2.5}
         width="5"
         height="5"
-        className={last > 1 ? 'fill-fix' : 'fill-ink'}
+        fill={last > 1 ? 'var(--fix)' : 'var(--ink)'}
       />
     </svg>
   )

@@ -87,7 +87,7 @@ export function MeterPanel({
       <b className="meter-shown">
         {shown} <i>{unit}</i>
       </b>
-      <p className={steady === 'settled' || steady === 'over range' ? 'strong tone-ok' : ''}>
+      <p className={steady === 'settled' || steady === 'over range' ? 'strong tone-ok meter-steady' : ''}>
         {stateWords(meter, unit, cell)}
       </p>
       {meter.problem ? (
