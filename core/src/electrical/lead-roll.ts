@@ -1,4 +1,4 @@
-import { mean, requireMagnitude, type ThreePhase } from '../quantity/index.ts'
+import { mean, requireMagnitude, three, type ThreePhase } from '../quantity/index.ts'
 
 /** Three readings by line in each of three connections, all three leads moved the same way in between. */
 export type LeadRoll = readonly [ThreePhase, ThreePhase, ThreePhase]
@@ -35,7 +35,7 @@ export function leadRoll(readings: LeadRoll, even = 0.03): LeadRollAnswer {
   // Lead k sits on line (k + connection) of the three.
   const at = (connection: number, line: number) => readings[connection]?.[line] ?? 0
   const effect = (f: (k: number, connection: number) => number) =>
-    [0, 1, 2].map((k) => mean([0, 1, 2].map((c) => f(k, c))) - grand) as unknown as ThreePhase
+    three([0, 1, 2].map((k) => mean([0, 1, 2].map((c) => f(k, c))) - grand))
   const lines = effect((k, c) => at(c, k))
   const leads = effect((k, c) => at(c, (k + c) % 3))
   const lineRange = spread(lines) / grand

@@ -1,8 +1,9 @@
 import { driveAt, partAt, unknownLayout, type DriveStands, type InstalledWheel } from '../installed/index.ts'
 import { limitInForce, type LimitId, type LimitInForce } from '../limits/index.ts'
-import { circuitOfPlate, type PlateCircuit } from '../machine/index.ts'
-import { allowedCurrent, isSlow, plateAtSpeed, supplyHertz, type AllowedCurrent } from '../plate/index.ts'
+import { type PlateCircuit } from '../machine/index.ts'
+import { isSlow, type AllowedCurrent } from '../plate/index.ts'
 import {
+  allThree,
   legPositions,
   linePositions,
   neutralPositions,
@@ -15,6 +16,8 @@ import { contradictionsOf, type Contradiction } from './contradictions.ts'
 import { Looked, overRange } from './evidence.ts'
 import type { JudgeInput } from './input.ts'
 import { pastOf, type Past } from './past.ts'
+import { nameplateOf } from './nameplate.ts'
+import { circuitOf } from './plate-circuit.ts'
 
 /** What every check needs. Everything is worked out when it is first asked for, once. */
 export interface Context extends JudgeInput, Past {
@@ -57,50 +60,6 @@ export interface Context extends JudgeInput, Past {
   readonly contradictions: readonly Contradiction[]
   /** What the check that is judging has looked at. */
   readonly looked: Looked
-}
-
-function three(values: readonly (number | undefined)[]): ThreePhase | null {
-  const [a, b, c] = values
-  return a !== undefined && b !== undefined && c !== undefined ? [a, b, c] : null
-}
-
-interface Nameplate {
-  readonly allowed: AllowedCurrent | null
-  readonly ownAmps: boolean
-  readonly rpm: number | undefined
-  readonly supplyHz: 50 | 60
-}
-const nobody = {}
-const nameplates = new WeakMap<object, WeakMap<object, Map<string | null, Nameplate>>>()
-
-/** What the nameplate allows on this supply, read once a motor, machine and speed: a nameplate is text, and every visit asks for it. */
-function nameplateOf(
-  machine: JudgeInput['machine'],
-  motor: JudgeInput['motor'],
-  mode: JudgeInput['visit']['state']['mode'],
-): Nameplate {
-  const key = motor ?? nobody
-  const own = nameplates.get(machine) ?? new WeakMap<object, Map<string | null, Nameplate>>()
-  nameplates.set(machine, own)
-  const speeds = own.get(key) ?? new Map<string | null, Nameplate>()
-  own.set(key, speeds)
-  const speed = isSlow(mode) ? mode : null
-  const known = speeds.get(speed)
-  if (known) return known
-  const at = plateAtSpeed(motor?.plate ?? {}, speed)
-  const made: Nameplate = {
-    allowed: allowedCurrent(
-      motor ? at.plate : null,
-      machine.unitPlate,
-      machine.serviceVolts,
-      motor?.connectionVolts ?? undefined,
-    ),
-    ownAmps: at.own,
-    rpm: at.plate.rpm,
-    supplyHz: supplyHertz(machine.serviceVolts, motor?.plate.hz, machine.serviceHz),
-  }
-  speeds.set(speed, made)
-  return made
 }
 
 interface Legs {
@@ -197,7 +156,7 @@ class VisitContext implements Context {
     this.#legs = {
       values,
       read: values.flatMap((a, i) => (a === undefined ? [] : [{ name: legPositions[i] ?? '', amps: a }])),
-      three: this.machine.phases === 3 ? three(values) : null,
+      three: this.machine.phases === 3 ? allThree(values) : null,
     }
     return this.#legs
   }
@@ -208,7 +167,7 @@ class VisitContext implements Context {
     const read = named(linePositions, values)
     this.#lines = {
       read: read.length > 0 ? read : named(neutralPositions, this.#valuesOf('volts_ln', neutralPositions)),
-      three: this.machine.phases === 3 ? three(values) : null,
+      three: this.machine.phases === 3 ? allThree(values) : null,
     }
     return this.#lines
   }
@@ -307,26 +266,6 @@ class VisitContext implements Context {
     return wanted.some((q) => codes.has(q))
   }
   answer = (id: string): string | undefined => this.visit.answers?.[id]
-}
-
-const circuits = new WeakMap<
-  object,
-  { readonly volts: number; readonly hz: number; readonly is: PlateCircuit | null }
->()
-
-/** The equivalent circuit of a motor, estimated once from its nameplate. */
-function circuitOf(
-  motor: JudgeInput['motor'],
-  allowed: AllowedCurrent | null,
-  phases: 1 | 3,
-  hz: number,
-): PlateCircuit | null {
-  if (phases !== 3 || !motor || allowed?.motorAmps == null) return null
-  const known = circuits.get(motor)
-  if (known && known.volts === allowed.columnVolts && known.hz === hz) return known.is
-  const is = circuitOfPlate(motor.plate, { volts: allowed.columnVolts, amps: allowed.motorAmps }, hz)
-  circuits.set(motor, { volts: allowed.columnVolts, hz, is })
-  return is
 }
 
 /** Work out the context of a visit. @throws RangeError when the service volts are not above zero */

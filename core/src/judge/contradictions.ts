@@ -1,7 +1,7 @@
 import { lostLineByVolts } from '../electrical/index.ts'
 import { closesTriangle } from '../machine/index.ts'
 import { supplyHertz } from '../plate/index.ts'
-import { linePositions, mean, show, type QuantityCode, type Reading, type ThreePhase } from '../quantity/index.ts'
+import { linePositions, mean, type QuantityCode, type Reading, show, three } from '../quantity/index.ts'
 import type { JudgeInput } from './input.ts'
 
 /** Readings of one visit that cannot all be true: none of them counts as a pass until they are read again. */
@@ -34,7 +34,7 @@ const triangle =
   (_input, of) => {
     const own = linePositions.map((p) => of(quantity).find((r) => r.position === p))
     if (own.some((r) => r === undefined || r.how === 'over-range')) return null
-    const volts = own.map((r) => r?.value ?? 0) as unknown as ThreePhase
+    const volts = three(own.map((r) => r?.value ?? 0))
     // A lost line leaves readings that close nothing, and they are true.
     if (Math.max(...volts) === 0 || closesTriangle(volts) || lostLineByVolts(volts) !== null) return null
     return {

@@ -1,18 +1,19 @@
-import { mean, show, type QuantityCode } from '../quantity/index.ts'
+import { mean, show } from '../quantity/index.ts'
 import type { Drift, Visit, Usual } from '../trend/index.ts'
 import { bounds } from './rules/amps/over-amp.ts'
 import { rules } from './rules/register.ts'
 import { completeness, type Completeness } from './completeness.ts'
-import { keyOf, partsOf, type Condition } from './conditions/condition.ts'
+import { partsOf, type Condition } from './conditions/condition.ts'
 import type { Fold } from './conditions/fold.ts'
-import { answersIt, workAnswers } from './conditions/work-answers.ts'
 import { contextOf, type Context } from './context.ts'
 import { closeGate, deadGate, liveGate, restoreGate, type Gate } from './gates.ts'
 import type { JudgeInput } from './input.ts'
 import { foldBefore, visitVerdicts } from './machine-state.ts'
 import { earlierThan, inOrder } from './past.ts'
-import { runRule, runRules, type Failure } from './run-rule.ts'
+import type { Failure } from './run-rule.ts'
 import { rank, worse, type Level, type Overall, type Verdict } from './verdict.ts'
+import { afresh, freshOf, type Fresh } from './fresh.ts'
+import { reportedConditions } from './reported.ts'
 
 /** What the load bar draws, in amperes. */
 export interface Rail {
@@ -55,8 +56,6 @@ export interface Judgement {
   readonly failures: readonly Failure[]
 }
 
-const fromHistory = rules.filter((check) => check.from === 'history')
-const fromRegister = rules.filter((check) => check.from === 'register')
 /** Good results that say nothing of the machine's health by themselves. */
 const notEnough = new Set([
   ...rules.filter((check) => check.informs === true || check.from !== 'visit').map((check) => check.id),
@@ -95,63 +94,6 @@ function fine(c: Context, verdicts: readonly Verdict[], whole: Completeness): st
 
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
 
-/** A verdict from the record or the whole past, with the visit at which it was worked out. */
-interface Fresh {
-  readonly verdict: Verdict
-  readonly visit: Visit
-}
-
-/** Such verdicts as conditions, unless work has answered them since. */
-function afresh(input: JudgeInput, fresh: readonly Fresh[], through: number): Condition[] {
-  return fresh
-    .filter((f) => f.verdict.level !== 'ok')
-    .filter(
-      ({ verdict: v, visit }) =>
-        !input.work.some(
-          (w) => w.at > visit.at && w.at <= through && v.positions.some((p) => answersIt(workAnswers[w.kind], v, p)),
-        ),
-    )
-    .map(({ verdict, visit }) => ({
-      key: keyOf(verdict.check, verdict.positions),
-      level: verdict.level,
-      verdict,
-      positions: verdict.positions,
-      since: verdict.since ?? visit.at,
-      seenAt: visit.at,
-      by: null,
-      visit: null,
-      retest: false,
-      until: null,
-      putOff: false,
-    }))
-}
-
-/**
- * What the record and the whole past say, each at the newest visit that read what it is about: dead tests that came after the
- * last amps do not hide behind them, and the other way around.
- */
-function freshOf(c: Context, visits: readonly Visit[], failures: Failure[]): Fresh[] {
-  const contexts = new Map<Visit, Context>([[c.visit, c]])
-  const late = inOrder(visits).reverse()
-  const at = (visit: Visit): Context => {
-    const known = contexts.get(visit)
-    if (known) return known
-    const made = contextOf({ ...c.input, visit: visit, history: visits.filter((s) => s.id !== visit.id) })
-    contexts.set(visit, made)
-    return made
-  }
-  const newestThatRead = (quantities: readonly QuantityCode[]): Visit | undefined =>
-    late.find((s) => s.readings.some((r) => quantities.includes(r.quantity)))
-  const ofRecord = runRules(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.visit }))
-  const ofPast = fromHistory.flatMap((check) => {
-    const visit = newestThatRead(check.of ?? amps)
-    return visit ? runRule(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
-  })
-  return [...ofRecord, ...ofPast]
-}
-
-const amps: readonly QuantityCode[] = ['amps']
-
 /** Closed by a person since, and not opened again. A closing of what is worked out afresh holds until the figures change. */
 function closedByPerson(input: JudgeInput, condition: Condition, through: number): boolean {
   const own = (input.closings ?? []).filter(
@@ -160,38 +102,6 @@ function closedByPerson(input: JudgeInput, condition: Condition, through: number
   const last = own.reduce<(typeof own)[number] | null>((a, b) => (a === null || b.at >= a.at ? b : a), null)
   // Explaining a change of the amps begins a baseline of its own; what is told after it is another change.
   return condition.verdict.check !== 'change' && last?.kind === 'closed' && last.at >= condition.since
-}
-
-function reportedConditions(input: JudgeInput, through: number): Condition[] {
-  return (input.reported ?? [])
-    .filter((r) => r.at <= through)
-    .map((r) => ({
-      key: `finding@${r.id}`,
-      level: r.level,
-      verdict: {
-        check: 'finding',
-        level: r.level,
-        about: 'Finding',
-        subject: 'visit',
-        positions: [r.id],
-        settles: false,
-        ofVisit: false,
-        value: null,
-        limit: null,
-        basis: [{ kind: 'common practice', text: 'observed and reported', sure: 'common practice' }],
-        because: r.text,
-        next: 'Decide how to handle it, then close it with what was done.',
-        confidence: 'full',
-      },
-      positions: [r.id],
-      since: r.at,
-      seenAt: r.at,
-      by: r.by,
-      visit: null,
-      retest: false,
-      until: r.until,
-      putOff: r.putOff,
-    }))
 }
 
 interface Made {

@@ -1,4 +1,4 @@
-import { requireMagnitude, requirePositive, type ThreePhase } from '../quantity/index.ts'
+import { requireMagnitude, requirePositive, three, type ThreePhase } from '../quantity/index.ts'
 import type { MotorCircuit } from './circuit.ts'
 import type { MotorSupply } from './operate.ts'
 
@@ -48,7 +48,7 @@ export function staged(
   switch (stage.kind) {
     case 'contactor': {
       stage.ohms.forEach((r) => requireMagnitude('ohms', r))
-      const drop = stage.ohms.map((r, k) => r * (amps[k] ?? 0)) as unknown as ThreePhase
+      const drop = three(stage.ohms.map((r, k) => r * (amps[k] ?? 0)))
       const lost = (a: number, b: number) => across * (a + b)
       const volts: ThreePhase = [
         Math.max(1, ab - lost(drop[0], drop[1])),

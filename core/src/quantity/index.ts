@@ -20,6 +20,6 @@ export {
   type Reading,
   type ReadingHow,
 } from './quantities.ts'
-export { mean, requireMagnitude, requirePositive, type ThreePhase } from './three-phase.ts'
+export { allThree, mean, requireMagnitude, requirePositive, three, type ThreePhase } from './three-phase.ts'
 export { convert, findUnit, units, type Dimension, type Unit } from './units.ts'
 export { amount, shownUnit, unitIn, usUnits, writtenUnit, type ShownUnits } from './shown.ts'

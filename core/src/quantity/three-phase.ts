@@ -1,6 +1,19 @@
 /** Three readings of one quantity, in the order L1, L2, L3 (or L1-L2, L2-L3, L3-L1). */
 export type ThreePhase = readonly [number, number, number]
 
+/** A list of three as the three it is. @throws RangeError when it holds more or fewer */
+export function three<T>(list: readonly T[]): readonly [T, T, T] {
+  const [a, b, c, ...more] = list
+  if (list.length < 3 || more.length > 0) throw new RangeError('three values are needed')
+  return [a as T, b as T, c as T]
+}
+
+/** Three values that were all read; null where one is missing. */
+export function allThree(list: readonly (number | undefined)[]): ThreePhase | null {
+  const [a, b, c] = list
+  return a !== undefined && b !== undefined && c !== undefined ? [a, b, c] : null
+}
+
 /**
  * Throws unless the value is a finite number that is not below zero.
  * @throws RangeError naming the argument

@@ -3,7 +3,8 @@ import type { Response, Router } from 'express'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { recordCsv, recordOf } from './record.ts'
-import { recordPdf, reportPdf } from './report.ts'
+import { recordPdf } from './record-pdf.ts'
+import { reportPdf } from './report.ts'
 
 const sent = (res: Response, type: string, name: string, body: Buffer | string): undefined => {
   res

@@ -1,11 +1,8 @@
 import { speaking, type MachinePage } from '@motor-round/contract'
 import type { CalcMachine } from '@motor-round/core/calc'
 import { allowedCurrent, supplyHertz } from '@motor-round/core/plate'
-import { legPositions, linePositions, type ThreePhase } from '@motor-round/core/quantity'
+import { allThree, legPositions, linePositions } from '@motor-round/core/quantity'
 import { valuesAt } from '@motor-round/core/trend'
-
-const three = (v: readonly (number | undefined)[]): ThreePhase | null =>
-  v.every((x) => x !== undefined) ? (v as unknown as ThreePhase) : null
 
 /** What the calculators take from a machine: plate, column in use, and what was read last. */
 export function calcMachine(page: MachinePage): CalcMachine {
@@ -20,7 +17,7 @@ export function calcMachine(page: MachinePage): CalcMachine {
     plate,
     columnVolts: allowed?.columnVolts ?? null,
     plateAmps: allowed?.amps ?? null,
-    lineVolts: visit ? three(valuesAt(visit.readings, 'volts_ll', linePositions)) : null,
-    lineAmps: visit ? three(valuesAt(visit.readings, 'amps', legPositions)) : null,
+    lineVolts: visit ? allThree(valuesAt(visit.readings, 'volts_ll', linePositions)) : null,
+    lineAmps: visit ? allThree(valuesAt(visit.readings, 'amps', legPositions)) : null,
   }
 }

@@ -13,11 +13,11 @@ export const asked = (f: SlotField, draft: PartDraft): boolean => f.when === und
 /** A part as it is typed. */
 export function draftOfPart(slot: PartSlot, part: PartRecord['part'] | null, unit: LengthUnit): PartDraft {
   if (!part) return slotDefaults[slot]
-  const spec = part.spec as unknown as Readonly<Record<string, unknown>>
+  const spec = new Map<string, unknown>(Object.entries(part.spec))
   return Object.fromEntries([
     ['measured', 'pitch'],
     ...slotFields[slot].map((f) => {
-      const v = spec[f.key]
+      const v = spec.get(f.key)
       const text =
         f.kind === 'length' && typeof v === 'number'
           ? lengthFigure(v, unit)

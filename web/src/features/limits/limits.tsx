@@ -85,7 +85,7 @@ function Effect({ draft }: { draft: Policies }) {
           {changed.length} of {machines} machines {changed.length === 1 ? 'changes' : 'change'} level.
         </b>
       </p>
-      <ul className="rows">
+      <ul className="rows effect">
         {changed.slice(0, 12).map((c) => (
           <li key={c.machineId}>
             <b className="condensed">

@@ -208,7 +208,7 @@ export function AmpsChart(props: Props) {
     },
   }
   return (
-    <div style={{ height: 290, position: 'relative' }}>
+    <div className="amps-chart" style={{ height: 290, position: 'relative' }}>
       <Line
         key={theme}
         aria-label={`Amps over time, ${history.points.length} visits`}

@@ -41,7 +41,7 @@ export function SpeedChangeLine({
 }) {
   const p = way.option.prediction
   return (
-    <p className="trail calc-line">
+    <p className="ruled calc-line">
       <Link to={`/speed-change?machine=${machineId}`}>Speed change</Link>:{' '}
       {changeWords(way.option.change, way.turns, unit).toLowerCase()}: <b>{show.amps(p.amps)} A</b> ({show.amps(p.low)}{' '}
       to {show.amps(p.high)}), {Math.round(p.fanRpm)} rpm, {show.signed((p.airShare - 1) * 100, 0)} % air.

@@ -52,7 +52,7 @@ function PlannedChange({
     )
   }
   return (
-    <div className="stack trail speed-change">
+    <div className="stack ruled speed-change">
       <p>
         <b>{changeWords(speedChange.change, null, unit)}</b>
         {p.newBelt ? `, belt ${p.newBelt.section}${p.newBelt.number}` : ''}

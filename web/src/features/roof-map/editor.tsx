@@ -25,8 +25,10 @@ const things: readonly (readonly [Thing, string])[] = [
 
 /** Where a pointer is, in metres of the plan. */
 function spotAt(e: PointerEvent<SVGElement>): Spot | null {
-  const svg = e.currentTarget.ownerSVGElement ?? (e.currentTarget as unknown as SVGSVGElement)
-  const matrix = svg.getScreenCTM()
+  // The drawing itself has no owner.
+  const own = e.currentTarget
+  const svg = own.ownerSVGElement ?? (own instanceof SVGSVGElement ? own : null)
+  const matrix = svg?.getScreenCTM()
   if (!matrix) return null
   const p = new DOMPoint(e.clientX, e.clientY).matrixTransform(matrix.inverse())
   return { x: p.x, y: p.y }

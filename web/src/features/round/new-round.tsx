@@ -1,6 +1,5 @@
-import type { DueMachine } from '@motor-round/contract'
 import dayjs from 'dayjs'
-import { AutoComplete, Button, Checkbox, Input, Select } from 'antd'
+import { Button, Input, Select } from 'antd'
 import { useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { v7 as uuid } from 'uuid'
@@ -13,133 +12,12 @@ import { useMay } from '../../app/shell/index.ts'
 import { DayInput } from '../../parts/day-input/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
-import { LevelMark } from '../../parts/level-mark/index.ts'
-import { tagOf } from './words.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { DueList } from './due-list.tsx'
+import { People, type Person } from './round-people.tsx'
 import './round.css'
 
-interface Person {
-  readonly id: string
-  readonly name: string
-  readonly from: string
-  readonly to: string
-}
-
 const dayAfter = (now: number) => dayjs(now).add(1, 'day').format('YYYY-MM-DD')
-
-/** Machines with what is due by a day: each task with its reason, to be taken or left. */
-function DueList({
-  list,
-  until,
-  taken,
-  toggle,
-}: {
-  list: readonly DueMachine[]
-  until: number
-  taken: ReadonlyMap<string, readonly string[]>
-  toggle: (machineId: string, tasks: readonly string[]) => void
-}) {
-  return (
-    <ul className="rows due-list">
-      {list.map((m) => {
-        const due = m.tasks.filter((t) => Date.parse(t.dueAt) <= until)
-        const own = taken.get(m.machineId) ?? []
-        return (
-          <li key={m.machineId}>
-            <Checkbox
-              checked={own.length > 0}
-              onChange={(e) =>
-                toggle(
-                  m.machineId,
-                  e.target.checked ? (due.length > 0 ? due : m.tasks.slice(0, 1)).map((t) => t.task) : [],
-                )
-              }
-            >
-              <b>{tagOf(m)}</b> <LevelMark level={m.level ?? 'not judged'} />
-              <span className="quiet"> {m.areaName}</span>
-            </Checkbox>
-            {own.length > 0 || due.length > 0 ? (
-              <ul>
-                {m.tasks
-                  .filter((t) => due.includes(t) || own.includes(t.task))
-                  .map((t) => (
-                    <li key={t.task}>
-                      <Checkbox
-                        checked={own.includes(t.task)}
-                        onChange={(e) =>
-                          toggle(m.machineId, e.target.checked ? [...own, t.task] : own.filter((x) => x !== t.task))
-                        }
-                      >
-                        {t.title}, {t.minutes} min{t.locksOut ? ', locked out' : ''}
-                      </Checkbox>
-                      <span className="quiet due-why">{t.why}</span>
-                    </li>
-                  ))}
-              </ul>
-            ) : (
-              <p className="quiet due-later">
-                None before {shortDay(m.tasks[0]?.dueAt ?? '', until)}: {m.tasks[0]?.title}
-              </p>
-            )}
-          </li>
-        )
-      })}
-    </ul>
-  )
-}
-
-function People({
-  list,
-  set,
-  failure,
-}: {
-  list: readonly Person[]
-  set: (l: Person[]) => void
-  failure: Failure | undefined
-}) {
-  const names = (api.usePeopleQuery({}).data ?? []).filter((p) => p.disabledAt === null)
-  const change = (i: number, part: Partial<Person>) => set(list.map((p, k) => (k === i ? { ...p, ...part } : p)))
-  return (
-    <div className="stack">
-      {list.map((p, i) => (
-        <div key={p.id} className="row">
-          <FormField label={`Person ${i + 1}`} error={fieldMessage(failure, `people.${i}.name`)}>
-            <AutoComplete
-              aria-label={`Person ${i + 1}`}
-              style={{ width: 170 }}
-              value={p.name}
-              options={names.map((n) => ({ value: n.name }))}
-              onChange={(name: string) => change(i, { name, id: names.find((n) => n.name === name)?.id ?? p.id })}
-            />
-          </FormField>
-          <FormField label="From" error={minuteOf(p.from) === null ? 'a time such as 7:00' : undefined}>
-            <Input
-              aria-label={`Person ${i + 1}, from`}
-              style={{ width: 84 }}
-              value={p.from}
-              onChange={(e) => change(i, { from: e.target.value })}
-            />
-          </FormField>
-          <FormField
-            label="To"
-            error={minuteOf(p.to) === null ? 'a time such as 15:30' : fieldMessage(failure, `people.${i}.to`)}
-          >
-            <Input
-              aria-label={`Person ${i + 1}, to`}
-              style={{ width: 84 }}
-              value={p.to}
-              onChange={(e) => change(i, { to: e.target.value })}
-            />
-          </FormField>
-          {list.length > 1 ? <Button onClick={() => set(list.filter((_, k) => k !== i))}>Remove</Button> : null}
-        </div>
-      ))}
-      {list.length < 6 ? (
-        <Button onClick={() => set([...list, { id: uuid(), name: '', from: '7:00', to: '15:00' }])}>Add person</Button>
-      ) : null}
-    </div>
-  )
-}
 
 const recurrences = [
   ['', 'Once'],

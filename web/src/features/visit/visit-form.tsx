@@ -1,6 +1,6 @@
 import type { ShownUnits } from '@motor-round/core/quantity'
-import { coreVisit, type MachinePage, type VisitRecord } from '@motor-round/contract'
-import { checksOf, contextOf, gatesFor, judge, phasesFor, type PhaseId, type ScopeId } from '@motor-round/core/judge'
+import type { MachinePage, VisitRecord } from '@motor-round/contract'
+import { contextOf, gatesFor, phasesFor, type PhaseId, type ScopeId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import type { GatePass, VisitState } from '@motor-round/core/trend'
 import { Button } from 'antd'
@@ -13,25 +13,25 @@ import { TroubleNote } from '../../parts/fields/index.ts'
 import { SafePart } from '../../parts/safe-part/index.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { useJudging } from '../../app/judging.ts'
-import { cellsOf, factsOf, isBad, type Cell } from './cells.ts'
+import { factsOf } from './cells.ts'
 import { CheckCard } from './check-card.tsx'
 import { CheckNav } from './check-nav.tsx'
+import { CheckTimers } from './check-timers.tsx'
 import { GateNote } from './gate-note.tsx'
-import { slipAt } from './guard.ts'
+import { gatesHere } from './gates-here.ts'
 import { Head } from './head.tsx'
-import { InsulationClock } from './insulation-clock.tsx'
 import { JudgePart } from './judge-part.tsx'
-import { asTyped, MeterPanel } from './meter/meter-panel.tsx'
-import { useMeter, valueOf, type MeterValue } from './meter/use-meter.ts'
-import { gateBefore, PhaseNav } from './phase-nav.tsx'
+import { MeterPanel } from './meter/meter-panel.tsx'
+import { PhaseNav } from './phase-nav.tsx'
 import { ScopeChoice } from './scope-choice.tsx'
 import { StateForm } from './state-form.tsx'
 import { startOf } from './start-of.ts'
-import { useDraft, type Draft } from './use-draft.ts'
+import { useDraft } from './use-draft.ts'
+import { useEntry } from './use-entry.ts'
 import { useSaveVisit } from './use-save.ts'
 import { useVisit } from './use-visit.ts'
-import { firstOf, stateStep, stepFrom, stepsOf, type Step } from './walk.ts'
-import { WaitClock } from './wait-clock.tsx'
+import { useWarmJudge } from './use-warm-judge.ts'
+import { firstOf, stateStep, stepsOf, type Step } from './walk.ts'
 import './visit.css'
 
 /** The visit page: its phases, the gates between them, the checks in each, and what they say. Digits and Enter carry it. */
@@ -60,15 +60,7 @@ export function VisitForm({
     const planned = stepsOf(facts, draft.scope, phasesFor(draft.scope, { readings: [], answers: {} }))
     return firstOf(planned, draft.scope === 'running' ? 'live' : 'look')
   })
-  const [at, setAt] = useState(0)
-  // Counts the times the cursor was called to a cell, so that it comes even when it is the same one.
-  const [called, setCalled] = useState(0)
-  const due = useCallback((i: number) => {
-    setAt(i)
-    setCalled((n) => n + 1)
-  }, [])
   const [meterOpen, setMeterOpen] = useState(false)
-  const [asking, setAsking] = useState<ReturnType<typeof slipAt>>(null)
   const mayAct = useMay('mechanic')
   const person = api.useSessionQuery({}).data?.person
   const judging = useJudging(page)
@@ -85,125 +77,38 @@ export function VisitForm({
   const walked = useMemo(() => phasesFor(draft.scope, { readings, answers }), [draft.scope, readings, answers])
   const holding = useMemo(() => gatesFor(draft.scope, { readings, answers }), [draft.scope, readings, answers])
   const steps = useMemo(() => stepsOf(facts, draft.scope, walked), [facts, draft.scope, walked])
-  // The first judgement on a cold phone takes ten times the later ones: it is made on an earlier visit, before a key falls.
-  const opened = useRef(page)
-  useEffect(() => {
-    if (!judging) return undefined
-    const earlier = opened.current.visits.find((s) => s.readings.length > 3)
-    if (!earlier) return undefined
-    const warm = setTimeout(() => {
-      for (let i = 0; i < 5; i++) judge(judging(coreVisit(earlier)))
-    }, 100)
-    return () => clearTimeout(warm)
-  }, [judging])
+  useWarmJudge(page, judging)
   const plateAmps =
     allowedCurrent(motor?.plate ?? null, machine.unitPlate, machine.serviceVolts, motor?.connectionVolts ?? undefined)
       ?.amps ?? null
-  const guard = (cell: Pick<Cell, 'quantity' | 'position'>) =>
-    slipAt(
-      cell,
-      readings,
-      page.visits.filter((s) => s.id !== old?.id),
-      { amps: plateAmps, volts: machine.serviceVolts },
-      draft.meant,
-    )
-
-  const checks = checksOf(facts, draft.scope, step.phase)
-  const check = checks.find((c) => c.id === step.check) ?? null
-  const cells = check ? cellsOf(check.groups(facts), units) : []
-  const go = useCallback((to: Step) => {
-    setAsking(null)
-    setAt(0)
-    setStep(to)
-  }, [])
   useEffect(() => {
     if (step.phase === 'judge') saveButton.current?.focus({ preventScroll: true })
   }, [step.phase])
 
-  const gateId = step.phase === 'restore' && step.check !== 'inhibit' ? 'restore' : gateBefore[step.phase]
-  const held = gateId !== undefined && holding.includes(gateId)
-  const gate = held ? (judgement?.gates.find((g) => g.id === gateId && !g.open) ?? null) : null
-  // Line-side volts come before the bump: a wrong supply is found at the last switch, not at the motor.
-  const unread =
-    step.check === 'rotation' &&
-    holding.includes('live') &&
-    judgement?.gates.some((g) => g.id === 'live' && g.steps.some((s) => s.id === 'line' && !s.met)) === true
-  const closing = holding.includes('close') ? (judgement?.gates.find((g) => g.id === 'close' && !g.open) ?? null) : null
-  const behind: Record<string, Step> = {
-    close: firstOf(steps, 'leave'),
-    dead: firstOf(steps, 'safe'),
-    restore: firstOf(steps, 'restore'),
-    live:
-      judgement?.gates.find((g) => g.id === 'restore')?.open === false
-        ? firstOf(steps, 'restore')
-        : { phase: 'restore', check: 'line-side' },
-  }
+  const { gate, unread, closing, behind } = gatesHere(judgement, holding, steps, step)
 
-  const type = (c: Cell, text: string, how?: Draft['taken'][string]) => {
-    setAsking(null)
-    change((o) => {
-      const { [c.key]: _was, ...rest } = o.taken
-      return { typed: { ...o.typed, [c.key]: text.replace(',', '.') }, taken: how ? { ...rest, [c.key]: how } : rest }
-    })
-  }
-  const answer = (id: string, value: string | null) =>
-    change((o) => {
-      const { [id]: _was, ...rest } = o.answers
-      return { answers: { ...rest, ...(value === null ? {} : { [id]: value }) } }
-    })
-  const cell = cells[at]
-  const meter = useMeter(gate ? undefined : cell, (question, value) => answer(question, value))
-  const take = (c: Cell, v: MeterValue) =>
-    type(c, asTyped(v, c), { how: v.how, ...(v.spread === undefined ? {} : { spread: v.spread }) })
-  const next = () => {
-    // With a meter at hand Next takes what it has settled on; typing always goes first.
-    const offered = cell && (draft.typed[cell.key] ?? '') === '' ? valueOf(meter.reading, cell, false) : null
-    if (cell && offered) take(cell, offered)
-    if (cell && isBad(cell, draft.typed[cell.key] ?? '')) return
-    const slip = asking || !cell ? null : guard(cell)
-    if (slip) {
-      setAsking(slip)
-      return
-    }
-    if (asking) {
-      change({ meant: [...draft.meant, asking.token] })
-      setAsking(null)
-    }
-    const after = cells.findIndex((c, i) => i > at && !c.also)
-    if (cell && after >= 0 && !cell.also) setAt(after)
-    else if (cell?.also && cells[at + 1]) setAt(at + 1)
-    else go(stepFrom(steps, step, 1))
-  }
-  const previous = () => {
-    setAsking(null)
-    if (at > 0) setAt(at - 1)
-    else go(stepFrom(steps, step, -1))
-  }
-  /** Where a text stands that is no figure, or that nobody has confirmed. */
-  const doubtful = (): { step: Step; at: number; slip: ReturnType<typeof slipAt> } | null => {
-    for (const s of steps) {
-      const own = checksOf(facts, draft.scope, s.phase).find((c) => c.id === s.check)
-      const list = own ? cellsOf(own.groups(facts), units) : []
-      for (const [i, c] of list.entries()) {
-        if (isBad(c, draft.typed[c.key] ?? '')) return { step: s, at: i, slip: null }
-        const slip = guard(c)
-        if (slip) return { step: s, at: i, slip }
-      }
-    }
-    return null
-  }
+  const entry = useEntry({
+    facts,
+    draft,
+    change,
+    units,
+    known: {
+      readings,
+      past: page.visits.filter((s) => s.id !== old?.id),
+      expected: { amps: plateAmps, volts: machine.serviceVolts },
+    },
+    steps,
+    step,
+    setStep,
+    locked: gate !== null,
+  })
+  const { at, cell, check, checks, meter, due, go } = entry
   const send = () => {
     if (closing) {
       go(firstOf(steps, 'leave'))
       return
     }
-    const doubt = doubtful()
-    if (doubt) {
-      go(doubt.step)
-      setAt(doubt.at)
-      setAsking(doubt.slip)
-      return
-    }
+    if (entry.toDoubt()) return
     saving.save(
       {
         id: draft.id,
@@ -237,7 +142,7 @@ export function VisitForm({
       cell={cell}
       connected={() => due(at)}
       take={(v) => {
-        if (cell) take(cell, v)
+        if (cell) entry.take(cell, v)
       }}
     />
   ) : null
@@ -322,52 +227,29 @@ export function VisitForm({
             judgement={judgement}
             advice={check.advice && judging ? check.advice(contextOf(judging(visit))) : null}
             at={at}
-            called={called}
+            called={entry.called}
             above={
               <>
                 {meterPanel}
-                {(policies ? (check.waits?.(facts, policies) ?? []) : []).map((wait) => (
-                  <WaitClock
-                    key={wait.id}
-                    wait={wait}
-                    startedAt={draft.waits[wait.id] ?? null}
-                    start={() => {
-                      change((o) => ({ waits: { ...o.waits, [wait.id]: Date.now() } }))
-                      due(at)
-                    }}
-                    stop={() =>
-                      change((o) => {
-                        const { [wait.id]: _done, ...rest } = o.waits
-                        return { waits: rest }
-                      })
-                    }
-                  />
-                ))}
-                {check.id === 'insulation-curve' ? (
-                  <InsulationClock
-                    typed={draft.typed}
-                    startedAt={draft.clock}
-                    volts={motor?.connectionVolts ?? judgement?.rail.columnVolts ?? machine.serviceVolts}
-                    visits={page.visits}
-                    start={() => change({ clock: Date.now() })}
-                    stop={() => change({ clock: null })}
-                    due={due}
-                  />
-                ) : null}
+                <CheckTimers
+                  check={check}
+                  page={page}
+                  draft={draft}
+                  policies={policies}
+                  volts={motor?.connectionVolts ?? judgement?.rail.columnVolts ?? machine.serviceVolts}
+                  change={change}
+                  begun={() => due(at)}
+                  due={due}
+                />
               </>
             }
-            asking={asking}
-            focus={(i) => {
-              if (i !== at) {
-                setAsking(null)
-                setAt(i)
-              }
-            }}
-            type={type}
-            answer={answer}
-            next={next}
-            previous={previous}
-            again={(c) => type(c, '')}
+            asking={entry.asking}
+            focus={entry.focus}
+            type={entry.type}
+            answer={entry.answer}
+            next={entry.next}
+            previous={entry.previous}
+            again={(c) => entry.type(c, '')}
           />
         ) : null}
       </div>

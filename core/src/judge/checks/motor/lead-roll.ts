@@ -1,15 +1,14 @@
 import { leadRoll, type LeadRoll } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
-import { rollPositions, show } from '../../../quantity/index.ts'
+import { allThree, rollPositions, show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import { cells, type CheckDefinition } from '../check-definition.ts'
 
 function square(c: Context): LeadRoll | null {
   const v = rollPositions.map((p) => c.value('roll_amps', p))
-  if (v.some((x) => x === undefined)) return null
-  const row = (i: number) => v.slice(3 * i, 3 * i + 3)
-  return [row(0), row(1), row(2)] as unknown as LeadRoll
+  const [a, b, c3] = [0, 3, 6].map((i) => allThree(v.slice(i, i + 3)))
+  return a && b && c3 ? [a, b, c3] : null
 }
 
 /** Supply or motor, by nine amps. */

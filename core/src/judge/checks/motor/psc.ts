@@ -1,6 +1,6 @@
 import { pscLeads, type PscPast } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
-import { show, wirePairs, type ThreePhase } from '../../../quantity/index.ts'
+import { show, three, wirePairs } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import { cells, choice, singlePhase, type CheckDefinition } from '../check-definition.ts'
@@ -13,7 +13,7 @@ function pastOf(c: Context): PscPast | null {
     if (s.at >= c.visit.at || s.at < (c.motor?.installedAt ?? -Infinity)) continue
     const own = wirePairs.map((p) => s.readings.find((r) => r.quantity === 'winding_ohms' && r.position === p))
     if (own.some((r) => r === undefined || r.how === 'over-range')) continue
-    const found = pscLeads(own.map((r) => r?.value ?? 0) as unknown as ThreePhase, [false, false, false])
+    const found = pscLeads(three(own.map((r) => r?.value ?? 0)), [false, false, false])
     if (found.kind === 'leads found') return { run: found.runOhms, start: found.startOhms }
   }
   return null
@@ -46,10 +46,8 @@ const pscWinding: Rule = {
         settles: false,
       })
     const leads = c.value('lead_ohms', 'leads') ?? 0
-    const pairs = given.map((r) =>
-      r.how === 'over-range' ? r.value : Math.max(0, r.value - leads),
-    ) as unknown as ThreePhase
-    const open = given.map((r) => r.how === 'over-range') as unknown as [boolean, boolean, boolean]
+    const pairs = three(given.map((r) => (r.how === 'over-range' ? r.value : Math.max(0, r.value - leads))))
+    const open = three(given.map((r) => r.how === 'over-range'))
     const shown = given.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
     const burnt = c.answer('lugs') === 'burnt'
     if (given.every((r) => r.how !== 'over-range') && Math.max(...pairs) < 0.05)

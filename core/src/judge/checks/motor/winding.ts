@@ -1,6 +1,6 @@
 import { ohmsAt, phaseOhms, windingPattern, windingUnbalance } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
-import { show, terminalPairs, terminalPositions, type ThreePhase } from '../../../quantity/index.ts'
+import { show, terminalPairs, terminalPositions, three } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import { cells, choice, threePhase, type CheckDefinition } from '../check-definition.ts'
@@ -85,10 +85,8 @@ const windingOhms: Rule = {
       })
     // The leads of the meter are part of what it shows; what they show by themselves is taken off.
     const leads = c.value('lead_ohms', 'leads') ?? 0
-    const pairs = given.map((r) =>
-      r.how === 'over-range' ? r.value : Math.max(0, r.value - leads),
-    ) as unknown as ThreePhase
-    const open = given.map((r) => r.how === 'over-range') as unknown as [boolean, boolean, boolean]
+    const pairs = three(given.map((r) => (r.how === 'over-range' ? r.value : Math.max(0, r.value - leads))))
+    const open = three(given.map((r) => r.how === 'over-range'))
     const pattern = windingPattern(pairs, open, reject.value)
     const clear = groundedLeads(c).length === 0 && c.has('ground_ohms') ? ' Nothing to ground.' : ''
     const condemned = (because: string, next: string) =>

@@ -1,15 +1,13 @@
 import { lostLineByVolts, voltageUnbalance } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
 import { closesTriangle } from '../../../machine/index.ts'
-import { legPositions, linePositions, mean, show, type ThreePhase } from '../../../quantity/index.ts'
+import { allThree, legPositions, linePositions, mean, show, type ThreePhase } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import { always, cells, type CheckDefinition } from '../check-definition.ts'
 
-const three = (c: Context, quantity: 'line_ll' | 'line_lg', positions: readonly string[]): ThreePhase | null => {
-  const v = positions.map((p) => c.value(quantity, p))
-  return v.every((x) => x !== undefined) ? (v as unknown as ThreePhase) : null
-}
+const threeAt = (c: Context, quantity: 'line_ll' | 'line_lg', positions: readonly string[]): ThreePhase | null =>
+  allThree(positions.map((p) => c.value(quantity, p)))
 
 const pairsOf = (c: Context): readonly string[] => (c.machine.phases === 3 ? linePositions : linePositions.slice(0, 1))
 
@@ -31,7 +29,7 @@ const lineSide: Rule = {
     const shown = `${read.map((r) => show.volts(r.volts)).join(', ')} V on the line side`
     const window = c.limit('volts-motor-window')
     const reference = referenceOf(c)
-    const volts = three(c, 'line_ll', linePositions)
+    const volts = threeAt(c, 'line_ll', linePositions)
     const missing = pairsOf(c).filter((p) => !read.some((r) => r.p === p))
     if (read.length > 0 && read.every((r) => r.volts === 0)) {
       const legs = c.readings('line_lg').filter((r) => r.value > 0.4 * reference * 0.5)
@@ -108,7 +106,7 @@ const lineSide: Rule = {
         confidence: 'low',
         settles: false,
       })
-    const legs = three(c, 'line_lg', legPositions)
+    const legs = threeAt(c, 'line_lg', legPositions)
     if (legs && Math.max(...legs) > 1.2 * Math.min(...legs))
       return verdict(this, {
         level: 'watch',
@@ -156,9 +154,9 @@ const branchDrop: Rule = {
   subject: 'wiring',
   from: 'visit',
   running: true,
-  applies: (c) => three(c, 'line_ll', linePositions) !== null && c.threeVolts !== null && !c.machine.hasVfd,
+  applies: (c) => threeAt(c, 'line_ll', linePositions) !== null && c.threeVolts !== null && !c.machine.hasVfd,
   judge(c) {
-    const ahead = three(c, 'line_ll', linePositions) ?? [1, 1, 1]
+    const ahead = threeAt(c, 'line_ll', linePositions) ?? [1, 1, 1]
     const at = c.threeVolts ?? [1, 1, 1]
     const lost = ahead.map((v, i) => v - (at[i] ?? v))
     const worst = lost.reduce((best, v, i) => (v > (lost[best] ?? 0) ? i : best), 0)

@@ -1,0 +1,126 @@
+import { Readable } from 'node:stream'
+import { type ImportState } from '@motor-round/contract'
+import type pg from 'pg'
+import type { Deps } from '../deps.ts'
+import { FileProblem } from './csv/rows.ts'
+import { compareOrganization } from './organization-apply.ts'
+import { readOrganization } from './organization-read.ts'
+import { Cancelled, checkReadings } from './readings-import.ts'
+import { applyRegister, readRegister, withOutcome } from './register-import.ts'
+import { createDocumentStaging, dropStaging, stagingTable } from './staging.ts'
+import { Errors, saveImport } from './state.ts'
+
+const largestDocument = 256 * 1024 * 1024
+
+async function readText(source: Readable): Promise<string> {
+  const parts: Buffer[] = []
+  let size = 0
+  for await (const part of source) {
+    const buffer = Buffer.from(part as Buffer)
+    size += buffer.length
+    if (size > largestDocument)
+      throw new FileProblem(1, '', 'An organization file can be 256 MB at most; import readings as CSV.')
+    parts.push(buffer)
+  }
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(parts))
+  } catch {
+    throw new FileProblem(1, '', 'The file is not UTF-8 text.')
+  }
+}
+
+const settle = (state: ImportState, errors: Errors): ImportState => ({
+  ...state,
+  status: errors.count > 0 ? 'refused' : 'ready',
+  errorCount: errors.count,
+  errors: errors.list,
+  message: errors.count > 0 ? 'Nothing was imported. Correct these places and import the file again.' : '',
+})
+
+async function stage(client: pg.ClientBase, id: string, documents: readonly [number, string][]): Promise<void> {
+  await createDocumentStaging(client, id)
+  for (let i = 0; i < documents.length; i += 500) {
+    const part = documents.slice(i, i + 500)
+    await client.query(`insert into ${stagingTable(id)} select * from unnest($1::int[], $2::jsonb[])`, [
+      part.map((d) => d[0]),
+      part.map((d) => d[1]),
+    ])
+  }
+}
+
+export async function check(
+  deps: Deps,
+  client: pg.ClientBase,
+  source: Readable,
+  start: ImportState,
+  zone: string | null,
+): Promise<ImportState> {
+  if (start.kind === 'readings') return checkReadings(deps, client, source, start, zone)
+  const errors = new Errors()
+  if (start.kind === 'register') {
+    let bytes = 0
+    const rows = await readRegister(source, zone, errors, (n) => (bytes = n))
+    if (errors.count > 0) return settle({ ...start, bytes }, errors)
+    await stage(
+      client,
+      start.id,
+      rows.map(({ line, ...document }) => [line, JSON.stringify(document)]),
+    )
+    const outcome = await applyRegister(deps.db, rows, '', deps.now(), true)
+    const siteCount = new Set(rows.map((r) => r.row.site.toLowerCase())).size
+    return settle(
+      withOutcome({ ...start, bytes, rows: rows.length, machines: rows.length, sites: siteCount }, outcome),
+      errors,
+    )
+  }
+  const text = await readText(source)
+  const file = readOrganization(text, errors)
+  if (!file) return settle({ ...start, bytes: text.length }, errors)
+  await stage(client, start.id, [[1, JSON.stringify(file)]])
+  return settle({ ...start, bytes: text.length, ...(await compareOrganization(deps.db, file)) }, errors)
+}
+
+export async function receive(
+  deps: Deps,
+  source: Readable,
+  start: ImportState,
+  zone: string | null,
+): Promise<ImportState> {
+  const client = await deps.pool.connect()
+  let broken = false
+  try {
+    await saveImport(deps.db, start)
+    await dropStaging(client, start.id)
+    let state: ImportState
+    try {
+      state = await check(deps, client, source, start, zone)
+    } catch (e) {
+      if (e instanceof Cancelled) state = { ...start, status: 'cancelled', message: 'Canceled; nothing was imported.' }
+      else if (e instanceof FileProblem) {
+        const errors = new Errors()
+        errors.add(e.line, e.column, e.message)
+        state = settle(start, errors)
+      } else if (e instanceof RangeError) {
+        const errors = new Errors()
+        errors.add(1, '', e.message)
+        state = settle(start, errors)
+      } else {
+        broken = true
+        await saveImport(deps.db, {
+          ...start,
+          status: 'failed',
+          message: 'The upload was cut off; nothing was imported.',
+        })
+        throw e
+      }
+    }
+    if (state.status !== 'ready') await dropStaging(client, start.id)
+    // What is left of the request body is read and dropped, so that the answer reaches the sender.
+    source.resume()
+    await saveImport(deps.db, state)
+    return state
+  } finally {
+    client.release(broken)
+    if (broken) await dropStaging(deps.pool, start.id)
+  }
+}
