@@ -1,14 +1,25 @@
 import { fileURLToPath } from 'node:url'
 import { defineConfig } from 'vitest/config'
+import { BaseSequencer, type TestSpecification } from 'vitest/node'
 
 // Made by the build alone.
 const builtIn = {
   'virtual:pwa-register': fileURLToPath(new URL('web/src/test/pwa-register.test-help.ts', import.meta.url)),
 }
 
+/** The usual order, but first the one file that takes as long as dozens of others: nobody waits for it at the end. */
+class LongestFirst extends BaseSequencer {
+  override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
+    const sorted = await super.sort(files)
+    const long = (f: TestSpecification) => f.moduleId.includes('sync-kills')
+    return [...sorted.filter(long), ...sorted.filter((f) => !long(f))]
+  }
+}
+
 export default defineConfig({
   test: {
     maxWorkers: 2,
+    sequence: { sequencer: LongestFirst },
     projects: [
       {
         oxc: { jsx: { runtime: 'automatic' } },

@@ -69,7 +69,7 @@ export const roundEndpoints = {
   }),
   moveStep: at('moveStep', 'post', '/rounds/{id}/move', {
     role: 'lead',
-    summary: 'Move a visit; the route is repaired and the cost is told',
+    summary: 'Move a visit; the route is repaired and its cost is shown',
     params: byId,
     body: roundMove,
     response: roundMoved,

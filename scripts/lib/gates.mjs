@@ -1,4 +1,5 @@
 // What `npm test` and `npm run check` hold the code against, apart from its tests.
+import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import { root } from './paths.mjs'
 import { run } from './run.mjs'
@@ -15,6 +16,17 @@ async function gate(name, command, args, refuse = () => null) {
   if (wrong) process.stdout.write(`${done.out.trim()}\n${wrong}\n`)
   return wrong ? { passed: 0, failed: 1 } : { passed: 1, failed: 0 }
 }
+
+/** What differs from the last commit and is still there. */
+export async function changed() {
+  const of = async (...args) => (await run('git', args, { cwd: root })).out.split('\n').filter(Boolean)
+  const files = [
+    ...(await of('diff', '--name-only', 'HEAD')),
+    ...(await of('ls-files', '--others', '--exclude-standard')),
+  ]
+  return files.filter((f) => existsSync(join(root, f)))
+}
+export const isCode = (file) => /\.(ts|tsx|mjs|cjs|js)$/.test(file)
 
 /** @param files to look at; all unless some are given */
 export const format = (files = ['.']) =>

@@ -76,13 +76,13 @@ describe('what is due, and why', () => {
     const waits = of(30, { past: [fine(0)], waiting: [{ at: at(10), what: 'half a turn of the sheave' }] })
     expect(day(waits, 'amps')).toBe(40)
     const substitute = of(30, { past: [fine(0)], substitute: { at: at(5), what: 'The motor' } })
-    expect(task(substitute, 'amps')?.why).toContain('The motor is a substitute since Jan 10')
+    expect(task(substitute, 'amps')?.why).toContain('The motor has been a substitute since Jan 10')
   })
   it('is pulled forward by a finding that is open, and by one that was put off, to its day', () => {
     const found = (reviewAt: number | null) =>
       of(30, { past: [fine(0)], findings: [{ at: at(10), what: 'No belt guard', reviewAt }] })
     expect(day(found(null), 'amps')).toBe(40)
-    expect(task(found(null), 'amps')?.why).toContain('“No belt guard” is open since Jan 15')
+    expect(task(found(null), 'amps')?.why).toContain('“No belt guard” has been open since Jan 15')
     expect(day(found(at(60)), 'amps')).toBe(60)
     expect(task(found(at(60)), 'amps')?.why).toContain('“No belt guard” is to be looked at on')
     expect(day(found(at(200)), 'amps')).toBe(92)

@@ -36,7 +36,7 @@ export function moveStep(p: RouteProblem, route: Route, move: Move): Repaired {
   const k = p.walkers.findIndex((w) => w.id === move.walker)
   const step = p.steps[i]
   if (!step) throw new RangeError('visit is not in this round')
-  if (k < 0) throw new RangeError('walker is not on this round')
+  if (k < 0) throw new RangeError('that person is not on this round')
   const clock = clockwork(p)
   const index = new Map(p.steps.map((v, n) => [v.id, n]))
   const was = p.walkers.map((w) =>
@@ -61,7 +61,7 @@ export function moveStep(p: RouteProblem, route: Route, move: Move): Repaired {
       if (keep > position) continue
       // Not even with nothing behind it: what lies before it gives way too.
       const ahead = draft[k]?.splice(0, position) ?? []
-      if (!clock.of(draft).feasible) throw new RangeError('visit cannot stand there')
+      if (!clock.of(draft).feasible) throw new RangeError('visit cannot go there')
       insertAll(p, clock, draft, inOrder(p, [...ahead, ...out]), undefined, (w, at) => w === k && at === 0)
       return told(p, route, draft)
     }
@@ -70,7 +70,7 @@ export function moveStep(p: RouteProblem, route: Route, move: Move): Repaired {
     insertAll(p, clock, draft, inOrder(p, [...out, ...open]), undefined, (w, at) => w === k && at <= position)
     return told(p, route, draft)
   }
-  throw new RangeError('visit cannot stand there')
+  throw new RangeError('visit cannot go there')
 }
 
 function told(p: RouteProblem, before: Route, draft: number[][]): Repaired {

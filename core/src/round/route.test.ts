@@ -265,7 +265,7 @@ describe('a step moved by hand', () => {
   })
   it('is refused where it cannot stand at all', () => {
     const p = small([step('a', 1, { windows: [{ from: 100, to: 120 }] }), step('b', 2)])
-    expect(() => moveStep(p, routed(p), { step: 'a', walker: 'a', position: 0 })).toThrow('cannot stand there')
+    expect(() => moveStep(p, routed(p), { step: 'a', walker: 'a', position: 0 })).toThrow('cannot go there')
     expect(() => moveStep(p, routed(p), { step: 'b', walker: 'x', position: 0 })).toThrow('not on this round')
   })
 })

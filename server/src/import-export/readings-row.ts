@@ -154,7 +154,7 @@ export class ReadingsRows {
     }
     if (!this.machine) {
       const empty = (['site', 'unit', 'machine'] as const).find((_, i) => this.cell(row, i).trim() === '')
-      const told = empty ? 'is empty' : `no machine ${unit.trim()} / ${tag.trim()} at ${site.trim()} in the register`
+      const told = empty ? 'is empty' : `no machine ${unit.trim()} / ${tag.trim()} at ${site.trim()} on record`
       this.errors.add(line, empty ?? 'machine', told)
     }
     return this.machine

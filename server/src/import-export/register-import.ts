@@ -63,8 +63,7 @@ export async function readRegister(
   for (const { line, row } of out) {
     const key = machineKey(row.site, row.unit, row.machine.tag)
     const first = seen.get(key)
-    if (first !== undefined)
-      errors.add(line, 'machine', `${row.unit} / ${row.machine.tag} is already on line ${first} already`)
+    if (first !== undefined) errors.add(line, 'machine', `${row.unit} / ${row.machine.tag} is already on line ${first}`)
     else seen.set(key, line)
     const site = zones.get(row.site.toLowerCase())
     if (!site) zones.set(row.site.toLowerCase(), { zone: row.zone, line })
@@ -157,7 +156,7 @@ export async function applyRegister(
         await record(tx, {
           by,
           at: now,
-          what: 'unit changed by a register file',
+          what: 'unit changed by a machine list file',
           entity: 'unit',
           entityId: unit.id,
           after: { areaId, kind: unit.kind, modelLine: unit.modelLine },
@@ -221,7 +220,7 @@ export async function applyRegister(
         await record(tx, {
           by,
           at: now,
-          what: 'plate corrected by a register file',
+          what: 'plate corrected by a machine list file',
           entity: 'motor',
           entityId: motor.id,
           before: motor.spec,
@@ -242,7 +241,7 @@ export async function applyRegister(
     await record(tx, {
       by,
       at: now,
-      what: kept ? 'machine changed by a register file' : 'machine added by a register file',
+      what: kept ? 'machine changed by a machine list file' : 'machine added by a machine list file',
       entity: 'machine',
       entityId: machineId,
       before: kept ? { ...kept, motor: motor?.spec ?? null } : {},

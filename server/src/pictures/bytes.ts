@@ -9,6 +9,6 @@ const marks = {
 /** The bytes of a picture that was sent. @throws a field problem when they are not of the kind they are said to be */
 export function bytesOf(sent: { readonly type: keyof typeof marks; readonly bytes: string }): Buffer {
   const bytes = Buffer.from(sent.bytes, 'base64')
-  if (!marks[sent.type].every((b, i) => bytes[i] === b)) throw fieldProblem('bytes', `is no ${sent.type}`)
+  if (!marks[sent.type].every((b, i) => bytes[i] === b)) throw fieldProblem('bytes', `is not ${sent.type}`)
   return bytes
 }

@@ -48,7 +48,7 @@ describe('the plan of a roof', () => {
     expect([...(got.body as Buffer)]).toEqual([0xff, 0xd8, 0xff, 0xe0, 5])
     const png = await hand.post(at, { ...sent, id: randomUUID(), type: 'image/png' })
     expect(png.status).toBe(422)
-    expect((png.body as { errors: object[] }).errors).toMatchObject([{ path: 'bytes', message: 'is no image/png' }])
+    expect((png.body as { errors: object[] }).errors).toMatchObject([{ path: 'bytes', message: 'is not image/png' }])
     expect((await hand.post(`/areas/${randomUUID()}/pictures`, sent)).status).toBe(404)
     expect((await viewer.post(at, { ...sent, id: randomUUID() })).status).toBe(403)
     expect((await viewer.get(`/map-pictures/${randomUUID()}`)).status).toBe(404)

@@ -61,20 +61,20 @@ export const ampsTask: TaskKind = {
         ...drifting(f, next),
         ...f.waiting.map((w) => ({
           at: inDays(w.at, 30),
-          because: `${w.what} waits since ${show.day(w.at, f.now, f.machine.zone)}`,
+          because: `${w.what} has been waiting since ${show.day(w.at, f.now, f.machine.zone)}`,
         })),
         ...f.findings.map((x) => ({
           at: x.reviewAt ?? inDays(x.at, 30),
           because:
             x.reviewAt === null
-              ? `“${x.what}” is open since ${show.day(x.at, f.now, f.machine.zone)}`
+              ? `“${x.what}” has been open since ${show.day(x.at, f.now, f.machine.zone)}`
               : `“${x.what}” is to be looked at on ${show.day(x.reviewAt, f.now)}`,
         })),
         ...(f.substitute
           ? [
               {
                 at: inDays(f.substitute.at, 30),
-                because: `${f.substitute.what} is a substitute since ${show.day(f.substitute.at, f.now, f.machine.zone)}`,
+                because: `${f.substitute.what} has been a substitute since ${show.day(f.substitute.at, f.now, f.machine.zone)}`,
               },
             ]
           : []),

@@ -7,6 +7,7 @@ import { api } from '../api.ts'
 import { setLook } from '../look.ts'
 import type { RootState } from '../store.ts'
 import { UndoHost } from '../../parts/undo/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { SignalLine } from './signal-line.tsx'
 import './shell.css'
 
@@ -71,7 +72,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
     [dispatch],
   )
 
-  if (session.isLoading) return <p className="page">Loading …</p>
+  if (session.isLoading) return <Loading page />
   if (session.isError)
     return (
       <div className="page">
@@ -91,7 +92,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const person = session.data?.person
   if (!person) return <Navigate to={`/sign-in?to=${encodeURIComponent(location.pathname + location.search)}`} replace />
   const body = (
-    <Suspense fallback={<p className="page">Loading …</p>}>
+    <Suspense fallback={<Loading page />}>
       <Outlet />
     </Suspense>
   )

@@ -14,6 +14,7 @@ import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
 const airWords: Readonly<Record<AirMover['air'], string>> = {
@@ -107,7 +108,7 @@ export function AreaAirScreen() {
         <FailureNote failure={query.error as Failure} kept="This area cannot be loaded." />
       </div>
     )
-  if (!air) return <p className="page">Loading …</p>
+  if (!air) return <Loading page />
   const metric = air.units === 'metric'
   const typedLeak = parseFigure(leak)
   const leakArea = typedLeak === null ? null : metric ? typedLeak / 0.09290304 : typedLeak

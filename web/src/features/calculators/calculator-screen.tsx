@@ -21,6 +21,7 @@ import {
 import { groupWords } from './groups.ts'
 import { Columns } from '../../parts/columns/index.ts'
 import { Facts } from '../../parts/facts/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import './calculators.css'
 
 const CurveChart = lazy(async () => ({ default: (await import('./curve-chart.tsx')).CurveChart }))
@@ -184,7 +185,7 @@ export function CalculatorScreen() {
   const places = api.usePlacesQuery({})
   const calculator = findCalculator(id)
   if (!calculator) return <p className="page">There is no such calculator. See the list of calculators.</p>
-  if (machine !== null && !page && !query.isError) return <p className="page">Loading …</p>
+  if (machine !== null && !page && !query.isError) return <Loading page />
   const sites = page ? [page.site] : (places.data?.sites ?? [])
   const metric = sites.length > 0 && sites.every((s) => s.units === 'metric')
   return (

@@ -21,6 +21,7 @@ import { PartForm } from './part-form.tsx'
 import { partWords } from './part-words.ts'
 import { slotWords } from './slots.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 
 type Open = { readonly slot: PartSlot; readonly what: 'fit' | 'correct' | 'remove' } | null
 
@@ -173,7 +174,7 @@ export function DriveTrainScreen() {
         <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   const { machine, unit: of } = page
   const unit = lengthUnitOf(page.site)
   const drive = machine.drive === 'belt' ? driveOf(page, now) : null

@@ -10,6 +10,7 @@ import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { LimitsTable } from './limits-table.tsx'
 import { People } from './people.tsx'
 import './limits.css'
@@ -185,7 +186,7 @@ function Changes() {
 export function LimitsScreen() {
   const policies = api.usePoliciesQuery({}).data
   const lead = useMay('lead')
-  if (!policies) return <p className="page">Loading …</p>
+  if (!policies) return <Loading page />
   return (
     <div className="page stack">
       <h1>Limits</h1>

@@ -10,6 +10,7 @@ import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { levelWords } from '../../parts/level-mark/index.ts'
 import { firstFan, mapUnits, RoofMapView } from '../../parts/roof-map/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { useFilter } from './use-filter.ts'
 import { Counts, tellOrder } from './counts.tsx'
 import { Balance, walk } from './machine-rows.tsx'
@@ -56,7 +57,7 @@ function AreaAsMap({ areaId }: { areaId: string }) {
   const page = query.currentData
   const units = useSiteUnits(page?.area.siteId)
   if (query.error) return <FailureNote failure={query.error as Failure} kept="The roof map cannot be loaded." />
-  if (!page) return <p>Loading …</p>
+  if (!page) return <Loading />
   return (
     <section className="sheet">
       <header>

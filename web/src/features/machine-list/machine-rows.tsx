@@ -5,6 +5,7 @@ import { api, type MachineFilter } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNarrow } from '../../app/use-narrow.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { MachineRow } from './machine-row.tsx'
 
 /** The rows, only those in sight; further pages are fetched as the eye comes near. */
@@ -31,7 +32,7 @@ export function Balance({ filter, now }: { filter: MachineFilter; now: number })
 
   const filtered = Boolean(filter.level ?? filter.area ?? filter.site)
   if (roof.error) return <FailureNote failure={roof.error as Failure} kept="The list cannot be loaded." />
-  if (roof.isLoading) return <p>Loading …</p>
+  if (roof.isLoading) return <Loading />
   if (rows.length === 0)
     return (
       <div className="sheet">

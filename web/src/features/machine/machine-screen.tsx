@@ -31,6 +31,7 @@ import { Trail } from './trail.tsx'
 import { Verdicts } from './verdicts.tsx'
 import { WorkPanel } from './work-panel.tsx'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import './machine.css'
 
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
@@ -77,7 +78,7 @@ export function MachineScreen() {
         <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   const { machine, unit } = page
   const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
   return (

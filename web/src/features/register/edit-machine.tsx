@@ -9,6 +9,7 @@ import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { StaleNote, type Difference } from '../../parts/stale-note/index.ts'
 import { offerUndo } from '../../parts/undo/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
 
@@ -160,7 +161,7 @@ export function EditMachine() {
   const id = useParams()['id'] ?? ''
   const page = api.useMachinePageQuery({ params: { id } }).currentData
   const mayEdit = useMay('mechanic')
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
   return <EditForm key={id} page={page} />
 }

@@ -19,6 +19,7 @@ import { FormField } from '../../parts/form-field/index.ts'
 import { StaleNote } from '../../parts/stale-note/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 
 function voltsOf(plate: Plate): number[] {
   if (plate.volts === undefined) return []
@@ -197,7 +198,7 @@ export function InstallMotor() {
   const page = api.useMachinePageQuery({ params: { id } }).currentData
   const mayEdit = useMay('mechanic')
   const now = useNow()
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
   return <InstallForm key={id} page={page} now={now} />
 }

@@ -11,6 +11,7 @@ import { FormField } from '../../parts/form-field/index.ts'
 import { CareFields } from './care-fields.tsx'
 import { SiteSettings } from './site-settings.tsx'
 import { Tiles } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import './places.css'
 
 interface RowProps {
@@ -222,7 +223,7 @@ export function Places() {
   const lead = useMay('lead')
   const mechanic = useMay('mechanic')
   if (error) return <FailureNote failure={error as Failure} kept="Sites and units cannot be loaded." />
-  if (!data) return <p className="page">Loading …</p>
+  if (!data) return <Loading page />
   return (
     <div className="page stack">
       <h1>Sites and units</h1>

@@ -7,6 +7,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { firstFan, mapUnits, RoofMapView } from '../../parts/roof-map/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { Editor } from './editor.tsx'
 import './roof-map-screen.css'
 
@@ -25,7 +26,7 @@ export function RoofMapScreen() {
         <FailureNote failure={query.error as Failure} kept="This roof map cannot be loaded." />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   return (
     <div className="page stack">
       <p className="quiet">

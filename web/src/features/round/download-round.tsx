@@ -1,8 +1,9 @@
 import type { RoundPage } from '@motor-round/contract'
-import { Button } from 'antd'
-import { useEffect, useState } from 'react'
+import { Button, Progress } from 'antd'
+import { useEffect, useRef, useState } from 'react'
 import { csrfToken } from '../../app/api.ts'
 import { useMay } from '../../app/shell/index.ts'
+import type { DownloadProgress } from '../../offline/core/snapshot.ts'
 import { usePhone } from '../../offline/react/use-phone.ts'
 
 const size = (bytes: number) =>
@@ -12,7 +13,8 @@ const size = (bytes: number) =>
 export function DownloadRound({ page }: { page: RoundPage }) {
   const phone = usePhone()
   const mayAct = useMay('mechanic')
-  const [part, setPart] = useState<string | null>(null)
+  const [progress, setProgress] = useState<DownloadProgress | null>(null)
+  const cancel = useRef<AbortController | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const [appHere, setAppHere] = useState<boolean | null>(null)
   const snapshots = phone.snapshots.find((t) => t.roundId === page.head.id)
@@ -22,16 +24,18 @@ export function DownloadRound({ page }: { page: RoundPage }) {
   }, [snapshots])
   if (!mayAct) return null
   const take = async () => {
+    const control = new AbortController()
+    cancel.current = control
     setProblem(null)
-    setPart('Beginning …')
+    setProgress({ done: 0, of: 1, app: false })
     try {
       const { downloadRound } = await import('../../offline/core/snapshot.ts')
-      const { appHere: here } = await downloadRound(page.head.id, csrfToken(), setPart)
-      setAppHere(here)
+      const done = await downloadRound(page.head.id, csrfToken(), setProgress, control.signal)
+      if (done) setAppHere(done.appHere)
     } catch (e) {
       setProblem(e instanceof Error ? e.message : 'The download failed.')
     }
-    setPart(null)
+    setProgress(null)
   }
   const drop = async () => {
     const { removeDownload } = await import('../../offline/core/snapshot.ts')
@@ -53,8 +57,8 @@ export function DownloadRound({ page }: { page: RoundPage }) {
             </p>
           ) : null}
           <div className="row">
-            <Button loading={part !== null} onClick={() => void take()}>
-              {part === null ? 'Update download' : part}
+            <Button disabled={progress !== null} onClick={() => void take()}>
+              Update download
             </Button>
             {phone.counts.entries === 0 && phone.counts.rejected === 0 ? (
               <Button onClick={() => void drop()}>Remove download</Button>
@@ -63,12 +67,24 @@ export function DownloadRound({ page }: { page: RoundPage }) {
         </>
       ) : (
         <div className="row">
-          <Button type="primary" size="large" loading={part !== null} onClick={() => void take()}>
-            {part === null ? 'Download for offline' : part}
+          <Button type="primary" size="large" disabled={progress !== null} onClick={() => void take()}>
+            Download for offline
           </Button>
           <span className="quiet">
             Saves the data of these {page.visits.length} machines on this phone, to work without a signal.
           </span>
+        </div>
+      )}
+      {progress === null ? null : (
+        <div className="between" role="status">
+          <span>{progress.app ? 'Saving the app itself …' : `${progress.done} of ${progress.of} saved`}</span>
+          <Progress
+            style={{ flex: 1 }}
+            percent={Math.round((100 * progress.done) / progress.of)}
+            showInfo={false}
+            aria-label="Download"
+          />
+          <Button onClick={() => cancel.current?.abort()}>Cancel</Button>
         </div>
       )}
       {problem === null ? null : (

@@ -13,6 +13,7 @@ import { DayInput } from '../../parts/day-input/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { DueList } from './due-list.tsx'
 import { People, type Person } from './round-people.tsx'
 import './round.css'
@@ -198,7 +199,7 @@ export function NewRound() {
             </span>
           </header>
           <FailureNote failure={due.error as Failure | undefined} kept="Due work cannot be loaded." />
-          {due.isFetching && list.length === 0 ? <p>Loading …</p> : null}
+          {due.isFetching && list.length === 0 ? <Loading /> : null}
           <DueList
             list={[...list].sort(
               (a, b) =>

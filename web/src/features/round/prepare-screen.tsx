@@ -11,6 +11,7 @@ import { Likely } from './likely.tsx'
 import { usePages } from './use-pages.ts'
 import { machineOrder, tagOf } from './words.ts'
 import { Columns, Tiles } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { Visits } from './prepare-visits.tsx'
 import './round.css'
 
@@ -66,7 +67,7 @@ export function PrepareScreen() {
         <FailureNote failure={query.error as Failure} kept="This round cannot be loaded." />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   const visits = order.flatMap((m) => page.visits.find((s) => s.machineId === m) ?? [])
   const kit = kitTogether(
     visits.flatMap((s) => (pages.get(s.machineId) ? [kitFor(s, pages.get(s.machineId) as MachinePage, now)] : [])),

@@ -17,6 +17,7 @@ import { DownloadRound } from './download-round.tsx'
 import { useLive } from './use-live.ts'
 import { machineOrder, tagOf } from './words.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import './round.css'
 
 /** The way of a round over one area: from its way in past every visit there, and back. */
@@ -140,7 +141,7 @@ export function RoundScreen() {
         />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   const { head } = page
   const order = machineOrder(page, walker)
   const open = page.visits.filter((s) => ['open', 'began'].includes(roundVisitState(page.events, s.machineId))).length

@@ -6,6 +6,7 @@ import { lazy, Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { capital } from '../../app/capital.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { partWords, scopeFor, tagOf } from './words.ts'
 
 // Most walks skip nothing: what it takes to write a reason is loaded when it is asked for.
@@ -114,7 +115,7 @@ export function Here({
         <p className="note tone-watch">May be shut down {spansText(visit.care.windows)}.</p>
       ) : null}
       {!mayAct || page.head.state === 'closed' ? null : skipping ? (
-        <Suspense fallback={<p>Loading …</p>}>
+        <Suspense fallback={<Loading />}>
           <WalkSkip
             tag={tagOf(visit)}
             skip={(why) => void tell('skipped', why).then((kept) => kept && setSkipping(false))}

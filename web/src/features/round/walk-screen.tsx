@@ -13,6 +13,7 @@ import { FailureNote } from '../../parts/fields/index.ts'
 import { WalkLine } from '../../parts/walk-line/index.ts'
 import { Here } from './walk-here.tsx'
 import { loadHowTo } from '../../parts/how-to/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { WalkPauses } from './walk-pauses.tsx'
 import { partWords, tagOf, walkOrder } from './words.ts'
 import './walk.css'
@@ -49,7 +50,7 @@ export function WalkScreen() {
         />
       </div>
     )
-  if (!page) return <p className="page">Loading …</p>
+  if (!page) return <Loading page />
   const mine = page.head.people.find((p) => p.name === person?.name)?.id ?? null
   const order = walkOrder(page, mine)
   const open = order.filter((v) => ['open', 'began'].includes(stepState(page.events, v)))
@@ -132,7 +133,7 @@ export function WalkScreen() {
           </p>
         ) : null}
         {adding === 'finding' && visit ? (
-          <Suspense fallback={<p>Loading …</p>}>
+          <Suspense fallback={<Loading />}>
             <FindingForm
               key={visit.machineId}
               of={{ machineId: visit.machineId, roundId: id }}
@@ -140,7 +141,7 @@ export function WalkScreen() {
             />
           </Suspense>
         ) : adding === 'machine' ? (
-          <Suspense fallback={<p>Loading …</p>}>
+          <Suspense fallback={<Loading />}>
             <AddMachine
               page={page}
               done={(machineId) => {

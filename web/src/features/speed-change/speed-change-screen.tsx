@@ -33,6 +33,7 @@ import { TodayForm } from './today-form.tsx'
 import { Told } from './told.tsx'
 import { changeWords } from './words.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import './speed-change.css'
 
 function Drawing({ today, option, unit }: { today: DriveToday; option: Option | null; unit: LengthUnit }) {
@@ -220,7 +221,7 @@ function OnMachine({ id }: { id: string }) {
   }, [judging])
   if (query.error && !page)
     return <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-  if (!page || !judging) return <p>Loading …</p>
+  if (!page || !judging) return <Loading />
   const name = `${page.unit.tag} / ${page.machine.tag}`
   const missing = found === null ? 'no amps' : typeof found.today === 'string' ? found.today : null
   return (

@@ -8,6 +8,7 @@ import { dayTime } from '../../app/dates.ts'
 import { comingFrom } from '../../app/way-back.ts'
 import { useOnlyTab } from './use-only-tab.ts'
 import { PictureButton, type PictureOf } from './picture-button.tsx'
+import { Loading } from '../../parts/loading/index.ts'
 
 // Only some visits need it.
 const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
@@ -80,7 +81,7 @@ export function Head({
         </nav>
       </header>
       {finding ? (
-        <Suspense fallback={<p>Loading …</p>}>
+        <Suspense fallback={<Loading />}>
           <FindingForm
             of={{ machineId: machine.id, roundId: round, visitId: picture.visitId }}
             done={() => setFinding(false)}

@@ -5,6 +5,7 @@ import { shownUnitsOf } from '../../app/shown-units.ts'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import { VisitForm } from './visit-form.tsx'
 
 /** Take a visit at a machine, or correct one. */
@@ -23,7 +24,7 @@ export function VisitScreen() {
         <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
       </div>
     )
-  if (!page || !policies) return <p className="page">Loading …</p>
+  if (!page || !policies) return <Loading page />
   const old: VisitRecord | undefined = corrects === null ? undefined : page.visits.find((s) => s.id === corrects)
   if (corrects !== null && !old) return <p className="page">This visit was not found.</p>
   return (

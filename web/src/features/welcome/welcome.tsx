@@ -4,6 +4,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
+import { Loading } from '../../parts/loading/index.ts'
 import '../../parts/fields/entry.css'
 
 function useMissing(form: FormInstance, first: boolean): string[] {
@@ -32,7 +33,7 @@ export function Welcome() {
   const [accept, attempt] = api.useAcceptInvitationMutation()
   const [form] = Form.useForm()
   const navigate = useNavigate()
-  if (invitation.isLoading) return <p className="page">Loading …</p>
+  if (invitation.isLoading) return <Loading page />
   if (invitation.error)
     return (
       <main className="entry">

@@ -6,7 +6,7 @@ import { me, roundId, roundOf, visitOf, uuid } from '../../test/round.test-help.
 import { cachedAnswer } from './cache.ts'
 import { onThisPhone } from './mark.ts'
 import { store } from './store.ts'
-import { removeDownload, downloadMachine, downloadRound } from './snapshot.ts'
+import { removeDownload, downloadMachine, downloadRound, type DownloadProgress } from './snapshot.ts'
 
 const pageCall = (id: string) => callOf(endpoints.machinePage, { params: { id } }).call
 
@@ -44,15 +44,16 @@ afterEach(() => vi.unstubAllGlobals())
 describe('taking a round along', () => {
   it('keeps every page the walk will ask for, says how far it is, and tells the server that this phone has it', async () => {
     server()
-    const told: string[] = []
-    const { bytes, appHere } = await downloadRound(roundId, 'token', (words) => told.push(words))
+    const seen: DownloadProgress[] = []
+    const done = await downloadRound(roundId, 'token', (progress) => seen.push(progress))
+    const { bytes, appHere } = done ?? expect.fail('it was canceled')
     expect(onThisPhone()).toBe(true)
     expect(await store.snapshots.toArray()).toMatchObject([{ roundId, name: 'Hall roof', bytes }])
     expect(bytes).toBeGreaterThan(5000)
     // A browser without workers cannot start the app without a signal, and it is said so.
     expect(appHere).toBe(false)
-    expect(told.at(0)).toMatch(/^1 of \d+$/)
-    expect(told.at(-1)).toBe('The app itself …')
+    expect(seen.at(0)).toMatchObject({ done: 1, app: false })
+    expect(seen.at(-1)).toEqual({ done: seen.length - 1, of: seen.length - 1, app: true })
     for (const call of [
       callOf(endpoints.round, { params: { id: roundId } }).call,
       pageCall(uuid(11)),
@@ -69,6 +70,22 @@ describe('taking a round along', () => {
     await expect(downloadRound(roundId, 'token', () => undefined)).rejects.toThrow()
     expect(await store.snapshots.count()).toBe(0)
     expect(asked.some((a) => a.startsWith('POST'))).toBe(false)
+  })
+  it('is canceled with nothing left of it, and one that was complete stays as it was', async () => {
+    server()
+    const control = new AbortController()
+    const stopAt = (done: number) => (p: DownloadProgress) => {
+      if (p.done === done) control.abort()
+    }
+    expect(await downloadRound(roundId, 'token', stopAt(8), control.signal)).toBeNull()
+    expect(await store.snapshots.count()).toBe(0)
+    expect(await cachedAnswer(pageCall(uuid(11)))).toBeUndefined()
+    expect(asked.some((a) => a.startsWith('POST'))).toBe(false)
+    await downloadRound(roundId, 'token', () => undefined)
+    const again = new AbortController()
+    expect(await downloadRound(roundId, 'token', () => again.abort(), again.signal)).toBeNull()
+    expect(await store.snapshots.count()).toBe(1)
+    expect(await cachedAnswer(pageCall(uuid(11)))).toBeDefined()
   })
   it('says in words that the phone is full', async () => {
     server()

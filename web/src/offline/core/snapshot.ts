@@ -3,8 +3,8 @@ import { isCached, cacheAnswer, noteClock } from './cache.ts'
 import { markThisPhone } from './mark.ts'
 import { deviceName, store, storeTrouble } from './store.ts'
 
-async function ask(url: string): Promise<{ data: unknown; bytes: number }> {
-  const r = await fetch(`/api/v1${url}`)
+async function ask(url: string, signal?: AbortSignal): Promise<{ data: unknown; bytes: number }> {
+  const r = await fetch(`/api/v1${url}`, signal ? { signal } : {})
   const text = await r.text()
   const data: unknown = JSON.parse(text)
   if (!r.ok) throw new Error(problem.safeParse(data).data?.detail ?? 'The server did not answer.')
@@ -67,18 +67,45 @@ async function keepApp(): Promise<boolean> {
 export const appIsHere = async (): Promise<boolean> =>
   'serviceWorker' in navigator && (await navigator.serviceWorker.getRegistration())?.active != null
 
+/** How far a download is, in answers; `app`: all are here, and the app itself is waited for. */
+export interface DownloadProgress {
+  readonly done: number
+  readonly of: number
+  readonly app: boolean
+}
+
 /**
- * Take a round along: its machines with plates, limits and past, policies, plans of the roofs.
- * @param onPart told what is being kept
+ * Download a round: its machines with nameplates, limits and history, policies, roof maps.
+ * @param signal cancels it; what was kept for this round alone is dropped again
+ * @returns null when it was canceled
  * @throws Error with words for the mechanic
  */
 export async function downloadRound(
   roundId: string,
   csrf: string,
-  onPart: (words: string) => void,
-): Promise<{ bytes: number; appHere: boolean }> {
+  onProgress: (progress: DownloadProgress) => void,
+  signal: AbortSignal = new AbortController().signal,
+): Promise<{ bytes: number; appHere: boolean } | null> {
   markThisPhone()
-  const first = await ask(`/rounds/${roundId}`)
+  const kept: string[] = []
+  try {
+    return await downloadAll(roundId, csrf, onProgress, signal, kept)
+  } catch (e) {
+    if (!signal.aborted) throw e
+    // What an earlier download of it holds stays.
+    if (!(await store.snapshots.get(roundId))) await dropCached(kept)
+    return null
+  }
+}
+
+async function downloadAll(
+  roundId: string,
+  csrf: string,
+  onProgress: (progress: DownloadProgress) => void,
+  signal: AbortSignal,
+  kept: string[],
+): Promise<{ bytes: number; appHere: boolean }> {
+  const first = await ask(`/rounds/${roundId}`, signal)
   const page = roundPage.parse(first.data)
   const urls = [
     ...always,
@@ -90,22 +117,26 @@ export async function downloadRound(
   try {
     // Without leave to stay, a phone short of room may throw it away.
     await navigator.storage.persist().catch(() => false)
+    kept.push(`/rounds/${roundId}`)
     await cacheAnswer(`/rounds/${roundId}`, first.data)
     for (const [i, url] of urls.entries()) {
-      const got = await ask(url)
+      signal.throwIfAborted()
+      const got = await ask(url, signal)
+      kept.push(url)
       bytes += got.bytes
       await cacheAnswer(url, got.data)
       if (url === '/session' && typeof got.data === 'object' && got.data !== null && 'now' in got.data)
         await noteClock(String(got.data.now))
       if (url.endsWith('/pictures')) bytes += await keepPictures(newest(got.data))
-      onPart(`${i + 1} of ${urls.length}`)
+      onProgress({ done: i + 1, of: urls.length, app: false })
     }
     bytes += await keepPictures(
       page.areas.flatMap((a) => (a.map.underlay ? [`/api/v1/map-pictures/${a.map.underlay.id}`] : [])),
     )
     // It is not here before the app is: without it nothing starts where there is no signal.
-    onPart('The app itself …')
+    onProgress({ done: urls.length, of: urls.length, app: true })
     appHere = await keepApp()
+    signal.throwIfAborted()
     await store.snapshots.put({
       roundId,
       name: page.head.name,
@@ -114,7 +145,7 @@ export async function downloadRound(
       urls: [`/rounds/${roundId}`, ...urls],
     })
   } catch (e) {
-    if (e instanceof Error && /Dexie|Quota|IDB|Database|Abort/.test(e.name))
+    if (!signal.aborted && e instanceof Error && /Dexie|Quota|IDB|Database|Abort/.test(e.name))
       throw new Error(storeTrouble(e), { cause: e })
     throw e
   }
@@ -122,13 +153,18 @@ export async function downloadRound(
   return { bytes, appHere }
 }
 
+/** Drop answers that no downloaded round needs. */
+async function dropCached(urls: readonly string[]): Promise<void> {
+  const needed = (await store.snapshots.toArray()).flatMap((t) => t.urls)
+  await store.cache.bulkDelete(urls.filter((u) => !always.includes(u) && !needed.includes(u)))
+}
+
 /** Drop a round that is synced: what no other round needs is dropped. */
 export async function removeDownload(roundId: string, csrf: string): Promise<void> {
   await store.transaction('rw', store.snapshots, store.cache, async () => {
     const own = await store.snapshots.get(roundId)
     await store.snapshots.delete(roundId)
-    const others = (await store.snapshots.toArray()).flatMap((t) => t.urls)
-    await store.cache.bulkDelete((own?.urls ?? []).filter((u) => !always.includes(u) && !others.includes(u)))
+    await dropCached(own?.urls ?? [])
   })
   await tellDevice(roundId, 0, csrf)
 }

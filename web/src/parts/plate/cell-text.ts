@@ -17,7 +17,8 @@ export type Written = { readonly ok: true; readonly plate: Plate } | { readonly 
 function parsePower(text: string): Written | { power: number; powerUnit: 'hp' | 'kW' } {
   const m = /^(.+?)\s*(hp|kw)?$/i.exec(text)
   const power = parseFigure(m?.[1] ?? '')
-  if (power === null || power <= 0) return { ok: false, message: `"${text}" is no power: 10, 1/2, 7-1/2 or 5.5 kW` }
+  if (power === null || power <= 0)
+    return { ok: false, message: `"${text}" is not a power such as 10, 1/2, 7-1/2 or 5.5 kW` }
   return { power, powerUnit: m?.[2]?.toLowerCase() === 'kw' ? 'kW' : 'hp' }
 }
 
@@ -44,7 +45,8 @@ export function writeCell(plate: Plate, field: PlateField, typed: string): Writt
   }
   if (shares.has(field)) {
     const value = parseFigure(text.replace('%', ''))
-    if (value === null || value <= 0 || value > 100) return { ok: false, message: `"${text}" is no percentage` }
+    if (value === null || value <= 0 || value > 100)
+      return { ok: false, message: `"${text}" is not a percentage such as 91.7` }
     return { ok: true, plate: { ...base, [field]: Math.round(value > 1 ? value * 10 : value * 1000) / 1000 } }
   }
   if (figures.has(field)) {

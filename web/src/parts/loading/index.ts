@@ -1,0 +1,1 @@
+export { Loading } from './loading.tsx'
