@@ -14,6 +14,7 @@ import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
 import { Columns } from '../../parts/columns/index.ts'
+import { Facts } from '../../parts/facts/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 
 const whole = (v: number) => Math.round(v).toLocaleString('en')
@@ -142,32 +143,22 @@ export function AreaAirScreen() {
         <div className="stack">
           <section className="sheet stack" aria-label="Air balance">
             <h2>Air balance</h2>
-            <dl className="calc-out">
-              <div>
-                <dt>Outside air in</dt>
-                <dd>{flow(l.coming)}</dd>
-              </div>
-              <div>
-                <dt>Exhaust out</dt>
-                <dd>{flow(l.going)}</dd>
-              </div>
-              <div>
-                <dt>Net</dt>
-                <dd>
-                  {l.over < 0 ? '−' : '+'}
-                  {flow(Math.abs(l.over))}
-                </dd>
-              </div>
-              {l.pressure === null ? null : (
-                <div>
-                  <dt>Pressure across the leaks</dt>
-                  <dd>
-                    {l.pressure < 0 ? '−' : '+'}
-                    {pressure(Math.abs(l.pressure))}
-                  </dd>
-                </div>
-              )}
-            </dl>
+            <Facts
+              figures
+              rows={[
+                ['Outside air in', flow(l.coming)],
+                ['Exhaust out', flow(l.going)],
+                ['Net', `${l.over < 0 ? '−' : '+'}${flow(Math.abs(l.over))}`],
+                ...(l.pressure === null
+                  ? []
+                  : [
+                      [
+                        'Pressure across the leaks',
+                        `${l.pressure < 0 ? '−' : '+'}${pressure(Math.abs(l.pressure))}`,
+                      ] as const,
+                    ]),
+              ]}
+            />
             <p>
               {measured.length === 0 ? 'No airflow has been measured in this area yet.' : `${capital(side(l.over))}.`}
               {missing.length > 0 ? ` Not measured: ${missing.map((m) => `${m.unitTag} / ${m.tag}`).join(', ')}.` : ''}
