@@ -14,5 +14,3 @@ export const endpoints = {
   ...fileEndpoints,
   ...roundEndpoints,
 }
-
-export type EndpointId = keyof typeof endpoints

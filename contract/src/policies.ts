@@ -67,7 +67,6 @@ export const policiesEffect = z.object({
     }),
   ),
 })
-export type PoliciesInForce = z.infer<typeof policiesInForce>
 export const policiesInForce = z.object({
   policies: policies,
   version,

@@ -10,15 +10,11 @@ import {
   airPower,
   airSpeed,
   ampsAtSpeed,
-  dropAt,
   fanLaws,
-  fanPower,
   flowFromHeat,
   heaterWatts,
   leakPressure,
-  motorPower,
   outsideShare,
-  pressureAt,
   pressureAtHeight,
   standardHeat,
   systemThrough,
@@ -95,23 +91,16 @@ describe('amps at another speed', () => {
 })
 
 describe('power and system', () => {
-  it('6000 cfm at 1.5 + 0.25 in wg and 62 %: air 1.652, shaft 2.664 hp, static 53.14 %', () => {
+  it('6000 cfm at 1.5 + 0.25 in wg: 1.652 hp in the air', () => {
     const hp = (w: number) => convert(w, 'W', 'hp')
     // Worked with the handbooks’ rounded constant 6356; newer printings have 6343.3, as the exact units give.
     near(hp(airPower(cfm(6000), inwg(1.75))), 1.652, 3e-3)
-    near(hp(fanPower(cfm(6000), inwg(1.75), 0.62)), 2.664, 3e-3)
-    near(airPower(cfm(6000), inwg(1.5)) / fanPower(cfm(6000), inwg(1.75), 0.62), 0.5314)
-    near(motorPower(950, 0.95), 1000)
-    expect(() => fanPower(1, 1, 0)).toThrow(/^efficiency/)
   })
   it('1.2 in wg at 4000 cfm is 1.587 at 4600; with 0.3 fixed 1.490', () => {
-    near(pressureAt(systemThrough(4000, 1.2), 4600), 1.587)
-    near(pressureAt(systemThrough(4000, 1.2, 0.3), 4600), 1.49)
+    const at = (s: ReturnType<typeof systemThrough>, flow: number) => s.fixed + s.k * flow ** 2
+    near(at(systemThrough(4000, 1.2), 4600), 1.587)
+    near(at(systemThrough(4000, 1.2, 0.3), 4600), 1.49)
     expect(() => systemThrough(4000, 0.2, 0.3)).toThrow(/^pressure/)
-  })
-  it('a filter of 0.30 in wg at 4000 cfm is 0.3967 or 0.3700 at 4600', () => {
-    near(dropAt(0.3, 4000, 4600), 0.3967)
-    near(dropAt(0.3, 4000, 4600, 1.5), 0.37)
   })
 })
 

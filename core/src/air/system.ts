@@ -17,17 +17,3 @@ export function systemThrough(flow: number, pressure: number, fixed = 0): System
   if (pressure < fixed) throw new RangeError('pressure must not be below its fixed part')
   return { fixed, k: (pressure - fixed) / flow ** 2 }
 }
-
-/** Pressure the system asks for at a flow. */
-export const pressureAt = (s: SystemCurve, flow: number): number => s.fixed + s.k * flow ** 2
-
-/**
- * Pressure drop of a part at another flow.
- * @param power 2 for ducts and coils, 1.4 to 1.8 for clean media (common practice)
- */
-export function dropAt(drop: number, flow: number, other: number, power = 2): number {
-  requireMagnitude('drop', drop)
-  requirePositive('flow', flow)
-  requireMagnitude('other', other)
-  return drop * (other / flow) ** power
-}

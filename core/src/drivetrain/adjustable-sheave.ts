@@ -34,26 +34,9 @@ export function pitchAtTurns(s: AdjustableSheave, turns: number): number {
   return pitch
 }
 
-/** Turns open that give a pitch diameter, on no flat yet; it may lie outside of what the sheave allows. */
-export function turnsForPitch(s: AdjustableSheave, pitch: number): number {
-  requirePositive('perTurn', s.perTurn)
-  return (s.closed - pitch) / s.perTurn
-}
-
 /** Every setting the sheave has, least open first. */
 export function settings(s: AdjustableSheave): number[] {
   const first = Math.ceil(s.least / s.step - 1e-9)
   const last = Math.floor(s.most / s.step + 1e-9)
   return Array.from({ length: Math.max(0, last - first + 1) }, (_, i) => (first + i) * s.step)
-}
-
-/**
- * Pitch diameter a turn takes off, by the screw and the groove.
- * @param lead of the screw, in the unit of the answer @param grooveDegrees whole angle of the groove
- * @source lead / tan(half the groove angle)
- */
-export function perTurnOf(lead: number, grooveDegrees: number): number {
-  requirePositive('lead', lead)
-  if (!(grooveDegrees > 5 && grooveDegrees < 90)) throw new RangeError('grooveDegrees must lie between 5 and 90')
-  return lead / Math.tan((grooveDegrees * Math.PI) / 360)
 }

@@ -8,9 +8,6 @@ export function sumLevels(levels: readonly number[]): number {
   return 10 * Math.log10(levels.reduce((s, l) => s + power(l), 0))
 }
 
-/** Energy average of levels, dB: never the arithmetic one. */
-export const averageLevels = (levels: readonly number[]): number => sumLevels(levels) - 10 * Math.log10(levels.length)
-
 /** The source alone, with the background taken off; null when it lies within 3 dB of it. */
 export function withoutBackground(total: number, background: number): number | null {
   return total - background < 3 ? null : 10 * Math.log10(power(total) - power(background))
@@ -27,15 +24,6 @@ export function atDistance(level: number, from: number, to: number): number {
 export function soundOfSpeed(speed: number): number {
   requirePositive('speed', speed)
   return 50 * Math.log10(speed)
-}
-
-/** A-weighting at the octaves from 63 Hz to 8 kHz, dB. @source IEC 61672-1 */
-export const aWeighting = [-26.2, -16.1, -8.6, -3.2, 0, 1.2, 1, -1.1] as const
-
-/** dBA of eight octave bands, 63 Hz to 8 kHz. */
-export function aWeighted(octaves: readonly number[]): number {
-  if (octaves.length !== aWeighting.length) throw new RangeError('octaves must be the eight from 63 Hz to 8 kHz')
-  return sumLevels(octaves.map((l, i) => l + (aWeighting[i] ?? 0)))
 }
 
 const rules = {

@@ -1,25 +1,9 @@
-import { requireMagnitude, requirePositive } from '../quantity/index.ts'
+import { requireMagnitude } from '../quantity/index.ts'
 
-/** Velocity as peak from r.m.s., same unit. @source one sine; of a broadband reading a "derived peak" */
-export const peakOfRms = (rms: number): number => rms * Math.SQRT2
 /** mm/s r.m.s. from in/s peak. */
 export const rmsFromInchPeak = (peak: number): number => (peak * 25.4) / Math.SQRT2
 /** in/s peak from mm/s r.m.s. */
 export const inchPeakFromRms = (rms: number): number => (rms * Math.SQRT2) / 25.4
-
-/** Displacement, µm peak to peak, of a velocity at one frequency. @param rms mm/s @source 2√2 v / (2π f) */
-export function displacement(rms: number, hertz: number): number {
-  requireMagnitude('rms', rms)
-  requirePositive('hertz', hertz)
-  return (2 * Math.SQRT2 * rms * 1000) / (2 * Math.PI * hertz)
-}
-
-/** Acceleration, m/s² peak, of a velocity at one frequency. @param rms mm/s */
-export function acceleration(rms: number, hertz: number): number {
-  requireMagnitude('rms', rms)
-  requireMagnitude('hertz', hertz)
-  return (2 * Math.PI * hertz * rms * Math.SQRT2) / 1000
-}
 
 export const fanCategories = ['BV-1', 'BV-2', 'BV-3', 'BV-4', 'BV-5'] as const
 export type FanCategory = (typeof fanCategories)[number]

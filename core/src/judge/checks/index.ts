@@ -1,6 +1,6 @@
 export { insulationAdvice } from './motor/insulation.ts'
 export { insulationHistory, insulationOf, type InsulationFigure } from './motor/insulation-facts.ts'
-export { checksOf, checkDefinitions, checkRules } from './register.ts'
+export { checksOf, checkDefinitions } from './register.ts'
 export {
   gatesFor,
   gatesOf,

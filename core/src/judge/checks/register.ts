@@ -1,4 +1,3 @@
-import type { Rule } from '../rule.ts'
 import type { MachineFacts } from '../input.ts'
 import { alignmentCheck } from './drive-train/alignment.ts'
 import { bearings } from './drive-train/bearings.ts'
@@ -81,9 +80,6 @@ export const checkDefinitions: readonly CheckDefinition[] = [
   gasSection,
   leave,
 ]
-
-/** What the checks of the page tell, most urgent kind first. */
-export const checkRules: readonly Rule[] = checkDefinitions.flatMap((s) => s.judges)
 
 /** The checks of one phase that fit a machine and a plan; a visit of running amps alone asks for those alone. */
 export const checksOf = (machine: MachineFacts, scope: ScopeId, phase: PhaseId): readonly CheckDefinition[] =>
