@@ -46,6 +46,7 @@ export function Themed({ children }: { children: ReactNode }) {
         token: {
           ...(theme === 'dark' ? dark : light),
           colorLink: (theme === 'dark' ? dark : light).colorPrimary,
+          colorInfo: (theme === 'dark' ? dark : light).colorPrimary,
           linkDecoration: 'underline',
           linkHoverDecoration: 'underline',
           borderRadius: 0,

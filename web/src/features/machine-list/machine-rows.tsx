@@ -1,4 +1,5 @@
 import { useWindowVirtualizer } from '@tanstack/react-virtual'
+import { Empty } from 'antd'
 import { useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { api, type MachineFilter } from '../../app/api.ts'
@@ -35,20 +36,25 @@ export function Balance({ filter, now }: { filter: MachineFilter; now: number })
   if (roof.isLoading) return <Loading />
   if (rows.length === 0)
     return (
-      <div className="sheet">
-        <h2>No machines</h2>
-        <p>
-          {filtered ? 'No machine matches the filters.' : 'There are no machines yet.'}{' '}
-          <Link to="/machines/new">Add a machine</Link>, or import a machine list under{' '}
-          <Link to="/import-export">Import & export</Link>.
-          {filtered ? null : (
+      <section className="sheet">
+        <Empty
+          image={null}
+          description={
             <>
-              {' '}
-              New here? <Link to="/start">Set up</Link> asks for site, users and machines.
+              <h2>No machines</h2>
+              {filtered ? 'No machine matches the filters.' : 'There are no machines yet.'}{' '}
+              <Link to="/machines/new">Add a machine</Link>, or import a machine list under{' '}
+              <Link to="/import-export">Import & export</Link>.
+              {filtered ? null : (
+                <>
+                  {' '}
+                  New here? <Link to="/start">Set up</Link> asks for site, users and machines.
+                </>
+              )}
             </>
-          )}
-        </p>
-      </div>
+          }
+        />
+      </section>
     )
   return (
     <div

@@ -1,4 +1,4 @@
-import { Button } from 'antd'
+import { Button, Timeline } from 'antd'
 import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
@@ -26,17 +26,23 @@ export function Trail({ ids }: { ids: readonly string[] }) {
 
 function Entries({ id }: { id: string }) {
   const entries = api.useAuditQuery({ query: { id } }).data ?? []
-  return entries.map((e) => (
-    <p key={e.id} className="trail">
-      {dayTime(e.at)} · {e.by} · {e.what}
-      {e.why ? `: ${e.why}` : ''}
-      <span className="quiet">
-        {' '}
-        {e.changes
-          .slice(0, 6)
-          .map((c) => `${c.field}: ${told(c.before)} → ${told(c.after)}`)
-          .join('; ')}
-      </span>
-    </p>
-  ))
+  return (
+    <Timeline
+      items={entries.map((e) => ({
+        key: e.id,
+        content: (
+          <>
+            {dayTime(e.at)} · {e.by} · {e.what}
+            {e.why ? `: ${e.why}` : ''}{' '}
+            <span className="quiet">
+              {e.changes
+                .slice(0, 6)
+                .map((c) => `${c.field}: ${told(c.before)} → ${told(c.after)}`)
+                .join('; ')}
+            </span>
+          </>
+        ),
+      }))}
+    />
+  )
 }

@@ -2,6 +2,7 @@ import { workOf, type MachinePage } from '@motor-round/contract'
 import { visitsAround, wholeAmps, type PastChange } from '@motor-round/core/speed-change'
 import { show } from '@motor-round/core/quantity'
 import { movesAmps, type Visit } from '@motor-round/core/trend'
+import { Timeline } from 'antd'
 import { shortDay } from '../../app/dates.ts'
 import { workWords } from '../speed-change/index.ts'
 
@@ -41,19 +42,24 @@ export function WorkPanel({
         <span className="quiet">mean amps before and after</span>
       </header>
       {all.length === 0 ? <p className="quiet">No work recorded.</p> : null}
-      {all.map((w) => {
-        const change = changes.find((c) => c.work.at === w.at)
-        const told = movesAmps(w.kind) ? around(visits, all, w.at, page.machine.phases) : ''
-        return (
-          <p key={`${w.at} ${w.kind}`} className="trail">
-            {shortDay(new Date(w.at).toISOString(), now)} · {workWords(w)}
-            {w.note ? `: ${w.note}` : ''}
-            {told === '' ? '' : <b> {told}</b>}
-            {change ? ` (predicted: ${show.amps(change.predicted)} A)` : ''}{' '}
-            <span className="quiet">{by.get(w.at) ?? ''}</span>
-          </p>
-        )
-      })}
+      <Timeline
+        items={all.map((w) => {
+          const change = changes.find((c) => c.work.at === w.at)
+          const told = movesAmps(w.kind) ? around(visits, all, w.at, page.machine.phases) : ''
+          return {
+            key: `${w.at} ${w.kind}`,
+            content: (
+              <span className="work-entry">
+                {shortDay(new Date(w.at).toISOString(), now)} · {workWords(w)}
+                {w.note ? `: ${w.note}` : ''}
+                {told === '' ? '' : <b> {told}</b>}
+                {change ? ` (predicted: ${show.amps(change.predicted)} A)` : ''}{' '}
+                <span className="quiet">{by.get(w.at) ?? ''}</span>
+              </span>
+            ),
+          }
+        })}
+      />
     </section>
   )
 }

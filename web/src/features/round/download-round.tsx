@@ -82,6 +82,7 @@ export function DownloadRound({ page }: { page: RoundPage }) {
             style={{ flex: 1 }}
             percent={Math.round((100 * progress.done) / progress.of)}
             showInfo={false}
+            strokeLinecap="butt"
             aria-label="Download"
           />
           <Button onClick={() => cancel.current?.abort()}>Cancel</Button>
