@@ -96,7 +96,8 @@ export function stockNumbers(sectionId: string): number[] {
     const first = s.id === 'A' ? 20 : s.id === 'B' ? 26 : s.id === 'C' ? 51 : 120
     return [...run(first, 100, 1), ...run(102, 144, 2), ...run(148, 300, 8)].filter((n) => n >= first)
   }
-  if (s.number === 'pitch, mm') return [...run(630, 1600, 12.5), ...run(1625, 3550, 25)]
+  // Half millimetres are left off the mark: 637, 650, 662.
+  if (s.number === 'pitch, mm') return [...run(637.5, 1600, 12.5).map(Math.floor), ...run(1625, 3550, 25)]
   if (s.id === '4L' || s.id === '5L') return run(180, 1000, 10)
   // The preferred series of narrow belts, in tenths of an inch.
   return [

@@ -46,6 +46,16 @@ const drop = (inWg: number): Reading[] => [{ quantity: 'filter_drop', position: 
 const work = (d: number, kind: WorkDone['kind']): WorkDone => ({ at: at(d), kind, note: '' })
 const changed = (d: number) => work(d, 'filters-changed')
 
+describe('amps of a visit that was broken off', () => {
+  it('are due at once where some legs were read and some not; a visit without any, or with all, was none', () => {
+    const why = (past: Visit[]) => task(of(20, past), 'amps')?.why ?? ''
+    expect(why([visitAt(10, [10, 10])])).toContain('the last visit was not finished: 2 of 3 legs were read')
+    expect(why([fine(5), visitAt(10, [], [], {}, drop(0.3))])).not.toContain('not finished')
+    expect(why([fine(10)])).not.toContain('not finished')
+    expect(why([])).not.toContain('not finished')
+  })
+})
+
 describe('filters (the interval in force is 92 days; a pressure drop says more than the calendar)', () => {
   it('go by the day they were changed, and by the last reading where no change is on record', () => {
     expect(task(of(20, [fine(0)], [changed(10)]), 'filters')?.lastAt).toBe(at(10))
