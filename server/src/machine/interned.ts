@@ -1,9 +1,18 @@
+import type { Machine, Motor, PartRecord, VisitRecord, WorkRecord } from '@motor-round/contract'
 import { LRUCache } from 'lru-cache'
-import type { MachineSnapshot } from './snapshot.ts'
+
+/** What judging takes of a snapshot by its objects. */
+interface Parts {
+  readonly machine: Machine
+  readonly motors: readonly Motor[]
+  readonly parts: readonly PartRecord[]
+  readonly work: readonly WorkRecord[]
+  readonly visits: readonly VisitRecord[]
+}
 
 /** As many machines as a large batch touches; each holds its visits and what judging worked out of them. */
 const most = 200
-const kept = new LRUCache<string, MachineSnapshot>({ max: most })
+const kept = new LRUCache<string, Parts>({ max: most })
 
 const texts = new WeakMap<object, string>()
 function textOf(value: object): string {
@@ -16,19 +25,17 @@ function textOf(value: object): string {
 const sameOr = <T extends object>(before: T | undefined, now: T): T =>
   before !== undefined && textOf(before) === textOf(now) ? before : now
 
-type Visit = MachineSnapshot['visits'][number]
-
 /** The visits of a machine as they were loaded last, by their ids. */
-export const knownVisits = (machineId: string): ReadonlyMap<string, Visit> =>
+export const knownVisits = (machineId: string): ReadonlyMap<string, VisitRecord> =>
   new Map(kept.get(machineId)?.visits.map((v) => [v.id, v]))
 
 /**
  * A snapshot in which what has not changed since it was loaded last is the same object. Judging keeps by the object what it
  * worked out of each visit, so that of a known past only what is new is judged.
  */
-export function interned(now: MachineSnapshot): MachineSnapshot {
+export function interned<S extends Parts>(now: S): S {
   const before = kept.get(now.machine.id)
-  const whole: MachineSnapshot = {
+  const whole: S = {
     ...now,
     machine: sameOr(before?.machine, now.machine),
     motors: sameOr(before?.motors, now.motors),

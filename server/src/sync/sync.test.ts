@@ -246,6 +246,6 @@ describe('what a phone syncs', () => {
         },
       ])
     ).body as { results: { problem: { detail: string } }[] }
-    expect(r.results[0]?.problem.detail).toBe('bytes: is no image/png')
+    expect(r.results[0]?.problem.detail).toBe('bytes: is not image/png')
   })
 })

@@ -5,7 +5,9 @@ import { look } from './look.ts'
 
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, look: look.reducer },
-  middleware: (get) => get().concat(api.middleware),
+  // Both checks run in development alone, where a busy machine is no news.
+  middleware: (get) =>
+    get({ serializableCheck: { warnAfter: 500 }, immutableCheck: { warnAfter: 500 } }).concat(api.middleware),
 })
 setupListeners(store.dispatch)
 
