@@ -7,7 +7,7 @@ import { openBrowser } from '../scripts/lib/browser.mjs'
 import { root } from '../scripts/lib/paths.mjs'
 import { lead, openPage } from './client.mjs'
 
-const batch = 100
+const batch = 200
 const visits = 834
 
 /** Visits of six readings each, spread over the machines of the demo. */

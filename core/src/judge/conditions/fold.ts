@@ -33,13 +33,26 @@ const alsoAnswers: Readonly<Record<string, readonly string[]>> = { turning: ['ro
 
 const place = (check: string, position: string) => `${check}@${position}`
 
-const places = new WeakMap<Verdict, readonly string[]>()
-/** Where a verdict stands, put together once: the whole past goes by at every key. */
-function placesOf(v: Verdict): readonly string[] {
-  const known = places.get(v)
+/** A verdict with where it stands, and as it is shown where it is good. */
+interface Placed {
+  readonly verdict: Verdict
+  readonly places: readonly string[]
+  readonly shown: Shown
+}
+
+const placed = new WeakMap<readonly Verdict[], readonly Placed[]>()
+/** The verdicts of a visit that belong to its machine, put together once: the whole past goes by at every key. */
+function placedOf(visit: Visit, verdicts: readonly Verdict[]): readonly Placed[] {
+  const known = placed.get(verdicts)
   if (known) return known
-  const made = v.positions.map((p) => place(v.check, p))
-  places.set(v, made)
+  const made = verdicts
+    .filter((v) => !v.ofVisit)
+    .map((verdict) => ({
+      verdict,
+      places: verdict.positions.map((p) => place(verdict.check, p)),
+      shown: { verdict, at: visit.at },
+    }))
+  placed.set(verdicts, made)
   return made
 }
 
@@ -66,16 +79,15 @@ export class Fold {
 
   /** The verdicts of one visit, in the light of what was known then. */
   visit(visit: Visit, verdicts: readonly Verdict[]): void {
-    for (const v of verdicts) {
-      if (v.ofVisit) continue
-      for (const at of placesOf(v)) this.#take(visit, v, at)
+    for (const { verdict: v, places, shown } of placedOf(visit, verdicts)) {
+      for (const at of places) this.#take(visit, v, at, shown)
       if (!v.settles) continue
       this.#answerRetests(v)
       if (v.level === 'ok') for (const other of alsoAnswers[v.check] ?? []) this.#answerElsewhere(visit, other)
     }
   }
 
-  #take(visit: Visit, v: Verdict, at: string): void {
+  #take(visit: Visit, v: Verdict, at: string, shown: Shown): void {
     const stands = this.#open.get(at)
     if (v.level !== 'ok' && (!stands || rank(v.level) >= rank(stands.verdict.level))) {
       this.#open.set(at, { verdict: v, since: stands?.since ?? visit.at, seenAt: visit.at, visit })
@@ -92,7 +104,7 @@ export class Fold {
     }
     if (stands && !answers) return
     if (stands) this.#open.delete(at)
-    this.#good.set(at, { verdict: v, at: visit.at })
+    this.#good.set(at, shown)
   }
 
   /** A bump the wrong way and a fan entered as turning right on the same visit contradict each other: the find stands. */

@@ -114,18 +114,18 @@ describe('syncing it', () => {
   it('goes in batches that are small, in order', async () => {
     await enqueue(
       uuid(1),
-      Array.from({ length: 230 }, (_, i) => note(100 + i)),
+      Array.from({ length: 430 }, (_, i) => note(100 + i)),
     )
     const outbox = await queuedMutations()
-    expect(nextBatch(outbox, uuid(1))).toHaveLength(100)
-    expect(nextBatch(outbox, uuid(1)).map((w) => w.n)).toEqual(outbox.slice(0, 100).map((w) => w.n))
+    expect(nextBatch(outbox, uuid(1))).toHaveLength(200)
+    expect(nextBatch(outbox, uuid(1)).map((w) => w.n)).toEqual(outbox.slice(0, 200).map((w) => w.n))
     const sent: number[] = []
     server((entries) => {
       sent.push(entries.length)
       return answer(entries.map((e) => kept(e.n)))
     })
     expect(await syncOutbox()).toBe('synced')
-    expect(sent).toEqual([100, 100, 30])
+    expect(sent).toEqual([200, 200, 30])
     expect(await queuedMutations()).toEqual([])
   })
   it('keeps what was not answered, and what was refused with its reason', async () => {
@@ -241,7 +241,7 @@ describe('syncing it', () => {
         visitId: uuid(10),
       },
     }
-    await enqueue(uuid(1), [visit(10), plate(50, 1), ...Array.from({ length: 100 }, (_, i) => note(100 + i))])
+    await enqueue(uuid(1), [visit(10), plate(50, 1), ...Array.from({ length: 200 }, (_, i) => note(100 + i))])
     await enqueue(uuid(1), [event, plate(51, 2)])
     const sent: string[] = []
     server((entries) => {

@@ -7,7 +7,7 @@ import { deviceName, store, type QueuedMutation } from './store.ts'
 export type SyncOutcome = 'synced' | 'no signal' | 'sign in' | 'other person' | 'server' | 'busy'
 
 const blockedWhy = 'It depends on an entry that was rejected.'
-const mostMutations = 100
+const mostMutations = 200
 const mostBytes = 1_300_000
 
 const dependsOnAny = (ids: ReadonlySet<string>, w: QueuedMutation): boolean => w.dependsOn.some((id) => ids.has(id))
