@@ -29,19 +29,39 @@ function asOf(input: JudgeInput, visit: Visit, before: readonly Visit[]): JudgeI
 
 /** Everything that a visit's verdicts depend on besides the visits before it. */
 type Ground = readonly unknown[]
-const groundOf = (i: JudgeInput): Ground => [i.machine, i.motors ?? i.motor, i.policies, i.parts, i.layout, i.work]
+const groundOf = (i: JudgeInput): Ground => [
+  i.machine,
+  i.motors ?? i.motor,
+  i.policies,
+  i.parts,
+  i.layout,
+  i.work,
+  // Few, and put together anew each time: what they say counts.
+  (i.closings ?? []).map((k) => `${k.key} ${k.at} ${k.kind}`).join('|'),
+]
 const same = (a: Ground, b: Ground) => a.length === b.length && a.every((v, i) => v === b[i])
 
 /** Verdicts of visits that were judged before: a visit never changes, and its machine's past is gone through at every key. */
 interface Judged {
   readonly ground: Ground
-  /** How many came before it, the last and the first of them: they never change, and one that arrives late changes the count. */
-  readonly n: number
-  readonly last: string
-  readonly first: string
+  /** Stands for all visits before it, in their order: one that arrives late or is corrected makes another. */
+  readonly chain: number
   readonly verdicts: readonly Verdict[]
 }
 const judged = new WeakMap<Visit, Judged>()
+
+const tokens = new WeakMap<Visit, number>()
+let lastToken = 0
+function tokenOf(visit: Visit): number {
+  const known = tokens.get(visit)
+  if (known !== undefined) return known
+  lastToken += 1
+  tokens.set(visit, lastToken)
+  return lastToken
+}
+/** A prime: products below stay exact. */
+const prime = 8_191_999_993
+const chained = (chain: number, visit: Visit): number => (chain * 1_000_003 + tokenOf(visit)) % prime
 
 /** What a person did between visits. */
 type Act =
@@ -94,9 +114,11 @@ export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through
       if (act.order === 0) fold.work(act.work)
       else fold.closing(act.closing)
   }
+  let chain = 0
   earlier.forEach((visit, n) => {
     actsBefore(visit.at, 1)
-    fold.visit(visit, verdictsOf(input, ground, visit, earlier, n))
+    fold.visit(visit, verdictsOf(input, ground, visit, earlier, n, chain))
+    chain = chained(chain, visit)
   })
   actsBefore(Infinity, 0)
   return fold
@@ -108,13 +130,11 @@ function verdictsOf(
   visit: Visit,
   earlier: readonly Visit[],
   n: number,
+  chain: number,
 ): readonly Verdict[] {
   const known = judged.get(visit)
-  const last = earlier[n - 1]?.id ?? ''
-  const first = earlier[0]?.id ?? ''
-  if (known && known.n === n && known.last === last && known.first === first && same(known.ground, ground))
-    return known.verdicts
+  if (known?.chain === chain && same(known.ground, ground)) return known.verdicts
   const verdicts = visitVerdicts(contextOf(asOf(input, visit, earlier.slice(0, n))), [])
-  judged.set(visit, { ground, n, last, first, verdicts })
+  judged.set(visit, { ground, chain, verdicts })
   return verdicts
 }

@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { legPositions, linePositions, terminalPairs, terminalPositions, type Reading } from '../../quantity/index.ts'
 import { dayMs, workKinds, type Visit, type WorkDone } from '../../trend/index.ts'
-import { retests, workAnswers, type Closing } from '../index.ts'
-import { at, goodWinding, locked, now, proven } from '../checks/say.test-help.ts'
+import { defaultPolicies } from '../../limits/index.ts'
+import { judgeMachine, retests, unknownControls, workAnswers, type Closing } from '../index.ts'
+import { at, facts, goodWinding, locked, now, plate, proven } from '../checks/say.test-help.ts'
 import { amps, done, figures, machine, open, plain, visit, words } from './conditions.test-help.ts'
 
 /** What each find is, and what answers it: by reading or answering the same again, or by work. */
@@ -260,5 +261,42 @@ describe('OK is earned', () => {
     expect(machine([visit(0, amps(12.6))]).level).toBe('watch')
     expect(machine([plain(0, 12.6)]).level).toBe('ok')
     expect(machine([visit(0, amps(9))]).level).toBe('ok')
+  })
+})
+
+describe('a past that was judged before', () => {
+  const fixed = {
+    machine: { ...facts, controls: unknownControls },
+    motor: { plate, connectionVolts: null, installedAt: 0 },
+    work: [],
+    policies: defaultPolicies,
+  }
+  const copy = <T>(all: T): T => JSON.parse(JSON.stringify(all)) as T
+  const judged = (visits: Visit[], closings: Closing[] = []) =>
+    JSON.stringify(judgeMachine({ ...fixed, visits, closings }, now + 400 * dayMs))
+  const fresh = (visits: Visit[], closings: Closing[] = []) =>
+    JSON.stringify(judgeMachine(copy({ ...fixed, visits, closings }), now + 400 * dayMs))
+  const ohms = (day: number, values: number[]) => visit(day, at('winding_ohms', terminalPairs, values))
+  it('says the same as one that was not: a visit in the middle is corrected, one arrives late, a closing comes late', () => {
+    const first = plain(0)
+    const middle = words(2, { 'look.breaker': 'tripped' })
+    const later = words(6, { 'look.breaker': 'closed' })
+    const past = [first, middle, ohms(4, [1.3, 1.3, 1.3]), later, ohms(8, [1.3, 1.3, 1.3]), plain(9)]
+    expect(judged(past)).toBe(fresh(past))
+    const corrected = past.map((v) => (v === middle ? { ...words(2, { 'look.breaker': 'closed' }), id: 'other' } : v))
+    expect(judged(corrected)).toBe(fresh(corrected))
+    expect(judged(corrected)).not.toBe(judged(past))
+    const late = [...past, ohms(5, [1.4, 1.4, 1.4])]
+    expect(judged(late)).toBe(fresh(late))
+    const closing: Closing = {
+      key: 'breaker-found@',
+      at: now + 3 * dayMs,
+      kind: 'closed',
+      by: 'Vale',
+      reason: 'a test of the breaker',
+    }
+    expect(judged(past, [closing])).toBe(fresh(past, [closing]))
+    expect(judged(past, [closing])).not.toBe(judged(past))
+    expect(judged(past)).toBe(fresh(past))
   })
 })
