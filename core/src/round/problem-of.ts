@@ -1,18 +1,12 @@
 import type { Level } from '../judge/index.ts'
+import type { DueTask } from './due.ts'
 import type { RouteProblem, RouteStep, Walker } from './route-problem.ts'
 import { pausesOf, stepId } from './steps.ts'
-import type { Pause } from './task.ts'
 import { travelMinutes, type TravelArea } from './travel.ts'
 
-/** A task as it is put in a round. `dueAt`: instant, ISO 8601. */
-interface PlannedTask {
+/** What putting a task in a round needs to know of it. `dueAt`: instant, ISO 8601. */
+type PlannedTask = Pick<DueTask, 'minutes' | 'people' | 'visitsUnit' | 'locksOut' | 'rest' | 'settle'> & {
   readonly dueAt: string
-  readonly minutes: number
-  readonly people: 1 | 2
-  readonly visitsUnit: boolean
-  readonly locksOut: boolean
-  readonly rest: Pause | null
-  readonly settle: Pause | null
 }
 
 interface Span {
