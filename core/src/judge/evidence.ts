@@ -61,8 +61,8 @@ export class Looked {
     this.#contradicted = contradicted
   }
 
-  note(...readings: readonly (Reading | undefined)[]): void {
-    for (const r of readings) if (r !== undefined) this.#readings.add(r)
+  note(reading: Reading | undefined): void {
+    if (reading !== undefined) this.#readings.add(reading)
   }
 
   clear(): void {
@@ -70,12 +70,20 @@ export class Looked {
   }
 
   /** The readings that can never be a pass, as "L1 is not steady". */
-  doubts(): { readonly reading: Reading; readonly words: string }[] {
-    return [...this.#readings].flatMap((reading) => {
-      const doubt = doubtOf(reading) ?? (this.#contradicted().has(reading) ? 'contradicted by another reading' : null)
-      return doubt === null ? [] : [{ reading, words: `${nameOf(reading)} is ${doubt}` }]
-    })
+  doubts(): readonly Doubted[] {
+    const contradicted = this.#contradicted()
+    const all: Doubted[] = []
+    for (const reading of this.#readings) {
+      const doubt = doubtOf(reading) ?? (contradicted.has(reading) ? 'contradicted by another reading' : null)
+      if (doubt !== null) all.push({ reading, words: `${nameOf(reading)} is ${doubt}` })
+    }
+    return all
   }
+}
+
+interface Doubted {
+  readonly reading: Reading
+  readonly words: string
 }
 
 export type Find = (quantity: QuantityCode, position: string) => Reading | undefined

@@ -3,6 +3,7 @@ import { contextOf, type Context } from './context.ts'
 import type { Closing } from './conditions/condition.ts'
 import { Fold } from './conditions/fold.ts'
 import type { InstalledMotor, JudgeInput } from './input.ts'
+import { chained, sameGround, type Ground } from './known.ts'
 import type { Rule } from './rule.ts'
 import { runRules, type Failure } from './run-rule.ts'
 import { rules } from './rules/register.ts'
@@ -28,7 +29,6 @@ function asOf(input: JudgeInput, visit: Visit, before: readonly Visit[]): JudgeI
 }
 
 /** Everything that a visit's verdicts depend on besides the visits before it. */
-type Ground = readonly unknown[]
 const groundOf = (i: JudgeInput): Ground => [
   i.machine,
   i.motors ?? i.motor,
@@ -39,29 +39,27 @@ const groundOf = (i: JudgeInput): Ground => [
   // Few, and put together anew each time: what they say counts.
   (i.closings ?? []).map((k) => `${k.key} ${k.at} ${k.kind}`).join('|'),
 ]
-const same = (a: Ground, b: Ground) => a.length === b.length && a.every((v, i) => v === b[i])
 
 /** Verdicts of visits that were judged before: a visit never changes, and its machine's past is gone through at every key. */
 interface Judged {
   readonly ground: Ground
-  /** Stands for all visits before it, in their order: one that arrives late or is corrected makes another. */
+  /** Stands for all visits before it, in their order. */
   readonly chain: number
   readonly verdicts: readonly Verdict[]
 }
 const judged = new WeakMap<Visit, Judged>()
 
-const tokens = new WeakMap<Visit, number>()
-let lastToken = 0
-function tokenOf(visit: Visit): number {
-  const known = tokens.get(visit)
-  if (known !== undefined) return known
-  lastToken += 1
-  tokens.set(visit, lastToken)
-  return lastToken
+/** What stood at a machine after the first of its visits that were gone through last, kept by the first of them. */
+interface Stood {
+  readonly ground: Ground
+  /** How many visits, and what stands for them. */
+  readonly n: number
+  readonly chain: number
+  /** How many of the acts were taken in with them. */
+  readonly acts: number
+  readonly fold: Fold
 }
-/** A prime: products below stay exact. */
-const prime = 8_191_999_993
-const chained = (chain: number, visit: Visit): number => (chain * 1_000_003 + tokenOf(visit)) % prime
+const stood = new WeakMap<Visit, Stood>()
 
 /** What a person did between visits. */
 type Act =
@@ -93,35 +91,55 @@ export function visitVerdicts(c: Context, failures: Failure[]): Verdict[] {
   )
 }
 
+/** The work and closings of a machine in the order in which they count: work before a visit of the same instant, a closing after. */
+const actsOf = (input: JudgeInput, through: number): Act[] =>
+  [
+    ...input.work.map((work): Act => ({ at: work.at, order: 0, work })),
+    ...(input.closings ?? []).map((closing): Act => ({ at: closing.at, order: 2, closing })),
+  ]
+    .filter((x) => x.at <= through)
+    .sort((x, y) => x.at - y.at || x.order - y.order)
+
 /**
  * What stands at a machine before one of its visits is taken into account: all visits before it, and the work and closings up to
  * it. `through` also takes in what came after the last visit.
  * @param earlier in the order in which they were made
  */
 export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through: number): Fold {
-  const fold = new Fold(input.machine, (check) => runningChecks.has(check))
   const ground = groundOf(input)
-  // Work of the same instant as a visit comes before it, a closing after it.
-  const acts: Act[] = [
-    ...input.work.map((work): Act => ({ at: work.at, order: 0, work })),
-    ...(input.closings ?? []).map((closing): Act => ({ at: closing.at, order: 2, closing })),
-  ]
-    .filter((x) => x.at <= through)
-    .sort((x, y) => x.at - y.at || x.order - y.order)
-  let next = 0
+  const acts = actsOf(input, through)
+  // By a clock that runs ahead a visit may lie after `through`; what stands then leaves out acts that count for others.
+  const whole = (earlier.at(-1)?.at ?? 0) <= through
+  const from = whole ? stoodBefore(earlier, ground) : undefined
+  const fold = from?.fold.copy() ?? new Fold(input.machine, (check) => runningChecks.has(check))
+  let next = from?.acts ?? 0
   const actsBefore = (at: number, order: number) => {
     for (let act = acts[next]; act && (act.at < at || (act.at === at && act.order < order)); act = acts[++next])
       if (act.order === 0) fold.work(act.work)
       else fold.closing(act.closing)
   }
-  let chain = 0
-  earlier.forEach((visit, n) => {
+  let chain = from?.chain ?? 0
+  const known = from?.n ?? 0
+  earlier.slice(known).forEach((visit, i) => {
     actsBefore(visit.at, 1)
-    fold.visit(visit, verdictsOf(input, ground, visit, earlier, n, chain))
+    fold.visit(visit, verdictsOf(input, ground, visit, earlier, known + i, chain))
     chain = chained(chain, visit)
   })
+  const [first] = earlier
+  if (whole && first && known < earlier.length)
+    stood.set(first, { ground, n: earlier.length, chain, acts: next, fold: fold.copy() })
   actsBefore(Infinity, 0)
   return fold
+}
+
+/** What is known to have stood after the first of these visits; undefined where nothing of it is, or it was another past. */
+function stoodBefore(earlier: readonly Visit[], ground: Ground): Stood | undefined {
+  const [first] = earlier
+  const known = first && stood.get(first)
+  if (!known || known.n > earlier.length || !sameGround(known.ground, ground)) return undefined
+  let chain = 0
+  for (let n = 0; n < known.n; n++) chain = chained(chain, earlier[n] ?? first)
+  return chain === known.chain ? known : undefined
 }
 
 function verdictsOf(
@@ -133,7 +151,7 @@ function verdictsOf(
   chain: number,
 ): readonly Verdict[] {
   const known = judged.get(visit)
-  if (known?.chain === chain && same(known.ground, ground)) return known.verdicts
+  if (known?.chain === chain && sameGround(known.ground, ground)) return known.verdicts
   const verdicts = visitVerdicts(contextOf(asOf(input, visit, earlier.slice(0, n))), [])
   judged.set(visit, { ground, chain, verdicts })
   return verdicts

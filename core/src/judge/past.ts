@@ -1,9 +1,11 @@
 import { limitInForce } from '../limits/index.ts'
 import { mean } from '../quantity/index.ts'
 import {
+  AmpsWatch,
   comparableTo,
   dayMs,
   drift,
+  likenessOf,
   loadPoint,
   meanVolts,
   median,
@@ -11,7 +13,6 @@ import {
   stepChange,
   thin,
   usualRange,
-  watchAmps,
   type Change,
   type Drift,
   type Baseline,
@@ -24,6 +25,7 @@ import {
 } from '../trend/index.ts'
 import { partsOf } from './conditions/condition.ts'
 import type { JudgeInput } from './input.ts'
+import { keptOf, sameGround, type Ground } from './known.ts'
 import { lazy } from './lazy.ts'
 
 /** What a machine's own past says of the amps of a visit. */
@@ -71,21 +73,47 @@ function explainedAt(input: JudgeInput): number[] {
   return own.filter((k, i) => k.kind === 'closed' && own[i + 1]?.kind !== 'reopened').map((k) => k.at)
 }
 
+const watchPoint = (input: JudgeInput, p: LoadPoint): WatchPoint => ({
+  at: p.at,
+  amps: p.amps,
+  // No supply swings further and still runs a motor.
+  volts: Math.min(2, Math.max(0.5, p.normal / p.amps || 1)),
+  filters: filterAge(input, p.at),
+})
+
+const keptPast = keptOf<readonly LoadPoint[]>()
+const keptBefore = keptOf<readonly LoadPoint[]>()
+const watches = new WeakMap<readonly LoadPoint[], { readonly ground: Ground; readonly watch: AmpsWatch }>()
+
+/** The readings before a visit, watched: kept by them, for what is read now is compared with the same ones at every key. */
+function watchOf(input: JudgeInput, past: readonly LoadPoint[]): AmpsWatch {
+  const explained = explainedAt(input)
+  const ground = [input.work, explained.join(' ')]
+  const known = watches.get(past)
+  if (known && sameGround(known.ground, ground)) return known.watch
+  const watch = new AmpsWatch(explained)
+  for (const p of past) watch.take(watchPoint(input, p))
+  watches.set(past, { ground, watch })
+  return watch
+}
+
 /** The past of a visit, each part worked out when it is first asked for. */
 export function pastOf(input: JudgeInput, baselineOf: () => Baseline, allowed: number | null): Past {
   const { machine, visit, policies, history } = input
   const reference = lazy(() => referenceVolts(history, visit))
-  const like = lazy(() => comparableTo(visit))
-  const comparablePoints = (from: number | null, to: number) =>
-    thin(
-      history.filter((s) => s.at < to && (from === null || s.at >= from) && like()(s)).sort((x, y) => x.at - y.at),
-      longestHistory,
-    ).flatMap((s) => {
-      const p = loadPoint(s, reference())
-      // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
-      return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
+  const comparablePoints = (kept: typeof keptPast, from: number | null, to: number) =>
+    kept(history, [from, to, ...likenessOf(visit), reference(), machine.phases], () => {
+      const like = comparableTo(visit)
+      return thin(
+        history.filter((s) => s.at < to && (from === null || s.at >= from) && like(s)).sort((x, y) => x.at - y.at),
+        longestHistory,
+      ).flatMap((s) => {
+        const p = loadPoint(s, reference())
+        // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
+        return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
+      })
     })
-  const past = lazy(() => comparablePoints(baselineOf().since, visit.at))
+  const past = lazy(() => comparablePoints(keptPast, baselineOf().since, visit.at))
   const point = lazy(() => loadPoint(visit, reference()))
   const whole = lazy(() => {
     const p = point()
@@ -106,19 +134,16 @@ export function pastOf(input: JudgeInput, baselineOf: () => Baseline, allowed: n
       .map((p) => (swing ? { at: p.at, value: swing.without(p.at, p.value) } : p))
   })
   const watched = lazy(() => {
-    const watchPoint = (p: LoadPoint): WatchPoint => ({
-      at: p.at,
-      amps: p.amps,
-      // No supply swings further and still runs a motor.
-      volts: Math.min(2, Math.max(0.5, p.normal / p.amps || 1)),
-      filters: filterAge(input, p.at),
-    })
-    return watchAmps([...past(), ...whole()].map(watchPoint), explainedAt(input))
+    const watch = watchOf(input, past())
+    const [now] = whole()
+    return now ? watch.at(watchPoint(input, now)) : watch.known
   })
   const usual = lazy((): Usual | null => (whole().length > 0 ? watched().expected : null))
   const before = lazy(() =>
     usualRange(
-      (baselineOf().since === null ? [] : comparablePoints(null, baselineOf().since ?? 0)).map((p) => p.normal),
+      (baselineOf().since === null ? [] : comparablePoints(keptBefore, null, baselineOf().since ?? 0)).map(
+        (p) => p.normal,
+      ),
     ),
   )
   const fall = lazy(() =>

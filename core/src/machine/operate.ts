@@ -188,12 +188,13 @@ export function loadByCircuit(c: MotorCircuit, amps: number, volts: number, hz: 
   let low = 1e-7
   let high = breakdown(c, volts, hz).slip
   const idle = balancedAt(c, low, volts, hz)
-  if (amps <= noLoadAmps(c, volts, hz) || idle.amps > amps || balancedAt(c, high, volts, hz).amps < amps) return null
+  if (idle.amps > amps || balancedAt(c, high, volts, hz).amps < amps) return null
   for (let i = 0; i < 46; i++) {
     const s = (low + high) / 2
     if (balancedAt(c, s, volts, hz).amps < amps) low = s
     else high = s
   }
+  // At or below the no-load current nothing is left for the shaft.
   const load = balancedAt(c, (low + high) / 2, volts, hz).shaftWatts / c.watts
   return load > 0 ? load : null
 }

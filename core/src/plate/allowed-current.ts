@@ -18,7 +18,7 @@ export interface AllowedCurrent {
 
 function columnOf(plate: { volts?: string; amps?: string; sfa?: string }, service: number, connection?: number) {
   if (plate.volts === undefined) return null
-  let columns: PlateColumn[]
+  let columns: readonly PlateColumn[]
   try {
     columns = readColumns(plate.volts, plate.amps, plate.sfa)
   } catch (e) {

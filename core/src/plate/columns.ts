@@ -37,6 +37,10 @@ function spread(name: string, text: string, volts: number[][]): number[] {
   throw new RangeError(`${name}: "${text}" has ${flat.length} figures for ${all.length} voltages`)
 }
 
+/** Prints read before: a nameplate is text, and is asked for at every key. */
+const read = new Map<string, readonly PlateColumn[]>()
+const mostKept = 500
+
 /**
  * Read a plate's columns.
  * @param volts as printed, e.g. `208-230/460`
@@ -45,11 +49,17 @@ function spread(name: string, text: string, volts: number[][]): number[] {
  * @returns one column a voltage, in the plate's order
  * @throws RangeError naming `volts`, `amps` or `sfa` when the print cannot be read or the counts do not fit
  */
-export function readColumns(volts: string, amps?: string, sfa?: string): PlateColumn[] {
+export function readColumns(volts: string, amps?: string, sfa?: string): readonly PlateColumn[] {
+  const print = JSON.stringify([volts, amps, sfa])
+  const known = read.get(print)
+  if (known) return known
   const v = groups('volts', volts)
   const a = amps === undefined ? null : spread('amps', amps, v)
   const s = sfa === undefined ? null : spread('sfa', sfa, v)
-  return v.flat().map((value, i) => ({ volts: value, amps: a?.[i] ?? null, sfa: s?.[i] ?? null }))
+  const columns = v.flat().map((value, i) => ({ volts: value, amps: a?.[i] ?? null, sfa: s?.[i] ?? null }))
+  if (read.size >= mostKept) read.clear()
+  read.set(print, columns)
+  return columns
 }
 
 export type ColumnHow = 'recorded connection' | 'nearest to the supply' | 'only column'

@@ -88,7 +88,7 @@ function columnQuestions(columns: readonly PlateColumn[]): PlateQuestion[] {
  */
 export function questionPlate(plate: Plate): PlateQuestion[] {
   const out: PlateQuestion[] = []
-  let columns: PlateColumn[] = []
+  let columns: readonly PlateColumn[] = []
   if (plate.volts !== undefined) {
     try {
       columns = readColumns(plate.volts, plate.amps, plate.sfa)

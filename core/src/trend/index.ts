@@ -8,6 +8,7 @@ export { median, robustSpread } from './median.ts'
 export {
   comparable,
   comparableTo,
+  likenessOf,
   unsaid,
   valueOf,
   valuesAt,
@@ -22,6 +23,6 @@ export { amongPeers, type Among } from './peers.ts'
 export { seasonOf, type Season } from './season.ts'
 export { stepChange, type StepChange } from './step-change.ts'
 export { theilSen, type Line } from './theil-sen.ts'
-export { watchAmps, type Change, type Expected, type Watched, type WatchPoint } from './watch.ts'
+export { AmpsWatch, watchAmps, type Change, type Expected, type Watched, type WatchPoint } from './watch.ts'
 export { usualRange, type Usual } from './usual.ts'
 export { breaksTrend, movesAmps, workKinds, workWords, type WorkKind, type WorkKindId } from './work-kinds.ts'

@@ -21,23 +21,25 @@ const most = 0.12
 
 const terms = 4
 
-/** Least squares of the first terms of a line with a yearly wave on it; null where the points do not tell them. */
-function fitted(rows: readonly (readonly number[])[], y: readonly number[], n: number) {
+/** Least squares of the first `n` of four terms, from the sums over all points; null where the points do not tell them. */
+function fitted(points: Float64Array, count: number, n: number) {
   const ata = new Array<number>(n * n).fill(0)
   const aty = new Array<number>(n).fill(0)
-  rows.forEach((row, k) => {
+  const at = (k: number, i: number) => points[k * (terms + 1) + i] ?? 0
+  for (let k = 0; k < count; k++)
     for (let i = 0; i < n; i++) {
-      for (let j = 0; j < n; j++) ata[i * n + j] = (ata[i * n + j] ?? 0) + (row[i] ?? 0) * (row[j] ?? 0)
-      aty[i] = (aty[i] ?? 0) + (row[i] ?? 0) * (y[k] ?? 0)
+      const own = at(k, i)
+      for (let j = 0; j < n; j++) ata[i * n + j] = (ata[i * n + j] ?? 0) + own * at(k, j)
+      aty[i] = (aty[i] ?? 0) + own * at(k, terms)
     }
-  })
   const c = factorSpd(ata, n)?.(aty)
   if (!c) return null
-  const left = rows.reduce((sum, row, k) => {
-    let off = y[k] ?? 0
-    for (let i = 0; i < n; i++) off -= (row[i] ?? 0) * (c[i] ?? 0)
-    return sum + off * off
-  }, 0)
+  let left = 0
+  for (let k = 0; k < count; k++) {
+    let off = at(k, terms)
+    for (let i = 0; i < n; i++) off -= at(k, i) * (c[i] ?? 0)
+    left += off * off
+  }
   return { c, left }
 }
 
@@ -54,12 +56,15 @@ export function seasonOf(points: readonly { readonly at: number; readonly value:
   const first = points[0]
   const last = points[n - 1]
   if (!first || !last || n < fewest || last.at - first.at < shortest) return null
-  const x = points.map((p) => p.at / year)
-  const middle = x.reduce((a, b) => a + b, 0) / n
-  const y = points.map((p) => p.value)
-  const rows = x.map((t) => [1, t - middle, Math.cos(2 * Math.PI * t), Math.sin(2 * Math.PI * t)])
-  const plain = fitted(rows, y, 2)
-  const waved = fitted(rows, y, terms)
+  const middle = points.reduce((sum, p) => sum + p.at / year, 0) / n
+  // Side by side: level, line, the two halves of the wave, and the value.
+  const rows = new Float64Array(n * (terms + 1))
+  points.forEach(({ at, value }, k) => {
+    const t = at / year
+    rows.set([1, t - middle, Math.cos(2 * Math.PI * t), Math.sin(2 * Math.PI * t), value], k * (terms + 1))
+  })
+  const plain = fitted(rows, n, 2)
+  const waved = fitted(rows, n, terms)
   if (!plain || !waved || !(plain.left > 0)) return null
   // With two degrees of freedom above, the tail of F has a closed form.
   const p = (Math.max(0, waved.left) / plain.left) ** ((n - 4) / 2)

@@ -136,5 +136,11 @@ export function comparableTo(b: Visit): (a: Visit) => boolean {
   }
 }
 
+/** All of a visit that `comparableTo` looks at. */
+export const likenessOf = (visit: Visit): readonly unknown[] => {
+  const { settled, mode, panels, twin, filters, turning } = visit.state
+  return [settled, mode, panels, twin, filters, turning, figuresOf(visit).hz]
+}
+
 /** May two visits be compared? */
 export const comparable = (a: Visit, b: Visit): boolean => comparableTo(b)(a)

@@ -194,66 +194,123 @@ function rowMean(rows: readonly Row[]): readonly number[] {
 const out = (e: Expectation | null, limit: number): boolean =>
   e !== null && Math.abs(e.off) > limit * e.error && Math.abs(e.off) > least
 
+/** What a change is known by while it stands. */
+interface Changed {
+  readonly since: number
+  readonly by: number
+  readonly held: readonly Row[]
+}
+
+/** Where a watch stands after a reading. */
+interface Stands {
+  readonly baseline: Baseline
+  readonly changed: Changed | null
+  /** The reading before, and the baseline as it was without it. */
+  readonly before: { readonly row: Row; readonly fit: Fit | null } | null
+}
+
+/** What one more reading says in the light of those before it, and what it leaves behind. */
+interface Seen {
+  readonly row: Row
+  readonly last: (Expectation & { readonly n: number }) | null
+  readonly changed: Changed | null
+  /** The reading before belongs to the change: it leaves the baseline. */
+  readonly drops: boolean
+}
+
 /**
- * Watch the readings of one baseline, one after the other: each is compared with all before it that were as expected. A change
+ * Readings of one baseline, watched one after the other: each is compared with all before it that were as expected. A change
  * stands, and what was expected before it is kept, until a reading is as expected again or a person explained it.
- * @param points in order of time, amps above zero
- * @param explained instants at which a person said what it was: what is read from the change on begins a baseline of its own
- * @returns what was known at the last of them; nothing is expected with fewer than four readings before it
- * @throws RangeError when amps or volts are not above zero
  * @source regression with priors on level, a yearly swing, volts and the age of the filters; a reading, or two together, too many
  * standard errors out
  */
+export class AmpsWatch {
+  #stands: Stands = { baseline: new Baseline(), changed: null, before: null }
+  #last: Seen['last'] = null
+  readonly #explanations: number[]
+
+  /** @param explained instants at which a person said what it was: what is read from the change on begins a baseline of its own */
+  constructor(explained: readonly number[]) {
+    this.#explanations = [...explained].sort((a, b) => a - b)
+  }
+
+  /** Where it stands at an instant: explanations since the last reading are taken in, the first of them explains what stood. */
+  #standsAt(at: number): Stands {
+    const { changed } = this.#stands
+    if (!changed || !this.#explanations.some((e) => e < at)) return this.#stands
+    const baseline = new Baseline()
+    for (const held of changed.held) baseline.add(held)
+    return { baseline, changed: null, before: null }
+  }
+
+  /**
+   * Take one more reading in, later than those before it.
+   * @throws RangeError when amps or volts are not above zero
+   */
+  take(p: WatchPoint): void {
+    const { baseline, ...stood } = this.#standsAt(p.at)
+    const { row, last, changed, drops } = see({ baseline, ...stood }, p)
+    while (this.#explanations[0] !== undefined && this.#explanations[0] < p.at) this.#explanations.shift()
+    if (drops) baseline.drop()
+    const before = changed ? null : { row, fit: baseline.fit }
+    if (!changed) baseline.add(row)
+    this.#stands = { baseline, changed, before }
+    this.#last = last
+  }
+
+  /** What was known at the last of the readings taken in; nothing is expected with fewer than four before it. */
+  get known(): Watched {
+    return watched(this.#last, this.#stands.changed)
+  }
+
+  /**
+   * What would be known at one more reading, without taking it in.
+   * @throws RangeError as `take`
+   */
+  at(p: WatchPoint): Watched {
+    const { last, changed } = see(this.#standsAt(p.at), p)
+    return watched(last, changed)
+  }
+}
+
+function see({ baseline, changed, before }: Stands, p: WatchPoint): Seen {
+  if (!(p.amps > 0) || !Number.isFinite(p.amps)) throw new RangeError('amps must be a finite number above zero')
+  if (!(p.volts > 0) || !Number.isFinite(p.volts)) throw new RangeError('volts must be a finite number above zero')
+  const row = rowOf(p)
+  const one = baseline.fit?.([row]) ?? null
+  // The reading before is in the baseline by now; two together are compared with what it was before both.
+  const two = before !== null && changed === null ? (before.fit?.([before.row, row]) ?? null) : null
+  const limit = oneOut + (moreAtThreeTimesTheVisits * Math.log(baseline.visitsAYear / 4)) / Math.log(3)
+  const last = one && { ...one, n: baseline.n }
+  const byOne = one !== null && out(one, changed ? limit - twoLess : limit)
+  const byTwo = out(two, limit - twoLess) && one !== null && Math.sign(one.off) === Math.sign(two?.off ?? 0)
+  if (!byOne && !byTwo) return { row, last, changed: null, drops: false }
+  const by = Math.expm1((byTwo && !byOne ? two?.off : one.off) ?? 0)
+  if (changed) return { row, last, changed: { ...changed, by, held: [...changed.held, row] }, drops: false }
+  const since: Row = byOne || before === null ? row : before.row
+  const drops = since !== row
+  return { row, last, changed: { since: since.at, by, held: drops ? [since, row] : [row] }, drops }
+}
+
+const watched = (last: Seen['last'], changed: Changed | null): Watched => ({
+  expected: last && {
+    low: Math.exp(last.mean - 1.96 * last.error),
+    middle: Math.exp(last.mean),
+    high: Math.exp(last.mean + 1.96 * last.error),
+    n: last.n,
+  },
+  change: changed && { since: changed.since, by: changed.by },
+})
+
+/**
+ * Readings of one baseline, all at once.
+ * @param points in order of time, amps above zero
+ * @param explained as `AmpsWatch`
+ * @returns what was known at the last of them
+ * @throws RangeError when amps or volts are not above zero
+ */
 export function watchAmps(points: readonly WatchPoint[], explained: readonly number[]): Watched {
-  let baseline = new Baseline()
-  let changed: { since: number; by: number; held: Row[] } | null = null
-  /** The reading before, and the baseline as it was without it. */
-  let before: { readonly row: Row; readonly fit: Fit | null } | null = null
-  let last: (Expectation & { readonly n: number }) | null = null
-  const explanations = [...explained].sort((a, b) => a - b)
-  for (const p of points) {
-    if (!(p.amps > 0) || !Number.isFinite(p.amps)) throw new RangeError('amps must be a finite number above zero')
-    if (!(p.volts > 0) || !Number.isFinite(p.volts)) throw new RangeError('volts must be a finite number above zero')
-    while (explanations[0] !== undefined && explanations[0] < p.at) {
-      explanations.shift()
-      if (!changed) continue
-      baseline = new Baseline()
-      for (const held of changed.held) baseline.add(held)
-      changed = null
-      before = null
-    }
-    const row = rowOf(p)
-    const one = baseline.fit?.([row]) ?? null
-    // The reading before is in the baseline by now; two together are compared with what it was before both.
-    const two = before !== null && changed === null ? (before.fit?.([before.row, row]) ?? null) : null
-    const limit = oneOut + (moreAtThreeTimesTheVisits * Math.log(baseline.visitsAYear / 4)) / Math.log(3)
-    last = one && { ...one, n: baseline.n }
-    const byOne = one !== null && out(one, changed ? limit - twoLess : limit)
-    const byTwo = out(two, limit - twoLess) && one !== null && Math.sign(one.off) === Math.sign(two?.off ?? 0)
-    if (byOne || byTwo) {
-      const by = Math.expm1((byTwo && !byOne ? two?.off : one.off) ?? 0)
-      if (!changed) {
-        const since: Row = byOne || before === null ? row : before.row
-        if (since !== row) baseline.drop()
-        changed = { since: since.at, by, held: since === row ? [row] : [since, row] }
-      } else {
-        changed.by = by
-        changed.held.push(row)
-      }
-    } else {
-      changed = null
-      before = { row, fit: baseline.fit }
-      baseline.add(row)
-    }
-    if (changed) before = null
-  }
-  return {
-    expected: last && {
-      low: Math.exp(last.mean - 1.96 * last.error),
-      middle: Math.exp(last.mean),
-      high: Math.exp(last.mean + 1.96 * last.error),
-      n: last.n,
-    },
-    change: changed && { since: changed.since, by: changed.by },
-  }
+  const watch = new AmpsWatch(explained)
+  for (const p of points) watch.take(p)
+  return watch.known
 }

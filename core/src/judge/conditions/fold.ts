@@ -77,6 +77,16 @@ export class Fold {
     this.#running = running
   }
 
+  /** The same once more, to go on from. */
+  copy(): Fold {
+    const other = new Fold(this.#machine, this.#running)
+    for (const [at, entry] of this.#open) other.#open.set(at, entry)
+    for (const [at, good] of this.#good) other.#good.set(at, good)
+    for (const [id, asked] of this.#asked) other.#asked.set(id, asked)
+    for (const [at, closed] of this.#closed) other.#closed.set(at, closed)
+    return other
+  }
+
   /** The verdicts of one visit, in the light of what was known then. */
   visit(visit: Visit, verdicts: readonly Verdict[]): void {
     for (const { verdict: v, places, shown } of placedOf(visit, verdicts)) {
