@@ -6,7 +6,7 @@ import type { MachinePage, Motor } from '@motor-round/contract'
 import { seeded, type Random } from '@motor-round/core/machine'
 import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
-import { openDb, openPool } from '../server/src/db/client.ts'
+import { openDatabase } from '../server/src/db/client.ts'
 import { createApp } from '../server/src/http/app.ts'
 import { openWorld, visitOf, type World } from '../server/src/test/world.ts'
 
@@ -71,8 +71,7 @@ async function killServer(): Promise<void> {
   server.closeAllConnections()
   server.close()
   await killDatabase()
-  const pool = openPool(world.deps.config.DATABASE_URL, () => undefined)
-  await listen(createApp({ ...world.deps, pool, db: openDb(pool) }))
+  await listen(createApp({ ...world.deps, ...openDatabase(world.deps.config.DATABASE_URL, () => undefined) }))
 }
 
 /** The tab is gone: what it had in hand is lost, what its store had written is not. */

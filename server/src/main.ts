@@ -2,7 +2,7 @@ import { pino } from 'pino'
 import { sweepImports } from './import-export/routes.ts'
 import { clock } from './clock.ts'
 import { readConfig } from './config.ts'
-import { migrateUp, openDb, openPool } from './db/client.ts'
+import { closeDatabase, migrateUp, openDatabase } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
@@ -31,8 +31,10 @@ async function judgeStale({ db, log }: Deps): Promise<void> {
 async function run(): Promise<void> {
   const config = readConfig(process.env)
   const log = pino({ level: config.LOG_LEVEL }, pino.destination(2))
-  const pool = openPool(config.DATABASE_URL, (e) => log.warn({ err: e.message }, 'a database connection was lost'))
-  const deps: Deps = { config, db: openDb(pool), pool, log, now: clock(config.FIXED_NOW) }
+  const { db, pool } = openDatabase(config.DATABASE_URL, (e) =>
+    log.warn({ err: e.message }, 'a database connection was lost'),
+  )
+  const deps: Deps = { config, db, pool, log, now: clock(config.FIXED_NOW) }
   try {
     await migrateUp(pool)
   } catch (e) {
@@ -64,7 +66,7 @@ async function run(): Promise<void> {
   const stop = () => {
     endMeters()
     void deafen(pool)
-    server.close(() => void pool.end().then(() => process.exit(0)))
+    server.close(() => void closeDatabase(deps).then(() => process.exit(0)))
     server.closeIdleConnections()
     setTimeout(() => process.exit(0), 5000).unref()
   }

@@ -4,20 +4,49 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
 import * as schema from './schema.ts'
 
-export type Db = NodePgDatabase<typeof schema>
+export type Db = NodePgDatabase<typeof schema> & { readonly $client: pg.Pool }
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0]
 
+interface Way {
+  /**
+   * Whether statements of one connection are sent without waiting for the answers of those before them. The database still takes
+   * one after the other. A COPY or a listener needs a connection without.
+   */
+  readonly pipelined: boolean
+}
+
 /** A pool whose lost connections are reported, not thrown: the next query simply takes a new one. */
-export function openPool(url: string, onLost: (e: Error) => void): pg.Pool {
+function openPool(url: string, onLost: (e: Error) => void, { pipelined }: Way): pg.Pool {
   // Queries over many partitions look dear to the planner and would be compiled, which takes longer than running them.
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 10_000, options: '-c jit=off' })
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 10_000,
+    options: '-c jit=off',
+    pipeline: pipelined,
+  })
   pool.on('error', onLost)
   // The pool hears its idle connections alone: one that is lost between two queries of a transaction would end the server.
   pool.on('connect', (client) => client.on('error', onLost))
   return pool
 }
 
-export const openDb = (pool: pg.Pool): Db => drizzle(pool, { schema })
+/** The database as the features see it: `db` for statements, `pool` for connections that somebody holds. */
+export const openDatabase = (url: string, onLost: (e: Error) => void): { readonly db: Db; readonly pool: pg.Pool } => ({
+  db: drizzle(openPool(url, onLost, { pipelined: true }), { schema }),
+  pool: openPool(url, onLost, { pipelined: false }),
+})
+
+/** Let go of every connection. */
+export const closeDatabase = async ({ db, pool }: { readonly db: Db; readonly pool: pg.Pool }): Promise<void> => {
+  await Promise.all([db.$client.end(), pool.end()])
+}
+
+/**
+ * Send a statement now and not when it is waited for: several of one transaction, sent one after the other, are one way to the
+ * database and back. None may need what another one answers, and all are waited for together.
+ */
+export const sent = <T>(statement: PromiseLike<T>): Promise<T> => Promise.resolve(statement.then((answer) => answer))
 
 /** Bring the database up to date. The lock lets several servers start at once. */
 export async function migrateUp(pool: pg.Pool): Promise<void> {

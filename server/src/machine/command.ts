@@ -1,7 +1,7 @@
 import type { Machine, RoundNews } from '@motor-round/contract'
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import { record, type Entry } from '../audit/record.ts'
-import type { Tx } from '../db/client.ts'
+import { sent, type Tx } from '../db/client.ts'
 import { machines, machineStates } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
@@ -31,22 +31,36 @@ export interface Done<T> {
 }
 
 /** What comes after every change of a machine: it is written down, its machine judged once, watchers told. */
-async function follow<T>(tx: Tx, machineId: string, author: Author, done: Change<T>, later: boolean): Promise<Done<T>> {
+async function follow<T>(
+  tx: Tx,
+  machineId: string,
+  author: Author,
+  done: Change<T>,
+  judged: 'now' | 'later',
+): Promise<Done<T>> {
   const { value, fresh } = done
   if (!fresh) return { value, fresh }
   if (done.audit) await record(tx, { ...done.audit, by: author.by, at: author.now })
-  if (later) await tx.update(machineStates).set({ stale: true }).where(eq(machineStates.machineId, machineId))
-  else await refresh(tx, [machineId])
+  if (judged === 'now') await refresh(tx, [machineId])
   const news = await done.news?.()
   if (news) await tellRoundsOf(tx, [machineId], () => news)
   return { value, fresh }
+}
+
+/** Lock a machine until the transaction ends, for what needs no more of it than its site. @throws a problem: no such machine */
+export async function lockMachine(tx: Tx, machineId: string): Promise<Pick<Machine, 'id' | 'siteId'>> {
+  const { rows } = await tx.execute<{ site_id: string }>(
+    sql`select site_id from ${machines} where id = ${machineId}::uuid for update`,
+  )
+  const [row] = rows
+  if (!row) throw notFound('machine')
+  return { id: machineId, siteId: row.site_id }
 }
 
 /**
  * Change a machine or what belongs to it: its row is locked first, so that two writers follow each other and the second sees
  * what the first did.
  * @param change works behind the lock, in the same transaction
- * @param judged `later`: its state is only marked as stale, in the same transaction, and a batch judges it once at its end
  * @throws a problem: no such machine, and whatever `change` refuses
  */
 export async function changeMachine<T>(
@@ -54,11 +68,26 @@ export async function changeMachine<T>(
   machineId: string,
   author: Author,
   change: (machine: Machine) => Promise<Change<T>>,
-  judged: 'now' | 'later' = 'now',
 ): Promise<Done<T>> {
   const [row] = await tx.select().from(machines).where(eq(machines.id, machineId)).for('update')
   if (!row) throw notFound('machine')
-  return follow(tx, machineId, author, await change(asMachine(row)), judged === 'later')
+  return changeLocked(tx, row.id, author, () => change(asMachine(row)), 'now')
+}
+
+/**
+ * The same for a machine that was locked already.
+ * @param judged `later`: its state is only marked as stale, in the same transaction, and a batch judges it once at its end
+ */
+export async function changeLocked<T>(
+  tx: Tx,
+  machineId: string,
+  author: Author,
+  change: () => Promise<Change<T>>,
+  judged: 'now' | 'later',
+): Promise<Done<T>> {
+  const stale = () => tx.update(machineStates).set({ stale: true }).where(eq(machineStates.machineId, machineId))
+  const [done] = await Promise.all([change(), judged === 'later' ? sent(stale()) : null])
+  return follow(tx, machineId, author, done, judged)
 }
 
 /** Put a machine on record: nothing is there to lock yet. */
@@ -68,5 +97,5 @@ export async function addMachine<T>(
   author: Author,
   add: () => Promise<Change<T>>,
 ): Promise<Done<T>> {
-  return follow(tx, machineId, author, await add(), false)
+  return follow(tx, machineId, author, await add(), 'now')
 }

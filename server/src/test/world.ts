@@ -8,7 +8,7 @@ import supertest from 'supertest'
 import { inject } from 'vitest'
 import { clock } from '../clock.ts'
 import { readConfig } from '../config.ts'
-import { migrateUp, openDb, openPool } from '../db/client.ts'
+import { closeDatabase, migrateUp, openDatabase } from '../db/client.ts'
 import type { Deps } from '../deps.ts'
 import { createApp } from '../http/app.ts'
 import { firstLead, loadDemo } from '../seed.ts'
@@ -32,8 +32,7 @@ function depsOf(url: string, log: Deps['log']): Deps {
     CHECK_ANSWERS: 'yes',
     FIXED_NOW: testNow,
   })
-  const pool = openPool(url, (e) => log.error(e.message))
-  return { config, db: openDb(pool), pool, log, now: clock(testNow) }
+  return { config, ...openDatabase(url, (e) => log.error(e.message)), log, now: clock(testNow) }
 }
 
 /**
@@ -53,7 +52,7 @@ async function copyOf(demo: boolean, log: Deps['log']) {
       const deps = depsOf(databaseAt(`${template}_new`), log)
       await migrateUp(deps.pool)
       if (demo) await loadDemo(deps)
-      await deps.pool.end()
+      await closeDatabase(deps)
       await admin.query(`alter database ${template}_new rename to ${template}`)
     }
     await admin.query(`create database ${name} template ${template}`)
@@ -83,7 +82,7 @@ export async function openWorld(demo: boolean) {
       await caller.signIn(login, demoPassword(login))
       return caller
     },
-    end: () => deps.pool.end(),
+    end: () => closeDatabase(deps),
   }
 }
 export type World = Awaited<ReturnType<typeof openWorld>>

@@ -12,13 +12,13 @@ import { partAt } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { eq, sql } from 'drizzle-orm'
-import type { Tx } from '../db/client.ts'
+import { sent, type Tx } from '../db/client.ts'
 import { readings, visits, supersessions, work } from '../db/schema.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { peersOf } from '../register/peers.ts'
 import { judgeVisit } from '../machine/judge.ts'
 import { asWork, loadSnapshots, loadVisit, type MachineSnapshot } from '../machine/snapshot.ts'
-import { changeMachine, type Author, type Done } from '../machine/command.ts'
+import { changeLocked, changeMachine, lockMachine, type Author, type Done } from '../machine/command.ts'
 import { currentPolicies } from '../policies/current.ts'
 
 /** Two sends of one id wait for each other: the second finds what the first kept. */
@@ -85,6 +85,7 @@ async function told(tx: Tx, machineId: string, visitId: string, already: boolean
 }
 
 type VisitBody = BodyOf<typeof endpoints.saveVisit>
+type Site = Pick<Machine, 'id' | 'siteId'>
 
 /** Keep a visit with its readings and judge its machine anew; the same id twice keeps one. */
 export async function keepVisit(tx: Tx, body: VisitBody, person: Person, now: Date): Promise<KeptVisit> {
@@ -115,12 +116,25 @@ const visitById = (tx: Tx) =>
     .where(eq(visits.id, sql.placeholder('id')))
     .prepare('visit_by_id')
 
-/** The readings of a visit in one statement of five lists: put together row by row it takes longer than the database does. */
-async function writeReadings(tx: Tx, machine: Machine, takenAt: Date, body: VisitBody): Promise<void> {
-  if (body.readings.length === 0) return
+/**
+ * A visit and its readings in one statement, the readings as five lists: put together row by row it takes longer than the database
+ * does.
+ */
+async function writeRows(tx: Tx, machine: Site, body: VisitBody, person: Person, now: Date): Promise<void> {
+  const takenAt = new Date(body.takenAt)
   const column = (pick: (r: VisitBody['readings'][number]) => string | number | null) =>
     sql.param(body.readings.map(pick))
+  const json = (value: unknown) => sql`${JSON.stringify(value)}::jsonb`
   await tx.execute(sql`
+    with visit as (
+      insert into ${visits} (
+        id, site_id, machine_id, taken_at, recorded_at, by, by_id, state, answers, passes, note, supersedes, reason, source
+      ) values (
+        ${body.id}::uuid, ${machine.siteId}::uuid, ${machine.id}::uuid, ${takenAt}::timestamptz, ${now}::timestamptz,
+        ${person.name}, ${person.id}::uuid, ${json(body.state)}, ${json(body.answers)}, ${json(body.passes)}, ${body.note},
+        ${body.supersedes}::uuid, ${body.reason}, 'walk'
+      )
+    )
     insert into ${readings} (site_id, machine_id, taken_at, visit_id, quantity, position, value, how, spread)
     select ${machine.siteId}::uuid, ${machine.id}::uuid, ${takenAt}::timestamptz, ${body.id}::uuid, r.*
     from unnest(
@@ -137,8 +151,12 @@ async function writeVisit(
   now: Date,
   judged: 'now' | 'later',
 ): Promise<boolean> {
-  await lockId(tx, body.id)
-  const [again] = await visitById(tx).execute({ id: body.id })
+  // The second send of an id waits at its lock, and what it looks for after that is there.
+  const [, [again], machine] = await Promise.all([
+    sent(lockId(tx, body.id)),
+    sent(visitById(tx).execute({ id: body.id })),
+    sent(lockMachine(tx, body.machineId)),
+  ])
   if (again) {
     if (again.machineId !== body.machineId) throw fieldProblem('id', 'that id belongs to another machine', 409)
     return false
@@ -146,29 +164,13 @@ async function writeVisit(
   const takenAt = new Date(body.takenAt)
   if (takenAt.getTime() > now.getTime() + dayMs) throw fieldProblem('takenAt', 'is in the future; check the clock')
   const { supersedes } = body
-  const { fresh } = await changeMachine(
+  const { fresh } = await changeLocked(
     tx,
-    body.machineId,
+    machine.id,
     { by: person.name, now },
-    async (machine) => {
+    async () => {
       if (supersedes !== null) await refuseCorrection(tx, supersedes, machine.id)
-      await tx.insert(visits).values({
-        id: body.id,
-        siteId: machine.siteId,
-        machineId: machine.id,
-        takenAt,
-        recordedAt: now,
-        by: person.name,
-        byId: person.id,
-        state: body.state,
-        answers: body.answers,
-        passes: body.passes,
-        note: body.note,
-        supersedes,
-        reason: body.reason,
-        source: 'walk',
-      })
-      await writeReadings(tx, machine, takenAt, body)
+      await writeRows(tx, machine, body, person, now)
       if (supersedes === null) return { value: null, fresh: true }
       await tx.insert(supersessions).values({ oldVisitId: supersedes, newVisitId: body.id, machineId: machine.id })
       return {
