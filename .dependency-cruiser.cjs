@@ -16,6 +16,7 @@ const order = [
   'installed',
   'judge',
   'speed-change',
+  'trace',
   'round',
   'calc',
   'how-to',

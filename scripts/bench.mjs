@@ -1,4 +1,4 @@
-// `npm run bench [import|machines|verdict|motor|trend|round|sync|truth]`: measurements on this machine, told as ratios. Never part of the tests.
+// `npm run bench [import|machines|verdict|motor|trend|round|sync|trace|truth]`: measurements on this machine, told as ratios. Never part of the tests.
 import { register } from 'tsx/esm/api'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { main, Plain } from './lib/say.mjs'
@@ -12,6 +12,7 @@ const benches = {
   trend: () => import('../benchmarks/trend.mjs'),
   round: () => import('../benchmarks/round.mjs'),
   sync: () => import('../benchmarks/sync.mjs'),
+  trace: () => import('../benchmarks/trace.mjs'),
   truth: () => import('../benchmarks/truth.mjs'),
 }
 

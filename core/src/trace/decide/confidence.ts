@@ -1,0 +1,20 @@
+import type { Cause, Result } from '../knowledge/cause.ts'
+
+export const confidences = ['proven', 'very likely', 'likely', 'open'] as const
+export type Confidence = (typeof confidences)[number]
+
+/** Proof that is still missing for a cause. */
+export const missingProof = (cause: Cause, results: readonly Result[]): readonly Result[] =>
+  cause.proof.filter(([test, outcome]) => !results.some(([t, o]) => t === test && o === outcome))
+
+/** A proof that half of the machines show anyway proves nothing while another cause is likely. */
+const proven = 0.85
+
+/**
+ * How sure a cause is. Proven takes every result of its proof; nothing is proven by the others being unlikely.
+ * @param p how likely it is, a fraction
+ */
+export function confidenceOf(cause: Cause | undefined, p: number, results: readonly Result[]): Confidence {
+  if (cause && p >= proven && missingProof(cause, results).length === 0) return 'proven'
+  return p >= 0.9 ? 'very likely' : p >= 0.6 ? 'likely' : 'open'
+}

@@ -1,0 +1,67 @@
+import { causesAt } from '../cause.ts'
+
+/** Belt and sheaves. */
+export const beltCauses = causesAt('belt', (cause) => [
+  cause('belt-off', 'Belt broken or off', {
+    per: 24,
+    fits: ['belt'],
+    raisedBy: ['old'],
+    killedBy: ['fbrg-lock', 'belt-line'],
+    kills: ['limit-open', 'ice'],
+    proof: [['belt-look', 'gone']],
+    remedy: 'part',
+    computed: true,
+  }),
+  cause('belt-slip', 'Belt slack or glazed', {
+    per: 28,
+    fits: ['belt'],
+    raisedBy: ['belt work'],
+    killedBy: ['mount'],
+    kills: ['ice', 'limit-open'],
+    proof: [['tension', 'slack']],
+    remedy: 'adjust',
+    computed: true,
+  }),
+  cause('belt-tight', 'Belt too tight', {
+    per: 9,
+    fits: ['belt'],
+    raisedBy: ['belt work'],
+    kills: ['mbrg', 'fbrg'],
+    proof: [['tension', 'drum']],
+    remedy: 'adjust',
+  }),
+  cause('belt-line', 'Sheaves out of line or worn', {
+    per: 12,
+    fits: ['belt'],
+    raisedBy: ['belt work', 'motor work'],
+    kills: ['belt-off'],
+    proof: [['align', 'off']],
+    remedy: 'adjust',
+  }),
+  cause('fast', 'Fan too fast: sheave closed or bigger', {
+    per: 7,
+    fits: ['belt'],
+    raisedBy: ['belt work'],
+    kills: ['prot-hot', 'turns'],
+    proof: [['sheaves', 'bigger']],
+    remedy: 'adjust',
+    hazards: ['fire', 'thrown part'],
+    computed: true,
+  }),
+  cause('slow', 'Fan too slow: sheave open or smaller', {
+    per: 5,
+    fits: ['belt'],
+    raisedBy: ['belt work'],
+    proof: [['sheaves', 'smaller']],
+    remedy: 'adjust',
+    computed: true,
+  }),
+  cause('hub', 'Hub loose on the shaft: key or set screw', {
+    per: 10,
+    raisedBy: ['motor work', 'belt work'],
+    kills: ['unbal', 'rub'],
+    proof: [['locks', 'hub']],
+    remedy: 'tighten',
+    hazards: ['thrown part'],
+  }),
+])

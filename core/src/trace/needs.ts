@@ -1,0 +1,116 @@
+import type { Feature } from './features.ts'
+import type { Need, Test } from './knowledge/test.ts'
+import type { Result } from './knowledge/cause.ts'
+
+/** What a person set up: it stands until the next thing is set up. */
+export type Setup = 'as found' | 'locked out' | 'powered'
+
+/** How the machine stands for tests: what was found and what was set up. */
+export interface Standing {
+  readonly setup: Setup
+  /** It turns under its own power now. */
+  readonly running: boolean
+  /** Nothing may be closed or started before loads are tested. */
+  readonly openAfterTrip: boolean
+}
+
+const last = (results: readonly Result[], test: string): string | undefined =>
+  results.filter(([t]) => t === test).at(-1)?.[1]
+
+/** What of it can be told from the results. */
+export function standing(setup: Setup, results: readonly Result[]): Standing {
+  const fan = last(results, 'test-start') ?? last(results, 'see-fan')
+  const breaker = last(results, 'breaker')
+  const opened =
+    breaker === 'tripped' || breaker === 'fuse' || (breaker === 'open' && last(results, 'ask-open') !== 'hand')
+  return {
+    setup,
+    running: setup !== 'locked out' && (fan === 'runs' || fan === 'starts' || fan === 'back'),
+    openAfterTrip: opened && !loadsTested(results),
+  }
+}
+
+/** Every load on it, its cable and its terminals read good: what a breaker that opened may be closed onto. */
+export const tripTests: readonly Result[] = [
+  ['gnd-ohms', 'clear'],
+  ['megs', 'good'],
+  ['megs-cable', 'good'],
+  ['terminals', 'tight'],
+]
+export const loadsTested = (results: readonly Result[]): boolean =>
+  tripTests.every(([test, outcome]) => last(results, test) === outcome)
+
+/** Tests that close or start something. */
+const closes: ReadonlySet<string> = new Set(['call-wait', 'test-start', 'run-trip', 'start', 'swap', 'lead-roll'])
+
+/** Tests that make sense only on a machine with some part, by the first words of what they need. */
+const only: Readonly<Record<string, readonly Feature[]>> = {
+  'vfd-code': ['drive'],
+  'vfd-hz': ['drive'],
+  params: ['drive'],
+  'pm-lamp': ['phase monitor'],
+  'twin-load': ['twin'],
+  head: ['condenser fan'],
+  'open-door': ['exhaust'],
+  split: ['belt'],
+  'belt-look': ['belt'],
+  tension: ['belt'],
+  align: ['belt'],
+  sheaves: ['belt'],
+  ohms3: ['three-phase'],
+  ohms1: ['single-phase'],
+  'ohms1-cool': ['single-phase'],
+  'cap-uf': ['single-phase'],
+  'cap-mark': ['single-phase'],
+  poles: ['contactor'],
+  'coil-ohms': ['contactor'],
+  'pole-drop': ['contactor'],
+  unplug: ['shared fuses'],
+  'tx-ohms': ['power transformer'],
+  'tx-ratio': ['power transformer'],
+  dial: ['overload relay'],
+  'phase-meter': ['three-phase'],
+  'lead-roll': ['three-phase'],
+  swap: ['drive', 'twin'],
+  'ecm-sig': ['electronic motor'],
+}
+
+/** Does a test make sense on a machine? */
+export const fitsTest = (test: Test, has: ReadonlySet<Feature>): boolean =>
+  (only[test.id] ?? []).every((f) => has.has(f))
+
+/** Minutes to lock out and prove dead, and to put power back; what is set up already costs nothing. */
+const lockingOut = 8
+const poweringUp = 6
+
+/** What has to be done before a test can be made. */
+export interface Before {
+  readonly words: string
+  readonly minutes: number
+}
+
+const needsDead: readonly Need[] = ['locked out', 'discharged', 'drive isolated']
+
+/**
+ * What comes before a test; null where it may not be made at all as things stand.
+ * @param results of tests made: a fan that does not run cannot be read running
+ */
+export function before(test: Test, s: Standing): readonly Before[] | null {
+  if (closes.has(test.id) && s.openAfterTrip) return null
+  if (test.needs.includes('running') && !s.running) return null
+  const dead = test.needs.some((n) => needsDead.includes(n))
+  const steps: Before[] = []
+  if (dead && s.setup !== 'locked out') steps.push({ words: 'Lock out and prove dead', minutes: lockingOut })
+  if (test.needs.includes('discharged')) steps.push({ words: 'Discharge the capacitor through a resistor', minutes: 0 })
+  if (test.needs.includes('drive isolated'))
+    steps.push({ words: 'Take drives and electronics off the wires', minutes: 0 })
+  const live = test.needs.includes('powered') || test.needs.includes('running')
+  if (live && s.setup === 'locked out') {
+    // Nobody powers up onto a load that tripped and was not tested.
+    if (s.openAfterTrip) return null
+    steps.push({ words: 'Close up and power up, guards on', minutes: poweringUp })
+  }
+  if (test.needs.includes('inhibited'))
+    steps.push({ words: 'Inhibit the call: nothing may start by itself', minutes: 1 })
+  return steps
+}
