@@ -47,10 +47,19 @@ async function areaOf(page: Page, tag: string): Promise<string | undefined> {
   return ((await answer.json()) as { area?: { id: string } }).area?.id
 }
 
+/** The trace that was begun at a machine of the demo. */
+async function traceOf(page: Page): Promise<string> {
+  const id = await machineId(page, 'EF-7/EF')
+  const answer = await page.context().request.get(`/api/v1/machines/${id}`)
+  return `/machines/${id}/trace/${((await answer.json()) as { traces: { id: string }[] }).traces[0]?.id ?? ''}`
+}
+
 const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['machines', () => Promise.resolve('/machines'), '.list-row'],
   ['machine', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
   ['visit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/visit`, '.visit-cells'],
+  ['trace start', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/trace`, '.trace-start'],
+  ['trace', traceOf, '.trace-suspects'],
   ['edit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/edit`, '.form-grid'],
   ['motor', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/motor`, '.plate'],
   ['new machine', () => Promise.resolve('/machines/new'), '.form-grid'],

@@ -6,6 +6,7 @@ import { installedPart } from './installed.ts'
 import { judgement } from './judgement.ts'
 import { speedChange } from './speed-change.ts'
 import { area, machine, motor, site, unit } from './register.ts'
+import { trace } from './trace.ts'
 import { visit, visitState, work } from './visit.ts'
 
 /** What another fan of the same unit carried when it was last read: mean of its legs over its allowed current. */
@@ -45,6 +46,8 @@ export const machinePage = z
     findings: z.array(finding).default([]),
     /** What persons closed or opened again, oldest first. */
     closings: z.array(conditionClosing).default([]),
+    /** Searches for a fault, newest first. */
+    traces: z.array(trace).default([]),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

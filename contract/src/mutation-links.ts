@@ -25,6 +25,8 @@ const links: { readonly [K in MutationKind]: Links<MutationBodies[K]> } = {
   picture: onMachine,
   finding: onMachine,
   closing: onMachine,
+  trace: { dependsOn: (b) => [b.machineId, b.visitId], provides: own },
+  'trace-step': { dependsOn: (b) => [b.machineId, b.traceId], provides: own },
   part: onMachine,
   'speed-change': onMachine,
   'speed-change-done': { dependsOn: (b) => [b.machineId, b.speedChangeId], provides: own },

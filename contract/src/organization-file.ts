@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { findingBody, findingStepBody } from './finding.ts'
+import { traceBody, traceStepBody } from './trace.ts'
 import { conditionClosingBody } from './condition.ts'
 import { roofMap, mapPictureBody } from './roof-map.ts'
 import { id, instant, role, text } from './common.ts'
@@ -104,6 +105,8 @@ export const organizationFile = z
     findings: z.array(findingBody.extend({ by: z.string().max(60) })).default([]),
     findingSteps: z.array(findingStepBody.safeExtend({ by: z.string().max(60) })).default([]),
     conditionClosings: z.array(conditionClosingBody.safeExtend({ by: z.string().max(60) })).default([]),
+    traces: z.array(traceBody.extend({ by: z.string().max(60) })).default([]),
+    traceSteps: z.array(z.intersection(traceStepBody, z.object({ by: z.string().max(60) }))).default([]),
     pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
   })
   .meta({ id: 'OrganizationFile' })

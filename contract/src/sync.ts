@@ -8,6 +8,7 @@ import { cameOut, partBody } from './installed.ts'
 import { speedChangeBody } from './speed-change.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
+import { traceBody, traceStepBody } from './trace.ts'
 import { overall } from './verdict.ts'
 import { visitBody, workBody } from './visit.ts'
 
@@ -50,6 +51,8 @@ export const batchMutation = z.discriminatedUnion('kind', [
   entry('finding', findingBody),
   entry('finding-step', findingStepBody),
   entry('closing', conditionClosingBody),
+  entry('trace', traceBody),
+  entry('trace-step', traceStepBody),
   entry('motor', motorInstalled),
   entry('plate', plateCorrected),
   entry('part', partInstalled),

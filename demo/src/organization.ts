@@ -17,6 +17,7 @@ import { motorFor } from './catalogue.ts'
 import { controlsOf, deadTestAt, driveTestAt, testedMotor } from './dead-tests.ts'
 import { driveTrainOf } from './drive-train.ts'
 import { pastOf } from './installed-past.ts'
+import { demoTraces } from './traces.ts'
 import { demoFindings } from './findings.ts'
 import { seededId } from './ids.ts'
 import { buildRig, daysBefore, readingsAt, stateAt, visitDays, type Life } from './machine-life.ts'
@@ -341,6 +342,7 @@ export function demoOrganization(now: Date): OrganizationFile {
     mapPictures: [],
     conditionClosings: words.conditionClosings,
     ...demoFindings(parts, now, birth),
+    ...demoTraces(parts, now, birth),
   } satisfies Omit<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures'>
   return { ...file, ...demoRounds(file, now, birth) }
 }

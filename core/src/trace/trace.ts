@@ -114,7 +114,7 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
   const own = counting(evidence)
   const results = own.map((e) => e.result)
   const belief = believe(hypotheses(of), results)
-  const setup = inOrder.findLast((s) => s.kind === 'setup')?.setup ?? 'as found'
+  const setup = setupAt(inOrder, own)
   const drops = new Map(inOrder.flatMap((s) => (s.kind === 'dropped' ? [[s.cause, s] as const] : [])))
   const suspects = belief.likely.map(({ id, p }): Suspect => {
     const { name, cause } = named(id)
@@ -145,6 +145,14 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     setup,
     closed: inOrder.findLast((s) => s.kind === 'closed') ?? null,
   }
+}
+
+/** What was set up last: said so, or read dead on a visit. */
+function setupAt(steps: readonly TraceStep[], evidence: readonly Evidence[]): Setup {
+  const set = steps.findLast((s) => s.kind === 'setup')
+  const dead = evidence.find((e) => e.result[0] === 'prove-dead' && e.result[1] === 'dead' && e.visit === null)
+  if (dead && (!set || dead.at > set.at)) return 'locked out'
+  return set?.setup ?? 'as found'
 }
 
 const unexplained: Disagreement = {

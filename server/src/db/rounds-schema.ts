@@ -1,4 +1,4 @@
-import type { DueTaskRecord, FileRound, RoundEvent, RoundPage } from '@motor-round/contract'
+import type { DueTaskRecord, FileRound, RoundEvent, RoundPage, TraceSaid } from '@motor-round/contract'
 import type { Level } from '@motor-round/core/judge'
 import type { RoofMap } from '@motor-round/core/round'
 import {
@@ -161,6 +161,41 @@ export const findingSteps = pgTable(
     by: text().notNull(),
   },
   (t) => [index('finding_steps_finding').on(t.findingId)],
+)
+
+/** Searches for a fault. What happened in one stands in its steps. */
+export const traces = pgTable(
+  'traces',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    visitId: uuid('visit_id'),
+    at: at('at').notNull(),
+    complaint: text(),
+    words: text().notNull(),
+    by: text().notNull(),
+  },
+  (t) => [index('traces_machine').on(t.machineId)],
+)
+export const traceSteps = pgTable(
+  'trace_steps',
+  {
+    id: uuid().primaryKey(),
+    traceId: uuid('trace_id')
+      .notNull()
+      .references(() => traces.id),
+    machineId: uuid('machine_id').notNull(),
+    at: at('at').notNull(),
+    /** Kind and what belongs to it. */
+    said: jsonb().$type<TraceSaid>().notNull(),
+    by: text().notNull(),
+  },
+  (t) => [index('trace_steps_trace').on(t.traceId)],
 )
 
 /** What persons closed of what stood at a machine, and opened again. Facts: kept once, never changed. */

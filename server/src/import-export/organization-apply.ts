@@ -7,6 +7,8 @@ import {
   conditionClosings,
   findings,
   findingSteps,
+  traces,
+  traceSteps,
   pictures,
   mapPictures,
   roundEvents,
@@ -187,6 +189,23 @@ async function applyRounds(tx: Tx, file: OrganizationFile, siteOf: (machineId: s
     tx,
     conditionClosings,
     file.conditionClosings.map((c) => ({ ...c, siteId: siteOf(c.machineId), at: new Date(c.at) })),
+  )
+  await put(
+    tx,
+    traces,
+    file.traces.map((t) => ({ ...t, siteId: siteOf(t.machineId), at: new Date(t.at) })),
+  )
+  await put(
+    tx,
+    traceSteps,
+    file.traceSteps.map(({ id, traceId, machineId, at, by, ...said }) => ({
+      id,
+      traceId,
+      machineId,
+      at: new Date(at),
+      by,
+      said,
+    })),
   )
   await put(
     tx,

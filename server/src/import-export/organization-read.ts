@@ -53,6 +53,13 @@ export function readOrganization(text: string, errors: Errors): OrganizationFile
     else if (foundAt.get(s.findingId) !== s.machineId)
       errors.add(0, `findingSteps.${i}.machineId`, 'is not the machine of that finding')
   })
+  ofMachine('traces', file.traces)
+  const tracedAt = new Map(file.traces.map((t) => [t.id, t.machineId]))
+  file.traceSteps.forEach((s, i) => {
+    if (!tracedAt.has(s.traceId)) errors.add(0, `traceSteps.${i}.traceId`, 'no such trace in the file')
+    else if (tracedAt.get(s.traceId) !== s.machineId)
+      errors.add(0, `traceSteps.${i}.machineId`, 'is not the machine of that trace')
+  })
   file.mapPictures.forEach(
     (p, i) => areaIds.has(p.areaId) || errors.add(0, `mapPictures.${i}.areaId`, 'no such area in the file'),
   )

@@ -5,6 +5,8 @@ import {
   conditionClosings,
   findings,
   findingSteps,
+  traces,
+  traceSteps,
   pictures,
   mapPictures,
   roundEvents,
@@ -15,6 +17,7 @@ import { areas, components, machines, organization, people, speedChanges, sites,
 import { asMachine, asMotor, asPart, asWork, iso } from '../machine/snapshot.ts'
 import { asUnit } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
+import { asStep } from '../traces/load.ts'
 
 interface ExportedVisit extends Record<string, unknown> {
   id: string
@@ -65,6 +68,9 @@ async function* roundsText(tx: Tx): AsyncGenerator<string> {
   yield `,"findings":${JSON.stringify(found.map((f) => ownKeys(f, ['siteId'])))},"findingSteps":${JSON.stringify(steps)}`
   const closings = await tx.select().from(conditionClosings).orderBy(asc(conditionClosings.id))
   yield `,"conditionClosings":${JSON.stringify(closings.map((c) => ownKeys(c, ['siteId'])))}`
+  const begun = await tx.select().from(traces).orderBy(asc(traces.id))
+  const happened = await tx.select().from(traceSteps).orderBy(asc(traceSteps.id))
+  yield `,"traces":${JSON.stringify(begun.map((t) => ownKeys(t, ['siteId'])))},"traceSteps":${JSON.stringify(happened.map(asStep))}`
   const taken = await tx.select({ id: pictures.id }).from(pictures).orderBy(asc(pictures.id))
   yield* oneByOne('pictures', taken, async (id) =>
     (await tx.select().from(pictures).where(eq(pictures.id, id))).map((p) => ownKeys(p, ['siteId'])),

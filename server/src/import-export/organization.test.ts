@@ -58,6 +58,8 @@ describe('the whole organization as a file', () => {
       'roundEvents',
       'findings',
       'findingSteps',
+      'traces',
+      'traceSteps',
       'pictures',
       'mapPictures',
       'conditionClosings',

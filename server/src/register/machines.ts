@@ -12,6 +12,7 @@ import { addMachine, changeMachine } from '../machine/command.ts'
 import { likePattern } from '../machine-list/routes.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
+import { loadTraces } from '../traces/load.ts'
 import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
 import { asUnit } from './places.ts'
@@ -79,6 +80,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       speedChanges: await speedChangesOf(deps.db, known),
       findings: [...known.findings],
       closings: [...known.closings],
+      traces: await loadTraces(deps.db, [params.id]),
       judgement,
       dueAt: state?.dueAt?.toISOString() ?? null,
     }

@@ -9,6 +9,7 @@ import { keepRoofMap } from '../register/roof-map.ts'
 import { keepMotor, keepPlate } from '../register/keep-motor.ts'
 import { keepPart } from '../register/parts.ts'
 import { keepVisitUnjudged, keepWork } from '../visits/keep.ts'
+import { keepTrace, keepTraceStep } from '../traces/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
 
@@ -33,6 +34,8 @@ const handlers: {
   finding: (tx, body, person, now) => commanded(keepFinding(tx, body, authorOf(person, now))),
   'finding-step': (tx, body, person, now) => commanded(keepFindingStep(tx, body, authorOf(person, now))),
   closing: (tx, body, person, now) => commanded(keepClosing(tx, body, authorOf(person, now))),
+  trace: (tx, body, person, now) => commanded(keepTrace(tx, body, authorOf(person, now))),
+  'trace-step': (tx, body, person, now) => commanded(keepTraceStep(tx, body, authorOf(person, now))),
   motor: (tx, body, person, now) => commanded(keepMotor(tx, body, authorOf(person, now))),
   plate: (tx, { id: changeId, motorId, ...body }, person, now) =>
     commanded(keepPlate(tx, motorId, { ...body, changeId }, authorOf(person, now))),

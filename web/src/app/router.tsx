@@ -29,6 +29,14 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/machine/index.ts')).MachineScreen }),
           },
           {
+            path: 'machines/:id/trace',
+            lazy: async () => ({ Component: (await import('../features/trace/index.ts')).StartTrace }),
+          },
+          {
+            path: 'machines/:id/trace/:traceId',
+            lazy: async () => ({ Component: (await import('../features/trace/index.ts')).TraceScreen }),
+          },
+          {
             path: 'machines/:id/edit',
             lazy: async () => ({ Component: (await import('../features/register/index.ts')).EditMachine }),
           },

@@ -10,7 +10,7 @@ import {
   type Reading,
 } from '../../quantity/index.ts'
 import { unsaid, type Answers, type Visit } from '../../trend/index.ts'
-import { featuresOf, resultsOf } from '../index.ts'
+import { featuresOf, resultsOf, resultsOfRecord } from '../index.ts'
 
 const open = (quantity: QuantityCode, position: string): Reading => ({
   quantity,
@@ -128,8 +128,17 @@ describe('what a visit says', () => {
     expect(said(run, {}, { ...single, history: [whole] })).toContain('ohms1=wind-open')
     expect(said(now, {}, single)).not.toContain('ohms1')
   })
-  it('a capacitor is read against its own marking, and its marking against the motor', () =>
-    expect(said(at('capacitance', ['run'], [3.3]), {}, single)).toBe('cap-mark=wrong cap-uf=weak'))
+  it('a capacitor is read against its own marking', () =>
+    expect(said(at('capacitance', ['run'], [3.3]), {}, single)).toBe('cap-uf=weak'))
+})
+
+it('the record says by itself that a capacitor is another motor’s, or a motor another supply’s', () => {
+  expect(single.machine && resultsOfRecord(single.machine, single.motor ?? null)).toEqual([['cap-mark', 'wrong']])
+  expect(resultsOfRecord(machine, motor)).toEqual([])
+  expect(resultsOfRecord({ ...machine, serviceVolts: 240 }, motor)).toEqual([])
+  const only = { connectionVolts: null, installedAt: 0, plate: { volts: '230', amps: '6' } }
+  expect(resultsOfRecord({ ...machine, serviceVolts: 208 }, only)).toEqual([['plate', 'volts']])
+  expect(resultsOfRecord(machine, { ...only, plate: { volts: 'worn' } })).toEqual([])
 })
 
 it('features of a machine come from its record', () => {

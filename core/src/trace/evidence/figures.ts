@@ -96,13 +96,6 @@ const capacitor: Reader = (c) => {
   return off < -0.5 ? 'dead' : off < -0.06 ? 'weak' : off <= 0.1 ? 'ok' : null
 }
 
-const marking: Reader = (c) => {
-  const marked = c.machine.controls.capacitor?.run
-  const plate = c.motor?.plate.capacitorUf
-  if (marked === undefined || plate === undefined || !(plate > 0)) return null
-  return Math.abs(marked / plate - 1) > 0.1 ? 'wrong' : 'fits'
-}
-
 const conducts =
   (quantity: 'fuse_ohms' | 'pole_ohms', good: string): Reader =>
   (c) => {
@@ -263,7 +256,6 @@ export const figureReaders: Readonly<Record<string, Reader>> = {
   'gnd-ohms': grounded,
   megs: megohms,
   'cap-uf': capacitor,
-  'cap-mark': marking,
   'fuse-ohms': conducts('fuse_ohms', 'whole'),
   poles: conducts('pole_ohms', 'good'),
   'line-volts': lineVolts,

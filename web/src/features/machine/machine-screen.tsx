@@ -80,6 +80,7 @@ export function MachineScreen() {
     )
   if (!page) return <Loading page />
   const { machine, unit } = page
+  const openTrace = page.traces.find((t) => !t.steps.some((s) => s.kind === 'closed'))
   const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
   return (
     <div className="page stack">
@@ -104,6 +105,9 @@ export function MachineScreen() {
           <div className="row machine-buttons">
             <Link to={`/machines/${id}/edit`}>
               <Button>Edit</Button>
+            </Link>
+            <Link to={openTrace ? `/machines/${id}/trace/${openTrace.id}` : `/machines/${id}/trace`}>
+              <Button>{openTrace ? 'Continue the trace' : 'Find the fault'}</Button>
             </Link>
             <Button onClick={() => setWorking(true)}>Record work</Button>
             <Link to={`/machines/${id}/visit`}>

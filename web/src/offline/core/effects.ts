@@ -8,6 +8,8 @@ import {
   speedChangeBody,
   speedChangeDone,
   speedChangeDoneOffline,
+  traceBody,
+  traceStepBody,
   visit as visitSchema,
   type FindingRecord,
   type MachinePage,
@@ -155,6 +157,28 @@ const finishSpeedChange: Effect<'speed-change-done'> = (page, raw, author) => {
   }
 }
 
+/** A trace that was begun here. */
+const beginTrace: Effect<'trace'> = (page, raw, author) => {
+  const begun = traceBody.safeParse(raw).data
+  return !begun || page.traces.some((t) => t.id === begun.id)
+    ? page
+    : { ...page, traces: [{ ...begun, by: author, steps: [] }, ...page.traces] }
+}
+
+/** What happened in a trace. */
+const stepTrace: Effect<'trace-step'> = (page, raw, author) => {
+  const step = traceStepBody.safeParse(raw).data
+  if (!step) return page
+  return {
+    ...page,
+    traces: page.traces.map((t) =>
+      t.id === step.traceId && !t.steps.some((s) => s.id === step.id)
+        ? { ...t, steps: [...t.steps, { ...step, by: author }] }
+        : t,
+    ),
+  }
+}
+
 /** What each kind of mutation changes on a machine's page, before the server has it. A new kind is an entry here. */
 const effects: { readonly [K in MutationKind]: Effect<K> } = {
   found: (page) => page,
@@ -172,6 +196,8 @@ const effects: { readonly [K in MutationKind]: Effect<K> } = {
     page.closings.some((c) => c.id === body.id)
       ? page
       : { ...page, closings: [...page.closings, { ...body, by: author }] },
+  trace: beginTrace,
+  'trace-step': stepTrace,
   motor: installMotor,
   plate: correctPlate,
   part: (page, raw, author) => {

@@ -1,0 +1,114 @@
+import { expect, type Page } from '@playwright/test'
+import { desktop, machineId, phone, test } from './world.ts'
+
+async function begin(page: Page, tag: string, complaint: string): Promise<void> {
+  await page.goto(`/machines/${await machineId(page, tag)}/trace`)
+  await page.getByRole('button', { name: complaint, exact: true }).click()
+  await page.getByLabel('In the caller’s words').fill('It was fine yesterday')
+  await page.getByRole('button', { name: 'Begin' }).click()
+  await page.getByRole('region', { name: 'Next test' }).waitFor()
+}
+
+/** Answer a test, whichever is offered next; what has to come first is done first. */
+async function enter(page: Page, title: string, answer: string): Promise<void> {
+  const any = page.getByRole('combobox', { name: 'Enter another result' })
+  await any.click()
+  await any.fill(title)
+  await page.locator('.ant-select-item-option').getByText(title, { exact: true }).click()
+  await expect(page.locator('.trace-test')).toHaveText(title)
+  for (const first of ['Locked out and proven dead', 'Closed up and powered, guards on']) {
+    const button = page.getByRole('button', { name: first })
+    if (await button.isVisible()) await button.click()
+  }
+  await page.getByRole('group', { name: title }).getByRole('button', { name: answer, exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Evidence' })).toContainText(`${title}: ${answer}`)
+}
+const top = (page: Page) => page.locator('.trace-suspects li').first()
+const sure = (page: Page) => page.locator('.trace-sure')
+
+test('a line lost ahead of the unit is proven, and the motor is not condemned for it', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await begin(page, 'AHU-6/SF', 'Hums, does not start')
+  await enter(page, 'Fan as found', 'Hums, does not turn')
+  await expect(page.getByText('switch it off at the source now')).toBeVisible()
+  await enter(page, 'Spin it by hand', 'Free')
+  await enter(page, 'Winding at the motor', 'Equal within 2 %')
+  await enter(page, 'Fuses', 'Whole')
+  await enter(page, 'Line-side volts', 'One line lost')
+  await expect(top(page)).toContainText('One line lost ahead of the unit')
+  await expect(sure(page)).toHaveText('proven')
+  const finish = page.getByRole('region', { name: 'Finish' })
+  // The wrong turn: a new motor, because it hums.
+  await finish.getByRole('combobox', { name: 'Cause' }).click()
+  await page
+    .locator('.ant-select-item-option')
+    .filter({ hasText: /^Motor winding open/ })
+    .click()
+  await expect(finish).toContainText('Do not condemn the motor yet')
+  await finish.getByRole('combobox', { name: 'Cause' }).click()
+  await page
+    .locator('.ant-select-item-option')
+    .filter({ hasText: /^One line lost ahead of the unit/ })
+    .click()
+  await finish.getByRole('button', { name: 'Fix', exact: true }).click()
+  await finish.getByRole('button', { name: 'Save as finding' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Finished by' })).toContainText('proven')
+  await page.getByRole('link', { name: 'AHU-6 / SF' }).click()
+  await expect(page.getByRole('region', { name: 'Findings' })).toContainText('One line lost ahead of the unit. Proven.')
+})
+
+test('a breaker that tripped stays open until every load on it is tested, and is not tried twice', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await begin(page, 'AHU-8/RF', 'Breaker or fuse opens')
+  await enter(page, 'Breaker and fuses as found', 'Tripped')
+  const gate = page.getByRole('alert')
+  await expect(gate).toContainText('Do not close it.')
+  await enter(page, 'Winding to frame', 'Nothing to frame')
+  await enter(page, 'Insulation at the motor', '5 MΩ or more')
+  await expect(gate).toContainText('Not tested yet: insulation of the cable, lugs and wires.')
+  await enter(page, 'Insulation of the cable', '5 MΩ or more')
+  await enter(page, 'Lugs and wires', 'Tight and whole')
+  await expect(gate).toContainText('It may be closed once.')
+  await gate.getByRole('button', { name: 'It opened again' }).click()
+  await expect(gate).toContainText('call a licensed electrician')
+})
+
+test('what was read at a visit is evidence by itself: a good capacitor of the wrong value', async ({ open }) => {
+  const page = await open('okonjo', desktop)
+  await page.goto(`/machines/${await machineId(page, 'FCU-1/SF')}`)
+  await page.getByRole('link', { name: 'Continue the trace' }).click()
+  await expect(page.getByRole('region', { name: 'Evidence' })).toContainText('machine record')
+  await expect(top(page)).toContainText('Capacitor good, but the wrong value')
+})
+
+test('a result is kept without a signal, struck out with a reason, and what does not fit is named', async ({
+  open,
+}) => {
+  const page = await open('okonjo', phone)
+  await begin(page, 'EF-25/EF', 'Runs with no call')
+  await enter(page, 'Line-side volts', 'Nothing')
+  await enter(page, 'Running amps', 'Balanced within 5 %')
+  await expect(page.getByRole('alert')).toContainText('Amps without volts')
+  const evidence = page.getByRole('region', { name: 'Evidence' })
+  const row = evidence.getByRole('listitem').filter({ hasText: 'Line-side volts' })
+  await row.getByRole('button', { name: 'Strike out' }).click()
+  await page.getByRole('textbox', { name: 'Reason' }).fill('meter was not proven')
+  await page.getByRole('tooltip').getByRole('button', { name: 'Strike out' }).click()
+  await expect(row).toContainText('struck out by Mosi Okonjo: meter was not proven')
+  await expect(page.getByRole('alert')).toHaveCount(0)
+})
+
+test('a clock that says off and a delay that counts are no faults', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await begin(page, 'EF-27/EF', 'Does not start, no sound')
+  await enter(page, 'Call for the fan', 'Not called')
+  await enter(page, 'Clock and schedule', 'Off now, or the time is wrong')
+  await expect(page.getByText('It should not run now.')).toBeVisible()
+  await expect(top(page)).toContainText('Off by the schedule, or the clock is wrong')
+  await begin(page, 'EF-27/EF', 'Does not start, no sound')
+  await enter(page, 'Call for the fan', 'Called')
+  await enter(page, 'Timers', 'Counting down')
+  await expect(page.getByText('It should not run now.')).toBeVisible()
+  await enter(page, 'Call it and wait', 'It starts')
+  await expect(top(page)).toContainText('A delay, purge or anti-cycle timer is counting')
+})

@@ -1,0 +1,80 @@
+import { randomUUID } from 'node:crypto'
+import type { MachinePage } from '@motor-round/contract'
+import { afterAll, beforeAll, expect, describe, it } from 'vitest'
+import { bring } from '../test/rounds.test-help.ts'
+import { openWorld, type Caller, type World } from '../test/world.ts'
+
+let world: World
+let hand: Caller
+let machineId: string
+beforeAll(async () => {
+  world = await openWorld(true)
+  hand = await world.as('okonjo')
+  machineId = await hand.machine('AHU-6/SF')
+})
+afterAll(() => world.end())
+
+interface Result {
+  outcome: string
+  problem: { errors: { path: string; message: string }[] } | null
+}
+const results = async (entries: object[], who = hand) =>
+  ((await bring(who, entries)).body as { results: Result[] }).results
+const outcomes = async (entries: object[]) => (await results(entries)).map((r) => r.outcome)
+const at = '2026-11-25T08:00:00.000Z'
+const begun = (over: object = {}) => ({
+  kind: 'trace',
+  body: { id: randomUUID(), machineId, at, complaint: 'hums', words: 'Hums', ...over },
+})
+const step = (traceId: string, said: object) => ({
+  kind: 'trace-step',
+  body: { id: randomUUID(), traceId, machineId, at, ...said },
+})
+const tracesOf = async () => ((await hand.get(`/machines/${machineId}`)).body as MachinePage).traces
+
+describe('a trace that was made offline', () => {
+  it('is kept once with its steps in order, though all of it is sent twice', async () => {
+    const trace = begun()
+    const id = trace.body.id
+    const result = step(id, { kind: 'result', test: 'spin', outcome: 'free' })
+    const closed = step(id, { kind: 'closed', cause: 'leg-lost', confidence: 'likely', note: 'utility called' })
+    expect(await outcomes([trace, result, closed])).toEqual(['applied', 'applied', 'applied'])
+    expect(await outcomes([trace, result, closed])).toEqual(['duplicate', 'duplicate', 'duplicate'])
+    const [kept] = (await tracesOf()).filter((t) => t.id === id)
+    expect(kept).toMatchObject({ complaint: 'hums', by: 'Mosi Okonjo', words: 'Hums' })
+    expect(kept?.steps.map((s) => s.kind).sort()).toEqual(['closed', 'result'])
+    expect(kept?.steps).toContainEqual({ ...result.body, note: '', by: 'Mosi Okonjo' })
+  })
+  it.each([
+    [{ kind: 'result', test: 'divining', outcome: 'free' }, 'test', '"divining" is not a test'],
+    [{ kind: 'result', test: 'spin', outcome: 'backwards' }, 'outcome', '"backwards" is not a result of this test'],
+    [{ kind: 'dropped', cause: 'gremlins', reason: 'no', p: 0.1 }, 'cause', '"gremlins" is not a cause'],
+  ])('is refused at the field where it names what does not exist: %j', async (said, path, message) => {
+    const trace = begun()
+    const [, refused] = await results([trace, step(trace.body.id, said)])
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path, message }] } })
+  })
+  it('a step waits for its trace: where that was refused, it is blocked', async () => {
+    const trace = begun({ complaint: 'haunted' })
+    expect(await outcomes([trace, step(trace.body.id, { kind: 'setup', setup: 'locked out' })])).toEqual([
+      'rejected',
+      'blocked',
+    ])
+  })
+  it('a step of another machine’s trace is refused', async () => {
+    const trace = begun()
+    const other = await hand.machine('AHU-8/RF')
+    const wrong = step(trace.body.id, { kind: 'setup', setup: 'powered', machineId: other })
+    const [, refused] = await results([trace, wrong])
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'machineId' }] } })
+  })
+  it('is never changed or deleted', async () => {
+    for (const sql of ['update traces set words = $$x$$', 'delete from trace_steps'])
+      await expect(world.deps.pool.query(sql)).rejects.toThrow('append-only')
+  })
+  it('a viewer begins none', async () => {
+    const viewer = await world.as('arden')
+    const r = await bring(viewer, [begun()])
+    expect(r.status).toBe(403)
+  })
+})

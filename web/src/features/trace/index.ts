@@ -1,0 +1,2 @@
+export { TraceScreen } from './trace-screen.tsx'
+export { StartTrace } from './start-trace.tsx'

@@ -1,0 +1,162 @@
+import {
+  exposures,
+  testOf,
+  tests,
+  fitsTest,
+  type Feature,
+  type NextTest,
+  type Test,
+  type TraceStands,
+} from '@motor-round/core/trace'
+import { Button, Select } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { Said } from './use-step.ts'
+
+const cautions: Partial<Readonly<Record<Test['exposure'], string>>> = {
+  'locked out':
+    'Hands go in: your own lock and tag, every source open, proven dead with a proven meter. Qualified people; local codes apply.',
+  'live panel':
+    'Live panel: shock and arc flash. Qualified people with the PPE of the label (NFPA 70E), covers on as far as possible, one hand, never alone. Local codes apply.',
+  'beside it running': 'Rotating parts: guards on, no loose clothing, stay out of line with belt and wheel.',
+}
+
+/** Why this test and not another, in one sentence. */
+function why(next: NextTest, stands: TraceStands): string {
+  const open = stands.suspects.filter((s) => s.p >= 0.05 && s.dropped === null)
+  const [first, second] = open
+  const proves = first?.missing.some(([t]) => t === next.test.id)
+  if (first && proves) return `It would prove "${first.name}".`
+  if (first && second && open.length <= 3) return `It tells "${first.name}" from "${second.name}".`
+  const minutes = next.minutes === 1 ? 'one minute' : `${next.minutes} minutes`
+  return `${open.length} causes are still likely; this tells most for its ${minutes}.`
+}
+
+function Answers({ test, enter }: { test: Test; enter: (outcome: string) => void }) {
+  return (
+    <div className="trace-answers" role="group" aria-label={test.title}>
+      {test.outcomes.map((o) => (
+        <Button key={o.id} size="large" onClick={() => enter(o.id)}>
+          {o.words}
+        </Button>
+      ))}
+    </div>
+  )
+}
+
+/** The next test as one card: what, how, what comes first, its caution and its answers. */
+export function NextCard({
+  stands,
+  features,
+  machineId,
+  say,
+}: {
+  stands: TraceStands
+  features: ReadonlySet<Feature>
+  machineId: string
+  say: (...said: readonly Said[]) => Promise<boolean>
+}) {
+  const [picked, setPicked] = useState<string | null>(null)
+  const chosen = stands.next.find((n) => n.test.id === picked) ?? (picked === null ? stands.next[0] : undefined)
+  const other = picked === null ? undefined : testOf.get(picked)
+  const test = chosen?.test ?? other
+  const enter = (outcome: string) => {
+    if (!test) return
+    void say({ kind: 'result', test: test.id, outcome }).then((kept) => {
+      if (kept) setPicked(null)
+    })
+  }
+  const setUp = (setup: 'locked out' | 'powered') => void say({ kind: 'setup', setup })
+  const lockFirst = test !== undefined && test.needs.some((n) => n === 'locked out') && stands.setup !== 'locked out'
+  const powerFirst =
+    test !== undefined && test.needs.some((n) => n === 'powered' || n === 'running') && stands.setup === 'locked out'
+  return (
+    <section className="sheet stack trace-next" aria-label="Next test">
+      <header>
+        <h2>{picked === null ? 'Next test' : 'Enter a result'}</h2>
+        {chosen ? (
+          <span className="quiet">
+            {chosen.minutes} min · {chosen.test.exposure}
+          </span>
+        ) : null}
+      </header>
+      {test ? (
+        <>
+          <h3 className="trace-test">{test.title}</h3>
+          <p>{test.how}</p>
+          {chosen ? <p className="quiet">{why(chosen, stands)}</p> : null}
+          {cautions[test.exposure] === undefined ? null : (
+            <p className="note tone-watch" role="note">
+              {cautions[test.exposure]}
+            </p>
+          )}
+          {chosen?.before
+            .filter((b) => b.minutes === 0 || (!lockFirst && !powerFirst))
+            .map((b) => (
+              <p key={b.words}>
+                <b>First:</b> {b.words}.
+              </p>
+            ))}
+          {lockFirst ? (
+            <div className="row">
+              <Button type="primary" size="large" onClick={() => setUp('locked out')}>
+                Locked out and proven dead
+              </Button>
+              <Link to={`/machines/${machineId}/visit?scope=dead`}>
+                <Button size="large">Take the lockout readings</Button>
+              </Link>
+            </div>
+          ) : powerFirst ? (
+            <div className="row">
+              <Button type="primary" size="large" onClick={() => setUp('powered')}>
+                Closed up and powered, guards on
+              </Button>
+            </div>
+          ) : (
+            <Answers test={test} enter={enter} />
+          )}
+        </>
+      ) : (
+        <p>
+          {stands.suspects[0]?.confidence === 'proven'
+            ? 'The cause is proven. Finish the trace below.'
+            : 'No test that can be made now would tell more. Read again what does not fit, run it under a logger, or get help.'}
+        </p>
+      )}
+      {stands.next.length > 1 && picked === null ? (
+        <div className="trace-instead">
+          <h4>Instead</h4>
+          {stands.next.slice(1, 3).map((n) => (
+            <button key={n.test.id} type="button" onClick={() => setPicked(n.test.id)}>
+              <b>{n.test.title}</b>
+              <span className="quiet">
+                {n.minutes} min · {n.test.exposure}
+              </span>
+            </button>
+          ))}
+        </div>
+      ) : null}
+      <div className="row">
+        <Select
+          className="trace-any"
+          aria-label="Enter another result"
+          placeholder="Enter another result"
+          showSearch
+          optionFilterProp="label"
+          value={null}
+          onChange={(id: string) => setPicked(id)}
+          options={exposures.map((e) => ({
+            label: e,
+            options: tests
+              .filter((t) => t.exposure === e && fitsTest(t, features))
+              .map((t) => ({ value: t.id, label: t.title })),
+          }))}
+        />
+        {picked === null ? null : <Button onClick={() => setPicked(null)}>Back to the next test</Button>}
+        <Link to={`/machines/${machineId}/visit`}>
+          <Button>Take readings</Button>
+        </Link>
+      </div>
+    </section>
+  )
+}
