@@ -1,8 +1,10 @@
 import type { Random } from '../../core/src/machine/index.ts'
 import {
+  before,
   believe,
   causeOf,
   complaints,
+  fitsTest,
   hypothesesOf,
   nextTests,
   standing,
@@ -123,7 +125,7 @@ export interface Walk {
 
 type Choose = (belief: Belief, features: ReadonlySet<Feature>, setup: Setup, done: readonly Result[]) => NextTest | null
 
-const sure = 0.985
+const sure = 0.97
 const longest = 300
 
 const live = (t: Test) => t.exposure === 'live panel' || t.exposure === 'beside it running'
@@ -140,7 +142,7 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
     const untouched = done.filter(([t]) => !retaken.has(t))
     const odd = stuck ? leastExpected(belief, untouched) : oddOneOut(belief, done)
     const test = odd && testOf.get(odd.result[0])
-    if (!test || retaken.has(test.id) || retaken.size >= 4) return false
+    if (!test || retaken.has(test.id) || retaken.size >= 3) return false
     retaken.add(test.id)
     minutes += test.minutes
     tests += 1
@@ -156,7 +158,7 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
       if ((confidenceOf(cause, top.p, done) === 'proven' || top.p > sure) && !retake(false)) break
     }
     const next = minutes > longest ? null : choose(belief, c.features, setup, done)
-    if (!next && !retake(false)) break
+    if (!next && !retake(true)) break
     if (!next) continue
     if (live(next.test)) {
       exposed += next.test.minutes
@@ -179,11 +181,6 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
     minutes,
     exposed,
     needless,
-    ...{
-      top: ranked[0],
-      p: belief.likely[0]?.p,
-      stop: confidenceOf(causeOf.get(ranked[0] ?? ''), belief.likely[0]?.p ?? 0, done),
-    },
   }
 }
 
@@ -218,9 +215,12 @@ export const byOrder: Choose = (belief, features, setup, done) => {
   const s = standing(setup, done)
   for (const id of outsideIn) {
     const test = testOf.get(id)
-    if (!test || made.has(id)) continue
-    const [own] = nextTests(belief, features, s, done, [test])
-    if (own) return own
+    if (!test || made.has(id) || !fitsTest(test, features)) continue
+    const steps = before(test, s)
+    if (steps === null || (id === 'ohms1-cool' && !done.some(([t, o]) => t === 'ohms1' && o === 'common-open')))
+      continue
+    const minutes = test.minutes + steps.reduce((sum, x) => sum + x.minutes, 0)
+    return { test, minutes, before: steps, tells: belief.information(test) }
   }
   return null
 }

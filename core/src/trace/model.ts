@@ -1,3 +1,4 @@
+import { byModel } from './by-model/likelihoods.generated.ts'
 import { causes } from './knowledge/causes/register.ts'
 import type { Cause } from './knowledge/cause.ts'
 import { likelihoods } from './knowledge/likelihoods.ts'
@@ -76,7 +77,14 @@ function proving(test: Test, columns: Map<string, number[]>): void {
 }
 
 /** Chances of what a machine with a cause really shows in a test, nobody misreading it. */
-export const shownBy = (test: Test, cause: string): Column => spread(test, said.get(key(test.id, cause)) ?? noneSaid)
+export function shownBy(test: Test, cause: string): Column {
+  // What the machine model can say is not judged.
+  const computed = byModel[test.id]?.[cause]
+  if (!computed) return spread(test, said.get(key(test.id, cause)) ?? noneSaid)
+  // Kept to four places, they come to one but for rounding.
+  const total = computed.reduce((a, b) => a + b, 0)
+  return computed.map((p) => p / total)
+}
 
 function columnsOf(test: Test): ReadonlyMap<string, Column> {
   const columns = new Map<string, number[]>()
@@ -101,4 +109,5 @@ export function columnsFor(test: Test): ReadonlyMap<string, Column> {
 }
 
 /** Is anything said of what a cause shows in a test, or does it show what unrelated faults show? */
-export const speaksOf = (test: string, cause: string): boolean => said.has(key(test, cause))
+export const speaksOf = (test: string, cause: string): boolean =>
+  byModel[test]?.[cause] !== undefined || said.has(key(test, cause))

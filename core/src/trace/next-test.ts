@@ -28,7 +28,7 @@ const isLive = (t: Test) => t.exposure === 'live panel' || t.exposure === 'besid
 /** A dead test that tells this share of what a live one does is made instead. */
 const asMuch = 0.9
 /** Less than this is not worth a walk. */
-const least = 0.005
+const least = 0.01
 
 /** What a test is worth: bits for a minute, less where it can hurt. */
 const worth = (n: NextTest): number => n.tells / (n.minutes * weight[n.test.exposure])
@@ -47,18 +47,16 @@ function lacking(belief: Belief, done: readonly Result[]): ReadonlySet<string> {
  * The tests that tell most for their minutes and their hazard, best first. A live test is left out where a dead one, or one from
  * outside, tells as much.
  * @param done tests that have a result already
- * @param among the tests to choose from; left out, all of them
  */
 export function nextTests(
   belief: Belief,
   has: ReadonlySet<Feature>,
   standing: Standing,
   done: readonly Result[],
-  among: readonly Test[] = tests,
 ): readonly NextTest[] {
   const made = new Set(done.map(([t]) => t))
   const proof = lacking(belief, done)
-  const possible = among.flatMap((test): NextTest[] => {
+  const possible = tests.flatMap((test): NextTest[] => {
     if (made.has(test.id) || !fitsTest(test, has)) return []
     // The second reading of an open winding waits for the first.
     if (test.id === 'ohms1-cool' && !done.some(([t, o]) => t === 'ohms1' && o === 'common-open')) return []
@@ -71,6 +69,6 @@ export function nextTests(
   const dead = possible.filter((n) => !isLive(n.test))
   const most = Math.max(0, ...dead.map((n) => n.tells))
   return possible
-    .filter((n) => !isLive(n.test) || proof.has(n.test.id) || most < asMuch * n.tells)
+    .filter((n) => !isLive(n.test) || most < (proof.has(n.test.id) ? n.tells : asMuch * n.tells))
     .sort((a, b) => worth(b) - worth(a) || exposures.indexOf(a.test.exposure) - exposures.indexOf(b.test.exposure))
 }

@@ -132,7 +132,7 @@ const running: Reader = (c) => {
   if (!c.threeAmps || c.readings('amps').some((r) => r.how === 'unsteady')) return null
   const pattern = lostLegByAmps(c.threeAmps, c.limit('lost-leg').value)
   if (pattern?.kind === 'no current') return 'none'
-  if (pattern) return pattern.kind === 'open leg' ? 'leg0' : '211'
+  if (pattern) return pattern.kind === 'open leg' ? 'leg0' : 'double'
   const unbalance = currentUnbalance(c.threeAmps)
   return unbalance <= 0.05 ? 'even' : unbalance <= 0.3 ? 'uneven' : null
 }
@@ -233,6 +233,32 @@ const twin: Reader = (c) => {
   return off > 0.15 ? 'high' : off < -0.15 ? 'low' : 'alike'
 }
 
+const poleDrop: Reader = (c) => {
+  const read = some(c, 'contact_drop')
+  if (read.length === 0) return null
+  const most = Math.max(...read.map((r) => r.value))
+  return most > 20 ? 'open' : most > 0.3 ? 'hot' : read.length >= c.machine.phases ? 'cool' : null
+}
+
+/** Pressure and amps against the last visit that read both: together they tell air from speed. */
+const pressure: Reader = (c) => {
+  const before = [...c.history]
+    .sort((a, b) => b.at - a.at)
+    .map((v) => ({
+      pressure: v.readings.find((r) => r.quantity === 'static_pressure' && r.position === 'supply')?.value,
+      amps: v.readings.filter((r) => r.quantity === 'amps').map((r) => r.value),
+    }))
+    .find((v) => v.pressure !== undefined && v.amps.length === c.machine.phases)
+  const now = c.value('static_pressure', 'supply')
+  if (!before?.pressure || now === undefined || c.legsRead.length !== c.machine.phases) return null
+  const up = now / before.pressure - 1
+  const more = mean(c.legsRead.map((l) => l.amps)) / mean(before.amps) - 1
+  if (Math.abs(up) <= 0.08 && Math.abs(more) <= 0.03) return 'same'
+  if (Math.abs(more) <= 0.015) return up > 0 ? 'restriction' : 'slower'
+  if (up > 0) return more > 0 ? 'faster' : 'restriction'
+  return more > 0 ? 'opening' : 'slower'
+}
+
 const dead: Reader = (c) => {
   const pairsRead = all(c, 'dead_ll', lines(c))
   const legs = all(c, 'dead_lg', c.machine.phases === 3 ? legPositions : legPositions.slice(0, 2))
@@ -269,6 +295,8 @@ export const figureReaders: Readonly<Record<string, Reader>> = {
   temps: temperatures,
   rpm: speed,
   dial,
+  'pole-drop': poleDrop,
+  static: pressure,
   trend: past,
   'twin-load': twin,
   'prove-dead': dead,

@@ -24,7 +24,7 @@ export const supplyCauses = causesAt('supply', (cause) => [
     fits: ['three-phase'],
     raisedBy: ['board work'],
     kills: ['wind-open'],
-    proof: [['amps', '211']],
+    proof: [['amps', 'double']],
     remedy: 'other trade',
     hazards: ['shock', 'fire'],
     computed: true,

@@ -38,7 +38,7 @@ export const liveTests = testsAt('live panel', (test) => [
       even: [76, 'Balanced within 5 %'],
       uneven: [14, '5 to 30 % unbalance'],
       leg0: [4, 'One leg near zero'],
-      '211': [1, 'One leg twice the others'],
+      double: [1, 'One leg twice the others'],
       none: [5, 'Nothing'],
     },
   }),
