@@ -86,6 +86,8 @@ test('a result is kept without a signal, struck out with a reason, and what does
 }) => {
   const page = await open('okonjo', phone)
   await begin(page, 'EF-25/EF', 'Runs with no call')
+  await page.waitForLoadState('networkidle')
+  await page.context().setOffline(true)
   await enter(page, 'Line-side volts', 'Nothing')
   await enter(page, 'Running amps', 'Balanced within 5 %')
   await expect(page.getByRole('alert')).toContainText('Amps without volts')
@@ -96,6 +98,16 @@ test('a result is kept without a signal, struck out with a reason, and what does
   await page.getByRole('tooltip').getByRole('button', { name: 'Strike out' }).click()
   await expect(row).toContainText('struck out by Mosi Okonjo: meter was not proven')
   await expect(page.getByRole('alert')).toHaveCount(0)
+  const traceAt = page.url()
+  await page.context().setOffline(false)
+  await page.evaluate(() => window.dispatchEvent(new Event('online')))
+  const id = /machines\/([0-9a-f-]+)/.exec(traceAt)?.[1] ?? ''
+  await expect
+    .poll(async () => {
+      const answer = await page.context().request.get(`/api/v1/machines/${id}`)
+      return ((await answer.json()) as { traces: { steps: { kind: string }[] }[] }).traces[0]?.steps.map((s) => s.kind)
+    })
+    .toEqual(expect.arrayContaining(['result', 'struck']))
 })
 
 test('a clock that says off and a delay that counts are no faults', async ({ open }) => {

@@ -6,7 +6,7 @@ import { installedPart } from './installed.ts'
 import { judgement } from './judgement.ts'
 import { speedChange } from './speed-change.ts'
 import { area, machine, motor, site, unit } from './register.ts'
-import { trace } from './trace.ts'
+import { peerTrace, trace } from './trace.ts'
 import { visit, visitState, work } from './visit.ts'
 
 /** What another fan of the same unit carried when it was last read: mean of its legs over its allowed current. */
@@ -48,6 +48,8 @@ export const machinePage = z
     closings: z.array(conditionClosing).default([]),
     /** Searches for a fault, newest first. */
     traces: z.array(trace).default([]),
+    /** What traces of machines like it came to, newest first; at most 20. */
+    peerTraces: z.array(peerTrace).default([]),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

@@ -51,3 +51,14 @@ export type TraceStepRecord = z.output<typeof traceStep>
 /** A trace with all that happened in it, oldest first. */
 export const trace = z.object({ ...traceBody.shape, by, steps: z.array(traceStep) }).meta({ id: 'Trace' })
 export type TraceRecord = z.output<typeof trace>
+
+/** What a trace of a machine like it came to. */
+export const peerTrace = z.object({
+  machineId: id,
+  unitTag: z.string(),
+  tag: z.string(),
+  at: instant,
+  cause: z.string(),
+  confidence: z.enum(traceConfidences),
+})
+export type PeerTrace = z.output<typeof peerTrace>

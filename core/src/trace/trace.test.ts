@@ -8,6 +8,7 @@ import {
   causes,
   columnsFor,
   complaints,
+  condemn,
   hypothesesOf,
   nextTests,
   standing,
@@ -248,6 +249,47 @@ describe('worked traces', () => {
     const b = believe(hypothesesOf(complaint, new Set(features)), results)
     expect(b.likely[0]?.id).toBe(cause)
     expect(b.likely[0]?.p).toBeGreaterThan(0.5)
+  })
+})
+
+describe('wrong turns of those traces', () => {
+  // A part that people condemn on what these traces found, and may not.
+  it.each([
+    ['motor', 0],
+    ['motor', 4],
+    ['motor', 5],
+    ['motor', 9],
+    ['motor', 10],
+    ['motor', 13],
+    ['motor', 17],
+    ['transformer', 2],
+  ] as const)('the %s of trace %i is not condemned', (part, n) => {
+    const [, , text = ''] = worked[n] ?? []
+    expect(condemn(part, resultsIn(text)).condemned).toBe(false)
+  })
+  it('a unit that runs now gets no part for what was only reported', () => {
+    const of: TraceOf = { complaint: 'trips', features: fan, circumstances: { raisers: [], peers: [] } }
+    const found = (outcome: string, test = 'see-fan') =>
+      traceStands(of, [], [{ id: 'a', at: 1, by: 'x', kind: 'result', test, outcome, note: '' }]).disagreements
+    expect(found('runs')[0]?.next).toContain('logging clamp')
+    expect(found('still')).toEqual([])
+  })
+  it('what another machine of its kind had is likelier here', () => {
+    const p = (peers: string[]) =>
+      believe(hypothesesOf('shakes', fan, { raisers: [], peers }), []).likely.find((l) => l.id === 'unbal')?.p ?? 0
+    expect(p(['unbal'])).toBeGreaterThan(1.2 * p([]))
+  })
+  it('work of the last month counts more than what is so anyway', () => {
+    const p = (recent: boolean | null) =>
+      believe(
+        hypothesesOf('weak-air', fan, {
+          raisers: recent === null ? [] : [{ raiser: 'belt work', recent }],
+          peers: [],
+        }),
+        [],
+      ).likely.find((l) => l.id === 'belt-slip')?.p ?? 0
+    expect(p(true)).toBeGreaterThan(p(false))
+    expect(p(false)).toBeGreaterThan(p(null))
   })
 })
 

@@ -1,6 +1,7 @@
 import { confidenceOf, missingProof, type Confidence } from './decide/confidence.ts'
 import { disagreements, nothingExplains, oddOneOut, type Disagreement } from './decide/contradictions.ts'
 import { reclose, type Reclose } from './decide/reclose.ts'
+import { reportedNotFound } from './decide/reported.ts'
 import { shouldRun, type ShouldRun } from './decide/should-run.ts'
 import { counting, weigh, type Evidence, type Strike, type Weighed } from './evidence/evidence.ts'
 import type { Feature } from './features.ts'
@@ -130,6 +131,7 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     }
   })
   const again = disagreements(own)
+  const notFound = reportedNotFound(of.complaint, results)
   const odd = again.length > 0 || nothingExplains(belief) ? null : oddOneOut(belief, results)
   return {
     evidence,
@@ -137,6 +139,7 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     next: nextTests(belief, of.features, standing(setup, results), results),
     disagreements: [
       ...again,
+      ...(notFound ? [notFound] : []),
       ...oddDisagreement(odd),
       ...(nothingExplains(belief) && results.length > 1 ? [unexplained] : []),
     ],

@@ -12,7 +12,7 @@ import { addMachine, changeMachine } from '../machine/command.ts'
 import { likePattern } from '../machine-list/routes.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
-import { loadTraces } from '../traces/load.ts'
+import { loadTraces, peerTracesOf } from '../traces/load.ts'
 import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
 import { asUnit } from './places.ts'
@@ -81,6 +81,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       findings: [...known.findings],
       closings: [...known.closings],
       traces: await loadTraces(deps.db, [params.id]),
+      peerTraces: await peerTracesOf(deps.db, params.id, unit),
       judgement,
       dueAt: state?.dueAt?.toISOString() ?? null,
     }

@@ -1,7 +1,8 @@
-import type { TraceRecord, TraceStepRecord } from '@motor-round/contract'
-import { desc, inArray } from 'drizzle-orm'
+import type { PeerTrace, TraceRecord, TraceStepRecord } from '@motor-round/contract'
+import { and, desc, eq, inArray, ne, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { traces, traceSteps } from '../db/rounds-schema.ts'
+import { machines, units } from '../db/schema.ts'
 
 export const asStep = ({ at, said, ...s }: typeof traceSteps.$inferSelect): TraceStepRecord => ({
   ...s,
@@ -30,4 +31,27 @@ export async function loadTraces(db: Db | Tx, machineIds: readonly string[]): Pr
     at: at.toISOString(),
     steps: all.filter((s) => s.traceId === t.id),
   }))
+}
+
+/**
+ * What traces of machines like one came to: of the same model line where that is on record, else of the same kind of unit.
+ * @returns newest first, at most twenty
+ */
+export async function peerTracesOf(
+  db: Db | Tx,
+  machineId: string,
+  unit: Pick<typeof units.$inferSelect, 'kind' | 'modelLine'>,
+): Promise<PeerTrace[]> {
+  const alike = unit.modelLine === '' ? eq(units.kind, unit.kind) : eq(units.modelLine, unit.modelLine)
+  const rows = await db
+    .select({ machineId: machines.id, unitTag: units.tag, tag: machines.tag, at: traceSteps.at, said: traceSteps.said })
+    .from(traceSteps)
+    .innerJoin(machines, eq(machines.id, traceSteps.machineId))
+    .innerJoin(units, eq(units.id, machines.unitId))
+    .where(and(ne(machines.id, machineId), alike, sql`${traceSteps.said} ->> 'kind' = 'closed'`))
+    .orderBy(desc(traceSteps.at), desc(traceSteps.id))
+    .limit(20)
+  return rows.flatMap(({ said, at, ...r }) =>
+    said.kind === 'closed' ? [{ ...r, at: at.toISOString(), cause: said.cause, confidence: said.confidence }] : [],
+  )
 }

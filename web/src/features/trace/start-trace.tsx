@@ -14,6 +14,7 @@ import { tryEnqueue } from '../../offline/core/enqueue.ts'
 import { Choice, FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { PeersList } from './peers-list.tsx'
 import './trace.css'
 
 function Earlier({ page, now }: { page: MachinePage; now: number }) {
@@ -129,6 +130,7 @@ export function StartTrace() {
         </Form>
       ) : null}
       <Earlier page={page} now={now} />
+      <PeersList page={page} now={now} />
     </div>
   )
 }

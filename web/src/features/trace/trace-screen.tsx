@@ -1,6 +1,7 @@
 import type { MachinePage, TraceRecord } from '@motor-round/contract'
 import { causeOf, complaints, controlString, powerPath } from '@motor-round/core/trace'
 import { Button } from 'antd'
+import { useEffect } from 'react'
 import { Link, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
@@ -13,6 +14,7 @@ import { EvidenceList } from './evidence-list.tsx'
 import { FinishTrace } from './finish-trace.tsx'
 import { NextCard } from './next-card.tsx'
 import { PathDrawing } from './path-drawing.tsx'
+import { PeersList } from './peers-list.tsx'
 import { Suspects } from './suspects.tsx'
 import { useStep } from './use-step.ts'
 import { useTrace } from './use-trace.ts'
@@ -87,7 +89,10 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
           {mayAct ? <NextCard stands={stands} features={features} machineId={page.machine.id} say={say} /> : null}
           {mayAct ? <FinishTrace page={page} trace={trace} stands={stands} /> : null}
         </div>
-        <Suspects stands={stands} mayAct={mayAct} say={say} />
+        <div className="stack">
+          <Suspects stands={stands} mayAct={mayAct} say={say} />
+          <PeersList page={page} now={now} />
+        </div>
         <div className="stack">
           <EvidenceList stands={stands} now={now} mayAct={mayAct} say={say} />
           <PathDrawing title="Power path" nodes={powerPath(features, results)} />
@@ -103,6 +108,11 @@ export function TraceScreen() {
   const { id = '', traceId = '' } = useParams()
   const query = api.useMachinePageQuery({ params: { id } })
   const page = query.currentData
+  useEffect(() => {
+    // A trace goes on where there is no signal: its machine is kept on this phone from its first look on.
+    const keep = async () => (await import('../../offline/core/snapshot.ts')).downloadMachine(id)
+    keep().catch(() => undefined)
+  }, [id])
   if (query.error && !page)
     return (
       <div className="page">

@@ -66,7 +66,7 @@ export function useTrace(
       motorInstalledAt: page.motor ? Date.parse(page.motor.installedAt) : null,
       work: snapshot.work,
       open: open.map((k) => k.verdict.check),
-      peers: [],
+      peers: [...new Set(page.peerTraces.filter((t) => t.confidence !== 'open').map((t) => t.cause))],
     })
     return {
       features,

@@ -70,11 +70,13 @@ export function JudgePart({
   setState: (state: VisitState) => void
   restore: () => void
   pass: (p: GatePass) => void
-  send: () => void
+  /** @param tracing whether the fault is looked for next */
+  send: (tracing: boolean) => void
 }) {
   const { failure, trouble, queuedHere } = saving
   const said = draft.note.trim() !== '' || Object.keys(draft.answers).length > 0 || draft.state.turning !== null
   const nothing = count === 0 && !said
+  const barred = nothing || closing !== null || (old !== null && draft.reason.trim() === '')
   const unseen = draft.state.turning === null && judgement !== null && judgement.rail.legs.length > 0
   return (
     <section className="visit-part part-judge" aria-label="Results">
@@ -121,11 +123,16 @@ export function JudgePart({
           size="large"
           block
           loading={saving.saving}
-          disabled={nothing || closing !== null || (old !== null && draft.reason.trim() === '')}
-          onClick={send}
+          disabled={barred}
+          onClick={() => send(false)}
         >
           {old ? 'Save correction' : 'Save visit'}
         </Button>
+        {old === null && (judgement?.level === 'fix' || judgement?.level === 'stop') ? (
+          <Button size="large" block disabled={barred || saving.saving} onClick={() => send(true)}>
+            Save and find the fault
+          </Button>
+        ) : null}
       </div>
     </section>
   )

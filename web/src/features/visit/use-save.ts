@@ -10,7 +10,8 @@ import { onThisPhone } from '../../offline/core/mark.ts'
 
 /** How a visit is kept: by the server, or on this phone until there is signal. */
 export interface SaveVisit {
-  readonly save: (body: VisitBody, level: string | null) => void
+  /** @param to where one goes when it is kept; left out, back */
+  readonly save: (body: VisitBody, level: string | null, to?: string) => void
   readonly saving: boolean
   readonly failure: Failure | undefined
   /** What stands in the way of keeping it on this phone. */
@@ -39,22 +40,23 @@ export function useSaveVisit(round: string | null, back: string, forget: () => v
     if (failed === null) forget()
     return failed === null
   }
-  const inOutbox = async (body: VisitBody, level: string | null) => {
+  const inOutbox = async (body: VisitBody, level: string | null, to: string) => {
     if (!(await keep(body, level))) return
     dispatch(api.util.invalidateTags(['machine', 'round', 'machineList']))
-    await navigate(back)
+    await navigate(to)
   }
-  const atOnce = async (body: VisitBody, level: string | null) => {
+  const atOnce = async (body: VisitBody, level: string | null, to: string) => {
     const sent = await send({ body })
     if (sent.error === undefined) {
       forget()
-      await navigate(back)
+      await navigate(to)
     } else if ((sent.error as Failure).noSignal && (await keep(body, level)))
       // Without a signal the next page may not be on this phone: one stays, and is told.
       setKeptHere(body.readings.length)
   }
   return {
-    save: (body, level) => void (round !== null || onThisPhone() ? inOutbox(body, level) : atOnce(body, level)),
+    save: (body, level, to = back) =>
+      void (round !== null || onThisPhone() ? inOutbox(body, level, to) : atOnce(body, level, to)),
     saving: attempt.isLoading,
     failure: attempt.error as Failure | undefined,
     trouble,

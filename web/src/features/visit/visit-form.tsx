@@ -103,7 +103,7 @@ export function VisitForm({
     locked: gate !== null,
   })
   const { at, cell, check, checks, meter, due, go } = entry
-  const send = () => {
+  const send = (tracing: boolean) => {
     if (closing) {
       go(firstOf(steps, 'leave'))
       return
@@ -123,6 +123,7 @@ export function VisitForm({
         reason: draft.reason,
       },
       judgement ? judgement.level : null,
+      tracing ? `/machines/${machine.id}/trace?visit=${draft.id}` : undefined,
     )
   }
 
