@@ -19,15 +19,8 @@ const pictures = [
   ['machines-phone', phone, '/machines', async (page) => page.getByText('EF-7 / EF').waitFor()],
   ['machine', desktop, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
-  [
-    'machine-dark',
-    desktop,
-    ['MAU-1', 'SF'],
-    async (page) => {
-      await page.locator('canvas').first().waitFor()
-      await page.getByRole('button', { name: 'Dark' }).click()
-    },
-  ],
+  ['trace', { width: 1280, height: 1000 }, ['EF-7', 'EF', 'trace'], openTrace],
+  ['trace-phone', phone, ['EF-7', 'EF', 'trace'], openTrace],
   [
     'visit-phone',
     phone,
@@ -91,28 +84,6 @@ const pictures = [
     async (page) => page.locator('.insulation-chart canvas').waitFor(),
   ],
   [
-    'insulation-clock-phone',
-    phone,
-    ['EF-15', 'EF', 'visit'],
-    async (page) => {
-      await makeSafe(page, '598')
-      await page.getByRole('button', { name: 'Dead tests' }).click()
-      await page.getByRole('button', { name: 'Insulation over time' }).click()
-      await page.getByRole('button', { name: 'Test voltage is on: start the timer' }).click()
-      for (const [after, value] of [
-        [16, '96'],
-        [31, '118'],
-        [46, '131'],
-        [61, '142'],
-        [121, '160'],
-      ]) {
-        await page.clock.setFixedTime(new Date(Date.parse(fixedNow) + after * 1000))
-        await page.waitForTimeout(400)
-        await page.keyboard.type(value)
-      }
-    },
-  ],
-  [
     'round',
     { width: 1280, height: 1000 },
     '/rounds/{today}',
@@ -148,6 +119,12 @@ const pictures = [
   ],
   ['limits', desktop, '/limits', async (page) => page.getByText('Limits and sources').waitFor()],
 ]
+
+/** Open the trace that was begun at a machine. */
+async function openTrace(page) {
+  await page.locator('.trace-earlier').first().click()
+  await page.locator('.trace-suspects').waitFor()
+}
 
 /** Choose how much of a visit is taken. */
 async function plan(page, words) {

@@ -14,7 +14,7 @@ export function PeersList({ page, now }: { page: MachinePage; now: number }) {
     <section className="sheet" aria-label="Machines like it">
       <header>
         <h2>Machines like it</h2>
-        <span className="quiet">{page.unit.modelLine === '' ? `all ${page.unit.kind}` : page.unit.modelLine}</span>
+        <span className="quiet">{page.unit.modelLine === '' ? `${page.unit.kind} units` : page.unit.modelLine}</span>
       </header>
       <ul className="rows">
         {byCause.map(([cause, all]) => (

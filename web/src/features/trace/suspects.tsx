@@ -1,4 +1,4 @@
-import { causeOf, testOf, type Suspect, type TraceStands } from '@motor-round/core/trace'
+import { causeOf, testOf, type Feature, type Suspect, type TraceStands } from '@motor-round/core/trace'
 import { Button, Input, Popconfirm } from 'antd'
 import { useState } from 'react'
 import type { Said } from './use-step.ts'
@@ -14,13 +14,18 @@ const missingWords = (s: Suspect): string =>
 const percent = (p: number) => (p >= 0.995 ? '> 99 %' : p < 0.01 ? '< 1 %' : `${(100 * p).toFixed(0)} %`)
 
 /** What goes with a cause: what it does to other parts, and what brought it about. */
-function chainWords(id: string): string {
+function chainWords(id: string, features: ReadonlySet<Feature>): string {
   const cause = causeOf.get(id)
   if (!cause) return ''
-  const names = (ids: readonly string[]) => ids.map((x) => causeOf.get(x)?.name.toLowerCase() ?? x).join('; ')
+  // Only what this machine has.
+  const here = (ids: readonly string[]) => ids.filter((x) => causeOf.get(x)?.fits.every((f) => features.has(f)))
+  const names = (ids: readonly string[]) =>
+    here(ids)
+      .map((x) => causeOf.get(x)?.name.toLowerCase() ?? x)
+      .join('; ')
   const parts = [
-    cause.killedBy.length > 0 ? `Look for what killed it: ${names(cause.killedBy)}.` : '',
-    cause.kills.length > 0 ? `Look for a second victim: ${names(cause.kills)}.` : '',
+    here(cause.killedBy).length > 0 ? `Look for what killed it: ${names(cause.killedBy)}.` : '',
+    here(cause.kills).length > 0 ? `Look for a second victim: ${names(cause.kills)}.` : '',
   ]
   return parts.filter(Boolean).join(' ')
 }
@@ -51,17 +56,19 @@ function Drop({ suspect, say }: { suspect: Suspect; say: (...said: readonly Said
 /** The causes that are still possible, likeliest first, each with a bar that moves as evidence comes in. */
 export function Suspects({
   stands,
+  features,
   mayAct,
   say,
 }: {
   stands: TraceStands
+  features: ReadonlySet<Feature>
   mayAct: boolean
   say: (...said: readonly Said[]) => Promise<boolean>
 }) {
   const [all, setAll] = useState(false)
   const shown = stands.suspects.filter((s, i) => all || (i < 6 && s.p >= 0.005))
   const [top] = stands.suspects
-  const chain = top && top.p >= 0.6 ? chainWords(top.id) : ''
+  const chain = top && top.p >= 0.6 ? chainWords(top.id, features) : ''
   return (
     <section className="sheet" aria-label="Causes">
       <header>

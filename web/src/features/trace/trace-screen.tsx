@@ -90,7 +90,7 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
           {mayAct ? <FinishTrace page={page} trace={trace} stands={stands} /> : null}
         </div>
         <div className="stack">
-          <Suspects stands={stands} mayAct={mayAct} say={say} />
+          <Suspects stands={stands} features={features} mayAct={mayAct} say={say} />
           <PeersList page={page} now={now} />
         </div>
         <div className="stack">
