@@ -123,7 +123,7 @@ export interface Walk {
   readonly needless: number
 }
 
-type Choose = (belief: Belief, features: ReadonlySet<Feature>, setup: Setup, done: readonly Result[]) => NextTest | null
+type Choose = (belief: Belief, of: Case, setup: Setup, done: readonly Result[]) => NextTest | null
 
 const sure = 0.97
 const longest = 300
@@ -157,12 +157,14 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
       const cause = causeOf.get(top.id)
       if ((confidenceOf(cause, top.p, done) === 'proven' || top.p > sure) && !retake(false)) break
     }
-    const next = minutes > longest ? null : choose(belief, c.features, setup, done)
+    const next = minutes > longest ? null : choose(belief, c, setup, done)
     if (!next && !retake(true)) break
     if (!next) continue
     if (live(next.test)) {
       exposed += next.test.minutes
-      const others = nextTests(belief, c.features, standing(setup, done), done).filter((n) => !live(n.test))
+      const others = nextTests(belief, c.features, standing(setup, done, c.complaint), done).filter(
+        (n) => !live(n.test),
+      )
       if (others.some((n) => n.tells >= next.tells)) needless += 1
     }
     minutes += next.minutes
@@ -185,8 +187,8 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
 }
 
 /** The product's own choice. */
-export const byInformation: Choose = (belief, features, setup, done) =>
-  nextTests(belief, features, standing(setup, done), done)[0] ?? null
+export const byInformation: Choose = (belief, of, setup, done) =>
+  nextTests(belief, of.features, standing(setup, done, of.complaint), done)[0] ?? null
 
 /** What is done without it: the same way every time, from the supply inward. */
 const outsideIn = [
@@ -210,9 +212,9 @@ const outsideIn = [
   ...['profile', 'plate', 'bond', 'pm-lamp', 'params', 'unplug', 'tx-ohms', 'see-water', 'open-door', 'twin-load'],
 ]
 
-export const byOrder: Choose = (belief, features, setup, done) => {
+export const byOrder: Choose = (belief, { features, complaint }, setup, done) => {
   const made = new Set(done.map(([t]) => t))
-  const s = standing(setup, done)
+  const s = standing(setup, done, complaint)
   for (const id of outsideIn) {
     const test = testOf.get(id)
     if (!test || made.has(id) || !fitsTest(test, features)) continue

@@ -12,13 +12,43 @@ export interface Standing {
   readonly running: boolean
   /** Nothing may be closed or started before loads are tested. */
   readonly openAfterTrip: boolean
+  /** It was running when it was found, or found harmless: starting it is not barred by what was found. */
+  readonly mayStart: boolean
 }
 
 const last = (results: readonly Result[], test: string): string | undefined =>
   results.filter(([t]) => t === test).at(-1)?.[1]
 
+/** Found so, nothing is started until it is read good again or repaired. */
+const dangers: readonly Result[] = [
+  ['gnd-ohms', 'ground'],
+  ['megs', 'dead'],
+  ['megs-cable', 'low'],
+  ['terminals', 'cut'],
+  ['spin', 'seized'],
+  ['wheel', 'bad'],
+  ['bond', 'open'],
+]
+/** Found so, it is started only after every load on it tested good: a motor that hums burns while it hums. */
+const warnings: readonly Result[] = [
+  ['see-fan', 'hums'],
+  ['test-start', 'hums'],
+  ['test-start', 'trips'],
+  ['smell', 'winding'],
+  ['terminals', 'loose'],
+  ['megs', 'low'],
+]
+/** Reports after which nothing is started untested: burnt smell, a shock, a breaker that opens. */
+const alarming: readonly string[] = ['smell', 'tingle', 'trips']
+const among =
+  (list: readonly Result[]) =>
+  ([test, outcome]: Result): boolean =>
+    list.some(([t, o]) => t === test && o === outcome)
+const isDanger = among(dangers)
+const isWarning = among(warnings)
+
 /** What of it can be told from the results. */
-export function standing(setup: Setup, results: readonly Result[]): Standing {
+export function standing(setup: Setup, results: readonly Result[], complaint: string | null = null): Standing {
   const fan = last(results, 'test-start') ?? last(results, 'see-fan')
   const breaker = last(results, 'breaker')
   const opened =
@@ -27,6 +57,9 @@ export function standing(setup: Setup, results: readonly Result[]): Standing {
     setup,
     running: setup !== 'locked out' && (fan === 'runs' || fan === 'starts' || fan === 'back'),
     openAfterTrip: opened && !loadsTested(results),
+    mayStart:
+      !results.some(isDanger) &&
+      (loadsTested(results) || !(results.some(isWarning) || alarming.includes(complaint ?? ''))),
   }
 }
 
@@ -75,9 +108,14 @@ const only: Readonly<Record<string, readonly Feature[]>> = {
   'ecm-sig': ['electronic motor'],
 }
 
+/** A fan that stands in the wind, and has no coil before it. */
+const outside = (has: ReadonlySet<Feature>) => has.has('exhaust') || has.has('condenser fan')
+const inWind: ReadonlySet<string> = new Set(['see-wind'])
+const atCoil: ReadonlySet<string> = new Set(['see-water', 'coil-look'])
+
 /** Does a test make sense on a machine? */
 export const fitsTest = (test: Test, has: ReadonlySet<Feature>): boolean =>
-  (only[test.id] ?? []).every((f) => has.has(f))
+  (only[test.id] ?? []).every((f) => has.has(f)) && (outside(has) ? !atCoil.has(test.id) : !inWind.has(test.id))
 
 /** Minutes to lock out and prove dead, and to put power back; what is set up already costs nothing. */
 const lockingOut = 8
@@ -96,7 +134,7 @@ const needsDead: readonly Need[] = ['locked out', 'discharged', 'drive isolated'
  * @param results of tests made: a fan that does not run cannot be read running
  */
 export function before(test: Test, s: Standing): readonly Before[] | null {
-  if (closes.has(test.id) && s.openAfterTrip) return null
+  if (closes.has(test.id) && (s.openAfterTrip || !s.mayStart)) return null
   if (test.needs.includes('running') && !s.running) return null
   const dead = test.needs.some((n) => needsDead.includes(n))
   const steps: Before[] = []

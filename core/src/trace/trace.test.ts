@@ -296,7 +296,7 @@ describe('wrong turns of those traces', () => {
 describe('the next test', () => {
   const after = (text: string, setup: 'as found' | 'locked out' | 'powered' = 'as found', complaint = 'hums') => {
     const results = text === '' ? [] : resultsIn(text)
-    return nextTests(believe(hypothesesOf(complaint, fan), results), fan, standing(setup, results), results)
+    return nextTests(believe(hypothesesOf(complaint, fan), results), fan, standing(setup, results, complaint), results)
   }
   it('looks before it opens anything', () => expect(after('')[0]?.test.exposure).toBe('look'))
   it('never closes or starts anything on a breaker that tripped and was not tested', () => {
@@ -305,6 +305,27 @@ describe('the next test', () => {
     const good = 'breaker=tripped see-fan=still gnd-ohms=clear megs=good megs-cable=good terminals=tight'
     expect(after(good, 'locked out', 'trips').some((n) => n.test.needs.includes('powered'))).toBe(true)
     expect(after('breaker=tripped', 'locked out', 'trips').some((n) => n.test.needs.includes('powered'))).toBe(false)
+  })
+  it.each([
+    ['see-fan=hums', 'hums'],
+    ['smell=winding see-fan=still', 'warm'],
+    ['see-fan=still', 'smell'],
+    ['see-fan=still', 'tingle'],
+    ['see-fan=still gnd-ohms=ground', 'dead'],
+    ['see-fan=still wheel=bad', 'shakes'],
+  ])('starts nothing on %s', (found, complaint) => {
+    const offered = after(found, 'as found', complaint).map((n) => n.test.id)
+    for (const id of ['test-start', 'call-wait', 'start', 'run-trip', 'swap']) expect(offered).not.toContain(id)
+  })
+  it('asks no roof fan for its coil, and no indoor fan for the wind', () => {
+    const offered = (features: ReadonlySet<Feature>) =>
+      nextTests(believe(hypothesesOf('hums', features), []), features, standing('as found', []), []).map(
+        (n) => n.test.id,
+      )
+    expect(offered(fan)).not.toContain('see-wind')
+    const exhaust = fanOf('three-phase', 'direct', 'contactor', 'exhaust')
+    expect(offered(exhaust)).toContain('see-wind')
+    expect(offered(exhaust)).not.toContain('coil-look')
   })
   it('reads nothing running on a fan that does not run', () =>
     expect(after('see-fan=still').filter((n) => n.test.needs.includes('running'))).toEqual([]))

@@ -136,7 +136,7 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
   return {
     evidence,
     suspects,
-    next: nextTests(belief, of.features, standing(setup, results), results),
+    next: nextTests(belief, of.features, standing(setup, results, of.complaint), results),
     disagreements: [
       ...again,
       ...(notFound ? [notFound] : []),
