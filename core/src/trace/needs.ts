@@ -1,6 +1,7 @@
 import type { Feature } from './features.ts'
 import type { Need, Test } from './knowledge/test.ts'
 import type { Result } from './knowledge/cause.ts'
+import { testOf } from './model.ts'
 
 /** What a person set up: it stands until the next thing is set up. */
 export type Setup = 'as found' | 'locked out' | 'powered'
@@ -72,6 +73,22 @@ export const tripTests: readonly Result[] = [
 ]
 export const loadsTested = (results: readonly Result[]): boolean =>
   tripTests.every(([test, outcome]) => last(results, test) === outcome)
+
+/** Why nothing may be started now; null where nothing bars it. A breaker that was found open is told by `reclose`. */
+export function startBarred(results: readonly Result[], complaint: string | null): string | null {
+  const wordsOf = ([test, outcome]: Result) => {
+    const t = testOf.get(test)
+    return `${t?.title ?? test}: ${(t?.outcomes.find((o) => o.id === outcome)?.words ?? outcome).toLowerCase()}`
+  }
+  const danger = results.find(isDanger)
+  if (danger) return `Do not start it. ${wordsOf(danger)}: repair it, then read it again.`
+  const warning = results.find(isWarning)
+  if (loadsTested(results) || (!warning && !alarming.includes(complaint ?? ''))) return null
+  const missing = tripTests
+    .filter(([test, outcome]) => last(results, test) !== outcome)
+    .map(([test]) => (testOf.get(test)?.title ?? test).toLowerCase())
+  return `Do not start it yet${warning ? ` (${wordsOf(warning).toLowerCase()})` : ''}. First tested and good: ${missing.join(', ')}.`
+}
 
 /** Tests that close or start something. */
 const closes: ReadonlySet<string> = new Set(['call-wait', 'test-start', 'run-trip', 'start', 'swap', 'lead-roll'])

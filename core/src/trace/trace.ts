@@ -9,7 +9,7 @@ import { believe } from './infer.ts'
 import type { Cause, Result } from './knowledge/cause.ts'
 import { causeOf, testOf, unlisted } from './model.ts'
 import { nextTests, type NextTest } from './next-test.ts'
-import { standing, type Setup } from './needs.ts'
+import { standing, startBarred, type Setup } from './needs.ts'
 import { hypothesesOf, type Circumstances, type Hypothesis } from './prior.ts'
 
 /** What happened in a trace, each a fact of its own. */
@@ -53,6 +53,8 @@ export interface TraceStands {
   readonly disagreements: readonly Disagreement[]
   readonly shouldRun: ShouldRun
   readonly reclose: Reclose | null
+  /** Why nothing may be started now; null where nothing bars it. */
+  readonly startBarred: string | null
   readonly setup: Setup
   readonly closed: Extract<TraceStep, { kind: 'closed' }> | null
 }
@@ -145,6 +147,7 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     ],
     shouldRun: shouldRun(results),
     reclose: reclose(results, inOrder.filter((s) => s.kind === 'tripped again').length),
+    startBarred: startBarred(results, of.complaint),
     setup,
     closed: inOrder.findLast((s) => s.kind === 'closed') ?? null,
   }

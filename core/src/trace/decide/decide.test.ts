@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { condemn, reclose, shouldRun, type Result } from '../index.ts'
+import { startBarred } from '../needs.ts'
 
 const results = (text: string): Result[] =>
   text.split(' ').map((r): Result => [r.split('=')[0] ?? '', r.split('=')[1] ?? ''])
@@ -33,6 +34,28 @@ describe('closing what was found open', () => {
   })
   it('fuses are replaced all together', () =>
     expect(reclose(results(`breaker=fuse ${good}`), 0)?.next).toContain('Replace all fuses'))
+})
+
+describe('starting it', () => {
+  it.each([
+    ['gnd-ohms=ground', null, 'Do not start it. Winding to frame: reads to frame: repair it, then read it again.'],
+    [
+      'see-fan=hums',
+      null,
+      /^Do not start it yet \(fan as found: hums, does not turn\)\. First tested and good: winding/,
+    ],
+    [
+      'see-fan=still',
+      'smell',
+      /^Do not start it yet\. First tested and good: winding to frame, insulation at the motor/,
+    ],
+    [`see-fan=hums ${good}`, 'smell', null],
+    ['see-fan=still', 'dead', null],
+  ])('%s, reported %s', (text, complaint, said) => {
+    const barred = startBarred(results(text), complaint)
+    if (said === null) expect(barred).toBeNull()
+    else expect(barred).toMatch(said)
+  })
 })
 
 describe('condemning a part', () => {

@@ -73,6 +73,11 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
           {urgent}
         </p>
       )}
+      {stands.startBarred === null || reclose !== null || closed !== null ? null : (
+        <p className="note tone-stop" role="alert">
+          {stands.startBarred}
+        </p>
+      )}
       {shouldRun.should === 'no' ? (
         <p className="note tone-watch" role="status">
           <b>It should not run now.</b> {shouldRun.because} {shouldRun.next}
