@@ -1,5 +1,10 @@
-import { expect, type Page } from '@playwright/test'
-import { desktop, machineId, phone, test } from './world.ts'
+import { rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { chromium, expect, type Page } from '@playwright/test'
+import { launchOptions } from '../scripts/lib/browser.mjs'
+import { runningFan } from './running-fan.ts'
+import { desktop, fixedNow, machineId, phone, signIn, test } from './world.ts'
 
 async function begin(page: Page, tag: string, complaint: string): Promise<void> {
   await page.goto(`/machines/${await machineId(page, tag)}/trace`)
@@ -123,4 +128,44 @@ test('a clock that says off and a delay that counts are no faults', async ({ ope
   await expect(page.getByText('It should not run now.')).toBeVisible()
   await enter(page, 'Call it and wait', 'It starts')
   await expect(top(page)).toContainText('A delay, purge or anti-cycle timer is counting')
+})
+
+test('the speed of a running fan is heard by the microphone, and what the belt loses', async ({ baseURL }) => {
+  test.slow()
+  const file = join(tmpdir(), `motor-round-fan-${process.pid}.wav`)
+  // Its 42 blades at some 6 per cent below what the sheaves give.
+  const rpm = 745
+  writeFileSync(file, runningFan(rpm, 42))
+  const browser = await chromium.launch({
+    ...launchOptions,
+    args: [
+      ...(launchOptions.args ?? []),
+      '--use-fake-ui-for-media-stream',
+      '--use-fake-device-for-media-stream',
+      `--use-file-for-fake-audio-capture=${file}`,
+    ],
+  })
+  try {
+    const context = await browser.newContext({ viewport: phone, ...(baseURL ? { baseURL } : {}) })
+    const page = await context.newPage()
+    await page.clock.setFixedTime(fixedNow)
+    await signIn(page, 'okonjo')
+    await begin(page, 'AHU-2/SF', 'Weak air')
+    await enter(page, 'Fan as found', 'Runs')
+    const any = page.getByRole('combobox', { name: 'Enter another result' })
+    await any.click()
+    await any.fill('Speed')
+    await page.locator('.ant-select-item-option').getByText('Speed', { exact: true }).click()
+    const listen = page.getByRole('group', { name: 'Listen to the fan' })
+    await listen.getByRole('button', { name: 'Listen to the fan' }).click()
+    await expect(listen).toContainText(
+      /Heard 74[45] rpm \(7\d\d to 7\d\d\); 8\d\d rpm by the sheaves: \d\.\d % below/,
+      {
+        timeout: 60_000,
+      },
+    )
+  } finally {
+    await browser.close()
+    rmSync(file, { force: true })
+  }
 })

@@ -11,6 +11,8 @@ import {
 import { Button, Select } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { FanEar } from './fan-ear.tsx'
+import type { FanToHear } from './heard-fan.ts'
 import type { Said } from './use-step.ts'
 
 const cautions: Partial<Readonly<Record<Test['exposure'], string>>> = {
@@ -48,11 +50,14 @@ function Answers({ test, enter }: { test: Test; enter: (outcome: string) => void
 export function NextCard({
   stands,
   features,
+  fan,
   machineId,
   say,
 }: {
   stands: TraceStands
   features: ReadonlySet<Feature>
+  /** What listening to its fan needs; null where the record has no blades or no sheaves. */
+  fan: FanToHear | null
   machineId: string
   say: (...said: readonly Said[]) => Promise<boolean>
 }) {
@@ -113,7 +118,10 @@ export function NextCard({
               </Button>
             </div>
           ) : (
-            <Answers test={test} enter={enter} />
+            <>
+              {test.id === 'rpm' && fan ? <FanEar fan={fan} /> : null}
+              <Answers test={test} enter={enter} />
+            </>
           )}
         </>
       ) : (

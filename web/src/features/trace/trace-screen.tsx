@@ -34,7 +34,7 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
   const { say, trouble } = useStep(trace)
   const traced = useTrace(page, trace)
   if (!traced) return <Loading page />
-  const { stands, features } = traced
+  const { stands, features, fan } = traced
   const { closed, reclose, shouldRun } = stands
   const mayAct = may && closed === null
   const found = stands.evidence.findLast((e) => e.counts.kind === 'counts' && e.result[0] === 'see-fan')?.result[1]
@@ -91,7 +91,9 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
       <TroubleNote words={trouble} />
       <div className="trace-columns">
         <div className="stack">
-          {mayAct ? <NextCard stands={stands} features={features} machineId={page.machine.id} say={say} /> : null}
+          {mayAct ? (
+            <NextCard stands={stands} features={features} fan={fan} machineId={page.machine.id} say={say} />
+          ) : null}
           {mayAct ? <FinishTrace page={page} trace={trace} stands={stands} /> : null}
         </div>
         <div className="stack">

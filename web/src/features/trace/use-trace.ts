@@ -13,6 +13,7 @@ import {
 } from '@motor-round/core/trace'
 import { useMemo } from 'react'
 import { standingOf, useSnapshot } from '../../app/judging.ts'
+import { fanToHear, type FanToHear } from './heard-fan.ts'
 
 const dayMs = 86_400_000
 
@@ -32,7 +33,7 @@ const stepOf = ({ traceId: _trace, machineId: _machine, ...step }: TraceRecord['
 export function useTrace(
   page: MachinePage,
   trace: TraceRecord,
-): { stands: TraceStands; features: ReadonlySet<Feature> } | null {
+): { stands: TraceStands; features: ReadonlySet<Feature>; fan: FanToHear | null } | null {
   const snapshot = useSnapshot(page)
   return useMemo(() => {
     if (!snapshot) return null
@@ -68,7 +69,9 @@ export function useTrace(
       open: open.map((k) => k.verdict.check),
       peers: [...new Set(page.peerTraces.filter((t) => t.confidence !== 'open').map((t) => t.cause))],
     })
+    const [newest] = [...snapshot.visits].sort((a, b) => b.at - a.at)
     return {
+      fan: newest ? fanToHear(inputOf(snapshot, newest)) : null,
       features,
       stands: traceStands(
         { complaint: trace.complaint, features, circumstances },

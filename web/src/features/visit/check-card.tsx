@@ -10,7 +10,7 @@ import { CellRow } from './cell-row.tsx'
 import { cellsOf, factsOf, isBad, typedOf, type Cell } from './cells.ts'
 import type { slipAt } from './guard.ts'
 import { Keypad } from './keypad.tsx'
-import { mayListen } from './listen/may-listen.ts'
+import { mayListen } from '../../parts/ear/index.ts'
 import { Told } from './told.tsx'
 import type { Draft } from './use-draft.ts'
 

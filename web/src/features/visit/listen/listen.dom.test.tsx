@@ -2,7 +2,7 @@ import { cleanup, screen, waitFor } from '@testing-library/react'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { showAs } from '../../../test/show.test-help.tsx'
 import { Listen } from './listen.tsx'
-import { mayListen } from './may-listen.ts'
+import { mayListen } from '../../../parts/ear/index.ts'
 
 afterEach(() => {
   cleanup()

@@ -2,7 +2,7 @@ import { agreedNote, pluckListener, type Note } from '@motor-round/core/motion'
 import { Button } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { TroubleNote } from '../../../parts/fields/index.ts'
-import { earTrouble, openEar, type Ear } from './ear.ts'
+import { earTrouble, openEar, type Ear } from '../../../parts/ear/index.ts'
 
 const asked = 3
 const words = (notes: readonly Note[]) => notes.map((n) => `${n.hz.toFixed(0)} Hz`).join(', ')
