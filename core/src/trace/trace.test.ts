@@ -400,6 +400,12 @@ describe('a trace', () => {
     expect(dropped(lost.slice(0, 1))).toMatchObject({ dropped: { reason: 'utility was here' }, back: false })
     expect(dropped(lost)).toMatchObject({ dropped: { by: 'Okonjo' }, back: true })
   })
+  it('a result of a test that is no more is shown and tells nothing', () => {
+    const gone = [...lost.slice(0, 2), result(3, 'divining', 'water'), result(4, 'spin', 'haunted')]
+    const stands = traceStands(of, [], gone)
+    expect(stands.evidence).toHaveLength(4)
+    expect(stands.suspects.every((s) => Number.isFinite(s.p))).toBe(true)
+  })
   it('names the reading that does not go with the others', () => {
     const stands = traceStands(
       of,

@@ -114,7 +114,8 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
       : [],
   )
   const evidence = weigh([...read, ...entered], strikesOf(inOrder))
-  const own = counting(evidence)
+  // A test that was taken out of the knowledge since is shown as it was, and tells nothing.
+  const own = counting(evidence).filter((e) => isKnown(e.result))
   const results = own.map((e) => e.result)
   const belief = believe(hypotheses(of), results)
   const setup = setupAt(inOrder, own)
@@ -160,6 +161,8 @@ function setupAt(steps: readonly TraceStep[], evidence: readonly Evidence[]): Se
   if (dead && (!set || dead.at > set.at)) return 'locked out'
   return set?.setup ?? 'as found'
 }
+
+const isKnown = ([test, outcome]: Result): boolean => testOf.get(test)?.outcomes.some((o) => o.id === outcome) === true
 
 const unexplained: Disagreement = {
   tests: [unlisted],

@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
 import { traces, traceSteps } from '../db/rounds-schema.ts'
+import { visits } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { lockMachine, type Author, type Done } from '../machine/command.ts'
 
@@ -17,6 +18,10 @@ export async function keepTrace(tx: Tx, body: z.output<typeof traceBody>, author
   if (body.complaint !== null && !complaints.some((c) => c.id === body.complaint))
     throw fieldProblem('complaint', `"${body.complaint}" is not a complaint`)
   const machine = await lockMachine(tx, body.machineId)
+  if (body.visitId !== null) {
+    const [visit] = await tx.select({ machineId: visits.machineId }).from(visits).where(eq(visits.id, body.visitId))
+    if (visit?.machineId !== body.machineId) throw fieldProblem('visitId', 'no such visit of this machine')
+  }
   const row = { ...body, siteId: machine.siteId, at: new Date(body.at), by: author.by }
   return fresh(await tx.insert(traces).values(row).onConflictDoNothing())
 }

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { MachinePage } from '@motor-round/contract'
 import { afterAll, beforeAll, expect, describe, it } from 'vitest'
 import { bring } from '../test/rounds.test-help.ts'
-import { openWorld, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
 let hand: Caller
@@ -67,6 +67,15 @@ describe('a trace that was made offline', () => {
     const wrong = step(trace.body.id, { kind: 'setup', setup: 'powered', machineId: other })
     const [, refused] = await results([trace, wrong])
     expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'machineId' }] } })
+  })
+  it('is opened from a visit of its own machine, or from none', async () => {
+    const [refused] = await results([begun({ visitId: randomUUID() })])
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'visitId' }] } })
+    const visit = visitOf(machineId, [5, 5.1, 5.2])
+    expect(await outcomes([{ kind: 'visit', body: visit }, begun({ visitId: visit.id })])).toEqual([
+      'applied',
+      'applied',
+    ])
   })
   it('is never changed or deleted', async () => {
     for (const sql of ['update traces set words = $$x$$', 'delete from trace_steps'])

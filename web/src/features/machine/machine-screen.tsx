@@ -114,6 +114,10 @@ export function MachineScreen() {
               <Button type="primary">Take readings</Button>
             </Link>
           </div>
+        ) : page.traces.length > 0 ? (
+          <Link to={`/machines/${id}/trace`}>
+            <Button>Traces</Button>
+          </Link>
         ) : null}
       </header>
       {working ? <RecordWork page={page} now={now} done={() => setWorking(false)} /> : null}
