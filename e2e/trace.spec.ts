@@ -28,6 +28,13 @@ async function enter(page: Page, title: string, answer: string): Promise<void> {
   await page.getByRole('group', { name: title }).getByRole('button', { name: answer, exact: true }).click()
   await expect(page.getByRole('region', { name: 'Evidence' })).toContainText(`${title}: ${answer}`)
 }
+/** Choose a cause to finish with, out of all of them. */
+async function chooseCause(page: Page, cause: string): Promise<void> {
+  const field = page.getByRole('region', { name: 'Finish' }).getByRole('combobox', { name: 'Cause' })
+  await field.click()
+  await field.fill(cause)
+  await page.locator('.ant-select-item-option').filter({ hasText: cause }).first().click()
+}
 const top = (page: Page) => page.locator('.trace-suspects li').first()
 const sure = (page: Page) => page.locator('.trace-sure')
 
@@ -44,17 +51,9 @@ test('a line lost ahead of the unit is proven, and the motor is not condemned fo
   await expect(sure(page)).toHaveText('proven')
   const finish = page.getByRole('region', { name: 'Finish' })
   // The wrong turn: a new motor, because it hums.
-  await finish.getByRole('combobox', { name: 'Cause' }).click()
-  await page
-    .locator('.ant-select-item-option')
-    .filter({ hasText: /^Motor winding open/ })
-    .click()
+  await chooseCause(page, 'Motor winding open at one lead')
   await expect(finish).toContainText('Do not condemn the motor yet')
-  await finish.getByRole('combobox', { name: 'Cause' }).click()
-  await page
-    .locator('.ant-select-item-option')
-    .filter({ hasText: /^One line lost ahead of the unit/ })
-    .click()
+  await chooseCause(page, 'One line lost ahead of the unit')
   await finish.getByRole('button', { name: 'Fix', exact: true }).click()
   await finish.getByRole('button', { name: 'Save as finding' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Finished by' })).toContainText('proven')
@@ -167,5 +166,100 @@ test('the speed of a running fan is heard by the microphone, and what the belt l
   } finally {
     await browser.close()
     rmSync(file, { force: true })
+  }
+})
+
+/** What was found, and what it was; the wrong turn is a part that may not be condemned for it. */
+const cases = [
+  {
+    at: 'EF-9/EF',
+    complaint: 'wont-stop',
+    found: 'see-call=no selector=auto poles=good off-amps=one gnd-amps=high megs=dead',
+    cause: 'Motor winding part-way to ground',
+    sure: 'proven',
+  },
+  {
+    at: 'EF-27/EF',
+    complaint: 'wont-stop',
+    found: 'selector=auto half-split=call off-amps=all gnd-amps=nil poles=weld',
+    cause: 'Contactor pole welded: does not open',
+    sure: 'proven',
+  },
+  {
+    at: 'EF-9/EF',
+    complaint: 'comes-goes',
+    found: 'see-fan=still temps=shell spin=free ohms1=common-open ohms1-cool=closed cap-uf=weak',
+    cause: 'Internal protector open from heat',
+    sure: 'proven',
+    wrong: 'Run, start or common winding open, cold',
+  },
+  {
+    at: 'AHU-8/RF',
+    complaint: 'weak-air',
+    found: 'see-turn=right load=light static=slower tension=right wheel=backward',
+    cause: 'Wheel in backward, or the wrong hand',
+    sure: 'proven',
+  },
+  {
+    at: 'CU-3/CF-1',
+    complaint: 'trips',
+    found: 'breaker=tripped see-wind=turns terminals=cut ohms-far=open ohms3=even megs=good',
+    cause: 'Motor lead cut by blade, wheel or belt',
+    sure: 'proven',
+    wrong: 'Motor winding dead to ground',
+  },
+  {
+    at: 'EF-25/EF',
+    complaint: 'comes-goes',
+    found: 'line-volts=ok amps=uneven pole-drop=hot terminals=loose',
+    cause: 'Lug, plug or screw loose or burnt',
+    sure: 'proven',
+  },
+  {
+    at: 'FCU-2/SF',
+    complaint: 'smell',
+    found: 'smell=winding spin=free filters=wall gnd-ohms=ground',
+    cause: 'Motor winding dead to ground',
+    sure: 'likely',
+  },
+  {
+    at: 'AHU-3/SF',
+    complaint: 'vfd-alarm',
+    found: 'ask-when=rain vfd-code=ground megs=good megs-cable=low',
+    cause: 'Cable or box chafed or wet, to ground',
+    sure: 'proven',
+    wrong: 'Motor winding dead to ground',
+  },
+] as const
+
+test('worked cases come to their cause and its proof, and refuse the wrong turn', async ({ open }) => {
+  test.slow()
+  const page = await open('okonjo', phone)
+  const { csrf } = (await (await page.request.get('/api/v1/session')).json()) as { csrf: string }
+  for (const c of cases) {
+    const id = await machineId(page, c.at)
+    const traceId = crypto.randomUUID()
+    const at = (k: number) => new Date(fixedNow.getTime() - 600_000 + k * 1000).toISOString()
+    const own = (k: number) => ({ id: crypto.randomUUID(), traceId, machineId: id, at: at(k) })
+    const mutations = [
+      { n: 0, kind: 'trace', body: { id: traceId, machineId: id, at: at(0), complaint: c.complaint } },
+      ...c.found.split(' ').map((r, k) => {
+        const [test = '', outcome = ''] = r.split('=')
+        return { n: k + 1, kind: 'trace-step', body: { ...own(k + 1), kind: 'result', test, outcome } }
+      }),
+    ]
+    const sent = await page.request.post('/api/v1/sync', {
+      headers: { 'x-csrf-token': csrf },
+      data: { device: 'walk', mutations },
+    })
+    const { results } = (await sent.json()) as { results: { outcome: string }[] }
+    expect(results.map((r) => r.outcome)).toEqual(mutations.map(() => 'applied'))
+    await page.goto(`/machines/${id}/trace/${traceId}`)
+    await expect(top(page), c.found).toContainText(c.cause)
+    await expect(sure(page), c.found).toContainText(c.sure)
+    if (!('wrong' in c)) continue
+    const finish = page.getByRole('region', { name: 'Finish' })
+    await chooseCause(page, c.wrong)
+    await expect(finish).toContainText('Do not condemn the motor yet')
   }
 })

@@ -89,7 +89,9 @@ export function FinishTrace({ page, trace, stands }: { page: MachinePage; trace:
           <Select
             value={suspect.id}
             onChange={setCause}
-            options={stands.suspects.slice(0, 12).map((s) => ({ value: s.id, label: `${s.name} (${s.confidence})` }))}
+            showSearch
+            optionFilterProp="label"
+            options={stands.suspects.map((s) => ({ value: s.id, label: `${s.name} (${s.confidence})` }))}
           />
         </FormField>
         {warning === null ? null : (
