@@ -27,8 +27,8 @@ const rules: readonly Rule[] = [
       ['see-fan', 'runs-off'],
     ],
     then: true,
-    because: 'It was read dead and it turns: power turns it, so it has another feed.',
-    next: 'Read the legs to ground at its own disconnect. Is the wind turning it?',
+    because: 'It was proven dead and it still turns: either the wind turns it, or it has another feed.',
+    next: 'Hold the wheel, then read every leg to ground at its own disconnect.',
   },
   {
     of: [
@@ -43,15 +43,15 @@ const rules: readonly Rule[] = [
       ['ohms3', 'all-open'],
       ['amps', 'even'],
     ],
-    because: 'All three winding pairs open and even amps: an open winding draws nothing.',
-    next: 'Read the ohms again: leads, clips and the place they were read at.',
+    because: 'All three winding pairs read open and the amps are balanced: an open winding draws nothing.',
+    next: 'Read the ohms again. Check the meter leads, the clips and where it was read.',
   },
   {
     of: [
       ['gnd-ohms', 'ground'],
       ['megs', 'good'],
     ],
-    because: 'The ohmmeter reads to frame and the insulation tester reads good: one path cannot be both.',
+    because: 'The ohmmeter reads to frame and the insulation tester reads good: both cannot be right.',
     next: 'Read both again on bare metal.',
   },
   {
@@ -59,15 +59,15 @@ const rules: readonly Rule[] = [
       ['pole-drop', 'open'],
       ['amps', 'even'],
     ],
-    because: 'A pole reads open and the amps are even: an open pole carries nothing.',
-    next: 'Read the drop again, a probe on each side of the same pole.',
+    because: 'A pole reads open and the amps are balanced: an open pole carries no current.',
+    next: 'Read the drop again, one probe on each side of the same pole.',
   },
   {
     of: [
       ['fuse-ohms', 'open'],
       ['amps', 'even'],
     ],
-    because: 'A fuse reads open and the amps are even: an open fuse carries nothing.',
+    because: 'A fuse reads open and the amps are balanced: an open fuse carries no current.',
     next: 'Read the fuse again, out of its clip.',
   },
   {
@@ -76,7 +76,7 @@ const rules: readonly Rule[] = [
       ['rpm', 'right'],
     ],
     because: 'Seized by hand and at full speed within the hour: a seized shaft cannot run.',
-    next: 'Is it held by a chock or a brake? Is it the right fan?',
+    next: 'Check for a chock or a brake on the wheel, and that both readings are of the same fan.',
   },
   {
     of: [
@@ -84,7 +84,7 @@ const rules: readonly Rule[] = [
       ['rpm', 'right'],
     ],
     because: 'The belt is gone and the fan is at its speed: nothing drives it.',
-    next: 'Which fan was read?',
+    next: 'Check that both readings are of the same fan.',
   },
   {
     of: [
@@ -95,8 +95,8 @@ const rules: readonly Rule[] = [
       ['line-volts', 'ok'],
       ['start', 'no-turn'],
     ],
-    because: 'Capacitor, winding, shaft and volts are all good and it does not turn: nothing is left that stops it.',
-    next: 'Read capacitor and volts again while it starts.',
+    because: 'Capacitor, winding, shaft and volts are all good and it does not turn: one of these readings is wrong.',
+    next: 'Read the capacitor and the volts again while it starts.',
   },
 ]
 

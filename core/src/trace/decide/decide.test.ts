@@ -94,7 +94,7 @@ describe('should it run now', () => {
     ['see-call=yes see-timer=counting', 'no', /timer/],
     ['see-call=yes half-split=safety', 'no', /safety is open/],
     ['see-call=yes', 'yes', /called for/],
-    ['smell=none', 'unknown', /not entered/],
+    ['smell=none', 'unknown', /^Not entered/],
   ])('%s: %s', (text, should, because) => {
     const s = shouldRun(results(text))
     expect(s.should).toBe(should)

@@ -27,6 +27,6 @@ export function reportedNotFound(complaint: string | null, results: readonly Res
   return {
     tests: ['run-trip', 'ask-when'],
     because: `Reported as "${words}", and it runs now.`,
-    next: 'Replace no part for what was not seen. Ask who saw it, when and in what weather; run it under a logging clamp until it stops.',
+    next: 'Do not replace a part for something nobody has measured. Ask who saw it, when, and in what weather; run it under a logging clamp until it stops.',
   }
 }

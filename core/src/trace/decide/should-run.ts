@@ -23,24 +23,24 @@ export function shouldRun(results: readonly Result[]): ShouldRun {
       ? {
           should: 'no',
           because: 'There is no call, and it runs.',
-          next: 'Trace it as "Runs with no call".',
+          next: 'Start a trace with the complaint "Runs with no call".',
         }
       : {
           should: 'no',
-          because: 'There is no call: not running is right.',
-          next: 'Is the call itself right? Compare the set point, the schedule and the clock.',
+          because: 'There is no call: not running is normal.',
+          next: 'Check whether the call is right: set point, schedule and clock.',
         }
   if (is(results, 'see-clock', 'off'))
     return {
       should: 'no',
       because: 'The schedule says off.',
-      next: 'Compare the clock with the time of day and its day.',
+      next: 'Compare the clock with the day and the time of day.',
     }
   if (is(results, 'see-timer', 'counting'))
     return {
       should: 'no',
       because: 'A delay, purge or anti-cycle timer is counting.',
-      next: 'Wait until it is down, then call it and wait once more.',
+      next: 'Wait until it has counted down, then call for it and wait once more.',
     }
   if (is(results, 'head', 'low'))
     return {
@@ -52,11 +52,11 @@ export function shouldRun(results: readonly Result[]): ShouldRun {
     return {
       should: 'yes',
       because: 'It is called for.',
-      next: 'Go from the outside in: supply, starter, control string.',
+      next: 'Work from the outside in: supply, starter, control string.',
     }
   return {
     should: 'unknown',
-    because: 'Whether it is called for is not entered.',
+    because: 'Not entered: whether there is a call.',
     next: 'Check for a call, the clock and the timers first.',
   }
 }
