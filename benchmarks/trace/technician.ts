@@ -73,10 +73,11 @@ export function anyCase(random: Random): Case {
   const features = anyFeatures(random)
   const common = hypothesesOf(null, features).filter((h) => !h.causes.includes(unlisted))
   const truth = drawn(random, common, (h) => h.prior).causes
-  const reported = complaints.filter((k) => (k.shares[truth[0] ?? ''] ?? 0) > 0)
+  const possible = complaints.filter((k) => k.fits === null || features.has(k.fits))
+  const reported = possible.filter((k) => (k.shares[truth[0] ?? ''] ?? 0) > 0)
   const complaint =
     reported.length === 0 || random.next() < misreported
-      ? oneOf(random, complaints)
+      ? oneOf(random, possible)
       : drawn(random, reported, (k) => k.shares[truth[0] ?? ''] ?? 0)
   return { complaint: complaint.id, features, truth, hypotheses: hypothesesOf(complaint.id, features) }
 }

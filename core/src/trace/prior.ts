@@ -26,7 +26,8 @@ const anyway = 2
 /** Share of failures of a part that something else brought about, where that is known to happen. @source common practice */
 const brought = 0.35
 
-const fits = (cause: Cause, has: ReadonlySet<Feature>) => cause.fits.every((f) => has.has(f))
+const fits = (cause: Cause, has: ReadonlySet<Feature>) =>
+  cause.fits.every((f) => has.has(f)) && !cause.notOn.some((f) => has.has(f))
 
 function raised(cause: Cause, { raisers, peers }: Circumstances): number {
   const own = raisers.filter((r) => cause.raisedBy.includes(r.raiser))

@@ -49,6 +49,13 @@ describe('what is known', () => {
     for (const k of complaints) for (const id of Object.keys(k.shares)) expect(causeOf.has(id), id).toBe(true)
     expect(new Set(tests.map((t) => t.id)).size).toBe(tests.length)
   })
+  it('blames no condenser fan for filters, and no exhaust fan for an iced coil', () => {
+    const ids = (...f: Feature[]) => hypothesesOf('weak-air', fanOf('direct', ...f)).flatMap((h) => h.causes)
+    expect(ids('condenser fan')).not.toContain('filter')
+    expect(ids('exhaust')).not.toContain('ice')
+    expect(ids('exhaust')).toContain('filter')
+    expect(ids()).toContain('ice')
+  })
   it('has chances that come to one, of every test under every cause', () => {
     for (const t of tests) {
       expect(t.outcomes.reduce((a, o) => a + o.base, 0)).toBeCloseTo(1, 9)

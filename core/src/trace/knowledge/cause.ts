@@ -47,6 +47,8 @@ export interface Cause {
   readonly per: number
   /** What a machine must have for it; none: any machine. */
   readonly fits: readonly Feature[]
+  /** Machines that have no such thing. */
+  readonly notOn: readonly Feature[]
   readonly raisedBy: readonly Raiser[]
   /** What usually brings it about, and what it brings about in turn. */
   readonly killedBy: readonly string[]
@@ -60,7 +62,7 @@ export interface Cause {
 }
 
 type Given = Pick<Cause, 'per' | 'proof' | 'remedy'> &
-  Partial<Pick<Cause, 'fits' | 'raisedBy' | 'killedBy' | 'kills' | 'hazards' | 'computed'>>
+  Partial<Pick<Cause, 'fits' | 'notOn' | 'raisedBy' | 'killedBy' | 'kills' | 'hazards' | 'computed'>>
 
 type Add = (id: string, name: string, given: Given) => Cause
 
@@ -71,6 +73,7 @@ export const causesAt = (place: Place, list: (cause: Add) => readonly Cause[]): 
     name,
     place,
     fits: [],
+    notOn: [],
     raisedBy: [],
     killedBy: [],
     kills: [],

@@ -1,5 +1,5 @@
-import type { MachinePage } from '@motor-round/contract'
-import { causeOf, complaints } from '@motor-round/core/trace'
+import { machineFacts, type MachinePage } from '@motor-round/contract'
+import { causeOf, complaints, featuresOf } from '@motor-round/core/trace'
 import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
@@ -69,6 +69,7 @@ export function StartTrace() {
       </div>
     )
   if (!page) return <Loading page />
+  const has = featuresOf(machineFacts(page))
   const begin = async () => {
     const failed = await tryEnqueue(me, [
       {
@@ -106,7 +107,9 @@ export function StartTrace() {
           <Choice
             label="Reported"
             value={complaint}
-            options={complaints.map((c) => ({ value: c.id, label: c.words }))}
+            options={complaints
+              .filter((c) => c.fits === null || has.has(c.fits))
+              .map((c) => ({ value: c.id, label: c.words }))}
             onChange={setComplaint}
           />
           <FormField label="In the caller’s words">

@@ -3,6 +3,7 @@ import { causesAt } from '../cause.ts'
 /** Everything the air goes through. */
 export const airCauses = causesAt('air', (cause) => [
   cause('filter', 'Filters plugged solid', {
+    notOn: ['condenser fan'],
     per: 29,
     raisedBy: ['dirt'],
     kills: ['no-cool', 'prot-hot', 'ice', 'limit-open'],
@@ -19,12 +20,14 @@ export const airCauses = causesAt('air', (cause) => [
     computed: true,
   }),
   cause('ice', 'Coil iced: low air or low charge', {
+    notOn: ['condenser fan', 'exhaust'],
     per: 12,
     killedBy: ['filter', 'blocked', 'belt-slip'],
     proof: [['see-water', 'ice']],
     remedy: 'other trade',
   }),
   cause('damper', 'Damper, fire damper or boxes shut', {
+    notOn: ['condenser fan'],
     per: 11,
     raisedBy: ['controls work', 'cold'],
     kills: ['ice'],
@@ -50,6 +53,7 @@ export const airCauses = causesAt('air', (cause) => [
     hazards: ['combustion'],
   }),
   cause('trap', 'Condensate trap missing or dry', {
+    notOn: ['condenser fan', 'exhaust'],
     per: 5,
     raisedBy: ['controls work'],
     kills: ['safety'],
