@@ -265,6 +265,9 @@ describe('against the twin fan', () => {
       return judge({ ...input, twins: [twin] }).verdicts.find((v) => v.check === 'twin')?.level
     }
     expect(at(60, 60)).toBe('watch')
+    // A hertz apart is alike, more is not.
+    expect(at(60, 59)).toBe('watch')
+    expect(at(60, 58.9)).toBeUndefined()
     expect(at(60, 45)).toBeUndefined()
     expect(at(60, null)).toBeUndefined()
     expect(at(undefined, 60)).toBeUndefined()

@@ -48,6 +48,16 @@ describe('Theil-Sen', () => {
     const y4 = [6.58, 5.76, 7.71, 8.84, 8.47, 7.04, 5.25, 12.5, 5.56, 7.91, 6.89]
     near(theilSen(x4, y4).slope, 0.503182, 2e-6)
   })
+  it('refuses what is no run of points, by name, and takes as many as it says', () => {
+    const line = (n: number) => Array.from({ length: n }, (_, k) => k)
+    expect(() => theilSen([0, 1, 2], [0, 1])).toThrow(/^y must be as long/)
+    expect(() => theilSen([0, 1], [0, 1])).toThrow(/^x must have 3 to 400/)
+    expect(() => theilSen(line(401), line(401))).toThrow(/^x must have 3 to 400/)
+    expect(theilSen(line(400), line(400)).slope).toBe(1)
+    expect(() => theilSen([0, NaN, 2], [0, 1, 2])).toThrow(/^x must be finite/)
+    expect(() => theilSen([0, 1, 2], [0, Infinity, 2])).toThrow(/^y must be finite/)
+    expect(() => theilSen([1, 1, 1], [0, 1, 2])).toThrow(/^x must not be all equal/)
+  })
   it('is not moved by a wild point (computed example)', () => {
     const line = theilSen([0, 1, 2, 3, 4, 5, 6, 7], [12.1, 12.3, 12.2, 12.6, 12.9, 12.8, 15.9, 13.2])
     near(line.slope, 0.2)

@@ -11,7 +11,7 @@ import {
   type Reading,
 } from '../../quantity/index.ts'
 import { dayMs, unsaid, type Answers, type GatePass, type Visit, type WorkDone } from '../../trend/index.ts'
-import { judge, unknownControls, type Controls, type MachineFacts } from '../index.ts'
+import { judge, unknownControls, type Controls, type JudgeInput, type Judgement, type MachineFacts } from '../index.ts'
 
 export const now = Date.UTC(2026, 5, 1)
 export const plate: Plate = {
@@ -83,9 +83,18 @@ export const visitOf = (readings: Reading[], day = 0, answers?: Answers): Visit 
   answers,
 })
 
+/** Judged, and every verdict rests on something that is named beside it. */
+function grounded(input: JudgeInput): Judgement {
+  const said = judge(input)
+  for (const v of said.verdicts)
+    if (v.basis.length === 0 || v.basis.some((b) => b.text === ''))
+      throw new Error(`${v.check}: a verdict without a basis`)
+  return said
+}
+
 export function say(readings: Reading[], given: Given = {}) {
   const single = given.machine?.phases === 1
-  return judge({
+  return grounded({
     machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
     motor: {
       plate: given.plate ?? (single ? pscPlate : plate),
