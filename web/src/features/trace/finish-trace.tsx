@@ -33,7 +33,9 @@ export function FinishTrace({ page, trace, stands }: { page: MachinePage; trace:
   const [open, setOpen] = useState(false)
   const [trouble, setTrouble] = useState<string | null>(null)
   const results = stands.evidence.filter((e) => e.counts.kind === 'counts').map((e) => e.result)
-  const suspect = stands.suspects.find((s) => s.id === (cause ?? stands.suspects[0]?.id))
+  // What a person dropped is not offered first.
+  const [likeliest] = stands.suspects.filter((s) => s.dropped === null || s.back)
+  const suspect = stands.suspects.find((s) => s.id === (cause ?? likeliest?.id))
   if (!suspect || results.length === 0) return null
   if (!open && cause === null && suspect.p < 0.6)
     return (

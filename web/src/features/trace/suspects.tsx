@@ -67,7 +67,7 @@ export function Suspects({
 }) {
   const [all, setAll] = useState(false)
   const shown = stands.suspects.filter((s, i) => all || (i < 6 && s.p >= 0.005))
-  const [top] = stands.suspects
+  const [top] = stands.suspects.filter((s) => s.dropped === null || s.back)
   const chain = top && top.p >= 0.6 ? chainWords(top.id, features) : ''
   return (
     <section className="sheet" aria-label="Causes">
