@@ -1,11 +1,12 @@
+import type { Confidence, Setup } from '@motor-round/core/trace'
 import { z } from 'zod'
 import { id, instant, line, text } from './common.ts'
 
 /** A name of the knowledge of `core/trace`: what there is under it the server says, so that a page that traces nothing does not load it. */
 const known = line(40).min(1)
 
-export const setups = ['as found', 'locked out', 'powered'] as const
-export const traceConfidences = ['proven', 'very likely', 'likely', 'open'] as const
+export const setups = ['as found', 'locked out', 'powered'] as const satisfies readonly Setup[]
+export const traceConfidences = ['proven', 'very likely', 'likely', 'open'] as const satisfies readonly Confidence[]
 
 /** A search for what is wrong with a machine: from what was reported to a cause with its proof. */
 export const traceBody = z.strictObject({

@@ -1,5 +1,5 @@
-export { condemn, condemnable, proofsOf, type Condemnable, type Condemned } from './decide/condemn.ts'
-export { confidences, type Confidence } from './decide/confidence.ts'
+export { condemn, proofsOf, type Condemnable, type Condemned } from './decide/condemn.ts'
+export type { Confidence } from './decide/confidence.ts'
 export type { Disagreement } from './decide/contradictions.ts'
 export { reclose, type Reclose } from './decide/reclose.ts'
 export { shouldRun, type ShouldRun } from './decide/should-run.ts'

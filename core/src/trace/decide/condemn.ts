@@ -1,8 +1,7 @@
 import type { Result } from '../knowledge/cause.ts'
 
 /** Parts that are condemned only with their proving tests. */
-export const condemnable = ['motor', 'drive', 'board', 'transformer', 'compressor'] as const
-export type Condemnable = (typeof condemnable)[number]
+export type Condemnable = 'motor' | 'drive' | 'board' | 'transformer' | 'compressor'
 
 /**
  * Ways in which a part is proven bad: all results of one of them. Each is read at the part's own terminals, twice. Never by smell,

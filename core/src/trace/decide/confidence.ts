@@ -1,7 +1,6 @@
 import type { Cause, Result } from '../knowledge/cause.ts'
 
-export const confidences = ['proven', 'very likely', 'likely', 'open'] as const
-export type Confidence = (typeof confidences)[number]
+export type Confidence = 'proven' | 'very likely' | 'likely' | 'open'
 
 /** Proof that is still missing for a cause. */
 export const missingProof = (cause: Cause, results: readonly Result[]): readonly Result[] =>
