@@ -234,7 +234,7 @@ export class AmpsWatch {
     this.#explanations = [...explained].sort((a, b) => a - b)
   }
 
-  /** Where it stands at an instant: explanations since the last reading are taken in, the first of them explains what stood. */
+  /** Its state at an instant: an explanation since the last reading ends the change that was open. */
   #standsAt(at: number): Stands {
     const { changed } = this.#stands
     if (!changed || !this.#explanations.some((e) => e < at)) return this.#stands

@@ -103,6 +103,21 @@ describe('what a visit says', () => {
     const read = at('megohms', ['all'], [410]).map((r): Reading => ({ ...r, how: 'unsteady', spread: 300 }))
     expect(said(read)).toBe('')
   })
+  it.each([
+    ['no ohms between any pair', at('winding_ohms', terminalPairs, [0, 0, 0]), {}],
+    ['insulation of one lead of three', at('megohms', ['T1'], [500]), {}],
+    ['amps with no volts', [...at('amps', legPositions, [9, 9, 9]), ...at('volts_ll', linePositions, [0, 0, 0])], {}],
+    ['to ground, read at the plug', at('ground_ohms', ['T1'], [50]), { 'ohms.place': 'plug' }],
+  ] as const)('%s passes nothing and condemns nothing', (_what, readings, answers) => {
+    const text = said(readings, answers)
+    for (const never of ['ohms3=', 'megs=', 'gnd-ohms=', 'amps=', ' load=']) expect(text).not.toContain(never)
+  })
+  it('one bad lead is bad, and three good ones are good', () => {
+    expect(said(at('megohms', ['T1'], [0.2]))).toBe('megs=dead')
+    expect(said(at('megohms', ['T1', 'T2', 'T3'], [500, 400, 450]))).toBe('megs=good')
+  })
+  it('to ground at the plug is told as the far end', () =>
+    expect(said(at('ground_ohms', ['T1'], [50]), { 'ohms.place': 'plug' })).toBe('ohms-far=ground'))
   it('insulation read through the cable is not that of the motor', () => {
     expect(said(at('megohms', ['all'], [0.4]), { 'insulation.place': 'contactor' })).toBe('')
     expect(

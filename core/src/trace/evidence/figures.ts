@@ -22,14 +22,17 @@ import {
 /** What the readings of a visit say in one test; null where it was not made, or says nothing that can be relied on. */
 export type Reader = (c: Context) => string | null
 
-/** Readings at all of these places, none of them unsteady; null where one is missing. */
+/** A figure that can be relied on: it stood still, and no other of its visit says that it cannot be. */
+const sound = (c: Context, r: Reading): boolean =>
+  r.how !== 'unsteady' && !c.contradictions.some((k) => k.readings.includes(r))
+
+/** Readings at all of these places, each to be relied on; null where one is missing. */
 function all(c: Context, quantity: QuantityCode, positions: readonly string[]): readonly Reading[] | null {
   const read = positions.map((p) => c.reading(quantity, p))
-  return read.every((r) => r !== undefined && r.how !== 'unsteady') ? read.filter((r) => r !== undefined) : null
+  return read.every((r) => r !== undefined && sound(c, r)) ? read.filter((r) => r !== undefined) : null
 }
-/** Those that were read, none of them unsteady. */
-const some = (c: Context, quantity: QuantityCode): readonly Reading[] =>
-  c.readings(quantity).filter((r) => r.how !== 'unsteady')
+/** Those that were read and can be relied on. */
+const some = (c: Context, quantity: QuantityCode): readonly Reading[] => c.readings(quantity).filter((r) => sound(c, r))
 
 const open = (r: Reading) => r.how === 'over-range'
 const spreadOf = (values: readonly number[]) => (Math.max(...values) - Math.min(...values)) / mean(values)
@@ -47,6 +50,8 @@ const pairs: Reader = (c) => {
   // One open pair of three is a misreading: the other two close it.
   if (opened === 1) return null
   const values = read.map((r) => r.value)
+  // Nothing between any pair: shorted, or too low for this meter.
+  if (values.some((v) => !(v > 0))) return null
   const spread = spreadOf(values)
   if (!(spread > 0.02)) return 'even'
   if (spread <= 0.05) return null
@@ -67,6 +72,7 @@ const singlePhase: Reader = (c) => {
   const closed = read.filter((r) => !open(r))
   if (closed.length === 3) {
     const [low = 0, middle = 0, high = 0] = closed.map((r) => r.value).sort((a, b) => a - b)
+    if (!(low > 0)) return null
     return Math.abs(low + middle - high) <= 0.05 * high ? 'adds' : 'misfit'
   }
   const [only] = closed
@@ -85,7 +91,11 @@ const megohms: Reader = (c) => {
   const read = some(c, 'megohms')
   if (read.length === 0) return null
   const least = Math.min(...read.map((r) => (open(r) ? Infinity : r.value)))
-  return least >= 5 ? 'good' : least >= c.machine.serviceVolts / 1000 + 1 ? 'low' : 'dead'
+  // Good of one lead says nothing of the others; bad of one is bad.
+  const whole =
+    read.some((r) => r.position === 'all') || c.machine.phases === 1 || read.length >= terminalPositions.length
+  if (least >= 5) return whole ? 'good' : null
+  return least >= c.machine.serviceVolts / 1000 + 1 ? 'low' : 'dead'
 }
 
 const capacitor: Reader = (c) => {
@@ -128,8 +138,9 @@ const loadVolts: Reader = (c) => {
 }
 
 const running: Reader = (c) => {
+  if (c.readings('amps').some((r) => !sound(c, r))) return null
   if (c.machine.phases === 1) return c.legsRead.length === 0 ? null : c.legsRead[0]?.amps === 0 ? 'none' : 'even'
-  if (!c.threeAmps || c.readings('amps').some((r) => r.how === 'unsteady')) return null
+  if (!c.threeAmps) return null
   const pattern = lostLegByAmps(c.threeAmps, c.limit('lost-leg').value)
   if (pattern?.kind === 'no current') return 'none'
   if (pattern) return pattern.kind === 'open leg' ? 'leg0' : 'double'
@@ -140,6 +151,7 @@ const running: Reader = (c) => {
 const load: Reader = (c) => {
   const allowed = c.allowed?.amps
   if (allowed === undefined || c.legsRead.length === 0 || c.visit.state.settled === false) return null
+  if (c.readings('amps').some((r) => !sound(c, r))) return null
   const amps = mean(c.legsRead.map((l) => l.amps))
   const volts = mean(c.volts.map((v) => v.volts).concat(c.volts.length === 0 ? [c.machine.serviceVolts] : []))
   if (amps > 3 * allowed) return 'locked'
@@ -208,6 +220,7 @@ const speed: Reader = (c) => {
   const read = c.value('rpm', 'motor')
   if (read === undefined || c.plateRpm === undefined || !(read > 1)) return null
   const expected = c.plateRpm * (c.machine.hasVfd && c.hz !== undefined ? c.hz / c.supplyHz : 1)
+  if (!(expected > 0)) return null
   const off = read / expected - 1
   return off < -0.03 ? 'slow' : off > 0.03 ? 'fast' : 'right'
 }
@@ -228,7 +241,8 @@ const past: Reader = (c) => {
 const twin: Reader = (c) => {
   if (c.visit.state.twin === 'off') return 'alone'
   const [other] = c.twins ?? []
-  if (!other || !c.allowed || c.legsRead.length === 0 || c.visit.state.twin !== 'running') return null
+  if (!other || !(other.load > 0) || !c.allowed || c.legsRead.length === 0 || c.visit.state.twin !== 'running')
+    return null
   const off = mean(c.legsRead.map((l) => l.amps)) / c.allowed.amps / other.load - 1
   return off > 0.15 ? 'high' : off < -0.15 ? 'low' : 'alike'
 }
@@ -251,6 +265,7 @@ const pressure: Reader = (c) => {
     .find((v) => v.pressure !== undefined && v.amps.length === c.machine.phases)
   const now = c.value('static_pressure', 'supply')
   if (!before?.pressure || now === undefined || c.legsRead.length !== c.machine.phases) return null
+  if (!(mean(before.amps) > 0)) return null
   const up = now / before.pressure - 1
   const more = mean(c.legsRead.map((l) => l.amps)) / mean(before.amps) - 1
   if (Math.abs(up) <= 0.08 && Math.abs(more) <= 0.03) return 'same'
@@ -279,7 +294,8 @@ export const figureReaders: Readonly<Record<string, Reader>> = {
     return said === 'even' ? 'even' : said === 'lead-open' || said === 'all-open' ? 'open' : null
   },
   ohms1: singlePhase,
-  'gnd-ohms': grounded,
+  // To ground from the far end is the cable or the motor: the motor is told at its own terminals.
+  'gnd-ohms': (c) => (atMotor(c, 'ohms.place') ? grounded(c) : null),
   megs: megohms,
   'cap-uf': capacitor,
   'fuse-ohms': conducts('fuse_ohms', 'whole'),
