@@ -29,7 +29,7 @@ export default defineConfig({
           isolate: false,
           // Properties over many simulated machines: how long they take is the machine's business.
           testTimeout: 60_000,
-          include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}', 'benchmarks/{truth,judged}/*.test.ts'],
+          include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}', 'benchmarks/{truth,judged,trace}/*.test.ts'],
           exclude: ['**/node_modules/**', '**/*.{dom,phone}.test.tsx'],
         },
       },

@@ -1,6 +1,7 @@
 import { rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { Machine } from '@motor-round/contract'
 import { chromium, expect, type Page } from '@playwright/test'
 import { launchOptions } from '../scripts/lib/browser.mjs'
 import { runningFan } from './running-fan.ts'
@@ -129,6 +130,46 @@ test('a clock that says off and a delay that counts are no faults', async ({ ope
   await expect(top(page)).toContainText('A delay, purge or anti-cycle timer is counting')
 })
 
+test('figures are entered in the trace itself, count there, and stand in the record of the machine', async ({
+  open,
+}) => {
+  const page = await open('okonjo', phone)
+  await begin(page, 'AHU-6/SF', 'Hums, does not start')
+  const any = page.getByRole('combobox', { name: 'Enter another result' })
+  await any.click()
+  await any.fill('Line-side volts')
+  await page.locator('.ant-select-item-option').getByText('Line-side volts', { exact: true }).click()
+  await page.getByRole('button', { name: 'Enter the figures' }).click()
+  const pad = page.locator('.visit-inset')
+  for (const [place, volts] of [
+    ['L1-L2', '480'],
+    ['L2-L3', '241'],
+    ['L3-L1', '239'],
+  ] as const)
+    await pad
+      .getByRole('textbox', { name: new RegExp(place.replace('-', '.')) })
+      .first()
+      .fill(volts)
+  await expect(pad.getByRole('status').last()).toContainText('Counts as: Line-side volts: one line lost')
+  await pad.getByRole('button', { name: 'Save the figures' }).click()
+  const evidence = page.getByRole('region', { name: 'Evidence' })
+  await expect(evidence).toContainText('Line-side volts: One line lost')
+  await expect(evidence).toContainText('from a visit')
+  await page.getByRole('link', { name: 'AHU-6 / SF' }).click()
+  await expect(page.locator('main')).toContainText('241')
+})
+
+test('a delay is counted down where it was found', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await begin(page, 'EF-27/EF', 'Does not start, no sound')
+  await enter(page, 'Timers', 'Counting down')
+  await page.getByRole('spinbutton', { name: 'Minutes left on the timer' }).fill('3')
+  await page.getByRole('button', { name: 'Start the countdown' }).click()
+  await expect(page.getByRole('timer')).toHaveText('3:00')
+  await page.reload()
+  await expect(page.getByRole('timer')).toHaveText('3:00')
+})
+
 test('the speed of a running fan is heard by the microphone, and what the belt loses', async ({ baseURL }) => {
   test.slow()
   const file = join(tmpdir(), `motor-round-fan-${process.pid}.wav`)
@@ -230,7 +271,39 @@ const cases = [
     sure: 'proven',
     wrong: 'Motor winding dead to ground',
   },
+  {
+    at: 'RTU-13/SF-1',
+    complaint: 'vfd-alarm',
+    has: { hasVfd: true },
+    found: 'vfd-code=out-phase line-volts=ok ohms3=even megs=good swap=drive',
+    cause: 'Drive output',
+    sure: 'proven',
+    wrong: 'Motor winding open at one lead',
+  },
+  // The transformer of the unit has a dead winding; the one behind it, in series, is good and gets too little.
+  {
+    at: 'RTU-12/SF',
+    complaint: 'hums',
+    has: { transformer: { ratedIn: 575, ratedOut: 230 } },
+    found: 'spin=free ctl-volts=scaled tx-ratio=wrong tx-ohms=open',
+    cause: 'Power transformer',
+    sure: 'proven',
+    wrong: 'Motor winding open at one lead',
+  },
 ] as const
+
+/** Enter what the machine has beside what the demo gives it. */
+async function equip(page: Page, id: string, csrf: string, has: { hasVfd?: boolean; transformer?: object }) {
+  const answer = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { machine: Machine }
+  const { siteId: _site, version, retiredAt: _retired, layout: _layout, ...machine } = answer.machine
+  const { transformer, ...rest } = has
+  const controls = { ...machine.controls, ...(transformer ? { transformer } : {}) }
+  const sent = await page.request.put(`/api/v1/machines/${id}`, {
+    headers: { 'x-csrf-token': csrf },
+    data: { ...machine, ...rest, controls, version },
+  })
+  expect(sent.status(), await sent.text()).toBe(200)
+}
 
 test('worked cases come to their cause and its proof, and refuse the wrong turn', async ({ open }) => {
   test.slow()
@@ -238,6 +311,7 @@ test('worked cases come to their cause and its proof, and refuse the wrong turn'
   const { csrf } = (await (await page.request.get('/api/v1/session')).json()) as { csrf: string }
   for (const c of cases) {
     const id = await machineId(page, c.at)
+    if ('has' in c) await equip(page, id, csrf, c.has)
     const traceId = crypto.randomUUID()
     const at = (k: number) => new Date(fixedNow.getTime() - 600_000 + k * 1000).toISOString()
     const own = (k: number) => ({ id: crypto.randomUUID(), traceId, machineId: id, at: at(k) })

@@ -18,8 +18,9 @@ import {
   type Setup,
   type Test,
 } from '../../core/src/trace/index.ts'
-import { confidenceOf } from '../../core/src/trace/decide/confidence.ts'
-import { leastExpected, oddOneOut } from '../../core/src/trace/decide/contradictions.ts'
+import { settled } from '../../core/src/trace/decide/confidence.ts'
+import { readAgain } from '../../core/src/trace/decide/read-again.ts'
+import { oddOneOut } from '../../core/src/trace/decide/contradictions.ts'
 import { shownBy, speaksOf } from '../../core/src/trace/model.ts'
 
 /** A machine with something wrong with it, and what was reported of it. */
@@ -126,7 +127,6 @@ export interface Walk {
 
 type Choose = (belief: Belief, of: Case, setup: Setup, done: readonly Result[]) => NextTest | null
 
-const sure = 0.97
 const longest = 300
 
 const live = (t: Test) => t.exposure === 'live panel' || t.exposure === 'beside it running'
@@ -137,44 +137,40 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
   let setup: Setup = 'as found'
   let [tests, minutes, exposed, needless] = [0, 0, 0, 0]
   let belief = believe(c.hypotheses, [])
-  const retaken = new Set<string>()
-  /** Read once more what does not go with the rest, before anything is built on it. */
-  const retake = (stuck: boolean): boolean => {
-    const untouched = done.filter(([t]) => !retaken.has(t))
-    const odd = stuck ? leastExpected(belief, untouched) : oddOneOut(belief, done)
-    const test = odd && testOf.get(odd.result[0])
-    if (!test || retaken.has(test.id) || retaken.size >= 3) return false
-    retaken.add(test.id)
-    minutes += test.minutes
+  const twice = new Set<string>()
+  const take = (test: Test, spent: number) => {
+    minutes += spent
     tests += 1
-    if (live(test)) exposed += test.minutes
+    if (live(test)) exposed += spent
     done = [...done.filter(([t]) => t !== test.id), [test.id, shown.read(test)]]
     belief = believe(c.hypotheses, done)
+  }
+  /** Read once more, before anything is built on it. */
+  const retake = (test: Test | undefined): boolean => {
+    if (!test || twice.has(test.id)) return false
+    twice.add(test.id)
+    take(test, test.minutes)
     return true
   }
   for (;;) {
     const [top] = belief.likely
-    if (top && top.id !== unlisted && top.p > 0.5) {
-      const cause = causeOf.get(top.id)
-      if ((confidenceOf(cause, top.p, done) === 'proven' || top.p > sure) && !retake(false)) break
+    const over = top !== undefined && top.id !== unlisted && settled(causeOf.get(top.id), top.p, done)
+    const next = over || minutes > longest ? null : choose(belief, c, setup, done)
+    if (next) {
+      if (live(next.test)) {
+        const others = nextTests(belief, c.features, standing(setup, done, c.complaint), done).filter(
+          (n) => !live(n.test),
+        )
+        if (others.some((n) => n.tells >= next.tells)) needless += 1
+      }
+      take(next.test, next.minutes)
+      if (next.test.needs.includes('locked out')) setup = 'locked out'
+      else if (next.test.needs.some((n) => n === 'powered' || n === 'running')) setup = 'powered'
+      continue
     }
-    const next = minutes > longest ? null : choose(belief, c, setup, done)
-    if (!next && !retake(true)) break
-    if (!next) continue
-    if (live(next.test)) {
-      exposed += next.test.minutes
-      const others = nextTests(belief, c.features, standing(setup, done, c.complaint), done).filter(
-        (n) => !live(n.test),
-      )
-      if (others.some((n) => n.tells >= next.tells)) needless += 1
-    }
-    minutes += next.minutes
-    tests += 1
-    if (next.test.needs.includes('locked out')) setup = 'locked out'
-    else if (next.test.needs.some((n) => n === 'powered' || n === 'running')) setup = 'powered'
-    const result: Result = [next.test.id, shown.read(next.test)]
-    done = [...done, result]
-    belief = belief.given(result)
+    const odd = oddOneOut(belief, done)
+    if (over && odd && retake(testOf.get(odd.result[0]))) continue
+    if (minutes > 2 * longest || !retake(readAgain(belief, done, twice, false)?.test)) break
   }
   const ranked = belief.likely.map((l) => l.id)
   return {

@@ -31,12 +31,13 @@ const ampsOnNoVolts: Rule = ({ machine }, of) => {
 
 const triangle =
   (id: string, quantity: 'volts_ll' | 'line_ll' | 'transformer_in' | 'transformer_out', words: string): Rule =>
-  (_input, of) => {
+  ({ machine }, of) => {
     const own = linePositions.map((p) => of(quantity).find((r) => r.position === p))
     if (own.some((r) => r === undefined || r.how === 'over-range')) return null
     const volts = three(own.map((r) => r?.value ?? 0))
-    // A lost line leaves readings that close nothing, and they are true.
-    if (Math.max(...volts) === 0 || closesTriangle(volts) || lostLineByVolts(volts) !== null) return null
+    // A lost line leaves readings that close nothing, and they are true; so do the few volts that dead wires pick up.
+    if (Math.max(...volts) < 0.1 * machine.serviceVolts || closesTriangle(volts) || lostLineByVolts(volts) !== null)
+      return null
     return {
       id,
       readings: own.filter((r) => r !== undefined),

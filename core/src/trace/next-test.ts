@@ -17,7 +17,7 @@ export interface NextTest {
 }
 
 /** What a minute of exposure counts against a minute of looking. @source common practice: dead before live, eyes before tools */
-const weight: Readonly<Record<Exposure, number>> = {
+export const weight: Readonly<Record<Exposure, number>> = {
   look: 1,
   outside: 1.2,
   'locked out': 1.3,

@@ -82,7 +82,7 @@ const power: readonly Node[] = [
     bad: [
       ...of('gnd-ohms', 'ground'),
       ...of('megs', 'dead', 'low'),
-      ...of('ohms3', 'lead-open', 'all-open', 'low', 'high'),
+      ...of('ohms3', 'lead-open', 'all-open', 'uneven', 'low', 'high'),
       ...of('ohms1', 'common-open', 'wind-open', 'misfit'),
     ],
   },

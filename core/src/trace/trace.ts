@@ -1,5 +1,6 @@
 import { confidenceOf, missingProof, type Confidence } from './decide/confidence.ts'
 import { disagreements, nothingExplains, oddOneOut, type Disagreement } from './decide/contradictions.ts'
+import { readAgain, type ReadAgain } from './decide/read-again.ts'
 import { reclose, type Reclose } from './decide/reclose.ts'
 import { reportedNotFound } from './decide/reported.ts'
 import { shouldRun, type ShouldRun } from './decide/should-run.ts'
@@ -50,6 +51,8 @@ export interface TraceStands {
   /** Likeliest first. */
   readonly suspects: readonly Suspect[]
   readonly next: readonly NextTest[]
+  /** What to read a second time before anything is built on it; null where nothing. */
+  readonly readAgain: ReadAgain | null
   readonly disagreements: readonly Disagreement[]
   readonly shouldRun: ShouldRun
   readonly reclose: Reclose | null
@@ -134,12 +137,14 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     }
   })
   const again = disagreements(own)
+  const next = nextTests(belief, of.features, standing(setup, results, of.complaint), results)
   const notFound = reportedNotFound(of.complaint, results)
   const odd = again.length > 0 || nothingExplains(belief) ? null : oddOneOut(belief, results)
   return {
     evidence,
     suspects,
-    next: nextTests(belief, of.features, standing(setup, results, of.complaint), results),
+    next,
+    readAgain: readAgain(belief, results, readTwice(evidence), next.length > 0),
     disagreements: [
       ...again,
       ...(notFound ? [notFound] : []),
@@ -152,6 +157,14 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     setup,
     closed: inOrder.findLast((s) => s.kind === 'closed') ?? null,
   }
+}
+
+/** Tests with more than one result that nobody struck out; what the record says is the same however often it is read. */
+function readTwice(evidence: readonly Weighed[]): ReadonlySet<string> {
+  const stands = evidence.filter((e) => e.counts.kind !== 'struck out')
+  return new Set(
+    stands.filter((e) => e.counts.kind === 'read again' || e.id.startsWith('record:')).map((e) => e.result[0]),
+  )
 }
 
 /** What was set up last: said so, or read dead on a visit. */

@@ -1,4 +1,5 @@
 export { insulationAdvice } from './motor/insulation.ts'
+export { pastMean, possibleOhms } from './motor/winding-facts.ts'
 export { insulationHistory, insulationOf, type InsulationFigure } from './motor/insulation-facts.ts'
 export { checksOf, checkDefinitions } from './register.ts'
 export {

@@ -14,6 +14,10 @@ export const proofsOf: Readonly<Record<Condemnable, readonly (readonly Result[])
     [['megs', 'dead']],
     [['ohms3', 'lead-open']],
     [['ohms3', 'low']],
+    [
+      ['ohms3', 'uneven'],
+      ['terminals', 'tight'],
+    ],
     [['ohms1-cool', 'open']],
     [
       ['spin', 'seized'],

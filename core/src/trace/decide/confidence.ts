@@ -17,3 +17,11 @@ export function confidenceOf(cause: Cause | undefined, p: number, results: reado
   if (cause && p >= proven && missingProof(cause, results).length === 0) return 'proven'
   return p >= 0.9 ? 'very likely' : p >= 0.6 ? 'likely' : 'open'
 }
+
+/** So sure of a cause, proven or not, more tests are not worth their minutes. */
+const sureProven = 0.92
+const sure = 0.97
+
+/** Is the search over: proven, or nothing else left worth a test? */
+export const settled = (cause: Cause | undefined, p: number, results: readonly Result[]): boolean =>
+  p > sure || (p > sureProven && confidenceOf(cause, p, results) === 'proven')

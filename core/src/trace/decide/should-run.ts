@@ -5,6 +5,8 @@ export interface ShouldRun {
   readonly should: 'yes' | 'no' | 'unknown'
   readonly because: string
   readonly next: string
+  /** It waits on purpose, and starts by itself when a timer has counted down. */
+  readonly counts?: true
 }
 
 const is = (results: readonly Result[], test: string, outcome: string) =>
@@ -41,6 +43,7 @@ export function shouldRun(results: readonly Result[]): ShouldRun {
       should: 'no',
       because: 'A delay, purge or anti-cycle timer is counting.',
       next: 'Wait until it has counted down, then call for it and wait once more.',
+      counts: true,
     }
   if (is(results, 'head', 'low'))
     return {

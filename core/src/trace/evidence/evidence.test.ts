@@ -76,8 +76,8 @@ describe('what a visit says', () => {
   it('nothing, where nothing was read', () => expect(said([])).toBe(''))
   it.each([
     [at('winding_ohms', terminalPairs, [5.02, 5, 5.03]), 'ohms3=even'],
-    [at('winding_ohms', terminalPairs, [5, 5, 4]), 'ohms3=low'],
-    [at('winding_ohms', terminalPairs, [5, 5, 6]), 'ohms3=high'],
+    [at('winding_ohms', terminalPairs, [5, 5, 4]), 'ohms3=uneven'],
+    [at('winding_ohms', terminalPairs, [5, 5, 6]), 'ohms3=uneven'],
     [
       [open('winding_ohms', 'T1-T2'), open('winding_ohms', 'T2-T3'), ...at('winding_ohms', ['T3-T1'], [5])],
       'ohms3=lead-open',
@@ -99,6 +99,23 @@ describe('what a visit says', () => {
     [at('amps', legPositions, [12, 12.1, 12]), 'amps=even load=normal'],
     [at('amps', legPositions, [20, 20, 0.1]), 'amps=leg0 load=over'],
   ])('figures %#', (readings, text) => expect(said(readings)).toBe(text))
+  // Wye: a bad joint at T1 raises two pairs, shorted turns in its phase lower the same two; circuit theory.
+  it.each([
+    [[6, 5, 6], 'high'],
+    [[4, 5, 4], 'low'],
+    [[5.2, 4.8, 5.2], 'uneven'],
+  ])('an uneven winding of %j, even at 5 before, is %s', (values, outcome) => {
+    const before = visit(at('winding_ohms', terminalPairs, [5, 5.02, 5]), {}, 'old', 1)
+    expect(said(at('winding_ohms', terminalPairs, values), {}, { history: [before] })).toBe(`ohms3=${outcome}`)
+    // At another place it was another circuit.
+    const plug = { ...before, answers: { 'ohms.place': 'plug' } }
+    expect(said(at('winding_ohms', terminalPairs, values), {}, { history: [plug] })).toBe('ohms3=uneven')
+  })
+  it('the leads of the meter are no part of the winding', () => {
+    const leads: Reading = { quantity: 'lead_ohms', position: 'leads', value: 1 }
+    expect(said([...at('winding_ohms', terminalPairs, [1.5, 1.5, 1.54]), leads])).toBe('ohms3=uneven')
+    expect(said(at('winding_ohms', terminalPairs, [1.5, 1.5, 1.52]))).toBe('ohms3=even')
+  })
   it('of a figure that does not stand still it says nothing', () => {
     const read = at('megohms', ['all'], [410]).map((r): Reading => ({ ...r, how: 'unsteady', spread: 300 }))
     expect(said(read)).toBe('')

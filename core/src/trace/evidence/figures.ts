@@ -1,8 +1,9 @@
-import type { Context } from '../../judge/index.ts'
+import { pastMean, possibleOhms, type Context } from '../../judge/index.ts'
 import {
   currentUnbalance,
   lostLegByAmps,
   lostLineByVolts,
+  ohmsAt,
   transformerReading,
   voltageUnbalance,
 } from '../../electrical/index.ts'
@@ -41,22 +42,39 @@ const lines = (c: Context) => (c.machine.phases === 3 ? linePositions : linePosi
 /** Where winding and insulation were read: at the motor unless it was entered otherwise. */
 const atMotor = (c: Context, question: 'ohms.place' | 'insulation.place') => (c.answer(question) ?? 'motor') === 'motor'
 
+/** A winding that is this much off its own earlier reading has changed: its temperature alone makes less. */
+const changed = 0.1
+
+/** Lower or higher than the same winding was: what is odd among three figures may be one pair down or two pairs up. */
+function against(c: Context, values: readonly number[]): 'high' | 'low' | 'uneven' {
+  const before = pastMean(c)
+  if (before === null) return 'uneven'
+  const t = c.value('temperature', 'winding')
+  const ratios = values.map((v) => (t === undefined ? v : ohmsAt(v, t, 25)) / before)
+  const [low, high] = [Math.min(...ratios) < 1 - changed, Math.max(...ratios) > 1 + changed]
+  return low === high ? 'uneven' : low ? 'low' : 'high'
+}
+
 const pairs: Reader = (c) => {
-  const read = all(c, 'winding_ohms', terminalPairs)
-  if (!read) return c.readings('winding_ohms').some((r) => r.how === 'unsteady') ? 'wander' : null
+  const given = c.readings('winding_ohms')
+  const still = (r: Reading) =>
+    r.how !== 'unsteady' || (r.spread ?? Infinity) <= c.limit('ohms-wander').value * Math.max(r.value, 1e-9)
+  if (given.some((r) => !still(r))) return 'wander'
+  const read = terminalPairs.map((p) => c.reading('winding_ohms', p)).filter((r) => r !== undefined)
+  if (read.length < 3 || read.some((r) => c.contradictions.some((k) => k.readings.includes(r)))) return null
   const opened = read.filter(open).length
   if (opened === 3) return 'all-open'
   if (opened === 2) return 'lead-open'
   // One open pair of three is a misreading: the other two close it.
   if (opened === 1) return null
-  const values = read.map((r) => r.value)
-  // Nothing between any pair: shorted, or too low for this meter.
-  if (values.some((v) => !(v > 0))) return null
+  const leads = c.value('lead_ohms', 'leads') ?? 0
+  const values = read.map((r) => r.value - leads)
+  const possible = possibleOhms(c)
+  // Shorted, too low for this meter, or more than a motor of this nameplate has: read again.
+  if (values.some((v) => !(v > 0) || (possible && (v < possible.least || v > possible.most)))) return null
   const spread = spreadOf(values)
   if (!(spread > 0.02)) return 'even'
-  if (spread <= 0.05) return null
-  const middle = [...values].sort((a, b) => a - b)[1] ?? 0
-  return Math.max(...values) - middle > middle - Math.min(...values) ? 'high' : 'low'
+  return spread <= 0.05 ? null : against(c, values)
 }
 
 const grounded: Reader = (c) => {
@@ -164,7 +182,10 @@ const load: Reader = (c) => {
 const whileOff: Reader = (c) => {
   const read = some(c, 'off_amps')
   const live = read.filter((r) => r.value > 0.05).length
-  if (live === 0) return read.length >= (c.machine.phases === 3 ? 3 : 1) ? 'none' : null
+  const whole = read.length >= (c.machine.phases === 3 ? 3 : 1)
+  if (live === 0) return whole ? 'none' : null
+  // One live leg of those read says nothing of a leg that was not.
+  if (live === 1 && c.machine.phases === 3) return whole ? 'one' : null
   return live === 1 && read.length > 1 ? 'one' : 'all'
 }
 

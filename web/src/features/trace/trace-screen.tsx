@@ -10,6 +10,7 @@ import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { DelayClock } from './delay-clock.tsx'
 import { EvidenceList } from './evidence-list.tsx'
 import { FinishTrace } from './finish-trace.tsx'
 import { NextCard } from './next-card.tsx'
@@ -79,9 +80,10 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
         </p>
       )}
       {shouldRun.should === 'no' ? (
-        <p className="note tone-watch" role="status">
+        <div className="note tone-watch" role="status">
           <b>It should not run now.</b> {shouldRun.because} {shouldRun.next}
-        </p>
+          {shouldRun.counts && mayAct ? <DelayClock key={trace.id} traceId={trace.id} /> : null}
+        </div>
       ) : null}
       {stands.disagreements.map((d) => (
         <p key={d.because} className="note tone-fix" role="alert">
@@ -92,7 +94,7 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
       <div className="trace-columns">
         <div className="stack">
           {mayAct ? (
-            <NextCard stands={stands} features={features} fan={fan} machineId={page.machine.id} say={say} />
+            <NextCard stands={stands} features={features} fan={fan} page={page} traceId={trace.id} say={say} />
           ) : null}
           {mayAct ? <FinishTrace page={page} trace={trace} stands={stands} /> : null}
         </div>

@@ -4,7 +4,7 @@ import type { Policies } from '@motor-round/core/limits'
 import { factsOf } from './cells.ts'
 import { InsulationClock } from './insulation-clock.tsx'
 import type { Draft, useDraft } from './use-draft.ts'
-import { WaitClock } from './wait-clock.tsx'
+import { WaitClock } from '../../parts/wait-clock/index.ts'
 
 /** The timers of a check, above its cells: what has to be waited for, and the timed insulation test. */
 export function CheckTimers({

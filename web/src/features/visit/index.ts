@@ -1,1 +1,2 @@
 export { VisitScreen } from './visit-screen.tsx'
+export { CheckFigures } from './check-figures.tsx'

@@ -37,6 +37,19 @@ describe('winding ohms against the last time (copper, 234.5 °C; a tenth is anot
     expect(v.level).toBe(level)
     expect(/Last time the mean was 1\.30 Ω\./.test(v.because)).toBe(level === 'watch')
   })
+  // Circuit theory: what lies in one lead, or in one phase of a wye, shows in two of three pairs.
+  it.each([
+    [[1.04, 1.3, 1.3], /T1-T2 low: shorted turns\./, /motor replacement/],
+    [[1.56, 1.3, 1.3], /T1-T2 high: bad connection or broken strand\./, /^Check lugs/],
+    [[1.3, 1.6, 1.6], /T2-T3 and T3-T1 high: bad joint at T3\./, /^Check lugs/],
+    [[1.3, 1, 1], /T2-T3 and T3-T1 low: shorted turns at T3\./, /motor replacement/],
+    [[1.9, 1.6, 1.6], /T1-T2 high: bad connection or broken strand, or shorted turns at T3 that lower/, /^Check lugs/],
+    [[1.5, 1.8, 1.8], /T1-T2 low: shorted turns, or a bad joint at T3 that raises both/, /motor replacement/],
+  ] as const)('even at 1.3 Ω before, %j now', (values, because, next) => {
+    const v = said(ohms(...values), { history: past(30, 1.3) })
+    expect(v.because).toMatch(because)
+    expect(v.next).toMatch(next)
+  })
   it('takes the temperature out where it was read, and is surer then', () => {
     // 25 to 75 °C is 19.3 %: 1.30 Ω cold is 1.55 Ω warm.
     const history = [visitOf([...ohms(1.3, 1.3, 1.3), ...winding(25)], -30)]

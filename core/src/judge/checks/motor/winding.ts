@@ -2,15 +2,12 @@ import { ohmsAt, phaseOhms, windingPattern, windingUnbalance } from '../../../el
 import { practice, standard } from '../../../limits/index.ts'
 import { show, terminalPairs, terminalPositions, three } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
+import { leadName, pairName, pastMean, placeOf, possibleOhms, unevenPair } from './winding-facts.ts'
 import type { Context } from '../../context.ts'
 import { cells, choice, threePhase, type CheckDefinition } from '../check-definition.ts'
 
-const T = (i: number) => terminalPositions[i] ?? ''
-const pairName = (i: number) => terminalPairs[i] ?? ''
 const readings = (c: Context) => terminalPairs.map((p) => c.reading('winding_ohms', p))
 
-/** Where the ohms were read; at the motor's own leads unless somebody entered another place. */
-const placeOf = (c: Context): string => c.answer('ohms.place') ?? 'motor'
 const away = (c: Context): boolean => placeOf(c) !== 'motor'
 
 /** Leads that the ohm scale sees to the frame, with their ohms. */
@@ -20,34 +17,6 @@ export function groundedLeads(c: Context): { lead: string; ohms: number }[] {
     const r = c.reading('ground_ohms', lead)
     return r && r.how !== 'over-range' && r.value < limit ? [{ lead, ohms: r.value }] : []
   })
-}
-
-/** The mean of the last balanced reading of this winding at 25 °C. */
-function pastMean(c: Context): number | null {
-  for (const s of [...c.history].sort((a, b) => b.at - a.at)) {
-    if (s.at >= c.visit.at || s.at < (c.motor?.installedAt ?? -Infinity)) continue
-    if ((s.answers?.['ohms.place'] ?? 'motor') !== placeOf(c)) continue
-    const own = terminalPairs.map((p) => s.readings.find((r) => r.quantity === 'winding_ohms' && r.position === p))
-    if (own.some((r) => r === undefined || r.how === 'over-range' || r.how === 'unsteady')) continue
-    const t = s.readings.find((r) => r.quantity === 'temperature' && r.position === 'winding')?.value
-    const values = own.map((r) => (t === undefined ? (r?.value ?? 0) : ohmsAt(r?.value ?? 0, t, 25)))
-    const mean = values.reduce((a, b) => a + b, 0) / 3
-    // A reading that was out of balance itself is nothing to hold a good one against.
-    if (mean > 0 && Math.max(...values.map((v) => Math.abs(v / mean - 1))) <= c.limit('winding-reject').value)
-      return mean
-  }
-  return null
-}
-
-/**
- * Ohms between two leads that a motor of this nameplate can have, from its volts over its amps.
- * @source common practice: the locked current is four times the nameplate or more, so the winding alone is less than half of
- * volts over amps; under a two-thousandth of it nothing that is wound of copper lies
- */
-function possibleOhms(c: Context): { readonly least: number; readonly most: number } | null {
-  const a = c.allowed
-  const amps = a?.motorAmps ?? a?.amps
-  return a && amps ? { least: (a.columnVolts / amps) * 0.0005, most: a.columnVolts / amps } : null
 }
 
 const toSplit = 'Split it: disconnect there and read at the motor’s own leads before the motor is condemned.'
@@ -123,10 +92,10 @@ const windingOhms: Rule = {
             positions,
             subject: 'wiring',
             basis: [standard('circuit theory of wye and delta windings')],
-            because: `${shown}: open at ${T(pattern.lead)}, and a lug is burnt. Repair the lug before you judge the winding.`,
+            because: `${shown}: open at ${leadName(pattern.lead)}, and a lug is burnt. Repair the lug before you judge the winding.`,
             next: 'Cut back to clean copper, new lug, and read again at the motor’s own leads before the motor is condemned.',
           })
-        : condemned(`open at ${T(pattern.lead)}. That phase or its lead is open.`, locked)
+        : condemned(`open at ${leadName(pattern.lead)}. That phase or its lead is open.`, locked)
     if (pattern.kind === 'delta branch open')
       return condemned(`two to one to one: the branch across ${pairName(pattern.pair)} of a delta is open.`, locked)
     if (opens.length > 0)
@@ -166,17 +135,16 @@ const windingOhms: Rule = {
     const per = phases ? ` As a wye each phase is ${phases.wye.map(show.ohms).join(', ')}.` : ''
     const told = { value: u, limit: even.value, basis: [even.basis], positions, subject }
     if (u > reject.value) {
-      const where = pattern.kind === 'low pair' || pattern.kind === 'high pair' ? pairName(pattern.pair) : ''
-      const low = pattern.kind === 'low pair'
+      const odd = pattern.kind === 'low pair' || pattern.kind === 'high pair' ? pattern.pair : 0
+      const at25 = three(pairs.map((v) => (t === undefined ? v : ohmsAt(v, t, 25))))
+      const { because, next } = unevenPair(at25, odd, before)
       return verdict(this, {
         ...told,
         level: 'fix',
         limit: reject.value,
         basis: [reject.basis],
-        because: `${shown}: ${show.percent(u)} unbalance, ${where} ${low ? 'low: shorted turns' : 'high: bad connection or broken strand'}.${compare}`,
-        next: low
-          ? 'Clean and read again with the leads off; if it stays, plan a motor replacement.'
-          : 'Check lugs and splices first, then read again.',
+        because: `${shown}: ${show.percent(u)} unbalance, ${because}.${compare}`,
+        next,
       })
     }
     if (since)

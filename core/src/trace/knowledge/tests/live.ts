@@ -60,7 +60,7 @@ export const liveTests = testsAt('live panel', (test) => [
     minutes: 3,
     needs: ['powered'],
     misread: 3,
-    results: { none: [96, 'None'], one: [2, 'One leg'], all: [2, 'All legs'] },
+    results: { none: [96, 'None'], one: [2, 'One leg'], all: [2, 'Two legs or all'] },
   }),
   test('gnd-amps', 'Amps in the ground wire', {
     how: 'Clamp the grounding conductor. Never take it off.',

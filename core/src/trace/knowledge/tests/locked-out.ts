@@ -93,8 +93,9 @@ export const lockedOutTests = testsAt('locked out', (test) => [
     misread: 4,
     results: {
       even: [88, 'Equal within 2 %'],
-      high: [2, 'One pair high'],
-      low: [3, 'One pair low'],
+      uneven: [3, 'Uneven by 5 % or more'],
+      high: [1, 'Uneven, higher than before'],
+      low: [1, 'Uneven, lower than before'],
       'lead-open': [3, 'Two pairs open: one lead'],
       'all-open': [1, 'All three open'],
       wander: [3, 'Wanders'],

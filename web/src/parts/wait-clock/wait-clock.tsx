@@ -2,6 +2,7 @@ import type { Wait } from '@motor-round/core/judge'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { clockText } from '../../app/clock-text.ts'
+import './wait-clock.css'
 
 /** Time that has to pass, counted down by the clock of the device: a screen that went dark has lost nothing. */
 export function WaitClock({

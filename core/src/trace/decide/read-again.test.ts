@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest'
+import { believe, hypothesesOf } from '../index.ts'
+import { fan, resultsIn } from '../trace.test-help.ts'
+import { readAgain } from './read-again.ts'
+
+const again = (complaint: string, text: string, twice: readonly string[], more: boolean) => {
+  const results = resultsIn(text)
+  const said = readAgain(believe(hypothesesOf(complaint, fan), results), results, new Set(twice), more)
+  return said && [said.test.id, said.why]
+}
+
+// Common practice: read twice before a part is condemned, and read again what does not fit before it is called a mystery.
+describe('what is read a second time', () => {
+  const lost = 'see-fan=hums spin=free ohms3=even fuse-ohms=whole poles=good line-volts=lost'
+  it('the reading that a proven cause rests on alone, and once only', () => {
+    const left = 'see-fan=still see-call=yes breaker=open ask-open=hand'
+    expect(again('dead', left, [], true)).toEqual(['breaker', 'all rests on it'])
+    expect(again('dead', left, ['breaker', 'ask-open'], true)).toBeNull()
+    // Amps and volts carry it together: neither alone.
+    expect(again('hums', `${lost} amps=leg0`, [], true)).toBeNull()
+  })
+  it('nothing, while another test tells more', () => {
+    expect(again('hums', 'see-fan=hums spin=free', [], true)).toBeNull()
+  })
+  it('when nothing else would tell more, what goes least with the rest', () => {
+    expect(again('hums', `${lost} spin=seized`.replace('spin=free ', ''), ['line-volts'], false)).toEqual([
+      'spin',
+      'fits least',
+    ])
+    expect(again('hums', 'see-fan=hums', ['see-fan'], false)).toBeNull()
+  })
+})

@@ -1,0 +1,1 @@
+export { WaitClock } from './wait-clock.tsx'
