@@ -72,10 +72,9 @@ const frame: Make = (random) => {
   }
 }
 
-const insulation: Make = (random, machine) => {
+const insulation: Make = (random) => {
   const kind = oneOf(random, ['good', 'low', 'dead'] as const)
-  const least = machine.serviceVolts / 1000 + 1
-  const value = { good: between(random, 6, 900), low: between(random, least + 0.3, 4.5), dead: between(random, 0, 0.9) }
+  const value = { good: between(random, 6, 900), low: between(random, 0.2, 4.5), dead: between(random, 0, 0.05) }
   const bad = Math.floor(random.next() * 3)
   const values = terminals.map((_, i) => (kind === 'good' || i === bad ? value[kind] : between(random, 6, 900)))
   return { test: 'megs', outcome: kind, readings: each('megohms', terminals, values), byOne: ['low', 'dead'] }

@@ -1,3 +1,4 @@
+export { atRest, ohmsAcross, type AtRest, type Branch, type MotorAtRest } from './at-rest.ts'
 export { assemblyFor, rightBelt, type AssemblyFacts } from './assembly.ts'
 export { balancedAt, breakdown, runningAt, type BalancedPoint, type Breakdown, type MotorCircuit } from './circuit.ts'
 export { circuitOfPlate, estimateCircuit, type Estimate, type PlateCircuit, type RatedPoint } from './estimate.ts'

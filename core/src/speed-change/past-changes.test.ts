@@ -45,6 +45,24 @@ describe('today’s point of a machine', () => {
     const t = todayOf(input({ work: [turned(-10, 2, 3)] }))
     expect(typeof t === 'string' ? null : t.drive).toMatchObject({ driver: 105 })
   })
+  it('pressure of either side alone is what the fan makes; of both, their sum', () => {
+    const pressure = (...sides: readonly (readonly [string, number])[]) => {
+      const more = sides.map(([position, value]) => ({ quantity: 'static_pressure', position, value }) as const)
+      const t = todayOf(input({ visit: visitOf([...read(11), ...more]) }))
+      return typeof t === 'string' ? t : t.pressure
+    }
+    // One inch of water is 249.09 Pa.
+    expect(pressure(['supply', 1])).toBeCloseTo(249.09, 1)
+    expect(pressure(['return', 0.5])).toBeCloseTo(124.54, 1)
+    expect(pressure(['supply', 1], ['return', 0.5])).toBeCloseTo(373.63, 1)
+    expect(pressure()).toBeNull()
+  })
+  it('a direct drive on a drive has no sheaves and needs none; on the line there is nothing to change', () => {
+    const direct = { ...facts, drive: 'direct' as const }
+    const t = todayOf(input({ machine: { ...direct, hasVfd: true }, visit: visitOf(read(11, 60)) }))
+    expect(typeof t === 'string' ? t : t.drive).toBeNull()
+    expect(todayOf(input({ machine: direct }))).toBe('no sheaves')
+  })
   it('says what is missing', () => {
     expect(todayOf(input({ visit: visitOf([]) }))).toBe('no amps')
     expect(todayOf(input({ motor: null }))).toBe('no plate amps')

@@ -92,6 +92,22 @@ it('contacts are judged one by one, and not at all where none was read', () => {
   )
 })
 
+it('the shaft load says what was assumed of the motor, and nothing where its plate gives all', () => {
+  const load = (given: typeof plate) =>
+    told('shaft-load', [...at('volts_ll', linePositions, [460, 460, 460]), ...at('amps', legPositions, [11, 11, 11])], {
+      plate: given,
+    }).basis.map((b) => b.text)
+  const { efficiency: _unknown, ...bare } = plate
+  expect(load(bare).join()).toMatch(/assumed from ordinary motors: .*efficiency/)
+  expect(load({ ...plate, powerFactor: 0.85 }).some((b) => b.includes('assumed'))).toBe(false)
+})
+
+it('volts that cannot be those of one supply settle nothing', () => {
+  const v = told('voltage-unbalance', at('volts_ll', linePositions, [480, 480, 970]))
+  expect(v).toMatchObject({ level: 'watch', settles: false, confidence: 'low' })
+  expect(v.because).toContain('480, 480, 970 V cannot be')
+})
+
 describe('what drags', () => {
   const over = [...at('volts_ll', linePositions, [478, 479, 477]), ...at('amps', legPositions, [13.5, 13.5, 13.5])]
   const next = (celsius: number, air: number | null = null) =>

@@ -3,7 +3,7 @@ import { testOf } from '../index.ts'
 import { columnsFor } from '../model.ts'
 import { faults } from './faults.ts'
 import { byModel } from './likelihoods.generated.ts'
-import { likelihoodsByModel } from './table.ts'
+import { likelihoodsByModel, modelled } from './table.ts'
 
 const chance = (test: string, cause: string, outcome: string): number => {
   const i = testOf.get(test)?.outcomes.findIndex((o) => o.id === outcome) ?? -1
@@ -12,13 +12,14 @@ const chance = (test: string, cause: string, outcome: string): number => {
 
 describe('likelihoods by the machine model', () => {
   it('are those that were written: a sample drawn anew says the same', () => {
-    const sample = ['leg-lost', 'belt-slip', 'filter']
+    const sample = ['leg-lost', 'filter', 'turns']
     for (const [test, causes] of Object.entries(likelihoodsByModel(sample)))
       for (const [cause, column] of Object.entries(causes))
         expect(column, `${test} ${cause}`).toEqual(byModel[test]?.[cause])
   })
   it('carry every cause of the model, and come to one', () => {
     for (const cause of Object.keys(faults)) expect(byModel['amps']?.[cause], cause).toBeDefined()
+    for (const cause of modelled) expect(byModel['megs']?.[cause] !== undefined, cause).toBe(cause !== 'lug')
     for (const [test, causes] of Object.entries(byModel))
       for (const column of Object.values(causes)) {
         expect(column.length).toBe(testOf.get(test)?.outcomes.length)
@@ -43,6 +44,18 @@ describe('likelihoods by the machine model', () => {
     ['static', 'filter', 'restriction', 0.8],
     ['pole-drop', 'lug', 'hot', 0.9],
     ['pole-drop', 'pole-open', 'open', 0.9],
+    // A winding that is whole reads even, whatever is wrong ahead of it or beyond it.
+    ['ohms3', 'leg-lost', 'even', 0.95],
+    ['ohms3', 'cable-gnd', 'even', 0.95],
+    ['ohms3', 'wind-open', 'lead-open', 0.95],
+    // An open in the cable or at the plug shows from the far end only.
+    ['ohms-far', 'splice', 'open', 0.95],
+    ['ohms3', 'splice', 'even', 0.95],
+    ['ohms-far', 'cable-gnd', 'ground', 0.6],
+    ['gnd-ohms', 'cable-gnd', 'clear', 0.95],
+    ['gnd-ohms', 'gnd-dead', 'ground', 0.95],
+    ['megs', 'gnd-dead', 'dead', 0.95],
+    ['megs', 'cable-gnd', 'good', 0.95],
   ])('%s of %s is %s', (test, cause, outcome, least) => expect(chance(test, cause, outcome)).toBeGreaterThan(least))
   it('a lost leg hides behind the motor in the volts at its terminals: it generates them', () =>
     expect(chance('load-volts', 'leg-lost', 'ok')).toBeGreaterThan(0.2))

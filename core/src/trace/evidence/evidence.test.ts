@@ -93,7 +93,8 @@ describe('what a visit says', () => {
     [at('ground_amps', ['ground-wire'], [2.55]), 'gnd-amps=high'],
     [at('megohms', ['all'], [410]), 'megs=good'],
     [at('megohms', ['all'], [2]), 'megs=low'],
-    [at('megohms', ['all'], [0.2]), 'megs=dead'],
+    [at('megohms', ['all'], [0.2]), 'megs=low'],
+    [at('megohms', ['all'], [0.05]), 'megs=dead'],
     [at('fuse_ohms', legPositions, [0.1, 0.1, 0.2]), 'fuse-ohms=whole'],
     [[...at('fuse_ohms', ['L1', 'L2'], [0.1, 0.1]), open('fuse_ohms', 'L3')], 'fuse-ohms=open'],
     [at('amps', legPositions, [12, 12.1, 12]), 'amps=even load=normal'],
@@ -130,7 +131,7 @@ describe('what a visit says', () => {
     for (const never of ['ohms3=', 'megs=', 'gnd-ohms=', 'amps=', ' load=']) expect(text).not.toContain(never)
   })
   it('one bad lead is bad, and three good ones are good', () => {
-    expect(said(at('megohms', ['T1'], [0.2]))).toBe('megs=dead')
+    expect(said(at('megohms', ['T1'], [0.05]))).toBe('megs=dead')
     expect(said(at('megohms', ['T1', 'T2', 'T3'], [500, 400, 450]))).toBe('megs=good')
   })
   it('to ground at the plug is told as the far end', () =>

@@ -113,7 +113,8 @@ const megohms: Reader = (c) => {
   const whole =
     read.some((r) => r.position === 'all') || c.machine.phases === 1 || read.length >= terminalPositions.length
   if (least >= 5) return whole ? 'good' : null
-  return least >= c.machine.serviceVolts / 1000 + 1 ? 'low' : 'dead'
+  // Under the floor for power it is damp or dirty until it is next to nothing: only that condemns a motor.
+  return least >= 0.1 ? 'low' : 'dead'
 }
 
 const capacitor: Reader = (c) => {

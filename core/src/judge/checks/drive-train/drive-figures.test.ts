@@ -212,6 +212,12 @@ describe('amps after work that should leave them alone', () => {
     const v = told('after-work', [...volts, ...amps(6.5)], { history: before, work: done('wheel-replaced') })
     expect(v).toMatchObject({ level: 'fix' })
     expect(v.next).toContain('right way around')
+    expect(v.because).toMatch(/: down 4\d %\.$/)
+  })
+  it('more is another cause than less', () => {
+    const v = told('after-work', [...volts, ...amps(13.6)], { history: before, work: done('wheel-replaced') })
+    expect(v.because).toMatch(/: up 2\d %\.$/)
+    expect(v.next).toContain('differs from the old one')
   })
   it('about the same is fine, and a turned sheave is meant to move them', () => {
     expect(told('after-work', [...volts, ...amps(11.4)], { history: before, work: done('belts-renewed') }).level).toBe(

@@ -22,6 +22,14 @@ describe('more amps than the plate: next is what the readings point to (power cu
     expect(over([], wheelOf('backward-inclined'))).toMatch(/^Read the fan rpm: higher is/)
     expect(over([], wheelOf('propeller'))).toMatch(/^Check for a blocked coil first/)
   })
+  it.each([
+    ['bearing.de', 'growls', 'The drive-end bearing growls: it drags.'],
+    ['bearing.ode', 'rough', 'The opposite-end bearing is rough: it drags.'],
+  ])('a bearing that is heard is named: %s %s', (question, answer, said) =>
+    expect(over([], { ...onDrive, answers: { [question]: answer } })).toContain(said),
+  )
+  it('one that is quiet is not', () =>
+    expect(over([], { ...onDrive, answers: { 'bearing.de': 'quiet' } })).not.toContain('bearing'))
   it('heat at a housing is that bearing', () => {
     expect(over(at('temperature', ['bearing-de'], [82]))).toContain('The drive-end bearing is at 180 °F: it drags')
     expect(over(at('temperature', ['bearing-ode', 'ambient'], [62, 25]))).toContain('The opposite-end bearing')
