@@ -1,0 +1,130 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import type { QuantityCode } from '../quantity/index.ts'
+import { fired, jobStands, planJob, type JobFact, type ReadAt } from './index.ts'
+
+const on = { hasVfd: false }
+const job = { at: 1000, kinds: ['capacitor'], skip: [] }
+let n = 0
+type Said = JobFact extends infer F ? (F extends JobFact ? Omit<F, 'id' | 'at' | 'by'> : never) : never
+const fact = (at: number, said: Said): JobFact => ({ id: `f${String(n++).padStart(4, '0')}`, at, by: 'Vale', ...said })
+const done = (at: number, step: string) => fact(at, { kind: 'done', step, note: '' })
+const read = (at: number, readings: readonly (readonly [QuantityCode, string, number])[]): ReadAt => ({
+  id: `v${at}`,
+  at,
+  readings: readings.map(([quantity, position, value]) => ({ quantity, position, value })),
+})
+const decide = (
+  decision: 'told' | 'approved' | 'postponed',
+  at: number,
+  trigger: Partial<import('./index.ts').Trigger> | null = null,
+) =>
+  fact(at, {
+    kind: 'decision',
+    decision,
+    who: 'Mr. Osei',
+    means: 'phone',
+    words: '',
+    trigger: trigger && { on: null, quantity: null, rise: null, nextVisit: false, ...trigger },
+  })
+const all = planJob(['capacitor'], on).map((s) => s.id)
+const full = (at: number) =>
+  read(at, [
+    ['volts_ll', 'L1-L2', 240],
+    ['amps', 'L1', 1.7],
+    ['capacitance', 'run', 7.4],
+  ])
+
+describe('a job', () => {
+  it('goes from open to decided to at work to closed', () => {
+    const state = (...facts: JobFact[]) => jobStands(job, facts, on, []).state
+    expect(state()).toBe('open')
+    expect(state(decide('told', 1))).toBe('told')
+    expect(state(decide('told', 1), decide('approved', 2))).toBe('approved')
+    expect(state(decide('approved', 2), done(3, 'A1'))).toBe('at work')
+    expect(state(done(3, 'A1'), fact(4, { kind: 'paused', safe: 'locked, covered' }))).toBe('paused')
+    expect(state(done(3, 'A1'), fact(4, { kind: 'paused', safe: '' }), fact(5, { kind: 'resumed' }))).toBe('at work')
+  })
+  it('holds each step until those before it are done, and says which', () => {
+    const s = jobStands(job, [done(1, 'A1')], on, []).steps
+    expect(s.find((x) => x.id === 'A2')?.state).toBe('ready')
+    expect(s.find((x) => x.id === 'A3')).toMatchObject({ state: 'held', needs: ['A2'] })
+  })
+  it('a check that was skipped opens no cut', () => {
+    const belt = { at: 0, kinds: ['belt-motor'], skip: [] }
+    const before = ['A1', 'A2', 'A3', 'A4', 'A5', 'A6', 'A7', 'BM1', 'BM2', 'BM3'].map((id, i) => done(i, id))
+    const cut = (f: JobFact) => jobStands(belt, [...before, f], on, []).steps.find((s) => s.id === 'BM5')?.state
+    expect(cut(fact(50, { kind: 'skipped', step: 'BM7', reason: 'no time' }))).toBe('held')
+    expect(cut(done(50, 'BM7'))).toBe('ready')
+  })
+  it('is proven by what was read after the work, not before it', () => {
+    const facts = all.map((id, i) => done(2000 + i, id))
+    const missing = (...visits: ReadAt[]) => jobStands(job, facts, on, visits).missing
+    expect(missing(full(500))).toHaveLength(3)
+    expect(missing(full(500), full(9000))).toEqual([])
+    const cells = jobStands(job, facts, on, [full(500), full(9000)]).proof
+    expect(cells.every((p) => p.before.length === 1 && p.after.length === 1)).toBe(true)
+    // What does not stand still proves nothing.
+    const unsteady = { ...full(9000), readings: full(9000).readings.map((r) => ({ ...r, how: 'unsteady' as const })) }
+    expect(missing(full(500), unsteady)).toHaveLength(3)
+  })
+  it('is not done while something is off: it says what', () => {
+    const open = jobStands(
+      job,
+      ['A1', 'A2', 'A3', 'A4', 'A5', 'A6'].map((id, i) => done(i, id)),
+      on,
+      [],
+    )
+    expect(open.open).toEqual(['call', 'lock', 'hold', 'panel', 'guard'])
+    expect(open.missing).toEqual(expect.arrayContaining(['Not restored: Your lock']))
+  })
+  it('a step taken back is open again, in whatever order the facts arrive', () => {
+    const facts = [done(1, 'A1'), fact(2, { kind: 'undone', step: 'A1' }), done(3, 'A1')]
+    fc.assert(
+      fc.property(fc.shuffledSubarray(facts, { minLength: 3 }), (list) => {
+        expect(jobStands(job, list, on, []).steps.find((s) => s.id === 'A1')?.state).toBe('done')
+      }),
+    )
+    expect(jobStands(job, facts.slice(0, 2), on, []).steps.find((s) => s.id === 'A1')?.state).toBe('ready')
+  })
+  it('is never proven with a step, a restore or a reading missing', () =>
+    fc.assert(
+      fc.property(fc.subarray(all), fc.boolean(), (ticked, readAfter) => {
+        const s = jobStands(
+          job,
+          ticked.map((id, i) => done(2000 + i, id)),
+          on,
+          readAfter ? [full(9000)] : [],
+        )
+        const whole = ticked.length === all.length && readAfter
+        expect(s.missing.length === 0).toBe(whole)
+      }),
+      { seed: 9 },
+    ))
+})
+
+describe('what was postponed', () => {
+  const vibration = (at: number, value: number) => read(at, [['vibration', 'DE-H', value]])
+  const postponed = (trigger: Parameters<typeof decide>[2]) => {
+    const d = decide('postponed', 1000, trigger)
+    return d.kind === 'decision' ? d : null
+  }
+  it('comes back when what it watches has grown, and says by how much', () => {
+    const d = postponed({ quantity: 'vibration', rise: 0.5 })
+    expect(fired(d, [vibration(900, 0.21), vibration(2000, 0.3)], '2026-06-01')).toBeNull()
+    expect(fired(d, [vibration(900, 0.21), vibration(2000, 0.38)], '2026-06-01')).toEqual({
+      because: 'rise',
+      figure: { words: 'Vibration, peak', then: 0.21, now: 0.38, unit: 'in/s' },
+    })
+  })
+  it('comes back on its day, and at the next visit', () => {
+    expect(fired(postponed({ on: '2026-06-01' }), [], '2026-05-31')).toBeNull()
+    expect(fired(postponed({ on: '2026-06-01' }), [], '2026-06-01')?.because).toBe('day')
+    expect(fired(postponed({ nextVisit: true }), [vibration(900, 0.2)], '2026-01-01')).toBeNull()
+    expect(fired(postponed({ nextVisit: true }), [vibration(1100, 0.2)], '2026-01-01')?.because).toBe('visit')
+  })
+  it('what was approved since is not waited for', () => {
+    const d = decide('approved', 2000)
+    expect(fired(d.kind === 'decision' ? d : null, [], '2030-01-01')).toBeNull()
+  })
+})

@@ -1,0 +1,149 @@
+import type { QuantityCode, Reading } from '../quantity/index.ts'
+import { jobKindOf } from './kinds.ts'
+import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
+import { proofOf, type Proof } from './proof.ts'
+import { restores, type Restore } from './step.ts'
+
+export const decisions = ['told', 'quoted', 'approved', 'declined', 'postponed'] as const
+export type Decision = (typeof decisions)[number]
+export const means = ['in person', 'phone', 'text', 'e-mail', 'paper'] as const
+export type Means = (typeof means)[number]
+
+/** What brings a postponed job back: a day, a figure that rose by a share, or the next visit. */
+export interface Trigger {
+  /** ISO date. */
+  readonly on: string | null
+  readonly quantity: QuantityCode | null
+  /** Fraction. */
+  readonly rise: number | null
+  readonly nextVisit: boolean
+}
+
+/** What happened on a job, each a fact of its own. */
+export type JobFact = { readonly id: string; readonly at: number; readonly by: string } & (
+  | {
+      readonly kind: 'decision'
+      readonly decision: Decision
+      readonly who: string
+      readonly means: Means
+      readonly words: string
+      readonly trigger: Trigger | null
+    }
+  | { readonly kind: 'done'; readonly step: string; readonly note: string }
+  | { readonly kind: 'undone'; readonly step: string }
+  | { readonly kind: 'skipped'; readonly step: string; readonly reason: string }
+  | { readonly kind: 'paused'; readonly safe: string }
+  | { readonly kind: 'resumed' }
+  | { readonly kind: 'closed'; readonly reason: string; readonly cause: 'right' | 'wrong' | 'not known' }
+)
+
+export interface Job {
+  /** When it was made, ms since 1970. */
+  readonly at: number
+  readonly kinds: readonly string[]
+  readonly skip: readonly string[]
+}
+
+/** Readings of a visit, as far as a job needs them. */
+export interface ReadAt {
+  readonly id: string
+  readonly at: number
+  readonly readings: readonly Reading[]
+}
+
+type Fact<K extends JobFact['kind']> = Extract<JobFact, { kind: K }>
+
+export interface StepStands extends PlannedStep {
+  readonly state: 'done' | 'skipped' | 'ready' | 'held'
+  readonly by: string
+  readonly at: number | null
+  /** Why it was skipped, or what was noted. */
+  readonly note: string
+  /** Steps it waits for. */
+  readonly needs: readonly string[]
+}
+
+/** Where a job stands. */
+export interface JobStands {
+  readonly state: 'open' | Decision | 'at work' | 'paused' | 'closed'
+  readonly decision: Fact<'decision'> | null
+  readonly steps: readonly StepStands[]
+  /** What was taken off or lifted and is not back. */
+  readonly open: readonly Restore[]
+  readonly paused: Fact<'paused'> | null
+  /** Something of the work was begun. */
+  readonly begun: boolean
+  readonly proof: readonly Proof[]
+  /** Why it cannot be closed as proven; empty where it can. */
+  readonly missing: readonly string[]
+  readonly closed: Fact<'closed'> | null
+}
+
+const inOrder = (facts: readonly JobFact[]): JobFact[] =>
+  [...facts].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+
+/** Steps as the facts leave them: the last word on each counts. */
+function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): readonly StepStands[] {
+  const last = new Map<string, Fact<'done' | 'skipped'>>()
+  for (const f of facts) {
+    if (f.kind === 'done' || f.kind === 'skipped') last.set(f.step, f)
+    else if (f.kind === 'undone') last.delete(f.step)
+  }
+  const settled = new Set(last.keys())
+  // What was skipped was not checked: it opens nothing that cannot be undone.
+  const checked = new Set([...last].flatMap(([id, f]) => (f.kind === 'done' ? [id] : [])))
+  return steps.map((s) => {
+    const own = last.get(s.id)
+    const unchecked = (s.irreversible?.needs ?? []).filter((n) => steps.some((x) => x.id === n) && !checked.has(n))
+    const needs = [...new Set([...heldBy(s, steps, settled), ...unchecked])]
+    return {
+      ...s,
+      state: own ? (own.kind === 'done' ? 'done' : 'skipped') : needs.length > 0 ? 'held' : 'ready',
+      by: own?.by ?? '',
+      at: own?.at ?? null,
+      note: own ? (own.kind === 'done' ? own.note : own.reason) : '',
+      needs,
+    }
+  })
+}
+
+/** When the work itself ended: nothing read before it proves it. */
+function workEnded(steps: readonly StepStands[]): number | null {
+  const work = steps.filter((s) => s.kind !== null && s.state === 'done').map((s) => s.at ?? 0)
+  return work.length === 0 ? null : Math.max(...work)
+}
+
+/**
+ * Where a job stands: what was decided, which steps are done, what is open, and whether it is proven.
+ * @param facts in any order @param visits of the machine, superseded ones left out
+ * @throws RangeError for a kind that does not exist
+ */
+export function jobStands(job: Job, facts: readonly JobFact[], on: JobOn, visits: readonly ReadAt[]): JobStands {
+  const ordered = inOrder(facts)
+  const steps = stepsAt(planJob(job.kinds, on, job.skip), ordered)
+  const done = new Set(steps.filter((s) => s.state === 'done').map((s) => s.id))
+  const decision = ordered.findLast((f) => f.kind === 'decision') ?? null
+  const closed = ordered.findLast((f) => f.kind === 'closed') ?? null
+  const pause = ordered.findLast((f) => f.kind === 'paused' || f.kind === 'resumed')
+  const paused = pause?.kind === 'paused' ? pause : null
+  const open = stillOpen(steps, done)
+  const asked = [...new Set(job.kinds.flatMap((k) => jobKindOf.get(k)?.proof ?? []))]
+  const begun = steps.some((s) => s.state === 'done')
+  const firstStep = steps.flatMap((s) => (s.kind !== null && s.at !== null ? [s.at] : []))
+  const proof = proofOf(asked, visits, firstStep.length > 0 ? Math.min(...firstStep) : job.at, workEnded(steps))
+  return {
+    state: closed ? 'closed' : paused ? 'paused' : begun ? 'at work' : (decision?.decision ?? 'open'),
+    decision,
+    steps,
+    open,
+    paused,
+    begun,
+    proof,
+    closed,
+    missing: [
+      ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),
+      ...open.map((r) => `Not restored: ${restores[r]}`),
+      ...proof.filter((p) => p.after.length === 0).map((p) => `Not read since the work: ${p.words}`),
+    ],
+  }
+}
