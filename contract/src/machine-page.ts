@@ -6,6 +6,7 @@ import { installedPart } from './installed.ts'
 import { judgement } from './judgement.ts'
 import { speedChange } from './speed-change.ts'
 import { area, machine, motor, site, unit } from './register.ts'
+import { job } from './job.ts'
 import { peerTrace, trace } from './trace.ts'
 import { visit, visitState, work } from './visit.ts'
 
@@ -50,6 +51,8 @@ export const machinePage = z
     traces: z.array(trace).default([]),
     /** What traces of machines like it came to, newest first; at most 20. */
     peerTraces: z.array(peerTrace).default([]),
+    /** Jobs, newest first. */
+    jobs: z.array(job).default([]),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

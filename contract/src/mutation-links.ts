@@ -27,6 +27,8 @@ const links: { readonly [K in MutationKind]: Links<MutationBodies[K]> } = {
   closing: onMachine,
   trace: { dependsOn: (b) => [b.machineId, b.visitId], provides: own },
   'trace-step': { dependsOn: (b) => [b.machineId, b.traceId], provides: own },
+  job: { dependsOn: (b) => [b.machineId, b.findingId], provides: own },
+  'job-step': { dependsOn: (b) => [b.machineId, b.jobId], provides: own },
   part: onMachine,
   'speed-change': onMachine,
   'speed-change-done': { dependsOn: (b) => [b.machineId, b.speedChangeId], provides: own },

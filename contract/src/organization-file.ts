@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { findingBody, findingStepBody } from './finding.ts'
+import { jobBody, jobStepBody } from './job.ts'
 import { traceBody, traceStepBody } from './trace.ts'
 import { conditionClosingBody } from './condition.ts'
 import { roofMap, mapPictureBody } from './roof-map.ts'
@@ -106,6 +107,8 @@ export const organizationFile = z
     findingSteps: z.array(findingStepBody.safeExtend({ by: z.string().max(60) })).default([]),
     conditionClosings: z.array(conditionClosingBody.safeExtend({ by: z.string().max(60) })).default([]),
     traces: z.array(traceBody.extend({ by: z.string().max(60) })).default([]),
+    jobs: z.array(jobBody.extend({ by: z.string().max(60) })).default([]),
+    jobSteps: z.array(z.intersection(jobStepBody, z.object({ by: z.string().max(60) }))).default([]),
     traceSteps: z.array(z.intersection(traceStepBody, z.object({ by: z.string().max(60) }))).default([]),
     pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
   })

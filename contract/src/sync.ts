@@ -8,6 +8,7 @@ import { cameOut, partBody } from './installed.ts'
 import { speedChangeBody } from './speed-change.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
+import { jobBody, jobStepBody } from './job.ts'
 import { traceBody, traceStepBody } from './trace.ts'
 import { overall } from './verdict.ts'
 import { visitBody, workBody } from './visit.ts'
@@ -53,6 +54,8 @@ export const batchMutation = z.discriminatedUnion('kind', [
   entry('closing', conditionClosingBody),
   entry('trace', traceBody),
   entry('trace-step', traceStepBody),
+  entry('job', jobBody),
+  entry('job-step', jobStepBody),
   entry('motor', motorInstalled),
   entry('plate', plateCorrected),
   entry('part', partInstalled),

@@ -18,6 +18,7 @@ import { controlsOf, deadTestAt, driveTestAt, testedMotor } from './dead-tests.t
 import { driveTrainOf } from './drive-train.ts'
 import { pastOf } from './installed-past.ts'
 import { demoTraces } from './traces.ts'
+import { demoJobs } from './jobs.ts'
 import { demoFindings } from './findings.ts'
 import { seededId } from './ids.ts'
 import { buildRig, daysBefore, readingsAt, stateAt, visitDays, type Life } from './machine-life.ts'
@@ -343,6 +344,7 @@ export function demoOrganization(now: Date): OrganizationFile {
     conditionClosings: words.conditionClosings,
     ...demoFindings(parts, now, birth),
     ...demoTraces(parts, now, birth),
+    ...demoJobs(parts, 'EF-11/EF', now, birth),
   } satisfies Omit<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures'>
   return { ...file, ...demoRounds(file, now, birth) }
 }

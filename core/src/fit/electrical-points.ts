@@ -1,6 +1,6 @@
 import { allowedCurrent, readColumns, type Plate } from '../plate/index.ts'
 import { show } from '../quantity/index.ts'
-import type { Point, Swap } from './fit.ts'
+import type { Point, Swap } from './swap.ts'
 import { missing, row } from './row.ts'
 
 /** Amps alike within this are the same. @source common practice */

@@ -1,2 +1,3 @@
-export { fitMotor, grades, type Fit, type FitPoint, type Grade, type Swap } from './fit.ts'
+export { fitMotor } from './fit.ts'
 export { frameOf, frames, type Frame } from './frames.ts'
+export { grades, type Fit, type FitPoint, type Grade, type Swap } from './swap.ts'

@@ -1,5 +1,5 @@
 import { allowedCurrent, polesOf, type Plate } from '../plate/index.ts'
-import type { Point } from './fit.ts'
+import type { Point } from './swap.ts'
 import { frameOf, type Frame } from './frames.ts'
 import { missing, row } from './row.ts'
 

@@ -1,4 +1,4 @@
-import type { FitPoint, Grade } from './fit.ts'
+import type { FitPoint, Grade } from './swap.ts'
 
 const blank = 'not on the nameplate'
 

@@ -79,7 +79,7 @@ export const rungs: readonly Rung[] = [
   },
   {
     id: 'press',
-    title: 'Bench press',
+    title: 'Arbor press',
     minutes: 30,
     soak: 0,
     free: 0.96,

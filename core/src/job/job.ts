@@ -1,54 +1,14 @@
-import type { QuantityCode, Reading } from '../quantity/index.ts'
+import type { Decision, JobFact, ReadAt } from './facts.ts'
 import { jobKindOf } from './kinds.ts'
 import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
 import { proofOf, type Proof } from './proof.ts'
 import { restores, type Restore } from './step.ts'
-
-export const decisions = ['told', 'quoted', 'approved', 'declined', 'postponed'] as const
-export type Decision = (typeof decisions)[number]
-export const means = ['in person', 'phone', 'text', 'e-mail', 'paper'] as const
-export type Means = (typeof means)[number]
-
-/** What brings a postponed job back: a day, a figure that rose by a share, or the next visit. */
-export interface Trigger {
-  /** ISO date. */
-  readonly on: string | null
-  readonly quantity: QuantityCode | null
-  /** Fraction. */
-  readonly rise: number | null
-  readonly nextVisit: boolean
-}
-
-/** What happened on a job, each a fact of its own. */
-export type JobFact = { readonly id: string; readonly at: number; readonly by: string } & (
-  | {
-      readonly kind: 'decision'
-      readonly decision: Decision
-      readonly who: string
-      readonly means: Means
-      readonly words: string
-      readonly trigger: Trigger | null
-    }
-  | { readonly kind: 'done'; readonly step: string; readonly note: string }
-  | { readonly kind: 'undone'; readonly step: string }
-  | { readonly kind: 'skipped'; readonly step: string; readonly reason: string }
-  | { readonly kind: 'paused'; readonly safe: string }
-  | { readonly kind: 'resumed' }
-  | { readonly kind: 'closed'; readonly reason: string; readonly cause: 'right' | 'wrong' | 'not known' }
-)
 
 export interface Job {
   /** When it was made, ms since 1970. */
   readonly at: number
   readonly kinds: readonly string[]
   readonly skip: readonly string[]
-}
-
-/** Readings of a visit, as far as a job needs them. */
-export interface ReadAt {
-  readonly id: string
-  readonly at: number
-  readonly readings: readonly Reading[]
 }
 
 type Fact<K extends JobFact['kind']> = Extract<JobFact, { kind: K }>

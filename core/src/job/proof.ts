@@ -1,5 +1,5 @@
 import { findQuantity, type QuantityCode, type Reading } from '../quantity/index.ts'
-import type { ReadAt } from './job.ts'
+import type { ReadAt } from './facts.ts'
 
 /** One quantity before a job and after it, place by place. */
 export interface Proof {

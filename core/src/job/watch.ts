@@ -1,5 +1,5 @@
 import { findQuantity } from '../quantity/index.ts'
-import type { JobFact, ReadAt } from './job.ts'
+import type { JobFact, ReadAt } from './facts.ts'
 
 /** A postponed job that is due again, and what waiting did. */
 export interface Fired {

@@ -1,4 +1,4 @@
-import type { DueTaskRecord, FileRound, RoundEvent, RoundPage, TraceSaid } from '@motor-round/contract'
+import type { DueTaskRecord, FileRound, JobSaid, RoundEvent, RoundPage, TraceSaid } from '@motor-round/contract'
 import type { Level } from '@motor-round/core/judge'
 import type { RoofMap } from '@motor-round/core/round'
 import {
@@ -196,6 +196,43 @@ export const traceSteps = pgTable(
     by: text().notNull(),
   },
   (t) => [index('trace_steps_trace').on(t.traceId)],
+)
+
+/** Work on machines, from a finding to its proof. What happened on one stands in its steps. */
+export const jobs = pgTable(
+  'jobs',
+  {
+    id: uuid().primaryKey(),
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    machineId: uuid('machine_id')
+      .notNull()
+      .references(() => machines.id),
+    findingId: uuid('finding_id'),
+    at: at('at').notNull(),
+    title: text().notNull(),
+    kinds: jsonb().$type<readonly string[]>().notNull(),
+    skip: jsonb().$type<readonly string[]>().notNull(),
+    crew: integer().notNull(),
+    by: text().notNull(),
+  },
+  (t) => [index('jobs_machine').on(t.machineId)],
+)
+export const jobSteps = pgTable(
+  'job_steps',
+  {
+    id: uuid().primaryKey(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    machineId: uuid('machine_id').notNull(),
+    at: at('at').notNull(),
+    /** Kind and what belongs to it. */
+    said: jsonb().$type<JobSaid>().notNull(),
+    by: text().notNull(),
+  },
+  (t) => [index('job_steps_job').on(t.jobId)],
 )
 
 /** What persons closed of what stood at a machine, and opened again. Facts: kept once, never changed. */

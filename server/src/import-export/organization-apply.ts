@@ -7,6 +7,8 @@ import {
   conditionClosings,
   findings,
   findingSteps,
+  jobs,
+  jobSteps,
   traces,
   traceSteps,
   pictures,
@@ -201,6 +203,23 @@ async function applyRounds(tx: Tx, file: OrganizationFile, siteOf: (machineId: s
     file.traceSteps.map(({ id, traceId, machineId, at, by, ...said }) => ({
       id,
       traceId,
+      machineId,
+      at: new Date(at),
+      by,
+      said,
+    })),
+  )
+  await put(
+    tx,
+    jobs,
+    file.jobs.map((j) => ({ ...j, siteId: siteOf(j.machineId), at: new Date(j.at) })),
+  )
+  await put(
+    tx,
+    jobSteps,
+    file.jobSteps.map(({ id, jobId, machineId, at, by, ...said }) => ({
+      id,
+      jobId,
       machineId,
       at: new Date(at),
       by,

@@ -60,6 +60,13 @@ export function readOrganization(text: string, errors: Errors): OrganizationFile
     else if (tracedAt.get(s.traceId) !== s.machineId)
       errors.add(0, `traceSteps.${i}.machineId`, 'is not the machine of that trace')
   })
+  ofMachine('jobs', file.jobs)
+  const jobAt = new Map(file.jobs.map((j) => [j.id, j.machineId]))
+  file.jobSteps.forEach((s, i) => {
+    if (!jobAt.has(s.jobId)) errors.add(0, `jobSteps.${i}.jobId`, 'no such job in the file')
+    else if (jobAt.get(s.jobId) !== s.machineId)
+      errors.add(0, `jobSteps.${i}.machineId`, 'is not the machine of that job')
+  })
   file.mapPictures.forEach(
     (p, i) => areaIds.has(p.areaId) || errors.add(0, `mapPictures.${i}.areaId`, 'no such area in the file'),
   )

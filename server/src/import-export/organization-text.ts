@@ -5,6 +5,8 @@ import {
   conditionClosings,
   findings,
   findingSteps,
+  jobs,
+  jobSteps,
   traces,
   traceSteps,
   pictures,
@@ -17,6 +19,7 @@ import { areas, components, machines, organization, people, speedChanges, sites,
 import { asMachine, asMotor, asPart, asWork, iso } from '../machine/snapshot.ts'
 import { asUnit } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
+import { asJob, asJobStep } from '../jobs/load.ts'
 import { asStep } from '../traces/load.ts'
 
 interface ExportedVisit extends Record<string, unknown> {
@@ -71,6 +74,9 @@ async function* roundsText(tx: Tx): AsyncGenerator<string> {
   const begun = await tx.select().from(traces).orderBy(asc(traces.id))
   const happened = await tx.select().from(traceSteps).orderBy(asc(traceSteps.id))
   yield `,"traces":${JSON.stringify(begun.map((t) => ownKeys(t, ['siteId'])))},"traceSteps":${JSON.stringify(happened.map(asStep))}`
+  const work = await tx.select().from(jobs).orderBy(asc(jobs.id))
+  const workSteps = await tx.select().from(jobSteps).orderBy(asc(jobSteps.id))
+  yield `,"jobs":${JSON.stringify(work.map(asJob))},"jobSteps":${JSON.stringify(workSteps.map(asJobStep))}`
   const taken = await tx.select({ id: pictures.id }).from(pictures).orderBy(asc(pictures.id))
   yield* oneByOne('pictures', taken, async (id) =>
     (await tx.select().from(pictures).where(eq(pictures.id, id))).map((p) => ownKeys(p, ['siteId'])),

@@ -60,6 +60,8 @@ describe('the whole organization as a file', () => {
       'findingSteps',
       'traces',
       'traceSteps',
+      'jobs',
+      'jobSteps',
       'pictures',
       'mapPictures',
       'conditionClosings',

@@ -12,6 +12,7 @@ import { addMachine, changeMachine } from '../machine/command.ts'
 import { likePattern } from '../machine-list/routes.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
+import { loadJobs } from '../jobs/load.ts'
 import { loadTraces, peerTracesOf } from '../traces/load.ts'
 import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
@@ -81,6 +82,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       findings: [...known.findings],
       closings: [...known.closings],
       traces: await loadTraces(deps.db, [params.id]),
+      jobs: await loadJobs(deps.db, [params.id]),
       peerTraces: await peerTracesOf(deps.db, params.id, unit),
       judgement,
       dueAt: state?.dueAt?.toISOString() ?? null,

@@ -9,6 +9,7 @@ import { keepRoofMap } from '../register/roof-map.ts'
 import { keepMotor, keepPlate } from '../register/keep-motor.ts'
 import { keepPart } from '../register/parts.ts'
 import { keepVisitUnjudged, keepWork } from '../visits/keep.ts'
+import { keepJob, keepJobStep } from '../jobs/keep.ts'
 import { keepTrace, keepTraceStep } from '../traces/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
@@ -36,6 +37,8 @@ const handlers: {
   closing: (tx, body, person, now) => commanded(keepClosing(tx, body, authorOf(person, now))),
   trace: (tx, body, person, now) => commanded(keepTrace(tx, body, authorOf(person, now))),
   'trace-step': (tx, body, person, now) => commanded(keepTraceStep(tx, body, authorOf(person, now))),
+  job: (tx, body, person, now) => commanded(keepJob(tx, body, authorOf(person, now))),
+  'job-step': (tx, body, person, now) => commanded(keepJobStep(tx, body, authorOf(person, now))),
   motor: (tx, body, person, now) => commanded(keepMotor(tx, body, authorOf(person, now))),
   plate: (tx, { id: changeId, motorId, ...body }, person, now) =>
     commanded(keepPlate(tx, motorId, { ...body, changeId }, authorOf(person, now))),

@@ -30,7 +30,7 @@ export const deckSteps: readonly Step[] = [
   {
     id: 'FD4',
     title: 'Slide, tip and lift the deck out.',
-    right: 'It is on the bench.',
+    right: 'It is out and laid down.',
     minutes: 15,
     people: 2,
     after: ['FD3'],

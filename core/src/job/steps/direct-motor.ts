@@ -21,7 +21,7 @@ export const directMotorSteps: readonly Step[] = [
   {
     id: 'DM3',
     title: 'Unplug it and slide the housing out.',
-    right: 'It is on the bench.',
+    right: 'It is out and laid down.',
     minutes: 15,
     people: 2,
     after: ['DM2'],

@@ -21,7 +21,7 @@ export const pscMotorSteps: readonly Step[] = [
   {
     id: 'PM3',
     title: 'Slide the blower out on its rails.',
-    right: 'It is on the bench.',
+    right: 'It is out and laid down.',
     minutes: 10,
     after: ['PM2'],
     hazards: ['fall', 'edge'],

@@ -45,7 +45,7 @@ export const wheelsSteps: readonly Step[] = [
   {
     id: 'WH5',
     title: 'Strap the assembly, take the bracket bolts out, assembly out.',
-    right: 'It is on the bench.',
+    right: 'It is out and laid down.',
     minutes: 30,
     people: 2,
     after: ['WH3'],

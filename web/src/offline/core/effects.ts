@@ -8,6 +8,8 @@ import {
   speedChangeBody,
   speedChangeDone,
   speedChangeDoneOffline,
+  jobBody,
+  jobStepBody,
   traceBody,
   traceStepBody,
   visit as visitSchema,
@@ -179,6 +181,28 @@ const stepTrace: Effect<'trace-step'> = (page, raw, author) => {
   }
 }
 
+/** A job that was made here. */
+const makeJob: Effect<'job'> = (page, raw, author) => {
+  const made = jobBody.safeParse(raw).data
+  return !made || page.jobs.some((j) => j.id === made.id)
+    ? page
+    : { ...page, jobs: [{ ...made, by: author, steps: [] }, ...page.jobs] }
+}
+
+/** What happened on a job. */
+const stepJob: Effect<'job-step'> = (page, raw, author) => {
+  const step = jobStepBody.safeParse(raw).data
+  if (!step) return page
+  return {
+    ...page,
+    jobs: page.jobs.map((j) =>
+      j.id === step.jobId && !j.steps.some((s) => s.id === step.id)
+        ? { ...j, steps: [...j.steps, { ...step, by: author }] }
+        : j,
+    ),
+  }
+}
+
 /** What each kind of mutation changes on a machine's page, before the server has it. A new kind is an entry here. */
 const effects: { readonly [K in MutationKind]: Effect<K> } = {
   found: (page) => page,
@@ -198,6 +222,8 @@ const effects: { readonly [K in MutationKind]: Effect<K> } = {
       : { ...page, closings: [...page.closings, { ...body, by: author }] },
   trace: beginTrace,
   'trace-step': stepTrace,
+  job: makeJob,
+  'job-step': stepJob,
   motor: installMotor,
   plate: correctPlate,
   part: (page, raw, author) => {

@@ -1,0 +1,80 @@
+import { decisions, means } from '@motor-round/core/job'
+import { quantities } from '@motor-round/core/quantity'
+import { z } from 'zod'
+import { id, instant, line, text } from './common.ts'
+
+/** A name of the templates of `core/job`: what there is under it the server says. */
+const known = line(40).min(1)
+const reason = text(400).refine((t) => t.trim() !== '', 'enter the reason')
+const quantityCode = z.enum(quantities.map((q) => q.code))
+
+/** Work on a machine, from what was found to its proof. */
+export const jobBody = z.strictObject({
+  id,
+  machineId: id,
+  /** The finding that it answers. */
+  findingId: id.nullable().default(null),
+  at: instant,
+  title: line(120).min(1, 'enter what is to be done'),
+  /** Kinds of job, done under one lockout. */
+  kinds: z.array(known).min(1, 'choose what is to be done').max(4),
+  /** Steps that this machine does without. */
+  skip: z.array(known).max(60).default([]),
+  crew: z.int().min(1).max(4).default(1),
+})
+
+const step = { id, jobId: id, machineId: id, at: instant }
+const trigger = z
+  .strictObject({
+    on: z.iso.date().nullable().default(null),
+    quantity: quantityCode.nullable().default(null),
+    rise: z.number().positive().max(10).nullable().default(null),
+    nextVisit: z.boolean().default(false),
+  })
+  .refine((t) => t.on !== null || t.nextVisit || (t.quantity !== null && t.rise !== null), {
+    path: ['on'],
+    message: 'choose what brings it back: a date, a figure or the next visit',
+  })
+
+/** What happened on a job. Facts: kept once, never changed. */
+export const jobStepBody = z
+  .discriminatedUnion('kind', [
+    z.strictObject({
+      ...step,
+      kind: z.literal('decision'),
+      decision: z.enum(decisions),
+      who: line(60).refine((t) => t.trim() !== '', 'enter the name'),
+      means: z.enum(means),
+      words: text(400).default(''),
+      trigger: trigger.nullable().default(null),
+    }),
+    z.strictObject({ ...step, kind: z.literal('done'), step: known, note: text(400).default('') }),
+    z.strictObject({ ...step, kind: z.literal('undone'), step: known }),
+    z.strictObject({ ...step, kind: z.literal('skipped'), step: known, reason }),
+    z.strictObject({ ...step, kind: z.literal('paused'), safe: reason }),
+    z.strictObject({ ...step, kind: z.literal('resumed') }),
+    z.strictObject({
+      ...step,
+      kind: z.literal('closed'),
+      /** Why it is closed without its proof; empty where it is proven. */
+      reason: text(400).default(''),
+      cause: z.enum(['right', 'wrong', 'not known']),
+    }),
+  ])
+  .superRefine((s, ctx) => {
+    if (s.kind === 'decision' && s.decision === 'postponed' && s.trigger === null)
+      ctx.addIssue({ code: 'custom', path: ['trigger'], message: 'choose what brings it back' })
+  })
+export type JobStepBody = z.output<typeof jobStepBody>
+
+type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never
+/** Kind of a step and what belongs to it. */
+export type JobSaid = Without<JobStepBody, keyof typeof step>
+
+const by = z.string()
+export const jobStep = z.intersection(jobStepBody, z.object({ by }))
+export type JobStepRecord = z.output<typeof jobStep>
+
+/** A job with all that happened on it, oldest first. */
+export const job = z.object({ ...jobBody.shape, by, steps: z.array(jobStep) }).meta({ id: 'Job' })
+export type JobRecord = z.output<typeof job>

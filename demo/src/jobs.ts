@@ -1,0 +1,140 @@
+import type { JobSaid, OrganizationFile } from '@motor-round/contract'
+import { planJob } from '@motor-round/core/job'
+import { seeded } from '@motor-round/core/machine'
+import { seededId } from './ids.ts'
+
+type Jobs = Pick<OrganizationFile, 'jobs' | 'jobSteps'>
+type Decided = Extract<JobSaid, { kind: 'decision' }>
+
+interface Made {
+  readonly at: string
+  readonly title: string
+  readonly kinds: readonly string[]
+  readonly crew: number
+  /** Days before now. */
+  readonly days: number
+  readonly said: readonly JobSaid[]
+}
+
+const decision = (
+  said: Pick<Decided, 'decision'> & Partial<Pick<Decided, 'means' | 'words' | 'trigger'>>,
+): JobSaid => ({
+  kind: 'decision',
+  who: 'Runa Castellane',
+  means: 'phone',
+  words: '',
+  trigger: null,
+  ...said,
+})
+const done = (...steps: readonly string[]): JobSaid[] => steps.map((step) => ({ kind: 'done', step, note: '' }))
+const every = (kind: string): JobSaid[] => done(...planJob([kind], { hasVfd: false }).map((s) => s.id))
+
+const made: readonly Made[] = [
+  {
+    at: 'RTU-12/SF',
+    title: 'Replace the motor: drive-end bearing is rough',
+    kinds: ['belt-motor'],
+    crew: 2,
+    days: 1,
+    said: [
+      decision({ decision: 'quoted', means: 'e-mail', words: '7.5 hp motor, belts, five hours for two' }),
+      decision({ decision: 'approved' }),
+      ...done('A1', 'A2', 'A3', 'A4', 'A5', 'A7', 'A6', 'BM1', 'BM2'),
+      { kind: 'paused', safe: 'Belts off, locked, panel closed. Bushing for the new shaft comes tomorrow.' },
+    ],
+  },
+  {
+    at: 'AHU-2/RF',
+    title: 'Replace shaft and bearings: rough by hand',
+    kinds: ['shaft'],
+    crew: 2,
+    days: 9,
+    said: [decision({ decision: 'told' }), decision({ decision: 'approved', words: 'When the bearings are here' })],
+  },
+  {
+    at: 'FCU-1/SF',
+    title: 'Capacitor of the right value',
+    kinds: ['capacitor'],
+    crew: 1,
+    days: 2,
+    said: [decision({ decision: 'quoted', means: 'text', words: 'One hour and a capacitor' })],
+  },
+  {
+    at: 'AHU-1/SF',
+    title: 'New filters, rack sealed',
+    kinds: ['filters'],
+    crew: 1,
+    days: 30,
+    said: [
+      decision({ decision: 'approved', means: 'in person' }),
+      ...every('filters'),
+      { kind: 'closed', reason: 'Pressure drop not read again: the gauge was broken.', cause: 'right' },
+    ],
+  },
+]
+
+/** Postponed between two readings of what grew: it comes back by itself. */
+function postponed(file: Pick<OrganizationFile, 'units' | 'machines' | 'visits'>, at: string, now: Date): Made {
+  const machine = machineAt(file, at)
+  const read = file.visits
+    .filter((v) => v.machineId === machine.id && v.readings.some((r) => r.quantity === 'vibration'))
+    .map((v) => Date.parse(v.takenAt))
+    .sort((a, b) => b - a)
+  const [last = now.getTime(), before = last] = read
+  return {
+    at,
+    title: 'Replace the wheel: blade bent, vibration grows',
+    kinds: ['wheels'],
+    crew: 2,
+    days: (now.getTime() - (before + (last - before) / 2)) / 86_400_000,
+    said: [
+      decision({
+        decision: 'postponed',
+        words: 'Not this budget year',
+        trigger: { on: null, quantity: 'vibration', rise: 0.2, nextVisit: false },
+      }),
+    ],
+  }
+}
+
+function machineAt(file: Pick<OrganizationFile, 'units' | 'machines'>, at: string) {
+  const [unitTag, tag] = at.split('/')
+  const unit = file.units.find((u) => u.tag === unitTag)
+  const machine = file.machines.find((m) => m.unitId === unit?.id && m.tag === tag)
+  if (!machine) throw new Error(`the demo has no ${at}`)
+  return machine
+}
+
+/** Jobs of the demo, in every state. */
+export function demoJobs(
+  file: Pick<OrganizationFile, 'units' | 'machines' | 'visits'>,
+  grows: string,
+  now: Date,
+  birth: number,
+): Jobs {
+  const random = seeded(37)
+  const by = 'Mosi Okonjo'
+  const out: Jobs = { jobs: [], jobSteps: [] }
+  for (const j of [...made, postponed(file, grows, now)]) {
+    const machineId = machineAt(file, j.at).id
+    const start = now.getTime() - j.days * 86_400_000
+    const jobId = seededId(random, birth)
+    const { title, crew } = j
+    out.jobs.push({
+      id: jobId,
+      machineId,
+      findingId: null,
+      at: new Date(start).toISOString(),
+      title,
+      kinds: [...j.kinds],
+      skip: [],
+      crew,
+      by,
+    })
+    j.said.forEach((said, i) => {
+      const at = new Date(start + (i + 1) * 300_000).toISOString()
+      out.jobSteps.push({ ...said, id: seededId(random, birth), jobId, machineId, at, by })
+    })
+  }
+  return out
+}

@@ -1,0 +1,111 @@
+import { randomUUID } from 'node:crypto'
+import type { MachinePage } from '@motor-round/contract'
+import { planJob } from '@motor-round/core/job'
+import { unsaid } from '@motor-round/core/trend'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bring } from '../test/rounds.test-help.ts'
+import { openWorld, type Caller, type World } from '../test/world.ts'
+
+let world: World
+let hand: Caller
+let machineId: string
+beforeAll(async () => {
+  world = await openWorld(true)
+  hand = await world.as('okonjo')
+  machineId = await hand.machine('AHU-6/SF')
+})
+afterAll(() => world.end())
+
+interface Result {
+  outcome: string
+  problem: { errors: { path: string; message: string }[] } | null
+}
+const results = async (entries: object[], who = hand) =>
+  ((await bring(who, entries)).body as { results: Result[] }).results
+const outcomes = async (entries: object[]) => (await results(entries)).map((r) => r.outcome)
+const at = '2026-11-25T08:00:00.000Z'
+const made = (over: object = {}) => ({
+  kind: 'job',
+  body: { id: randomUUID(), machineId, at, title: 'New filters', kinds: ['filters'], ...over },
+})
+const step = (jobId: string, said: object) => ({
+  kind: 'job-step',
+  body: { id: randomUUID(), jobId, machineId, at, ...said },
+})
+const told = (over: object = {}) => ({
+  kind: 'decision',
+  decision: 'postponed',
+  who: 'Runa Castellane',
+  means: 'phone',
+  ...over,
+})
+const jobsOf = async () => ((await hand.get(`/machines/${machineId}`)).body as MachinePage).jobs
+
+describe('a job that was made offline', () => {
+  it('is kept once with all that happened on it, though all of it is sent twice', async () => {
+    const job = made()
+    const facts = [
+      step(job.body.id, told({ trigger: { on: '2027-03-01' } })),
+      step(job.body.id, { kind: 'done', step: 'A1' }),
+    ]
+    expect(await outcomes([job, ...facts])).toEqual(['applied', 'applied', 'applied'])
+    expect(await outcomes([job, ...facts])).toEqual(['duplicate', 'duplicate', 'duplicate'])
+    const kept = (await jobsOf()).find((j) => j.id === job.body.id)
+    expect(kept).toMatchObject({ title: 'New filters', kinds: ['filters'], crew: 1, by: 'Mosi Okonjo' })
+    expect(kept?.steps).toHaveLength(2)
+  })
+  it.each([
+    [{ kinds: ['magic'] }, 'kinds.0', '"magic" is not a kind of job'],
+    [{ kinds: ['filters', 'filters'] }, 'kinds.1', 'is there twice'],
+    [{ skip: ['BM1'] }, 'skip.0', '"BM1" is not a step of this job'],
+    [{ findingId: randomUUID() }, 'findingId', 'no such finding of this machine'],
+  ])('is refused at the field where it names what does not exist: %j', async (over, path, message) => {
+    const [refused] = await results([made(over)])
+    // A finding that is not on the server yet may still come: it waits for it.
+    if (refused?.outcome !== 'blocked')
+      expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path, message }] } })
+  })
+  it.each([
+    [{ kind: 'done', step: 'BM1' }, 'step'],
+    [{ kind: 'skipped', step: 'A1', reason: ' ' }, 'body.reason'],
+    [told(), 'body.trigger'],
+    [told({ trigger: {} }), 'body.trigger.on'],
+    [told({ who: ' ', trigger: { nextVisit: true } }), 'body.who'],
+  ])('a step that says nothing is refused: %j', async (said, path) => {
+    const job = made()
+    const [, refused] = await results([job, step(job.body.id, said)])
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path }] } })
+  })
+  it('is closed on its proof, or with a reason, and once', async () => {
+    const job = made()
+    const steps = planJob(['filters'], { hasVfd: false }).map((s) => step(job.body.id, { kind: 'done', step: s.id }))
+    const close = (reason = '') => step(job.body.id, { kind: 'closed', reason, cause: 'right' })
+    expect(new Set(await outcomes([job, ...steps]))).toEqual(new Set(['applied']))
+    const [unproven] = await results([close()])
+    expect(unproven?.problem?.errors[0]).toMatchObject({ path: 'reason' })
+    expect(unproven?.problem?.errors[0]?.message).toContain('Not read since the work: ')
+    const visit = {
+      kind: 'visit',
+      body: {
+        id: randomUUID(),
+        machineId,
+        takenAt: '2026-11-25T08:30:00.000Z',
+        state: unsaid,
+        readings: [
+          ...['L1', 'L2', 'L3'].map((position) => ({ quantity: 'amps', position, value: 9.9 })),
+          { quantity: 'filter_drop', position: 'filter', value: 0.3 },
+        ],
+      },
+    }
+    expect(await outcomes([visit, close()])).toEqual(['applied', 'applied'])
+    const [again] = await results([close('once more')])
+    expect(again?.problem?.errors[0]).toMatchObject({ path: 'jobId', message: 'this job is closed' })
+  })
+  it('a step of another machine’s job is refused, and nobody who only looks makes one', async () => {
+    const job = made()
+    const other = await hand.machine('AHU-8/RF')
+    const [, refused] = await results([job, step(job.body.id, { kind: 'resumed', machineId: other })])
+    expect(refused).toMatchObject({ outcome: 'rejected', problem: { errors: [{ path: 'machineId' }] } })
+    expect((await bring(await world.as('arden'), [made()])).status).toBe(403)
+  })
+})

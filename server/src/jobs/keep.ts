@@ -1,0 +1,88 @@
+import type { jobBody, JobStepBody } from '@motor-round/contract'
+import { jobKindOf, jobStands, planJob, type Job, type JobFact, type JobOn } from '@motor-round/core/job'
+import { eq } from 'drizzle-orm'
+import type { z } from 'zod'
+import type { Tx } from '../db/client.ts'
+import { findings, jobs, jobSteps } from '../db/rounds-schema.ts'
+import { machines } from '../db/schema.ts'
+import { fieldProblem } from '../http/problem.ts'
+import { lockMachine, type Author, type Done } from '../machine/command.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
+import { asJobStep } from './load.ts'
+
+const fresh = (kept: { readonly rowCount: number | null }): Done<null> => ({
+  value: null,
+  fresh: (kept.rowCount ?? 0) > 0,
+})
+
+/** Keep a job; the same id twice keeps one. */
+export async function keepJob(tx: Tx, body: z.output<typeof jobBody>, author: Author): Promise<Done<null>> {
+  body.kinds.forEach((k, i) => {
+    if (!jobKindOf.has(k)) throw fieldProblem(`kinds.${i}`, `"${k}" is not a kind of job`)
+    if (body.kinds.indexOf(k) !== i) throw fieldProblem(`kinds.${i}`, 'is there twice')
+  })
+  const machine = await lockMachine(tx, body.machineId)
+  if (body.findingId !== null) {
+    const [of] = await tx
+      .select({ machineId: findings.machineId })
+      .from(findings)
+      .where(eq(findings.id, body.findingId))
+    if (of?.machineId !== body.machineId) throw fieldProblem('findingId', 'no such finding of this machine')
+  }
+  const known = new Set(planJob(body.kinds, await planOn(tx, body.machineId)).map((s) => s.id))
+  body.skip.forEach((s, i) => {
+    if (!known.has(s)) throw fieldProblem(`skip.${i}`, `"${s}" is not a step of this job`)
+  })
+  const row = { ...body, siteId: machine.siteId, at: new Date(body.at), by: author.by }
+  return fresh(await tx.insert(jobs).values(row).onConflictDoNothing())
+}
+
+/** A step names what the job has. Its order is held where it is ticked: what two phones bring in another order did happen. */
+function refuseStep(step: JobStepBody, job: Job, on: JobOn): void {
+  if (step.kind !== 'done' && step.kind !== 'skipped' && step.kind !== 'undone') return
+  if (!planJob(job.kinds, on, job.skip).some((s) => s.id === step.step))
+    throw fieldProblem('step', `"${step.step}" is not a step of this job`)
+}
+
+const planOn = async (tx: Tx, machineId: string): Promise<JobOn> => {
+  const [m] = await tx.select({ hasVfd: machines.hasVfd }).from(machines).where(eq(machines.id, machineId))
+  return { hasVfd: m?.hasVfd ?? false }
+}
+
+/** Without a reason a job is closed on its proof alone: every step settled, everything back, everything read again. */
+async function refuseUnproven(
+  tx: Tx,
+  job: Job,
+  facts: readonly JobFact[],
+  on: JobOn,
+  machineId: string,
+): Promise<void> {
+  const [snapshot] = await loadSnapshots(tx, [machineId])
+  const visits = (snapshot?.visits ?? [])
+    .filter((v) => v.supersededBy === null)
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
+  const { missing } = jobStands(job, facts, on, visits)
+  const [first] = missing
+  if (first !== undefined) throw fieldProblem('reason', `enter why it is closed without its proof. ${first}`)
+}
+
+/** Keep what happened on a job; the same id twice keeps one. It is closed on its proof, or with a reason. */
+export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Promise<Done<null>> {
+  const [of] = await tx.select().from(jobs).where(eq(jobs.id, body.jobId)).for('update')
+  if (!of) throw fieldProblem('jobId', 'no such job')
+  if (of.machineId !== body.machineId) throw fieldProblem('machineId', 'is not the machine of that job')
+  const { id, jobId, machineId, at, ...said } = body
+  const kept = await tx.select().from(jobSteps).where(eq(jobSteps.jobId, jobId))
+  if (kept.some((s) => s.id === id)) return { value: null, fresh: false }
+  const job = { at: of.at.getTime(), kinds: of.kinds, skip: of.skip }
+  const facts = kept.map((s): JobFact => {
+    const { jobId: _job, machineId: _machine, ...fact } = asJobStep(s)
+    return { ...fact, at: Date.parse(fact.at) }
+  })
+  const on = await planOn(tx, machineId)
+  refuseStep(body, job, on)
+  if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')
+  if (body.kind === 'closed' && body.reason.trim() === '') await refuseUnproven(tx, job, facts, on, machineId)
+  const row = { id, jobId, machineId, at: new Date(at), said, by: author.by }
+  return fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())
+}

@@ -1,0 +1,37 @@
+import type { JobRecord, JobStepRecord } from '@motor-round/contract'
+import { desc, inArray } from 'drizzle-orm'
+import type { Db, Tx } from '../db/client.ts'
+import { jobs, jobSteps } from '../db/rounds-schema.ts'
+
+export const asJobStep = ({ at, said, ...s }: typeof jobSteps.$inferSelect): JobStepRecord => ({
+  ...s,
+  at: at.toISOString(),
+  ...said,
+})
+export const asJob = ({
+  siteId: _site,
+  at,
+  kinds,
+  skip,
+  ...j
+}: typeof jobs.$inferSelect): Omit<JobRecord, 'steps'> => ({
+  ...j,
+  at: at.toISOString(),
+  kinds: [...kinds],
+  skip: [...skip],
+})
+
+/** Jobs of some machines with all that happened on them, newest first. */
+export async function loadJobs(db: Db | Tx, machineIds: readonly string[]): Promise<JobRecord[]> {
+  if (machineIds.length === 0) return []
+  const rows = await db
+    .select()
+    .from(jobs)
+    .where(inArray(jobs.machineId, [...machineIds]))
+    .orderBy(desc(jobs.at), desc(jobs.id))
+  if (rows.length === 0) return []
+  const ids = rows.map((r) => r.id)
+  const steps = await db.select().from(jobSteps).where(inArray(jobSteps.jobId, ids)).orderBy(jobSteps.at, jobSteps.id)
+  const all = steps.map(asJobStep)
+  return rows.map((r) => ({ ...asJob(r), steps: all.filter((s) => s.jobId === r.id) }))
+}
