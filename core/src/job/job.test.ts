@@ -68,6 +68,11 @@ describe('a job', () => {
     const unsteady = { ...full(9000), readings: full(9000).readings.map((r) => ({ ...r, how: 'unsteady' as const })) }
     expect(missing(full(500), unsteady)).toHaveLength(3)
   })
+  it('is not proven by what is read half-way, with the old part still in', () => {
+    const half = all.filter((id) => !['CP3', 'Z1', 'Z2', 'Z3'].includes(id)).map((id, i) => done(2000 + i, id))
+    expect(jobStands(job, half, on, [full(500), full(9000)]).proof.every((p) => p.after.length === 0)).toBe(true)
+    expect(jobStands(job, [...half, done(3000, 'CP3')], on, [full(500), full(9000)]).proof[0]?.after).toHaveLength(1)
+  })
   it('is not done while something is off: it says what', () => {
     const open = jobStands(
       job,

@@ -67,10 +67,15 @@ function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): read
   })
 }
 
-/** When the work itself ended: nothing read before it proves it. */
+/** Steps of the work that are done between those of closing, after the first power: they read it themselves. */
+const powered = ['VD8', 'TX6', 'TB5', 'FD11']
+
+/** When the work itself ended: nothing read before proves it. Null while a step of it is open. */
 function workEnded(steps: readonly StepStands[]): number | null {
-  const work = steps.filter((s) => s.kind !== null && s.state === 'done').map((s) => s.at ?? 0)
-  return work.length === 0 ? null : Math.max(...work)
+  const work = steps.filter((s) => s.kind !== null && !powered.includes(s.id))
+  if (work.some((s) => s.state === 'ready' || s.state === 'held')) return null
+  const done = work.filter((s) => s.state === 'done').map((s) => s.at ?? 0)
+  return done.length === 0 ? null : Math.max(...done)
 }
 
 /**

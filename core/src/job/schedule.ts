@@ -91,9 +91,11 @@ export function schedule(steps: readonly PlannedStep[], crew: number): Schedule 
       const at = readyAt(step)
       if (at === null) return []
       const need = step.people === 2 ? Math.min(2, free.length) : 1
-      const hands = free.map((f, i) => [f, i] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1])
-      const taken = hands.slice(0, need)
-      return [{ step, hands: taken.map(([, i]) => i), start: Math.max(at, ...taken.map(([f]) => f)) }]
+      const soonest = [...free].sort((a, b) => a - b)
+      const start = Math.max(at, soonest[need - 1] ?? 0)
+      // Of those who are free then the first takes it: the second waits for what two can do at once.
+      const hands = free.flatMap((f, i) => (f <= start ? [i] : [])).slice(0, need)
+      return [{ step, hands, start }]
     })
     const [first] = ready.sort(
       (a, b) => a.start - b.start || more(tail, a, b) || more(soaks, a, b) || (a.step.id < b.step.id ? -1 : 1),

@@ -25,8 +25,10 @@ const plain = fetchBaseQuery({
 })
 
 const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
-  const result = await plain(args, api, extra)
   const asked = args.method === 'GET' && onThisPhone() ? call : null
+  // A store that refuses keeps nobody from reading what the server has.
+  const waited = asked === null ? [] : await (await import('../offline/core/cache.ts')).outboxNow().catch(() => [])
+  const result = await plain(args, api, extra)
   if (result.error) {
     const failure = failureOf(result.error.status, result.error.data)
     noteSignal(!failure.noSignal)
@@ -41,7 +43,7 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
   if (asked !== null) {
     const { isCached, cacheAnswer, withOutbox } = await import('../offline/core/cache.ts')
     if (await isCached(asked.url)) await cacheAnswer(asked.url, data)
-    data = await withOutbox(asked, data)
+    data = await withOutbox(asked, data, waited)
   }
   if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
   return { data }

@@ -29,6 +29,14 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/machine/index.ts')).MachineScreen }),
           },
           {
+            path: 'machines/:id/jobs/new',
+            lazy: async () => ({ Component: (await import('../features/job/index.ts')).NewJob }),
+          },
+          {
+            path: 'machines/:id/jobs/:jobId',
+            lazy: async () => ({ Component: (await import('../features/job/index.ts')).JobScreen }),
+          },
+          {
             path: 'machines/:id/trace',
             lazy: async () => ({ Component: (await import('../features/trace/index.ts')).StartTrace }),
           },

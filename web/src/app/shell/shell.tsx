@@ -1,7 +1,7 @@
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect } from 'react'
 import { useDispatch, useSelector } from 'react-redux'
-import { Navigate, NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { Navigate, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router'
 import { onSynced } from '../../offline/react/use-phone.ts'
 import { api } from '../api.ts'
 import { setLook } from '../look.ts'
@@ -94,6 +94,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   const body = (
     <Suspense fallback={<Loading page />}>
       <Outlet />
+      <ScrollRestoration />
     </Suspense>
   )
   if (bare)

@@ -2,6 +2,7 @@ import type { FindingRecord, MachinePage } from '@motor-round/contract'
 import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
+import { Link } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
@@ -36,6 +37,9 @@ function Step({ finding }: { finding: FindingRecord }) {
       <div className="row">
         <Button onClick={() => setKind('closed')}>Close</Button>
         <Button onClick={() => setKind('postponed')}>Postpone</Button>
+        <Link to={`/machines/${finding.machineId}/jobs/new?finding=${finding.id}`}>
+          <Button>Make a job</Button>
+        </Link>
       </div>
     )
   const save = async () => {

@@ -35,6 +35,7 @@ import { Loading } from '../../parts/loading/index.ts'
 import './machine.css'
 
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
+const JobsPanel = lazy(async () => ({ default: (await import('../job/index.ts')).JobsPanel }))
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
 /** A machine: plate, latest visit, what it says and why, amps over time, visits, work. */
@@ -126,6 +127,9 @@ export function MachineScreen() {
           <PlatePanel key={page.motor?.id ?? 'none'} page={page} mayEdit={mayAct} now={now} />
           <DrivePanel page={page} now={now} mayEdit={mayAct} />
           <FindingsPanel page={page} now={now} mayAct={mayAct} />
+          <Suspense fallback={null}>
+            <JobsPanel page={page} now={now} mayAct={mayAct} />
+          </Suspense>
           <SpeedChangesPanel page={page} now={now} mayAct={mayAct} />
           <FactsPanel page={page} />
         </div>

@@ -1,7 +1,7 @@
 import { endpoints, session, type Endpoint, type MachinePage } from '@motor-round/contract'
 import { queuedMutations } from './outbox.ts'
 import { pageOfFound, queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
-import { store } from './store.ts'
+import { store, type QueuedMutation } from './store.ts'
 
 /** A call of the API: of which endpoint, and its address. */
 export interface Call {
@@ -54,10 +54,20 @@ async function machineHere(id: string): Promise<MachinePage | null> {
   return page && withMutations(page, outbox, await signedInName())
 }
 
+/**
+ * The outbox with what was synced since an answer was asked for: the answer may be older than the sync, and what was just
+ * entered would be gone from the page for a moment.
+ */
+async function outboxSince(waited: readonly QueuedMutation[]): Promise<readonly QueuedMutation[]> {
+  const outbox = await queuedMutations()
+  const here = new Set(outbox.map((w) => w.n))
+  return [...waited.filter((w) => w.status === 'pending' && !here.has(w.n)), ...outbox]
+}
+
 /** How the answers of one endpoint are given on this phone. */
 interface Handler {
   /** An answer, fresh or cached, with what waits in the outbox. */
-  readonly overlay?: (data: unknown) => Promise<unknown>
+  readonly overlay?: (data: unknown, waited: readonly QueuedMutation[]) => Promise<unknown>
   /** What this phone can answer by itself; undefined: nothing. */
   readonly offline?: (call: Call) => Promise<unknown>
 }
@@ -74,9 +84,9 @@ const handlers: { readonly [Id in keyof typeof endpoints]?: Handler } = {
     offline: ({ query }) => search(endpoints.findMachines.query.safeParse(query).data?.q ?? ''),
   },
   machinePage: {
-    overlay: async (data) => {
+    overlay: async (data, waited) => {
       const page = endpoints.machinePage.response.safeParse(data)
-      return page.success ? withMutations(page.data, await queuedMutations(), await signedInName()) : data
+      return page.success ? withMutations(page.data, await outboxSince(waited), await signedInName()) : data
     },
     offline: async ({ params }) => {
       const asked = endpoints.machinePage.params.safeParse(params)
@@ -84,10 +94,10 @@ const handlers: { readonly [Id in keyof typeof endpoints]?: Handler } = {
     },
   },
   round: {
-    overlay: async (data) => {
+    overlay: async (data, waited) => {
       const page = endpoints.round.response.safeParse(data)
       return page.success
-        ? roundWithMutations(page.data, await queuedMutations(), await signedInName(), machineHere)
+        ? roundWithMutations(page.data, await outboxSince(waited), await signedInName(), machineHere)
         : data
     },
   },
@@ -106,9 +116,15 @@ export async function cachedAnswer(call: Call): Promise<unknown> {
   const { offline } = handlerOf(call)
   if (offline) return offline(call)
   const cached = await store.cache.get(call.url)
-  return cached && withOutbox(call, cached.data)
+  return cached && withOutbox(call, cached.data, [])
 }
 
-/** An answer, fresh or cached, with what waits on this phone. */
-export const withOutbox = (call: Call, data: unknown): Promise<unknown> =>
-  handlerOf(call).overlay?.(data) ?? Promise.resolve(data)
+/**
+ * An answer, fresh or cached, with what waits on this phone.
+ * @param waited the outbox when the server was asked
+ */
+export const withOutbox = (call: Call, data: unknown, waited: readonly QueuedMutation[]): Promise<unknown> =>
+  handlerOf(call).overlay?.(data, waited) ?? Promise.resolve(data)
+
+/** The outbox as it was when an answer was asked for. */
+export const outboxNow = queuedMutations

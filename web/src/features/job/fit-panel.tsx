@@ -1,0 +1,112 @@
+import type { MachinePage } from '@motor-round/contract'
+import { fitMotor, type Fit, type Grade } from '@motor-round/core/fit'
+import { supplyHertz, type Plate } from '@motor-round/core/plate'
+import { mean } from '@motor-round/core/quantity'
+import { Button } from 'antd'
+import { useState } from 'react'
+import { useKeptDraft } from '../../app/kept-draft.ts'
+import { PlateCard } from '../../parts/plate/index.ts'
+
+const tones: Readonly<Record<Grade, string>> = {
+  'drops in': 'ok',
+  'fits with changes': 'watch',
+  'not known': 'watch',
+  'does not fit': 'stop',
+}
+const heads: Readonly<Record<Grade, string>> = {
+  'drops in': 'Drops in',
+  'fits with changes': 'Fits with changes',
+  'not known': 'Not known yet',
+  'does not fit': 'Does not fit',
+}
+
+/** Mean amps of the newest visit that read every leg. */
+function ampsNow(page: MachinePage): number | null {
+  const newest = [...page.visits]
+    .filter((v) => v.supersededBy === null)
+    .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
+    .map((v) => v.readings.filter((r) => r.quantity === 'amps' && r.how !== 'unsteady' && r.how !== 'over-range'))
+    .find((own) => own.length === page.machine.phases)
+  return newest ? mean(newest.map((r) => r.value)) : null
+}
+
+function Points({ fit }: { fit: Fit }) {
+  const shown = fit.points.filter((p) => p.grade !== 'drops in')
+  const good = fit.points.length - shown.length
+  return (
+    <>
+      <p className={`note tone-${tones[fit.grade]}`} role="status">
+        <b>{heads[fit.grade]}</b>
+        {good > 0 ? ` · ${good} of ${fit.points.length} points drop in` : ''}
+      </p>
+      <ul className="rows">
+        {shown.map((p) => (
+          <li key={p.point} className={`tone-${tones[p.grade]} job-point`}>
+            <b>
+              {p.point}: {heads[p.grade].toLowerCase()}
+            </b>
+            <span>
+              {p.old} → {p.now}
+            </span>
+            <span>{p.because}</span>
+          </li>
+        ))}
+      </ul>
+      {fit.kit.length > 0 ? (
+        <p>
+          <b>Take along:</b> {fit.kit.join(', ')}
+        </p>
+      ) : null}
+    </>
+  )
+}
+
+const plain = (kept: unknown): { plate: Plate } | null =>
+  typeof kept === 'object' && kept !== null && 'plate' in kept ? (kept as { plate: Plate }) : null
+
+/** The new motor’s nameplate against the one that is in: before it is bought, and before the old one is off. */
+export function FitPanel({ page, jobId }: { page: MachinePage; jobId: string }) {
+  const { draft, change } = useKeptDraft<{ plate: Plate }>(`motor-round-fit ${jobId}`, plain, () => ({ plate: {} }))
+  const [open, setOpen] = useState(false)
+  const old = page.motor?.plate
+  if (!old) return null
+  const some = Object.keys(draft.plate).length > 0
+  const { machine } = page
+  const fit = some
+    ? fitMotor({
+        old,
+        now: draft.plate,
+        machine,
+        hz: supplyHertz(machine.serviceVolts, old.hz, page.site.hertz),
+        amps: ampsNow(page),
+      })
+    : null
+  return (
+    <section className="sheet stack" aria-label="Will it fit">
+      <header>
+        <h2>Will the new motor fit?</h2>
+      </header>
+      {fit ? (
+        <Points fit={fit} />
+      ) : (
+        <p className="quiet">Enter the nameplate of the new motor before it is ordered, and again from the box.</p>
+      )}
+      {open ? (
+        <PlateCard
+          plate={draft.plate}
+          serviceVolts={machine.serviceVolts}
+          connectionVolts={null}
+          caption="New motor"
+          blanks
+          onChange={(plate) => change({ plate })}
+        />
+      ) : null}
+      <div className="row">
+        <Button size="large" onClick={() => setOpen(!open)}>
+          {open ? 'Hide the nameplate' : some ? 'Change the new nameplate' : 'Enter the new nameplate'}
+        </Button>
+        {some ? <Button onClick={() => change({ plate: {} })}>Start over</Button> : null}
+      </div>
+    </section>
+  )
+}

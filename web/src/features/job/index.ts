@@ -1,0 +1,3 @@
+export { JobScreen } from './job-screen.tsx'
+export { NewJob } from './new-job.tsx'
+export { JobsPanel } from './jobs-panel.tsx'

@@ -1,0 +1,143 @@
+import type { MachinePage } from '@motor-round/contract'
+import { restores, type JobStands, type Proof } from '@motor-round/core/job'
+import { amount, placeWords, findQuantity, type ShownUnits } from '@motor-round/core/quantity'
+import { Button, Form, Input } from 'antd'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { shortDay } from '../../app/dates.ts'
+import { Choice } from '../../parts/fields/index.ts'
+import { FormField } from '../../parts/form-field/index.ts'
+import type { Say } from './use-job.ts'
+
+/** Figures of one quantity, place by place, in one line. */
+function figures(list: Proof['before'], units: ShownUnits): string {
+  return list
+    .map((r) => {
+      const unit = findQuantity(r.quantity)?.unit ?? ''
+      // Whole figures are shown as they were typed.
+      const text = r.how === 'over-range' ? 'over range' : amount(r.value, unit, units.system).replace('.0 ', ' ')
+      return list.length === 1 ? text : `${placeWords(r.quantity, r.position)} ${text}`
+    })
+    .join(', ')
+}
+
+/** Before and after, side by side; what is not back; and the end of the job. */
+export function ProofPanel({
+  page,
+  stands,
+  units,
+  now,
+  mayAct,
+  say,
+}: {
+  page: MachinePage
+  stands: JobStands
+  units: ShownUnits
+  now: number
+  mayAct: boolean
+  say: Say
+}) {
+  const [reason, setReason] = useState('')
+  const [cause, setCause] = useState<'right' | 'wrong' | 'not known' | null>(null)
+  const proven = stands.missing.length === 0
+  const day = (at: number | null) => (at === null ? '' : shortDay(new Date(at).toISOString(), now))
+  const barred = cause === null || (!proven && reason.trim() === '')
+  return (
+    <section className="sheet stack" aria-label="Proof">
+      <header>
+        <h2>Proof</h2>
+        <span className="quiet">the same figures before and after, in the same state</span>
+      </header>
+      <table className="job-proof">
+        <thead>
+          <tr>
+            <th scope="col">Read</th>
+            <th scope="col">Before</th>
+            <th scope="col">After</th>
+          </tr>
+        </thead>
+        <tbody>
+          {stands.proof.map((p) => (
+            <tr key={p.quantity}>
+              <th scope="row">{p.words}</th>
+              <td>
+                {p.before.length === 0 ? 'not read' : figures(p.before, units)} <small>{day(p.beforeAt)}</small>
+              </td>
+              <td>
+                {p.after.length === 0 ? <b>not read yet</b> : figures(p.after, units)} <small>{day(p.afterAt)}</small>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {stands.open.length > 0 ? (
+        <div className="note tone-fix" role="alert">
+          <b>Not restored:</b> {stands.open.map((r) => restores[r]).join(' · ')}
+        </div>
+      ) : null}
+      {stands.closed ? (
+        <p className="note" role="status">
+          Closed by {stands.closed.by}, {day(stands.closed.at)}
+          {stands.closed.reason === '' ? ': proven.' : `, without its proof: ${stands.closed.reason}`} The expected
+          cause was {stands.closed.cause}.
+        </p>
+      ) : mayAct && stands.begun ? (
+        <Form
+          className="stack"
+          aria-label="Close the job"
+          onFinish={() => {
+            if (cause !== null) void say({ kind: 'closed', reason: proven ? '' : reason.trim(), cause })
+          }}
+        >
+          <div className="row">
+            <Link to={`/machines/${page.machine.id}/visit`}>
+              <Button size="large">Take the readings</Button>
+            </Link>
+          </div>
+          {proven ? (
+            <p className="note tone-ok" role="status">
+              Everything is done, restored and read again.
+            </p>
+          ) : (
+            <>
+              <details>
+                <summary>
+                  {stands.missing.length === 1 ? 'One thing is missing' : `${stands.missing.length} things are missing`}
+                </summary>
+                <ul>
+                  {stands.missing.map((m) => (
+                    <li key={m}>{m}</li>
+                  ))}
+                </ul>
+              </details>
+              <FormField label="Why it is closed without its proof">
+                <Input value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
+              </FormField>
+            </>
+          )}
+          <Choice
+            label="The expected cause was"
+            value={cause}
+            options={[
+              { value: 'right', label: 'Right' },
+              { value: 'wrong', label: 'Wrong' },
+              { value: 'not known', label: 'Not known' },
+            ]}
+            onChange={setCause}
+          />
+          <div className="row">
+            <Button type="primary" size="large" htmlType="submit" disabled={barred}>
+              {cause === null
+                ? 'Say whether the cause was right'
+                : barred
+                  ? 'Enter why, to close it without its proof'
+                  : proven
+                    ? 'Close the job: proven'
+                    : 'Close without its proof'}
+            </Button>
+          </div>
+        </Form>
+      ) : null}
+    </section>
+  )
+}

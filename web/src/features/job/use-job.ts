@@ -1,0 +1,52 @@
+import type { JobRecord, MachinePage, MutationBodies } from '@motor-round/contract'
+import { fired, jobStands, type Fired, type JobFact, type JobStands, type ReadAt } from '@motor-round/core/job'
+import dayjs from 'dayjs'
+import { useMemo, useState } from 'react'
+import { useDispatch } from 'react-redux'
+import { v7 as uuid } from 'uuid'
+import { api } from '../../app/api.ts'
+import { useClock } from '../../app/now.ts'
+import { tryEnqueue } from '../../offline/core/enqueue.ts'
+
+type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never
+/** What is said of a job, without what every step has. */
+export type Said = Without<MutationBodies['job-step'], 'id' | 'jobId' | 'machineId' | 'at'>
+export type Say = (said: Said) => Promise<boolean>
+
+const factOf = ({ jobId: _job, machineId: _machine, ...fact }: JobRecord['steps'][number]): JobFact => ({
+  ...fact,
+  at: Date.parse(fact.at),
+})
+
+/** Readings of a machine as a job looks at them. */
+const readAt = (page: MachinePage): readonly ReadAt[] =>
+  page.visits
+    .filter((v) => v.supersededBy === null)
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
+
+/** A job as it stands, by the machine’s page alone. */
+export function standsOf(page: MachinePage, job: JobRecord): JobStands {
+  const own = { at: Date.parse(job.at), kinds: job.kinds, skip: job.skip }
+  return jobStands(own, job.steps.map(factOf), { hasVfd: page.machine.hasVfd }, readAt(page))
+}
+
+/** A job that was postponed and is due again. */
+export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fired | null =>
+  stands.closed ? null : fired(stands.decision, readAt(page), dayjs(now).format('YYYY-MM-DD'))
+
+/** A job at work: where it stands, and a way to write down what happened on it. */
+export function useJob(page: MachinePage, job: JobRecord): { stands: JobStands; say: Say; trouble: string | null } {
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const clock = useClock()
+  const dispatch = useDispatch()
+  const [trouble, setTrouble] = useState<string | null>(null)
+  const stands = useMemo(() => standsOf(page, job), [page, job])
+  const say: Say = async (said) => {
+    const body = { ...said, id: uuid(), jobId: job.id, machineId: job.machineId, at: new Date(clock()).toISOString() }
+    const failed = await tryEnqueue(me, [{ kind: 'job-step', body }])
+    setTrouble(failed)
+    if (failed === null) dispatch(api.util.invalidateTags(['machine']))
+    return failed === null
+  }
+  return { stands, say, trouble }
+}
