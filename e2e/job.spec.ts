@@ -82,7 +82,13 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
 test('a job that was postponed comes back when what it watches has grown', async ({ open }) => {
   const page = await open('okonjo', phone)
   await page.goto(`/machines/${await machineId(page, 'EF-11/EF')}`)
-  const jobs = page.getByRole('region', { name: 'Jobs' })
+  // It is the first of the list of all.
+  await page.goto('/jobs')
+  const first = page.getByRole('region', { name: 'All jobs' }).locator('.job-title').first()
+  await expect(first).toHaveText('Replace the wheel: blade bent, vibration grows')
+  await expect(page.getByText(/^Due again: vibration, peak/)).toBeVisible()
+  await page.goto(`/machines/${await machineId(page, 'EF-11/EF')}`)
+  const jobs = page.getByRole('region', { name: 'Jobs', exact: true })
   await expect(jobs.getByRole('alert')).toContainText(/Postponed, and due again\..* in\/s since it was postponed on/)
   await jobs.getByRole('link', { name: /Replace the wheel/ }).click()
   await expect(page.getByRole('alert').first()).toContainText('What it watches has grown.')

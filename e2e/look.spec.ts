@@ -54,12 +54,23 @@ async function traceOf(page: Page): Promise<string> {
   return `/machines/${id}/trace/${((await answer.json()) as { traces: { id: string }[] }).traces[0]?.id ?? ''}`
 }
 
+/** A job of the demo, in work. */
+async function jobOf(page: Page): Promise<string> {
+  const answer = await page.request.get('/api/v1/jobs')
+  const { jobs } = (await answer.json()) as { jobs: { id: string; machineId: string; state: string }[] }
+  const job = jobs.find((j) => j.state === 'paused')
+  return `/machines/${job?.machineId ?? ''}/jobs/${job?.id ?? ''}`
+}
+
 const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['machines', () => Promise.resolve('/machines'), '.list-row'],
   ['machine', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
   ['visit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/visit`, '.visit-cells'],
   ['trace start', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/trace`, '.trace-start'],
   ['trace', traceOf, '.trace-suspects'],
+  ['jobs', () => Promise.resolve('/jobs'), '.job-title'],
+  ['new job', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/jobs/new`, '.job'],
+  ['job', jobOf, '.job-steps'],
   ['edit', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/edit`, '.form-grid'],
   ['motor', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/motor`, '.plate'],
   ['new machine', () => Promise.resolve('/machines/new'), '.form-grid'],
@@ -93,6 +104,8 @@ const roofSide = [
   'calculators',
   'calculator',
   'motor',
+  'job',
+  'new job',
   'drive train',
   'speed change',
   'walk',

@@ -21,6 +21,8 @@ const pictures = [
   ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   ['trace', { width: 1280, height: 1000 }, ['EF-7', 'EF', 'trace'], openTrace],
   ['trace-phone', phone, ['EF-7', 'EF', 'trace'], openTrace],
+  ['job', { width: 1280, height: 1000 }, ['RTU-12', 'SF'], openJob],
+  ['job-phone', phone, ['RTU-12', 'SF'], openJob],
   [
     'visit-phone',
     phone,
@@ -66,24 +68,6 @@ const pictures = [
     },
   ],
   [
-    'visit-dead',
-    desktop,
-    ['EF-15', 'EF', 'visit'],
-    async (page) => {
-      await makeSafe(page, '598')
-      await page.getByRole('button', { name: 'Dead tests' }).click()
-      await page.getByRole('button', { name: 'Winding ohms' }).click()
-      await type(page, ['13.9', '14.0', '13.9', 'OL', 'OL', 'OL'], true)
-      await page.getByRole('button', { name: 'Winding ohms' }).click()
-    },
-  ],
-  [
-    'machine-insulation',
-    { width: 1280, height: 1250 },
-    ['EF-15', 'EF'],
-    async (page) => page.locator('.insulation-chart canvas').waitFor(),
-  ],
-  [
     'round',
     { width: 1280, height: 1000 },
     '/rounds/{today}',
@@ -119,6 +103,12 @@ const pictures = [
   ],
   ['limits', desktop, '/limits', async (page) => page.getByText('Limits and sources').waitFor()],
 ]
+
+/** Open the job of a machine, and what it asks for now. */
+async function openJob(page) {
+  await page.locator('.job-line').first().click()
+  await page.locator('.job-steps').first().waitFor()
+}
 
 /** Open the trace that was begun at a machine. */
 async function openTrace(page) {

@@ -3,6 +3,7 @@ import { registerEndpoints } from './register-endpoints.ts'
 import { visitEndpoints } from './visit-endpoints.ts'
 import { policyEndpoints } from './policy-endpoints.ts'
 import { fileEndpoints } from './file-endpoints.ts'
+import { jobEndpoints } from './job-endpoints.ts'
 import { roundEndpoints } from './round-endpoints.ts'
 
 /** Every address of the API, by its feature. */
@@ -13,4 +14,5 @@ export const endpoints = {
   ...policyEndpoints,
   ...fileEndpoints,
   ...roundEndpoints,
+  ...jobEndpoints,
 }

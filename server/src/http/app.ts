@@ -26,6 +26,7 @@ import { calendarRoutes } from '../rounds/calendar.ts'
 import { roundFileRoutes } from '../rounds/files.ts'
 import { roundRoutes } from '../rounds/routes.ts'
 import { syncRoutes } from '../sync/routes.ts'
+import { jobsRoutes } from '../jobs/routes.ts'
 import { policiesRoutes } from '../policies/routes.ts'
 import { visitRoutes } from '../visits/routes.ts'
 import { problemHandler } from './errors.ts'
@@ -84,6 +85,7 @@ export function createApp(deps: Deps): Express {
   calendarRoutes(api, deps)
   syncRoutes(api, deps)
   pictureRoutes(api, deps)
+  jobsRoutes(api, deps)
   policiesRoutes(api, deps)
   auditRoutes(api, deps)
   calcRoutes(api, deps)

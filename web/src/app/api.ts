@@ -97,6 +97,7 @@ export const api = createApi({
       signOut: change(endpoints.signOut, 'session'),
       invitation: get(endpoints.invitation),
       acceptInvitation: change(endpoints.acceptInvitation, 'session'),
+      jobs: get(endpoints.jobs, 'machine'),
       people: get(endpoints.people, 'people'),
       loadDemo: change(
         endpoints.loadDemo,

@@ -28,6 +28,7 @@ export const router = createBrowserRouter([
             path: 'machines/:id',
             lazy: async () => ({ Component: (await import('../features/machine/index.ts')).MachineScreen }),
           },
+          { path: 'jobs', lazy: async () => ({ Component: (await import('../features/job/index.ts')).JobsScreen }) },
           {
             path: 'machines/:id/jobs/new',
             lazy: async () => ({ Component: (await import('../features/job/index.ts')).NewJob }),

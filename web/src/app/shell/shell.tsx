@@ -112,8 +112,11 @@ export function Shell({ bare = false }: { bare?: boolean }) {
         <nav aria-label="Screens">
           <NavLink to="/machines">Machines</NavLink>
           <NavLink to="/rounds">Rounds</NavLink>
+          <NavLink to="/jobs">Jobs</NavLink>
           <NavLink to="/calculators">Calculators</NavLink>
-          <NavLink to="/import-export">Import & export</NavLink>
+          <NavLink to="/import-export" className="shell-wide">
+            Import & export
+          </NavLink>
           <NavLink to="/places" className="shell-wide">
             Sites
           </NavLink>

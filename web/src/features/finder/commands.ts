@@ -13,6 +13,7 @@ export interface Command {
 const screens: readonly Command[] = [
   { group: 'Screens', title: 'Machines', to: '/machines' },
   { group: 'Screens', title: 'Rounds', to: '/rounds' },
+  { group: 'Screens', title: 'Jobs', to: '/jobs' },
   { group: 'Screens', title: 'Calculators', to: '/calculators' },
   { group: 'Screens', title: 'Speed change', to: '/speed-change' },
   { group: 'Screens', title: 'Import & export', to: '/import-export' },

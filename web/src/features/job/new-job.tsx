@@ -1,6 +1,6 @@
 import type { MachinePage } from '@motor-round/contract'
 import { jobKindOf, jobKinds, planJob, schedule } from '@motor-round/core/job'
-import { Button, Form, Input, Segmented, Select } from 'antd'
+import { Button, Form, Input, Select } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
@@ -10,7 +10,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useClock } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
-import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { Choice, FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { durationWords } from './words.ts'
@@ -102,9 +102,12 @@ function JobForm({ page }: { page: MachinePage }) {
       <FormField label="Title">
         <Input value={title} maxLength={120} onChange={(e) => setTitle(e.target.value)} />
       </FormField>
-      <FormField label="People">
-        <Segmented<number> size="large" options={[1, 2, 3]} value={people} onChange={(n) => setCrew(n)} />
-      </FormField>
+      <Choice
+        label="People"
+        value={String(people)}
+        options={['1', '2', '3'].map((value) => ({ value, label: value }))}
+        onChange={(n) => setCrew(n === null ? null : Number(n))}
+      />
       {planned ? (
         <p role="status">
           <b>{durationWords(planned.minutes)}</b> from start to end, {durationWords(planned.labor)} of work,{' '}

@@ -1,0 +1,99 @@
+import { endpoints, type JobLine } from '@motor-round/contract'
+import { fired, jobStands, restores, type JobFact } from '@motor-round/core/job'
+import { asc, eq, inArray } from 'drizzle-orm'
+import type { Router } from 'express'
+import { dayIn } from '../dates.ts'
+import { jobs, jobSteps } from '../db/rounds-schema.ts'
+import { machines, sites, units } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { mount } from '../http/mount.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
+import { asJobStep } from './load.ts'
+
+const monthMs = 30 * 86_400_000
+
+/** A job as the facts leave it, without its readings: the list asks for no proof. */
+async function allJobs(deps: Deps) {
+  const rows = await deps.db
+    .select({
+      job: jobs,
+      unitTag: units.tag,
+      tag: machines.tag,
+      hasVfd: machines.hasVfd,
+      siteName: sites.name,
+      zone: sites.zone,
+    })
+    .from(jobs)
+    .innerJoin(machines, eq(machines.id, jobs.machineId))
+    .innerJoin(units, eq(units.id, machines.unitId))
+    .innerJoin(sites, eq(sites.id, jobs.siteId))
+  const ids = rows.map((r) => r.job.id)
+  const facts = new Map<string, JobFact[]>()
+  const steps =
+    ids.length === 0
+      ? []
+      : await deps.db
+          .select()
+          .from(jobSteps)
+          .where(inArray(jobSteps.jobId, ids))
+          .orderBy(asc(jobSteps.at), asc(jobSteps.id))
+  for (const s of steps) {
+    const { jobId, machineId: _machine, ...fact } = asJobStep(s)
+    const own = facts.get(jobId) ?? []
+    own.push({ ...fact, at: Date.parse(fact.at) })
+    facts.set(jobId, own)
+  }
+  return rows.map((r) => ({
+    ...r,
+    stands: jobStands(
+      { at: r.job.at.getTime(), kinds: r.job.kinds, skip: r.job.skip },
+      facts.get(r.job.id) ?? [],
+      { hasVfd: r.hasVfd },
+      [],
+    ),
+  }))
+}
+
+/** Visits of the machines whose postponed jobs watch something. */
+async function watchedVisits(deps: Deps, machineIds: readonly string[]) {
+  const snapshots = machineIds.length === 0 ? [] : await loadSnapshots(deps.db, machineIds)
+  return new Map(
+    snapshots.map((s) => [
+      s.machine.id,
+      s.visits
+        .filter((v) => v.supersededBy === null)
+        .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings })),
+    ]),
+  )
+}
+
+const rank = (j: JobLine) => (j.back ? 0 : j.open.length > 0 ? 1 : j.state === 'closed' ? 3 : 2)
+
+/** Jobs of every site. */
+export function jobsRoutes(router: Router, deps: Deps): void {
+  mount(router, deps, endpoints.jobs, async () => {
+    const now = deps.now()
+    const all = (await allJobs(deps)).filter(
+      ({ stands }) => !stands.closed || stands.closed.at > now.getTime() - monthMs,
+    )
+    const waiting = all.filter((j) => j.stands.state === 'postponed').map((j) => j.job.machineId)
+    const visits = await watchedVisits(deps, [...new Set(waiting)])
+    const lines = all.map(({ job, unitTag, tag, siteName, zone, stands }): JobLine => ({
+      id: job.id,
+      machineId: job.machineId,
+      unitTag,
+      tag,
+      siteName,
+      title: job.title,
+      at: job.at.toISOString(),
+      state: stands.state,
+      back:
+        stands.state === 'postponed' ? fired(stands.decision, visits.get(job.machineId) ?? [], dayIn(now, zone)) : null,
+      decidedAt: stands.decision ? new Date(stands.decision.at).toISOString() : null,
+      done: stands.steps.filter((s) => s.state === 'done' || s.state === 'skipped').length,
+      steps: stands.steps.length,
+      open: stands.closed ? [] : stands.open.map((r) => restores[r]),
+    }))
+    return { jobs: lines.sort((a, b) => rank(a) - rank(b) || (a.at < b.at ? 1 : -1)) }
+  })
+}
