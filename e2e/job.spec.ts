@@ -53,6 +53,9 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
   await page.getByRole('tooltip').getByRole('button', { name: 'Interrupt' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Interrupted' })).toContainText('Locked, panel closed')
   await page.getByRole('button', { name: 'Go on with it' }).click()
+  // Another day: the lock is proven again before hands go back in.
+  await expect(page.getByRole('button', { name: /^Done: Tell the people/ })).toBeVisible()
+  await doSteps(page, 'Check amps, poles, coil volts')
   const check = page.getByRole('button', { name: /^Done: Check amps, poles/ })
   await check.click()
   await expect(check).toHaveCount(0)
@@ -92,6 +95,31 @@ test('a job that was postponed comes back when what it watches has grown', async
   await expect(jobs.getByRole('alert')).toContainText(/Postponed, and due again\..* in\/s since it was postponed on/)
   await jobs.getByRole('link', { name: /Replace the wheel/ }).click()
   await expect(page.getByRole('alert').first()).toContainText('What it watches has grown.')
+})
+
+test('a permit to run it has limits, a name and an end of a week at most', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.goto(`/machines/${await machineId(page, 'FCU-1/SF')}`)
+  await page
+    .getByRole('region', { name: 'Jobs', exact: true })
+    .getByRole('link', { name: /Capacitor/ })
+    .click()
+  await page.getByRole('button', { name: 'Give a temporary-run permit' }).click()
+  const form = page.getByRole('form', { name: 'A permit' })
+  await expect(form.getByRole('note')).toContainText('Never on a permit: live frame')
+  await form.getByRole('textbox', { name: /^What is wrong/ }).fill('Wrong capacitor, runs warm.')
+  await form.getByRole('textbox', { name: /^Limits/ }).fill('Shell below 160 °F.')
+  await form.getByRole('textbox', { name: /^Accepted by/ }).fill('Runa Castellane')
+  const day = async (label: RegExp, text: string) => {
+    await form.getByRole('textbox', { name: label }).fill(text)
+    await page.keyboard.press('Tab')
+  }
+  await day(/^Until/, 'Dec 20, 2026')
+  await expect(form).toContainText('At most 7 days: enter an earlier date.')
+  await day(/^Until/, 'Nov 28, 2026')
+  await day(/^Next reading/, 'Nov 26, 2026')
+  await form.getByRole('button', { name: 'Give the permit' }).click()
+  await expect(page.getByRole('status').filter({ hasText: 'Runs on a permit until Nov 28' })).toBeVisible()
 })
 
 test('a motor that does not fit is refused before it is bought', async ({ open }) => {

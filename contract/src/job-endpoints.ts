@@ -23,6 +23,8 @@ export const jobLine = z
       .nullable(),
     /** When it was last decided; null: it was not. */
     decidedAt: instant.nullable(),
+    /** It runs with something wrong, by leave; null: it does not. */
+    permit: z.object({ until: z.iso.date(), expired: z.boolean(), readDue: z.boolean() }).nullable(),
     done: z.int(),
     steps: z.int(),
     /** What was taken off at it and is not back. */

@@ -1,4 +1,4 @@
-import { decisions, means } from '@motor-round/core/job'
+import { decisions, means, permitDays } from '@motor-round/core/job'
 import { quantities } from '@motor-round/core/quantity'
 import { z } from 'zod'
 import { id, instant, line, text } from './common.ts'
@@ -51,6 +51,15 @@ export const jobStepBody = z
     z.strictObject({ ...step, kind: z.literal('done'), step: known, note: text(400).default('') }),
     z.strictObject({ ...step, kind: z.literal('undone'), step: known }),
     z.strictObject({ ...step, kind: z.literal('skipped'), step: known, reason }),
+    z.strictObject({
+      ...step,
+      kind: z.literal('permit'),
+      wrong: text(400).refine((t) => t.trim() !== '', 'enter what is wrong'),
+      limits: text(400).refine((t) => t.trim() !== '', 'enter the limits it may run in'),
+      accepts: line(60).refine((t) => t.trim() !== '', 'enter who accepts it'),
+      until: z.iso.date(),
+      readOn: z.iso.date(),
+    }),
     z.strictObject({ ...step, kind: z.literal('paused'), safe: reason }),
     z.strictObject({ ...step, kind: z.literal('resumed') }),
     z.strictObject({
@@ -64,6 +73,12 @@ export const jobStepBody = z
   .superRefine((s, ctx) => {
     if (s.kind === 'decision' && s.decision === 'postponed' && s.trigger === null)
       ctx.addIssue({ code: 'custom', path: ['trigger'], message: 'choose what brings it back' })
+    if (s.kind !== 'permit') return
+    const days = (Date.parse(s.until) - Date.parse(s.at)) / 86_400_000
+    if (!(days <= permitDays))
+      ctx.addIssue({ code: 'custom', path: ['until'], message: `at most ${permitDays} days: enter an earlier date` })
+    if (s.readOn > s.until)
+      ctx.addIssue({ code: 'custom', path: ['readOn'], message: 'the next reading comes before it ends' })
   })
 export type JobStepBody = z.output<typeof jobStepBody>
 

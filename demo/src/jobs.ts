@@ -29,7 +29,10 @@ const decision = (
 const done = (...steps: readonly string[]): JobSaid[] => steps.map((step) => ({ kind: 'done', step, note: '' }))
 const every = (kind: string): JobSaid[] => done(...planJob([kind], { hasVfd: false }).map((s) => s.id))
 
-const made: readonly Made[] = [
+const dayFrom = (now: Date, days: number): string =>
+  new Date(now.getTime() + days * 86_400_000).toISOString().slice(0, 10)
+
+const madeBy = (now: Date): readonly Made[] => [
   {
     at: 'RTU-12/SF',
     title: 'Replace the motor: drive-end bearing is rough',
@@ -48,8 +51,19 @@ const made: readonly Made[] = [
     title: 'Replace shaft and bearings: rough by hand',
     kinds: ['shaft'],
     crew: 2,
-    days: 9,
-    said: [decision({ decision: 'told' }), decision({ decision: 'approved', words: 'When the bearings are here' })],
+    days: 3,
+    said: [
+      decision({ decision: 'told' }),
+      decision({ decision: 'approved', words: 'When the bearings are here' }),
+      {
+        kind: 'permit',
+        wrong: 'Bearings rough by hand, not hot. Shaft and bearings come on Friday.',
+        limits: 'Bearing below 180 °F, no louder; the shift shuts it down at its disconnect.',
+        accepts: 'Runa Castellane',
+        until: dayFrom(now, 2),
+        readOn: dayFrom(now, 0),
+      },
+    ],
   },
   {
     at: 'FCU-1/SF',
@@ -115,7 +129,7 @@ export function demoJobs(
   const random = seeded(37)
   const by = 'Mosi Okonjo'
   const out: Jobs = { jobs: [], jobSteps: [] }
-  for (const j of [...made, postponed(file, grows, now)]) {
+  for (const j of [...madeBy(now), postponed(file, grows, now)]) {
     const machineId = machineAt(file, j.at).id
     const start = now.getTime() - j.days * 86_400_000
     const jobId = seededId(random, birth)

@@ -28,6 +28,14 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
   | { readonly kind: 'done'; readonly step: string; readonly note: string }
   | { readonly kind: 'undone'; readonly step: string }
   | { readonly kind: 'skipped'; readonly step: string; readonly reason: string }
+  | {
+      readonly kind: 'permit'
+      readonly wrong: string
+      readonly limits: string
+      readonly accepts: string
+      readonly until: string
+      readonly readOn: string
+    }
   | { readonly kind: 'paused'; readonly safe: string }
   | { readonly kind: 'resumed' }
   | { readonly kind: 'closed'; readonly reason: string; readonly cause: 'right' | 'wrong' | 'not known' }

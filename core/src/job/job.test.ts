@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { QuantityCode } from '../quantity/index.ts'
-import { fired, jobStands, planJob, type JobFact, type ReadAt } from './index.ts'
+import { fired, jobStands, permitOf, planJob, type JobFact, type ReadAt } from './index.ts'
 
 const on = { hasVfd: false }
 const job = { at: 1000, kinds: ['capacitor'], skip: [] }
@@ -56,6 +56,21 @@ describe('a job', () => {
     const cut = (f: JobFact) => jobStands(belt, [...before, f], on, []).steps.find((s) => s.id === 'BM5')?.state
     expect(cut(fact(50, { kind: 'skipped', step: 'BM7', reason: 'no time' }))).toBe('held')
     expect(cut(done(50, 'BM7'))).toBe('ready')
+  })
+  it('taken up again, it is held, locked and proven dead again before hands go back in', () => {
+    const belt = { at: 0, kinds: ['belt-motor'], skip: [] }
+    const opened = ['A1', 'A2', 'A3', 'A4', 'A5', 'A7', 'A6', 'BM1', 'BM2'].map((id, i) => done(i, id))
+    const next = [...opened, fact(50, { kind: 'paused', safe: 'locked' }), fact(60, { kind: 'resumed' })]
+    const ready = (...more: JobFact[]) =>
+      jobStands(belt, [...next, ...more], on, [])
+        .steps.filter((s) => s.state === 'ready')
+        .map((s) => s.id)
+    expect(ready()).toEqual(['A2'])
+    const proven = ['A2', 'A3', 'A4', 'A5'].map((id, i) => done(70 + i, id))
+    expect(ready(...proven)).toEqual(['A6'])
+    expect(ready(...proven, done(80, 'A6'))).toEqual(['BM3', 'BM4', 'BM7'])
+    // What was done of the work itself is done.
+    expect(jobStands(belt, next, on, []).steps.find((s) => s.id === 'BM2')?.state).toBe('done')
   })
   it('is proven by what was read after the work, not before it', () => {
     const facts = all.map((id, i) => done(2000 + i, id))
@@ -131,5 +146,33 @@ describe('what was postponed', () => {
   it('what was approved since is not waited for', () => {
     const d = decide('approved', 2000)
     expect(fired(d.kind === 'decision' ? d : null, [], '2030-01-01')).toBeNull()
+  })
+})
+
+describe('leave to run it with something wrong', () => {
+  const given = (at: number, until: string, readOn: string) =>
+    fact(at, {
+      kind: 'permit',
+      wrong: 'Bearing growls.',
+      limits: 'Below 12 A.',
+      accepts: 'Runa Castellane',
+      until,
+      readOn,
+    })
+  const first = given(Date.parse('2026-06-01T12:00:00Z'), '2026-06-05', '2026-06-02')
+  it('ends after its last day, whatever was read', () => {
+    expect(permitOf([first], [], '2026-06-05')).toMatchObject({ expired: false, times: 1 })
+    expect(permitOf([first], [Date.parse('2026-06-03T12:00:00Z')], '2026-06-06')?.expired).toBe(true)
+  })
+  it('asks for its reading on the day, until it was read', () => {
+    expect(permitOf([first], [], '2026-06-01')?.readDue).toBe(false)
+    expect(permitOf([first], [], '2026-06-02')?.readDue).toBe(true)
+    expect(permitOf([first], [Date.parse('2026-06-02T09:00:00Z')], '2026-06-02')?.readDue).toBe(false)
+  })
+  it('is extended by another, and ends with the job', () => {
+    const second = given(Date.parse('2026-06-05T12:00:00Z'), '2026-06-11', '2026-06-06')
+    expect(permitOf([second, first], [], '2026-06-07')).toMatchObject({ until: '2026-06-11', expired: false, times: 2 })
+    const closed = fact(Date.parse('2026-06-07T12:00:00Z'), { kind: 'closed', reason: 'done', cause: 'right' })
+    expect(permitOf([first, closed], [], '2026-06-20')).toBeNull()
   })
 })

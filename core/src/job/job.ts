@@ -44,20 +44,28 @@ export interface JobStands {
 const inOrder = (facts: readonly JobFact[]): JobFact[] =>
   [...facts].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
 
+/** What is done again before hands go back in: a lock that was left over night is proven, not believed. @source common practice */
+const again = ['A2', 'A3', 'A4', 'A5', 'A6']
+/** Steps of the work that are done with the machine shut, before its power is off or after it is back. */
+const shut = ['VD1', 'TX1', 'SV1', 'TB1', 'FD1', 'VD8', 'TX6', 'TB5', 'FD11']
+
 /** Steps as the facts leave them: the last word on each counts. */
 function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): readonly StepStands[] {
   const last = new Map<string, Fact<'done' | 'skipped'>>()
   for (const f of facts) {
     if (f.kind === 'done' || f.kind === 'skipped') last.set(f.step, f)
     else if (f.kind === 'undone') last.delete(f.step)
+    else if (f.kind === 'resumed') for (const id of again) last.delete(id)
   }
   const settled = new Set(last.keys())
+  const ids = new Set(steps.map((s) => s.id))
   // What was skipped was not checked: it opens nothing that cannot be undone.
   const checked = new Set([...last].flatMap(([id, f]) => (f.kind === 'done' ? [id] : [])))
   return steps.map((s) => {
     const own = last.get(s.id)
     const unchecked = (s.irreversible?.needs ?? []).filter((n) => steps.some((x) => x.id === n) && !checked.has(n))
-    const needs = [...new Set([...heldBy(s, steps, settled), ...unchecked])]
+    const opening = s.kind === null || shut.includes(s.id) ? [] : again.filter((id) => ids.has(id) && !settled.has(id))
+    const needs = [...new Set([...opening, ...heldBy(s, steps, settled), ...unchecked])]
     return {
       ...s,
       state: own ? (own.kind === 'done' ? 'done' : 'skipped') : needs.length > 0 ? 'held' : 'ready',

@@ -70,6 +70,14 @@ describe('a job that was made offline', () => {
     [{ kind: 'skipped', step: 'A1', reason: ' ' }, 'body.reason'],
     [told(), 'body.trigger'],
     [told({ trigger: {} }), 'body.trigger.on'],
+    [
+      { kind: 'permit', wrong: 'x', limits: 'x', accepts: 'x', until: '2026-12-20', readOn: '2026-11-26' },
+      'body.until',
+    ],
+    [
+      { kind: 'permit', wrong: 'x', limits: 'x', accepts: 'x', until: '2026-11-27', readOn: '2026-11-28' },
+      'body.readOn',
+    ],
     [told({ who: ' ', trigger: { nextVisit: true } }), 'body.who'],
   ])('a step that says nothing is refused: %j', async (said, path) => {
     const job = made()
@@ -100,6 +108,23 @@ describe('a job that was made offline', () => {
     expect(await outcomes([visit, close()])).toEqual(['applied', 'applied'])
     const [again] = await results([close('once more')])
     expect(again?.problem?.errors[0]).toMatchObject({ path: 'jobId', message: 'this job is closed' })
+  })
+  it('stands in the list of all; one whose permit has expired comes first', async () => {
+    const [running, other] = [made({ title: 'Bearing growls' }), made({ title: 'Other' })]
+    const permit = step(running.body.id, {
+      kind: 'permit',
+      wrong: 'Growls.',
+      limits: 'Below 12 A.',
+      accepts: 'Runa Castellane',
+      until: '2026-11-24',
+      readOn: '2026-11-23',
+    })
+    expect(await outcomes([running, other, permit])).toEqual(['applied', 'applied', 'applied'])
+    const { jobs } = (await hand.get('/jobs')).body as {
+      jobs: { title: string; permit: { expired: boolean } | null }[]
+    }
+    expect(jobs[0]).toMatchObject({ title: 'Bearing growls', permit: { expired: true } })
+    expect(jobs.find((j) => j.title === 'Other')).toMatchObject({ permit: null, state: 'open' })
   })
   it('a step of another machine’s job is refused, and nobody who only looks makes one', async () => {
     const job = made()

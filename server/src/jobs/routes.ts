@@ -1,5 +1,5 @@
 import { endpoints, type JobLine } from '@motor-round/contract'
-import { fired, jobStands, restores, type JobFact } from '@motor-round/core/job'
+import { fired, jobStands, permitOf, restores, type JobFact } from '@motor-round/core/job'
 import { asc, eq, inArray } from 'drizzle-orm'
 import type { Router } from 'express'
 import { dayIn } from '../dates.ts'
@@ -45,6 +45,7 @@ async function allJobs(deps: Deps) {
   }
   return rows.map((r) => ({
     ...r,
+    facts: facts.get(r.job.id) ?? [],
     stands: jobStands(
       { at: r.job.at.getTime(), kinds: r.job.kinds, skip: r.job.skip },
       facts.get(r.job.id) ?? [],
@@ -67,7 +68,13 @@ async function watchedVisits(deps: Deps, machineIds: readonly string[]) {
   )
 }
 
-const rank = (j: JobLine) => (j.back ? 0 : j.open.length > 0 ? 1 : j.state === 'closed' ? 3 : 2)
+function permitLine(facts: readonly JobFact[], visits: readonly number[], today: string): JobLine['permit'] {
+  const p = permitOf(facts, visits, today)
+  return p && { until: p.until, expired: p.expired, readDue: p.readDue }
+}
+
+const rank = (j: JobLine) =>
+  j.permit?.expired ? -1 : j.back || j.permit?.readDue ? 0 : j.open.length > 0 ? 1 : j.state === 'closed' ? 3 : 2
 
 /** Jobs of every site. */
 export function jobsRoutes(router: Router, deps: Deps): void {
@@ -76,9 +83,11 @@ export function jobsRoutes(router: Router, deps: Deps): void {
     const all = (await allJobs(deps)).filter(
       ({ stands }) => !stands.closed || stands.closed.at > now.getTime() - monthMs,
     )
-    const waiting = all.filter((j) => j.stands.state === 'postponed').map((j) => j.job.machineId)
+    const waiting = all
+      .filter((j) => j.stands.state === 'postponed' || j.facts.some((f) => f.kind === 'permit'))
+      .map((j) => j.job.machineId)
     const visits = await watchedVisits(deps, [...new Set(waiting)])
-    const lines = all.map(({ job, unitTag, tag, siteName, zone, stands }): JobLine => ({
+    const lines = all.map(({ job, unitTag, tag, siteName, zone, facts, stands }): JobLine => ({
       id: job.id,
       machineId: job.machineId,
       unitTag,
@@ -90,6 +99,11 @@ export function jobsRoutes(router: Router, deps: Deps): void {
       back:
         stands.state === 'postponed' ? fired(stands.decision, visits.get(job.machineId) ?? [], dayIn(now, zone)) : null,
       decidedAt: stands.decision ? new Date(stands.decision.at).toISOString() : null,
+      permit: permitLine(
+        facts,
+        (visits.get(job.machineId) ?? []).map((v) => v.at),
+        dayIn(now, zone),
+      ),
       done: stands.steps.filter((s) => s.state === 'done' || s.state === 'skipped').length,
       steps: stands.steps.length,
       open: stands.closed ? [] : stands.open.map((r) => restores[r]),

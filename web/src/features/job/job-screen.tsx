@@ -14,10 +14,11 @@ import { Loading } from '../../parts/loading/index.ts'
 import { DecisionForm } from './decision-form.tsx'
 import { FiredNote } from './fired-note.tsx'
 import { FitPanel } from './fit-panel.tsx'
+import { PermitNote, PermitPanel } from './permit-panel.tsx'
 import { PlanChart } from './plan-chart.tsx'
 import { ProofPanel } from './proof-panel.tsx'
 import { StepList } from './step-list.tsx'
-import { firedOf, useJob, type Say } from './use-job.ts'
+import { firedOf, permitOn, useJob, type Say } from './use-job.ts'
 import { decisionWords, stateWords } from './words.ts'
 import './job.css'
 
@@ -84,6 +85,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
   const [deciding, setDeciding] = useState(false)
   const fired = firedOf(page, stands, now)
   const mayAct = may && stands.closed === null
+  const permit = permitOn(page, job, now)
   const decisionsMade = job.steps.filter((s) => s.kind === 'decision')
   const safe = stands.steps.findLast((s) => s.state === 'done' && s.safe)
   const unit = `${page.unit.tag} / ${page.machine.tag}`
@@ -99,6 +101,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
         </p>
       </header>
       {fired ? <FiredNote fired={fired} decision={stands.decision} system={page.site.units} now={now} /> : null}
+      {permit ? <PermitNote permit={permit} now={now} /> : null}
       {stands.paused ? (
         <div className="note tone-watch" role="status">
           Interrupted {shortDay(new Date(stands.paused.at).toISOString(), now)} by {stands.paused.by}:{' '}
@@ -157,6 +160,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
               say={say}
             />
           ) : null}
+          {mayAct ? <PermitPanel permit={permit} say={say} /> : null}
           <Kit job={job} tools={toolsOf(stands.steps)} />
           <PlanChart stands={stands} crew={job.crew} />
         </div>

@@ -3,7 +3,8 @@ import { Button } from 'antd'
 import { Link } from 'react-router'
 import { shortDay } from '../../app/dates.ts'
 import { FiredNote } from './fired-note.tsx'
-import { firedOf, standsOf } from './use-job.ts'
+import { PermitNote } from './permit-panel.tsx'
+import { firedOf, permitOn, standsOf } from './use-job.ts'
 import { stateWords } from './words.ts'
 import './job.css'
 
@@ -12,7 +13,7 @@ export function JobsPanel({ page, now, mayAct }: { page: MachinePage; now: numbe
   const jobs = page.jobs
     .map((job) => {
       const stands = standsOf(page, job)
-      return { job, stands, fired: firedOf(page, stands, now) }
+      return { job, stands, fired: firedOf(page, stands, now), permit: permitOn(page, job, now) }
     })
     .sort((a, b) => rank(a) - rank(b))
   if (jobs.length === 0 && !mayAct) return null
@@ -27,7 +28,7 @@ export function JobsPanel({ page, now, mayAct }: { page: MachinePage; now: numbe
         ) : null}
       </header>
       {jobs.length === 0 ? <p className="quiet">No job yet.</p> : null}
-      {jobs.map(({ job, stands, fired }) => (
+      {jobs.map(({ job, stands, fired, permit }) => (
         <div key={job.id} className="stack">
           <Link className="job-line" to={`/machines/${page.machine.id}/jobs/${job.id}`}>
             <b>{job.title}</b>
@@ -39,6 +40,7 @@ export function JobsPanel({ page, now, mayAct }: { page: MachinePage; now: numbe
               <span className="quiet"> · {shortDay(job.at, now)}</span>
             </span>
           </Link>
+          {permit ? <PermitNote permit={permit} now={now} /> : null}
           {fired ? <FiredNote fired={fired} decision={stands.decision} system={page.site.units} now={now} /> : null}
         </div>
       ))}

@@ -38,6 +38,11 @@ function State({ job }: { job: JobLine }) {
     <>
       <b>{stateWords[job.state]}</b>
       {job.state === 'at work' || job.state === 'paused' ? ` · ${job.done} of ${job.steps} steps` : ''}
+      {job.permit?.expired ? (
+        <div className="note tone-stop job-flag">Permit to run it expired: shut it down</div>
+      ) : job.permit ? (
+        <div className="note tone-fix job-flag">Runs on a permit{job.permit.readDue ? ': read it today' : ''}</div>
+      ) : null}
       {job.back ? <div className="note tone-fix job-flag">{backWords(job)}</div> : null}
       {job.open.length > 0 ? <div className="note tone-watch job-flag">Not restored: {job.open.join(', ')}</div> : null}
     </>

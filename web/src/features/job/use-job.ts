@@ -1,5 +1,14 @@
 import type { JobRecord, MachinePage, MutationBodies } from '@motor-round/contract'
-import { fired, jobStands, type Fired, type JobFact, type JobStands, type ReadAt } from '@motor-round/core/job'
+import {
+  fired,
+  jobStands,
+  permitOf,
+  type Fired,
+  type JobFact,
+  type JobStands,
+  type Permit,
+  type ReadAt,
+} from '@motor-round/core/job'
 import dayjs from 'dayjs'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
@@ -29,6 +38,14 @@ export function standsOf(page: MachinePage, job: JobRecord): JobStands {
   const own = { at: Date.parse(job.at), kinds: job.kinds, skip: job.skip }
   return jobStands(own, job.steps.map(factOf), { hasVfd: page.machine.hasVfd }, readAt(page))
 }
+
+/** Leave to run it with something wrong, where it was given. */
+export const permitOn = (page: MachinePage, job: JobRecord, now: number): Permit | null =>
+  permitOf(
+    job.steps.map(factOf),
+    readAt(page).map((v) => v.at),
+    dayjs(now).format('YYYY-MM-DD'),
+  )
 
 /** A job that was postponed and is due again. */
 export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fired | null =>

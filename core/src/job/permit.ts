@@ -1,0 +1,60 @@
+import type { JobFact } from './facts.ts'
+
+/** Leave to run a machine for some days with something wrong with it. */
+export interface Permit {
+  readonly wrong: string
+  readonly limits: string
+  readonly accepts: string
+  /** ISO dates at the site. */
+  readonly until: string
+  readonly readOn: string
+  /** How often leave was given: once, and extended once at most. */
+  readonly times: number
+  readonly expired: boolean
+  /** It has to be read today, or should have been. */
+  readonly readDue: boolean
+}
+
+/** Days that leave is given for at most. @source common practice */
+export const permitDays = 7
+/** Once, and one extension. @source common practice */
+export const permitTimes = 2
+
+/** What is never run on a permit, whoever accepts it. @source common practice */
+export const neverPermitted: readonly string[] = [
+  'live frame or current in the ground wire',
+  'voltage unbalance over 5 %',
+  'vibration at the shutdown limit',
+  'cracked blade, hub or wheel',
+  'guard off',
+  'protector that cycles, no overload',
+  'combustion out of limits',
+  'bridged cut-out',
+]
+
+const dayMs = 86_400_000
+
+/**
+ * The leave that is in force, or was: gone with the end of its job.
+ * @param today ISO date at the site @param visits when the machine was read, ms since 1970
+ */
+export function permitOf(facts: readonly JobFact[], visits: readonly number[], today: string): Permit | null {
+  const ordered = [...facts].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+  if (ordered.some((f) => f.kind === 'closed')) return null
+  const given = ordered.filter((f) => f.kind === 'permit')
+  const last = given.at(-1)
+  if (!last) return null
+  // Read on its day or later, it was read; the day is that of the site, give or take its zone.
+  const read = visits.some((at) => at > last.at && at >= Date.parse(`${last.readOn}T00:00:00Z`) - dayMs)
+  const { wrong, limits, accepts, until, readOn } = last
+  return {
+    wrong,
+    limits,
+    accepts,
+    until,
+    readOn,
+    times: given.length,
+    expired: today > until,
+    readDue: today >= readOn && !read,
+  }
+}
