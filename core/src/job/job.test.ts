@@ -83,6 +83,23 @@ describe('a job', () => {
     const unsteady = { ...full(9000), readings: full(9000).readings.map((r) => ({ ...r, how: 'unsteady' as const })) }
     expect(missing(full(500), unsteady)).toHaveLength(3)
   })
+  it('is locked, proven dead and discharged: nobody skips that with a reason', () => {
+    const opened = ['A1', 'A2'].map((id, i) => done(i, id))
+    const skipped = ['A3', 'A4', 'A5', 'A6', 'A7'].map((step, i) =>
+      fact(10 + i, { kind: 'skipped', step, reason: 'in a hurry' }),
+    )
+    const s = jobStands(job, [...opened, ...skipped], on, [])
+    expect(s.steps.filter((x) => x.state === 'skipped').map((x) => x.id)).toEqual(['A6', 'A7'])
+    expect(s.steps.find((x) => x.id === 'CP1')).toMatchObject({ state: 'held', needs: ['A3', 'A4', 'A5'] })
+  })
+  it('is not closed with something off, whatever the reason', () => {
+    const half = ['A1', 'A2', 'A3', 'A4', 'A5', 'A6'].map((id, i) => done(i, id))
+    expect(jobStands(job, half, on, []).bars).toEqual(['call', 'lock', 'hold', 'panel', 'guard'])
+    // A blank stays on purpose: the job that follows takes it off.
+    const blank = planJob(['temporary'], on, ['TB4']).map((x, i) => done(i, x.id))
+    const stands = jobStands({ at: 0, kinds: ['temporary'], skip: ['TB4'] }, blank, on, [])
+    expect([stands.open, stands.bars]).toEqual([['dead', 'blank'], []])
+  })
   it('is not proven by what is read half-way, with the old part still in', () => {
     const half = all.filter((id) => !['CP3', 'Z1', 'Z2', 'Z3'].includes(id)).map((id, i) => done(2000 + i, id))
     expect(jobStands(job, half, on, [full(500), full(9000)]).proof.every((p) => p.after.length === 0)).toBe(true)

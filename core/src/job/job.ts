@@ -36,6 +36,8 @@ export interface JobStands {
   /** Something of the work was begun. */
   readonly begun: boolean
   readonly proof: readonly Proof[]
+  /** What has to be put back before it is closed, whatever the reason; what a blank or a bypass leaves stays for its own job. */
+  readonly bars: readonly Restore[]
   /** Why it cannot be closed as proven; empty where it can. */
   readonly missing: readonly string[]
   readonly closed: Fact<'closed'> | null
@@ -51,9 +53,11 @@ const shut = ['VD1', 'TX1', 'SV1', 'TB1', 'FD1', 'VD8', 'TX6', 'TB5', 'FD11']
 
 /** Steps as the facts leave them: the last word on each counts. */
 function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): readonly StepStands[] {
+  // What locks, proves dead and discharges is done or it is not.
+  const must = new Set(steps.flatMap((s) => (s.must ? [s.id] : [])))
   const last = new Map<string, Fact<'done' | 'skipped'>>()
   for (const f of facts) {
-    if (f.kind === 'done' || f.kind === 'skipped') last.set(f.step, f)
+    if (f.kind === 'done' || (f.kind === 'skipped' && !must.has(f.step))) last.set(f.step, f)
     else if (f.kind === 'undone') last.delete(f.step)
     else if (f.kind === 'resumed') for (const id of again) last.delete(id)
   }
@@ -76,6 +80,9 @@ function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): read
     }
   })
 }
+
+/** What a temporary blank or bypass takes off on purpose. */
+const lasting: readonly Restore[] = ['dead', 'blank', 'bypass']
 
 /** Steps of the work that are done between those of closing, after the first power: they read it themselves. */
 const powered = ['VD8', 'TX6', 'TB5', 'FD11']
@@ -115,6 +122,7 @@ export function jobStands(job: Job, facts: readonly JobFact[], on: JobOn, visits
     begun,
     proof,
     closed,
+    bars: open.filter((r) => !lasting.includes(r)),
     missing: [
       ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),
       ...open.map((r) => `Not restored: ${restores[r]}`),

@@ -62,5 +62,9 @@ describe('the steps of a job', () => {
     expect(a6(true)?.[0]?.minutes).toBe(15)
     expect(a6(true, 5)?.[0]?.minutes).toBe(5)
   })
+  it('never leaves out what locks and proves dead', () =>
+    expect(ids(planJob(['capacitor'], on, ['A3', 'A4', 'A5', 'A6']))).toEqual(
+      expect.arrayContaining(['A3', 'A4', 'A5']),
+    ))
   it('refuses a kind that does not exist', () => expect(() => planJob(['magic'], on)).toThrow(/magic/))
 })

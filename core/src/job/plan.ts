@@ -71,7 +71,7 @@ function ownSteps(kinds: readonly JobKind[]): readonly (Step & { readonly kind: 
 /**
  * All steps of a job, each after those it needs.
  * @param ids kinds of `jobKinds`; done together they are opened and closed once, in the longer form
- * @param skip steps this machine does without
+ * @param skip steps this machine does without; what locks and proves dead is never left out
  * @throws RangeError for a kind that does not exist
  */
 export function planJob(ids: readonly string[], on: JobOn, skip: readonly string[] = []): readonly PlannedStep[] {
@@ -90,7 +90,9 @@ export function planJob(ids: readonly string[], on: JobOn, skip: readonly string
     after: [...(s.id === 'Z1' ? [...leaves(own), 'A7'] : s.after), ...(insideClosing[s.id] ?? []).filter(has)],
   }))
   const without = kinds.length === 1 ? (kinds[0]?.without ?? []) : []
-  const steps = leaveOut([...opening, ...own, ...closing], new Set([...skip, ...without]))
+  const all = [...opening, ...own, ...closing]
+  const never = new Set(all.flatMap((s) => (s.must ? [s.id] : [])))
+  const steps = leaveOut(all, new Set([...skip.filter((id) => !never.has(id)), ...without]))
   return steps.map(({ minutes, wait: _wait, ...s }): PlannedStep => ({
     ...s,
     minutes: minutesOf(minutes, form),

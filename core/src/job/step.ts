@@ -31,6 +31,8 @@ export interface Step {
   /** What it takes off, lifts or shuts, and what it puts back: no job closes with one of them open. */
   readonly opens?: readonly Restore[]
   readonly restores?: readonly Restore[]
+  /** It is done, or the job is not: nobody skips it with a reason. */
+  readonly must?: boolean
   /** The job may be left here over night: locked and covered. */
   readonly safe?: boolean
 }

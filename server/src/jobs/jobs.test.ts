@@ -58,6 +58,7 @@ describe('a job that was made offline', () => {
     [{ kinds: ['magic'] }, 'kinds.0', '"magic" is not a kind of job'],
     [{ kinds: ['filters', 'filters'] }, 'kinds.1', 'is there twice'],
     [{ skip: ['BM1'] }, 'skip.0', '"BM1" is not a step of this job'],
+    [{ skip: ['A4'] }, 'skip.0', 'this step is never skipped'],
     [{ findingId: randomUUID() }, 'findingId', 'no such finding of this machine'],
   ])('is refused at the field where it names what does not exist: %j', async (over, path, message) => {
     const [refused] = await results([made(over)])
@@ -125,6 +126,16 @@ describe('a job that was made offline', () => {
     }
     expect(jobs[0]).toMatchObject({ title: 'Bearing growls', permit: { expired: true } })
     expect(jobs.find((j) => j.title === 'Other')).toMatchObject({ permit: null, state: 'open' })
+  })
+  it('is not closed with a lock on or a guard off, whatever the reason; what proves it dead is never skipped', async () => {
+    const job = made()
+    const opened = ['A1', 'A2', 'A3', 'A4', 'A5', 'A7', 'A6'].map((id) => step(job.body.id, { kind: 'done', step: id }))
+    const close = step(job.body.id, { kind: 'closed', reason: 'nobody has time', cause: 'not known' })
+    const skip = step(job.body.id, { kind: 'skipped', step: 'A4', reason: 'no meter' })
+    const all = await results([job, ...opened, close, skip])
+    expect(all.at(-2)?.problem?.errors[0]).toMatchObject({ path: 'jobId' })
+    expect(all.at(-2)?.problem?.errors[0]?.message).toContain('Your lock')
+    expect(all.at(-1)?.problem?.errors[0]).toMatchObject({ path: 'step', message: 'this step is never skipped' })
   })
   it('a step of another machine’s job is refused, and nobody who only looks makes one', async () => {
     const job = made()

@@ -1,5 +1,5 @@
 import type { jobBody, JobStepBody } from '@motor-round/contract'
-import { jobKindOf, jobStands, planJob, type Job, type JobFact, type JobOn } from '@motor-round/core/job'
+import { jobKindOf, jobStands, planJob, restores, type Job, type JobFact, type JobOn } from '@motor-round/core/job'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
@@ -29,9 +29,11 @@ export async function keepJob(tx: Tx, body: z.output<typeof jobBody>, author: Au
       .where(eq(findings.id, body.findingId))
     if (of?.machineId !== body.machineId) throw fieldProblem('findingId', 'no such finding of this machine')
   }
-  const known = new Set(planJob(body.kinds, await planOn(tx, body.machineId)).map((s) => s.id))
-  body.skip.forEach((s, i) => {
-    if (!known.has(s)) throw fieldProblem(`skip.${i}`, `"${s}" is not a step of this job`)
+  const planned = planJob(body.kinds, await planOn(tx, body.machineId))
+  body.skip.forEach((id, i) => {
+    const step = planned.find((s) => s.id === id)
+    if (!step) throw fieldProblem(`skip.${i}`, `"${id}" is not a step of this job`)
+    if (step.must) throw fieldProblem(`skip.${i}`, 'this step is never skipped')
   })
   const row = { ...body, siteId: machine.siteId, at: new Date(body.at), by: author.by }
   return fresh(await tx.insert(jobs).values(row).onConflictDoNothing())
@@ -40,8 +42,9 @@ export async function keepJob(tx: Tx, body: z.output<typeof jobBody>, author: Au
 /** A step names what the job has. Its order is held where it is ticked: what two phones bring in another order did happen. */
 function refuseStep(step: JobStepBody, job: Job, on: JobOn): void {
   if (step.kind !== 'done' && step.kind !== 'skipped' && step.kind !== 'undone') return
-  if (!planJob(job.kinds, on, job.skip).some((s) => s.id === step.step))
-    throw fieldProblem('step', `"${step.step}" is not a step of this job`)
+  const own = planJob(job.kinds, on, job.skip).find((s) => s.id === step.step)
+  if (!own) throw fieldProblem('step', `"${step.step}" is not a step of this job`)
+  if (step.kind === 'skipped' && own.must) throw fieldProblem('step', 'this step is never skipped')
 }
 
 const planOn = async (tx: Tx, machineId: string): Promise<JobOn> => {
@@ -49,15 +52,22 @@ const planOn = async (tx: Tx, machineId: string): Promise<JobOn> => {
   return { hasVfd: m?.hasVfd ?? false }
 }
 
-/** Without a reason a job is closed on its proof alone: every step settled, everything back, everything read again. */
-async function refuseUnproven(
+/**
+ * Nothing is closed with a lock on or a guard off. Without a reason a job is closed on its proof alone: every step settled,
+ * everything read again.
+ */
+async function refuseClosing(
   tx: Tx,
   job: Job,
   facts: readonly JobFact[],
   on: JobOn,
-  machineId: string,
+  body: Pick<JobStepBody, 'machineId'> & { readonly reason: string },
 ): Promise<void> {
-  const [snapshot] = await loadSnapshots(tx, [machineId])
+  const { bars } = jobStands(job, facts, on, [])
+  if (bars.length > 0)
+    throw fieldProblem('jobId', `is not closed before this is back: ${bars.map((r) => restores[r]).join(', ')}`)
+  if (body.reason.trim() !== '') return
+  const [snapshot] = await loadSnapshots(tx, [body.machineId])
   const visits = (snapshot?.visits ?? [])
     .filter((v) => v.supersededBy === null)
     .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
@@ -82,7 +92,7 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   const on = await planOn(tx, machineId)
   refuseStep(body, job, on)
   if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')
-  if (body.kind === 'closed' && body.reason.trim() === '') await refuseUnproven(tx, job, facts, on, machineId)
+  if (body.kind === 'closed') await refuseClosing(tx, job, facts, on, body)
   const row = { id, jobId, machineId, at: new Date(at), said, by: author.by }
   return fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())
 }

@@ -23,6 +23,7 @@ export const openingSteps: readonly Step[] = [
   },
   {
     id: 'A3',
+    must: true,
     title: 'Open and lock every source: line, control feed, second feed.',
     right: 'Your own key is on each. What was found open has a name and a reason.',
     minutes: { full: 5, small: 3 },
@@ -32,6 +33,7 @@ export const openingSteps: readonly Step[] = [
   },
   {
     id: 'A4',
+    must: true,
     title: 'Prove it dead. The meter is proven on a live source before and after.',
     right: 'Every pair and every leg to ground is under the dead limit.',
     minutes: { full: 5, small: 4 },
@@ -40,6 +42,7 @@ export const openingSteps: readonly Step[] = [
   },
   {
     id: 'A5',
+    must: true,
     title: 'Discharge capacitors, let it coast down, hold the wheel.',
     right: 'Stored volts are read; the wheel is seen still.',
     minutes: { full: 5, small: 2 },

@@ -41,7 +41,8 @@ export function ProofPanel({
   const [cause, setCause] = useState<'right' | 'wrong' | 'not known' | null>(null)
   const proven = stands.missing.length === 0
   const day = (at: number | null) => (at === null ? '' : shortDay(new Date(at).toISOString(), now))
-  const barred = cause === null || (!proven && reason.trim() === '')
+  const off = stands.bars.length > 0
+  const barred = off || cause === null || (!proven && reason.trim() === '')
   return (
     <section className="sheet stack" aria-label="Proof">
       <header>
@@ -127,13 +128,15 @@ export function ProofPanel({
           />
           <div className="row">
             <Button type="primary" size="large" htmlType="submit" disabled={barred}>
-              {cause === null
-                ? 'Say whether the cause was right'
-                : barred
-                  ? 'Enter why, to close it without its proof'
-                  : proven
-                    ? 'Close the job: proven'
-                    : 'Close without its proof'}
+              {off
+                ? 'Put back what is off first'
+                : cause === null
+                  ? 'Say whether the cause was right'
+                  : barred
+                    ? 'Enter why, to close it without its proof'
+                    : proven
+                      ? 'Close the job: proven'
+                      : 'Close without its proof'}
             </Button>
           </div>
         </Form>

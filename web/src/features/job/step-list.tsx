@@ -106,7 +106,7 @@ function Step({
               >
                 Done
               </Button>
-              <Skip step={step} say={say} />
+              {step.must ? null : <Skip step={step} say={say} />}
             </>
           ) : null}
           {settled ? (
