@@ -275,7 +275,7 @@ const cases = [
     at: 'RTU-13/SF-1',
     complaint: 'vfd-alarm',
     has: { hasVfd: true },
-    found: 'vfd-code=out-phase line-volts=ok ohms3=even megs=good swap=drive',
+    found: 'vfd-code=out-phase line-volts=ok ohms3=even megs=good megs-cable=good terminals=tight swap=drive',
     cause: 'Drive output',
     sure: 'proven',
     wrong: 'Motor winding open at one lead',

@@ -1,7 +1,16 @@
-import { jobStates } from '@motor-round/core/job'
+import type { JobStands } from '@motor-round/core/job'
 import { z } from 'zod'
 import { id, instant } from './common.ts'
 import { at } from './define-endpoint.ts'
+import { jobDecisions } from './job.ts'
+
+const jobStates = [
+  'open',
+  ...jobDecisions,
+  'at work',
+  'paused',
+  'closed',
+] as const satisfies readonly JobStands['state'][]
 
 /** A job as the list of all shows it. */
 export const jobLine = z

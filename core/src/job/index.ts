@@ -4,7 +4,7 @@ export { hazardsOf, heldBy, planJob, stillOpen, toolsOf, type JobOn, type Planne
 export { schedule, type Schedule, type Scheduled } from './schedule.ts'
 export { hazards, restores, type Hazard, type Restore } from './step.ts'
 export { decisions, means, type Decision, type JobFact, type Means, type ReadAt, type Trigger } from './facts.ts'
-export { jobStands, jobStates, type Job, type JobStands, type StepStands } from './job.ts'
+export { jobStands, type Job, type JobStands, type StepStands } from './job.ts'
 export { neverPermitted, permitDays, permitOf, permitTimes, type Permit } from './permit.ts'
 export type { Proof } from './proof.ts'
 export { fired, type Fired } from './watch.ts'

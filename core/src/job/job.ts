@@ -1,4 +1,4 @@
-import { decisions, type JobFact, type ReadAt } from './facts.ts'
+import type { Decision, JobFact, ReadAt } from './facts.ts'
 import { jobKindOf } from './kinds.ts'
 import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
 import { proofOf, type Proof } from './proof.ts'
@@ -23,11 +23,9 @@ export interface StepStands extends PlannedStep {
   readonly needs: readonly string[]
 }
 
-export const jobStates = ['open', ...decisions, 'at work', 'paused', 'closed'] as const
-
 /** Where a job stands. */
 export interface JobStands {
-  readonly state: (typeof jobStates)[number]
+  readonly state: 'open' | Decision | 'at work' | 'paused' | 'closed'
   readonly decision: Fact<'decision'> | null
   readonly steps: readonly StepStands[]
   /** What was taken off or lifted and is not back. */

@@ -71,10 +71,7 @@ describe('a job that was made offline', () => {
     [{ kind: 'skipped', step: 'A1', reason: ' ' }, 'body.reason'],
     [told(), 'body.trigger'],
     [told({ trigger: {} }), 'body.trigger.on'],
-    [
-      { kind: 'permit', wrong: 'x', limits: 'x', accepts: 'x', until: '2026-12-20', readOn: '2026-11-26' },
-      'body.until',
-    ],
+    [{ kind: 'permit', wrong: 'x', limits: 'x', accepts: 'x', until: '2026-12-20', readOn: '2026-11-26' }, 'until'],
     [
       { kind: 'permit', wrong: 'x', limits: 'x', accepts: 'x', until: '2026-11-27', readOn: '2026-11-28' },
       'body.readOn',

@@ -1,5 +1,14 @@
 import type { jobBody, JobStepBody } from '@motor-round/contract'
-import { jobKindOf, jobStands, planJob, restores, type Job, type JobFact, type JobOn } from '@motor-round/core/job'
+import {
+  jobKindOf,
+  jobStands,
+  permitDays,
+  planJob,
+  restores,
+  type Job,
+  type JobFact,
+  type JobOn,
+} from '@motor-round/core/job'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
@@ -92,6 +101,8 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   const on = await planOn(tx, machineId)
   refuseStep(body, job, on)
   if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')
+  if (body.kind === 'permit' && Date.parse(body.until) - Date.parse(body.at) > permitDays * 86_400_000)
+    throw fieldProblem('until', `at most ${permitDays} days: enter an earlier date`)
   if (body.kind === 'closed') await refuseClosing(tx, job, facts, on, body)
   const row = { id, jobId, machineId, at: new Date(at), said, by: author.by }
   return fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())

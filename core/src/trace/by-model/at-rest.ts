@@ -53,6 +53,11 @@ export const restFaults: Readonly<Record<string, Make>> = {
     return { ...m, toFrame: [damp, damp, damp] }
   },
   'cable-gnd': (m, random) => cable(m, { toFrame: oneOf(random, sized(random, 1, 1e6), Infinity) }),
+  // What is wrong with a drive leaves motor and cable as they are.
+  'vfd-in': (m) => m,
+  'vfd-out': (m) => m,
+  'vfd-set': (m) => m,
+  'vfd-hot': (m) => m,
   splice: (m, random) => cable(m, { wires: oneOf(random, Infinity, 0.05) }),
 }
 
