@@ -41,6 +41,12 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
   | { readonly kind: 'closed'; readonly reason: string; readonly cause: 'right' | 'wrong' | 'not known' }
 )
 
+/** Something bad that stands at the machine: how it is said, and when it was last found so, ms since 1970. */
+export interface Adverse {
+  readonly words: string
+  readonly at: number
+}
+
 /** Readings of a visit, as far as a job needs them. */
 export interface ReadAt {
   readonly id: string

@@ -1,9 +1,19 @@
+export { adverseOf } from './adverse.ts'
 export { hubLimit, nextRung, rungs, type HubAdvice, type HubMoney, type Rung } from './hub.ts'
 export { jobKindOf, jobKinds, type JobKind } from './kinds.ts'
 export { hazardsOf, heldBy, planJob, stillOpen, toolsOf, type JobOn, type PlannedStep } from './plan.ts'
 export { schedule, type Schedule, type Scheduled } from './schedule.ts'
 export { hazards, restores, type Hazard, type Restore } from './step.ts'
-export { decisions, means, type Decision, type JobFact, type Means, type ReadAt, type Trigger } from './facts.ts'
+export {
+  decisions,
+  means,
+  type Adverse,
+  type Decision,
+  type JobFact,
+  type Means,
+  type ReadAt,
+  type Trigger,
+} from './facts.ts'
 export { jobStands, type Job, type JobStands, type StepStands } from './job.ts'
 export { neverPermitted, permitDays, permitOf, permitTimes, type Permit } from './permit.ts'
 export type { Proof } from './proof.ts'

@@ -100,6 +100,31 @@ describe('a job', () => {
     const stands = jobStands({ at: 0, kinds: ['temporary'], skip: ['TB4'] }, blank, on, [])
     expect([stands.open, stands.bars]).toEqual([['dead', 'blank'], []])
   })
+  it('is not proven by bad readings, nor by one leg of three', () => {
+    const facts = all.map((id, i) => done(2000 + i, id))
+    const missing = (at: number) =>
+      jobStands(job, facts, on, [full(500), full(9000)], [{ words: 'Over the nameplate', at }]).missing
+    expect(missing(9000)).toEqual(['Not good: Over the nameplate'])
+    // What was bad before the work, and was not found so again, is what the work was for.
+    expect(missing(500)).toEqual([])
+    const three = { hasVfd: false, phases: 3 as const }
+    expect(jobStands(job, facts, three, [full(500), full(9000)]).missing).toEqual([
+      'Not read at every place: Volts, line to line',
+      'Not read at every place: Amps',
+    ])
+  })
+  it('a place that was read before is read again; the newest of each counts, whichever visit read it', () => {
+    const facts = all.map((id, i) => done(2000 + i, id))
+    const before = read(500, [
+      ['amps', 'L1', 2],
+      ['amps', 'L2', 2],
+      ['volts_ll', 'L1-L2', 240],
+      ['capacitance', 'run', 7],
+    ])
+    const missing = (...visits: ReadAt[]) => jobStands(job, facts, on, [before, ...visits]).missing
+    expect(missing(full(9000))).toEqual(['Not read at every place: Amps'])
+    expect(missing(full(9000), read(9100, [['amps', 'L2', 2]]))).toEqual([])
+  })
   it('is not proven by what is read half-way, with the old part still in', () => {
     const half = all.filter((id) => !['CP3', 'Z1', 'Z2', 'Z3'].includes(id)).map((id, i) => done(2000 + i, id))
     expect(jobStands(job, half, on, [full(500), full(9000)]).proof.every((p) => p.after.length === 0)).toBe(true)

@@ -1,4 +1,4 @@
-import type { Decision, JobFact, ReadAt } from './facts.ts'
+import type { Adverse, Decision, JobFact, ReadAt } from './facts.ts'
 import { jobKindOf } from './kinds.ts'
 import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
 import { proofOf, type Proof } from './proof.ts'
@@ -96,9 +96,16 @@ function workEnded(steps: readonly StepStands[]): number | null {
 /**
  * Where a job stands: what was decided, which steps are done, what is open, and whether it is proven.
  * @param facts in any order @param visits of the machine, superseded ones left out
+ * @param adverse what stands at it as to fix or to stop: found so after the work, nothing is proven
  * @throws RangeError for a kind that does not exist
  */
-export function jobStands(job: Job, facts: readonly JobFact[], on: JobOn, visits: readonly ReadAt[]): JobStands {
+export function jobStands(
+  job: Job,
+  facts: readonly JobFact[],
+  on: JobOn,
+  visits: readonly ReadAt[],
+  adverse: readonly Adverse[] = [],
+): JobStands {
   const ordered = inOrder(facts)
   const steps = stepsAt(planJob(job.kinds, on, job.skip), ordered)
   const done = new Set(steps.filter((s) => s.state === 'done').map((s) => s.id))
@@ -110,7 +117,10 @@ export function jobStands(job: Job, facts: readonly JobFact[], on: JobOn, visits
   const asked = [...new Set(job.kinds.flatMap((k) => jobKindOf.get(k)?.proof ?? []))]
   const begun = steps.some((s) => s.state === 'done')
   const firstStep = steps.flatMap((s) => (s.kind !== null && s.at !== null ? [s.at] : []))
-  const proof = proofOf(asked, visits, firstStep.length > 0 ? Math.min(...firstStep) : job.at, workEnded(steps))
+  const ended = workEnded(steps)
+  const began = firstStep.length > 0 ? Math.min(...firstStep) : job.at
+  const proof = proofOf(asked, visits, began, ended, on.phases === 3 ? 3 : 1)
+  const found = adverse.filter((a) => ended !== null && a.at >= ended)
   return {
     state: closed ? 'closed' : paused ? 'paused' : begun ? 'at work' : (decision?.decision ?? 'open'),
     decision,
@@ -124,7 +134,10 @@ export function jobStands(job: Job, facts: readonly JobFact[], on: JobOn, visits
     missing: [
       ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),
       ...open.map((r) => `Not restored: ${restores[r]}`),
-      ...proof.filter((p) => p.after.length === 0).map((p) => `Not read since the work: ${p.words}`),
+      ...proof
+        .filter((p) => !p.whole)
+        .map((p) => `${p.after.length === 0 ? 'Not read since the work' : 'Not read at every place'}: ${p.words}`),
+      ...found.map((a) => `Not good: ${a.words}`),
     ],
   }
 }

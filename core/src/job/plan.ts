@@ -5,6 +5,8 @@ import { openingSteps } from './steps/opening.ts'
 
 /** What a machine has that changes the steps of a job on it. */
 export interface JobOn {
+  /** Left out, one: of every leg nothing is asked. */
+  readonly phases?: 1 | 3
   readonly hasVfd: boolean
   /** The drive's own minutes until its bus is empty; left out, those of an ordinary label. */
   readonly busMinutes?: number

@@ -1,3 +1,4 @@
+import { jobKindOf } from '@motor-round/core/job'
 import { organizationFile, type OrganizationFile } from '@motor-round/contract'
 import { parse as parseJson, type ParseError } from 'jsonc-parser'
 import type { Errors } from './state.ts'
@@ -61,6 +62,12 @@ export function readOrganization(text: string, errors: Errors): OrganizationFile
       errors.add(0, `traceSteps.${i}.machineId`, 'is not the machine of that trace')
   })
   ofMachine('jobs', file.jobs)
+  file.jobs.forEach((j, i) =>
+    j.kinds.forEach((k, n) => {
+      if (!jobKindOf.has(k)) errors.add(0, `jobs.${i}.kinds.${n}`, `"${k}" is not a kind of job`)
+      else if (j.kinds.indexOf(k) !== n) errors.add(0, `jobs.${i}.kinds.${n}`, 'is there twice')
+    }),
+  )
   const jobAt = new Map(file.jobs.map((j) => [j.id, j.machineId]))
   file.jobSteps.forEach((s, i) => {
     if (!jobAt.has(s.jobId)) errors.add(0, `jobSteps.${i}.jobId`, 'no such job in the file')

@@ -98,6 +98,10 @@ describe('the whole organization as a file', () => {
       `areas.${good.areas.findIndex((a: { map?: { underlay: object | null } }) => a.map?.underlay)}.map.underlay.id`,
       'findings.0.roundId',
     ])
+    const magic = { ...good, jobs: [{ ...good.jobs[0], kinds: ['magic'] }] }
+    expect((await lead.file('organization', JSON.stringify(magic))).body.errors).toContainEqual(
+      expect.objectContaining({ column: 'jobs.0.kinds.0' }),
+    )
     expect((await lead.file('organization', '{\n "format": \n oops')).body.errors[0]).toMatchObject({
       line: 3,
       message: 'The file is not JSON.',

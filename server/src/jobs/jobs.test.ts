@@ -98,12 +98,25 @@ describe('a job that was made offline', () => {
         takenAt: '2026-11-25T08:30:00.000Z',
         state: unsaid,
         readings: [
-          ...['L1', 'L2', 'L3'].map((position) => ({ quantity: 'amps', position, value: 9.9 })),
+          ...['L1', 'L2', 'L3'].map((position) => ({ quantity: 'amps', position, value: 4.4 })),
           { quantity: 'filter_drop', position: 'filter', value: 0.3 },
         ],
       },
     }
-    expect(await outcomes([visit, close()])).toEqual(['applied', 'applied'])
+    // Far over the nameplate it is read, and not proven.
+    const over = {
+      ...visit,
+      body: {
+        ...visit.body,
+        id: randomUUID(),
+        readings: visit.body.readings.map((r) => ({ ...r, value: 3 * r.value })),
+      },
+    }
+    const [, bad] = await results([over, close()])
+    expect(bad?.problem?.errors[0]?.message).toContain('Not good: ')
+    const later = { ...visit, body: { ...visit.body, takenAt: '2026-11-25T08:40:00.000Z' } }
+    const proven = await results([later, close()])
+    expect(proven.map((r) => r.problem?.errors[0]?.message ?? r.outcome)).toEqual(['applied', 'applied'])
     const [again] = await results([close('once more')])
     expect(again?.problem?.errors[0]).toMatchObject({ path: 'jobId', message: 'this job is closed' })
   })

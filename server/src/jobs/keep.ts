@@ -1,5 +1,6 @@
 import type { jobBody, JobStepBody } from '@motor-round/contract'
 import {
+  adverseOf,
   jobKindOf,
   jobStands,
   permitDays,
@@ -15,7 +16,9 @@ import type { Tx } from '../db/client.ts'
 import { findings, jobs, jobSteps } from '../db/rounds-schema.ts'
 import { machines } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
+import { heldPolicies } from '../policies/current.ts'
 import { lockMachine, type Author, type Done } from '../machine/command.ts'
+import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 import { asJobStep } from './load.ts'
 
@@ -57,8 +60,11 @@ function refuseStep(step: JobStepBody, job: Job, on: JobOn): void {
 }
 
 const planOn = async (tx: Tx, machineId: string): Promise<JobOn> => {
-  const [m] = await tx.select({ hasVfd: machines.hasVfd }).from(machines).where(eq(machines.id, machineId))
-  return { hasVfd: m?.hasVfd ?? false }
+  const [m] = await tx
+    .select({ hasVfd: machines.hasVfd, phases: machines.phases })
+    .from(machines)
+    .where(eq(machines.id, machineId))
+  return { hasVfd: m?.hasVfd ?? false, ...(m ? { phases: m.phases } : {}) }
 }
 
 /**
@@ -80,7 +86,8 @@ async function refuseClosing(
   const visits = (snapshot?.visits ?? [])
     .filter((v) => v.supersededBy === null)
     .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
-  const { missing } = jobStands(job, facts, on, visits)
+  const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
+  const { missing } = jobStands(job, facts, on, visits, adverseOf(standing?.conditions ?? []))
   const [first] = missing
   if (first !== undefined) throw fieldProblem('reason', `enter why it is closed without its proof. ${first}`)
 }

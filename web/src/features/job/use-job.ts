@@ -1,8 +1,10 @@
 import type { JobRecord, MachinePage, MutationBodies } from '@motor-round/contract'
 import {
+  adverseOf,
   fired,
   jobStands,
   permitOf,
+  type Adverse,
   type Fired,
   type JobFact,
   type JobStands,
@@ -14,6 +16,7 @@ import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
+import { standingOf, useSnapshot } from '../../app/judging.ts'
 import { useClock } from '../../app/now.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
 
@@ -34,9 +37,10 @@ const readAt = (page: MachinePage): readonly ReadAt[] =>
     .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
 
 /** A job as it stands, by the machine’s page alone. */
-export function standsOf(page: MachinePage, job: JobRecord): JobStands {
+export function standsOf(page: MachinePage, job: JobRecord, adverse: readonly Adverse[] = []): JobStands {
   const own = { at: Date.parse(job.at), kinds: job.kinds, skip: job.skip }
-  return jobStands(own, job.steps.map(factOf), { hasVfd: page.machine.hasVfd }, readAt(page))
+  const { hasVfd, phases } = page.machine
+  return jobStands(own, job.steps.map(factOf), { hasVfd, phases }, readAt(page), adverse)
 }
 
 /** Leave to run it with something wrong, where it was given. */
@@ -57,7 +61,9 @@ export function useJob(page: MachinePage, job: JobRecord): { stands: JobStands; 
   const clock = useClock()
   const dispatch = useDispatch()
   const [trouble, setTrouble] = useState<string | null>(null)
-  const stands = useMemo(() => standsOf(page, job), [page, job])
+  const snapshot = useSnapshot(page)
+  const adverse = useMemo(() => adverseOf((snapshot && standingOf(snapshot))?.judgement.conditions ?? []), [snapshot])
+  const stands = useMemo(() => standsOf(page, job, adverse), [page, job, adverse])
   const say: Say = async (said) => {
     const body = { ...said, id: uuid(), jobId: job.id, machineId: job.machineId, at: new Date(clock()).toISOString() }
     const failed = await tryEnqueue(me, [{ kind: 'job-step', body }])

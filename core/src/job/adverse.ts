@@ -1,0 +1,8 @@
+import type { Adverse } from './facts.ts'
+import type { Condition } from '../judge/index.ts'
+
+/** What stands at a machine as to fix or to stop: with it, nothing is proven. What is only watched does not bar a proof. */
+export const adverseOf = (conditions: readonly Condition[]): readonly Adverse[] =>
+  conditions
+    .filter((k) => k.level === 'fix' || k.level === 'stop')
+    .map((k) => ({ words: k.verdict.because, at: k.seenAt }))
