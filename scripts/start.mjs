@@ -81,6 +81,8 @@ main(async () => {
     HOST: host,
     SESSION_SECRET: secret,
     WEB_DIR: join(root, 'web/dist'),
+    // Without a mail server every e-mail is kept as a file.
+    MAIL_DIR: process.env.MAIL_DIR ?? join(data, 'mail'),
     DEMO: flags.has('--empty') ? 'no' : 'yes',
   }
   const command = dev
@@ -117,6 +119,7 @@ main(async () => {
       lines.push(`Make the first account: ${address}${said.firstLead}`, 'The link works once, for three days.')
     else if (said.demo)
       lines.push('Demo sign-ins:', ...said.demo.map((d) => `  ${d.login} / ${d.password}  (${d.role})`))
+    if (!process.env.SMTP_URL) lines.push(`E-mails are not sent: each is a file in ${env.MAIL_DIR}`)
     lines.push('Ctrl-C stops it.')
     process.stdout.write(`${lines.join('\n')}\n`)
   })

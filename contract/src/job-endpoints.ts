@@ -1,8 +1,8 @@
 import type { JobStands } from '@motor-round/core/job'
 import { z } from 'zod'
-import { id, instant } from './common.ts'
-import { at } from './define-endpoint.ts'
-import { jobDecisions } from './job.ts'
+import { id, instant, line, text } from './common.ts'
+import { at, byId, raw, token } from './define-endpoint.ts'
+import { jobDecisions, jobOffer } from './job.ts'
 
 const jobStates = [
   'open',
@@ -42,10 +42,98 @@ export const jobLine = z
   .meta({ id: 'JobLine' })
 export type JobLine = z.infer<typeof jobLine>
 
+/** A quote as the person who pays sees it: no account, nothing of the machine but this. */
+export const quote = z
+  .object({
+    organization: z.string(),
+    siteName: z.string(),
+    unitTag: z.string(),
+    tag: z.string(),
+    title: z.string(),
+    offerId: id,
+    offer: jobOffer,
+    /** Why it may not be left as it is; empty where nothing bars that. */
+    stands: z.array(z.string()),
+    /** When it was offered, and by whom. */
+    at: instant,
+    by: z.string(),
+    timeZone: z.string(),
+    /** What was decided since it was offered; null: nothing. */
+    decided: z.object({ decision: z.enum(jobDecisions), who: z.string(), at: instant }).nullable(),
+  })
+  .meta({ id: 'Quote' })
+export type Quote = z.infer<typeof quote>
+
+const personName = line(60).refine((t) => t.trim() !== '', 'enter the name')
+export const newQuoteLink = z.strictObject({
+  offerId: id,
+  name: personName,
+  email: z.email('enter an e-mail address').max(120).nullable().default(null),
+  /** How long it works. */
+  days: z.int().min(1).max(60).default(14),
+})
+/** What the person who pays answers: an option, counted from 0, or no. */
+export const quoteAnswer = z.strictObject({
+  name: personName,
+  option: z.int().min(0).max(4).nullable(),
+  words: text(400).default(''),
+})
+
+export const mail = z
+  .object({
+    id,
+    to: z.string(),
+    subject: z.string(),
+    madeAt: instant,
+    sentAt: instant.nullable(),
+    tries: z.int(),
+    /** Why the last try failed; empty where it did not. */
+    problem: z.string(),
+  })
+  .meta({ id: 'Mail' })
+
 export const jobEndpoints = {
   jobs: at('jobs', 'get', '/jobs', {
     role: 'viewer',
     summary: 'Jobs that are not closed, those that are due again first; and those that were closed of late',
     response: z.object({ jobs: z.array(jobLine) }),
+  }),
+  quote: at('quote', 'get', '/jobs/{id}/quote', {
+    role: 'viewer',
+    summary: 'The newest offer of a job, as the person who pays sees it',
+    params: byId,
+    response: quote,
+  }),
+  quotePdf: at('quotePdf', 'get', '/jobs/{id}/quote.pdf', {
+    role: 'viewer',
+    summary: 'The newest offer of a job on one page',
+    params: byId,
+    response: raw,
+    responseType: 'application/pdf',
+  }),
+  linkQuote: at('linkQuote', 'post', '/jobs/{id}/quote-links', {
+    role: 'mechanic',
+    summary: 'A link that answers one quote once, without an account; sent by e-mail where an address is given',
+    params: byId,
+    body: newQuoteLink,
+    response: z.object({ path: z.string(), expiresAt: instant, mailed: z.boolean() }),
+  }),
+  linkedQuote: at('linkedQuote', 'get', '/quote-links/{token}', {
+    role: 'anyone',
+    summary: 'The quote of a link',
+    params: token,
+    response: z.object({ quote, name: z.string(), expiresAt: instant }),
+  }),
+  answerQuote: at('answerQuote', 'post', '/quote-links/{token}', {
+    role: 'anyone',
+    summary: 'Approve or decline the quote of a link, once',
+    params: token,
+    body: quoteAnswer,
+    response: z.object({ decision: z.enum(['approved', 'declined']) }),
+  }),
+  mails: at('mails', 'get', '/mails', {
+    role: 'lead',
+    summary: 'The last e-mails that were written, and what became of each',
+    response: z.object({ sends: z.enum(['smtp', 'file', 'no']), mails: z.array(mail) }),
   }),
 }

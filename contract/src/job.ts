@@ -1,4 +1,4 @@
-import type { Decision, Means } from '@motor-round/core/job'
+import type { Decision, Means, OptionKind } from '@motor-round/core/job'
 import { quantities } from '@motor-round/core/quantity'
 import { z } from 'zod'
 import { id, instant, line, text } from './common.ts'
@@ -11,7 +11,14 @@ export const jobDecisions = [
   'declined',
   'postponed',
 ] as const satisfies readonly Decision[]
-export const jobMeans = ['in person', 'phone', 'text', 'e-mail', 'paper'] as const satisfies readonly Means[]
+export const jobMeans = ['in person', 'phone', 'text', 'e-mail', 'paper', 'link'] as const satisfies readonly Means[]
+export const jobOptionKinds = [
+  'repair',
+  'replace',
+  'rebuild',
+  'bypass',
+  'leave',
+] as const satisfies readonly OptionKind[]
 
 /** A name of the templates of `core/job`: what there is under it the server says. */
 const known = line(40).min(1)
@@ -46,6 +53,33 @@ const trigger = z
     message: 'choose what brings it back: a date, a figure or the next visit',
   })
 
+const money = z.number().min(0).max(10_000_000)
+const named = (most: number, what: string) => line(most).min(1, `enter ${what}`)
+/** One way to answer a finding, with all that it costs, in US dollars. */
+export const jobOption = z.strictObject({
+  kind: z.enum(jobOptionKinds),
+  title: named(120, 'what is done'),
+  hours: z.number().min(0).max(2000),
+  people: z.int().min(1).max(20),
+  parts: z.array(z.strictObject({ name: named(80, 'the part'), count: z.int().min(1).max(999), price: money })).max(20),
+  access: money,
+  down: z.number().min(0).max(10_000),
+  years: z.number().min(0.05, 'at least a month').max(60),
+  risk: text(300).default(''),
+})
+/** Options, their rates and what waiting costs, as they were offered. */
+export const jobOffer = z.strictObject({
+  words: text(300).refine((t) => t.trim() !== '', 'enter one line for the person who pays'),
+  rate: money,
+  downHour: money,
+  options: z.array(jobOption).min(1, 'enter an option').max(5),
+  waiting: z
+    .array(z.strictObject({ rule: line(40).min(1), figures: z.record(line(20), z.number()) }))
+    .max(6)
+    .default([]),
+  validUntil: z.iso.date(),
+})
+
 /** What happened on a job. Facts: kept once, never changed. */
 export const jobStepBody = z
   .discriminatedUnion('kind', [
@@ -57,7 +91,13 @@ export const jobStepBody = z
       means: z.enum(jobMeans),
       words: text(400).default(''),
       trigger: trigger.nullable().default(null),
+      /** The offer and which of its options, counted from 0, that was chosen. */
+      chosen: z
+        .strictObject({ offerId: id, option: z.int().min(0).max(4) })
+        .nullable()
+        .default(null),
     }),
+    z.strictObject({ ...step, kind: z.literal('offer'), ...jobOffer.shape }),
     z.strictObject({ ...step, kind: z.literal('done'), step: known, note: text(400).default('') }),
     z.strictObject({ ...step, kind: z.literal('undone'), step: known }),
     z.strictObject({ ...step, kind: z.literal('skipped'), step: known, reason }),

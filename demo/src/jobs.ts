@@ -24,8 +24,93 @@ const decision = (
   means: 'phone',
   words: '',
   trigger: null,
+  chosen: null,
   ...said,
 })
+type Offered = Extract<JobSaid, { kind: 'offer' }>
+type Option = Offered['options'][number]
+const option = (said: Pick<Option, 'kind' | 'title' | 'hours' | 'years'> & Partial<Option>): Option => ({
+  people: 1,
+  parts: [],
+  access: 0,
+  down: said.hours,
+  risk: '',
+  ...said,
+})
+const offer = (said: Pick<Offered, 'words' | 'options' | 'validUntil'> & Partial<Offered>): JobSaid => ({
+  kind: 'offer',
+  rate: 95,
+  downHour: 12,
+  waiting: [],
+  ...said,
+})
+const failing = (planned: number, chance: number) => ({
+  rule: 'failing-part',
+  figures: { chance, growth: 30, planned, times: 3, down: 24, downHour: 12 },
+})
+const motorOffer = (now: Date): JobSaid =>
+  offer({
+    words: 'The motor’s bearing is rough and will seize. Its frame is rusted: new bearings would not hold.',
+    options: [
+      option({
+        kind: 'replace',
+        title: 'New 7.5 hp motor and belts',
+        hours: 5,
+        people: 2,
+        parts: [
+          { name: '7.5 hp motor, 213T', count: 1, price: 890 },
+          { name: 'belt, matched', count: 2, price: 34 },
+          { name: 'bushing, key, bolts', count: 1, price: 58 },
+        ],
+        years: 15,
+      }),
+      option({
+        kind: 'repair',
+        title: 'New bearings in the old motor',
+        hours: 6,
+        people: 2,
+        parts: [{ name: 'bearing', count: 2, price: 62 }],
+        down: 48,
+        years: 3,
+        risk: 'The end shield is worn: the bearing may turn in it.',
+      }),
+      option({
+        kind: 'leave',
+        title: 'Leave it, read it every week',
+        hours: 0,
+        years: 0.5,
+        risk: 'No air on the night it fails.',
+      }),
+    ],
+    waiting: [failing(1966, 10)],
+    validUntil: dayFrom(now, 30),
+  })
+const capacitorOffer = (now: Date): JobSaid =>
+  offer({
+    words: 'The capacitor is not the one of the motor’s nameplate: the motor runs hot.',
+    options: [
+      option({
+        kind: 'repair',
+        title: 'Capacitor of the right value',
+        hours: 1,
+        parts: [{ name: 'capacitor, 10 µF 440 V', count: 1, price: 18 }],
+        years: 6,
+      }),
+      option({
+        kind: 'replace',
+        title: 'New motor with its capacitor',
+        hours: 3,
+        parts: [
+          { name: 'motor, 1/2 hp', count: 1, price: 210 },
+          { name: 'capacitor', count: 1, price: 18 },
+        ],
+        years: 10,
+      }),
+      option({ kind: 'leave', title: 'Leave it', hours: 0, years: 0.5, risk: 'The winding ages fast.' }),
+    ],
+    waiting: [failing(513, 6)],
+    validUntil: dayFrom(now, 21),
+  })
 const done = (...steps: readonly string[]): JobSaid[] => steps.map((step) => ({ kind: 'done', step, note: '' }))
 const every = (kind: string): JobSaid[] => done(...planJob([kind], { hasVfd: false }).map((s) => s.id))
 
@@ -40,6 +125,7 @@ const madeBy = (now: Date): readonly Made[] => [
     crew: 2,
     days: 1,
     said: [
+      motorOffer(now),
       decision({ decision: 'quoted', means: 'e-mail', words: '7.5 hp motor, belts, five hours for two' }),
       decision({ decision: 'approved' }),
       ...done('A1', 'A2', 'A3', 'A4', 'A5', 'A7', 'A6', 'BM1', 'BM2'),
@@ -71,7 +157,7 @@ const madeBy = (now: Date): readonly Made[] => [
     kinds: ['capacitor'],
     crew: 1,
     days: 2,
-    said: [decision({ decision: 'quoted', means: 'text', words: 'One hour and a capacitor' })],
+    said: [capacitorOffer(now), decision({ decision: 'quoted', means: 'text', words: 'One hour and a capacitor' })],
   },
   {
     at: 'AHU-1/SF',
@@ -145,9 +231,15 @@ export function demoJobs(
       crew,
       by,
     })
+    let offered: string | null = null
     j.said.forEach((said, i) => {
       const at = new Date(start + (i + 1) * 300_000).toISOString()
-      out.jobSteps.push({ ...said, id: seededId(random, birth), jobId, machineId, at, by })
+      const id = seededId(random, birth)
+      if (said.kind === 'offer') offered = id
+      // What was approved is the first option of what was offered.
+      const chosen = offered === null ? null : { offerId: offered, option: 0 }
+      const own = said.kind === 'decision' && said.decision === 'approved' ? { ...said, chosen } : said
+      out.jobSteps.push({ ...own, id, jobId, machineId, at, by })
     })
   }
   return out

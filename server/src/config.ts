@@ -17,6 +17,12 @@ const schema = z.object({
   /** Files of a certificate and its key: then the server speaks https itself. Phones need https to work without a signal. */
   TLS_CERT: z.string().min(1).optional(),
   TLS_KEY: z.string().min(1).optional(),
+  /** The address at which people reach this server, for links in e-mails; left out: its own host and port. */
+  PUBLIC_URL: z.url().optional(),
+  /** Where e-mails go: to a mail server (smtp://…), or as files into a folder; with neither none is sent. */
+  SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
+  MAIL_DIR: z.string().min(1).optional(),
+  MAIL_FROM: z.string().min(3).default('Motor Round <motor-round@localhost>'),
   TRUST_PROXY: z.coerce.number().int().min(0).max(5).default(0),
 })
 
@@ -34,3 +40,7 @@ export function readConfig(env: Record<string, string | undefined>): Config {
     throw new Error(`setting ${TLS_CERT === undefined ? 'TLS_CERT' : 'TLS_KEY'}: certificate and key go together`)
   return parsed.data
 }
+
+/** The address that links in e-mails begin with. */
+export const publicUrl = ({ PUBLIC_URL, HOST, PORT, TLS_CERT }: Config): string =>
+  (PUBLIC_URL ?? `${TLS_CERT === undefined ? 'http' : 'https'}://${HOST}:${PORT}`).replace(/\/+$/, '')

@@ -7,6 +7,7 @@ import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
 import { refreshForNewJudge, refreshStale } from './machine/refresh.ts'
+import { sendSoon } from './mail/outbox.ts'
 import { deafen } from './rounds/live.ts'
 import { serveSimulatedMeters } from './meters/simulated.ts'
 import { sessions } from './auth/session.ts'
@@ -49,6 +50,8 @@ async function run(): Promise<void> {
   await deps.db.transaction((tx) => refreshForNewJudge(tx))
   await judgeStale(deps)
   setInterval(() => void judgeStale(deps), 20_000).unref()
+  sendSoon(deps)
+  setInterval(() => sendSoon(deps), 30_000).unref()
   const app = createApp(deps)
   const server = serverFor(config, app)
   server.once('error', (error) =>

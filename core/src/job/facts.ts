@@ -1,8 +1,9 @@
 import type { QuantityCode, Reading } from '../quantity/index.ts'
+import type { Offer } from './option.ts'
 
 export const decisions = ['told', 'quoted', 'approved', 'declined', 'postponed'] as const
 export type Decision = (typeof decisions)[number]
-export const means = ['in person', 'phone', 'text', 'e-mail', 'paper'] as const
+export const means = ['in person', 'phone', 'text', 'e-mail', 'paper', 'link'] as const
 export type Means = (typeof means)[number]
 
 /** What brings a postponed job back: a day, a figure that rose by a share, or the next visit. */
@@ -24,7 +25,10 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
       readonly means: Means
       readonly words: string
       readonly trigger: Trigger | null
+      /** Of which offer which option was chosen, counted from 0; null or left out: of none. */
+      readonly chosen?: { readonly offerId: string; readonly option: number } | null
     }
+  | ({ readonly kind: 'offer'; /** ISO date at the site, until which it holds. */ readonly validUntil: string } & Offer)
   | { readonly kind: 'done'; readonly step: string; readonly note: string }
   | { readonly kind: 'undone'; readonly step: string }
   | { readonly kind: 'skipped'; readonly step: string; readonly reason: string }

@@ -27,6 +27,8 @@ export interface StepStands extends PlannedStep {
 export interface JobStands {
   readonly state: 'open' | Decision | 'at work' | 'paused' | 'closed'
   readonly decision: Fact<'decision'> | null
+  /** What was offered last. */
+  readonly offer: Fact<'offer'> | null
   readonly steps: readonly StepStands[]
   /** What was taken off or lifted and is not back. */
   readonly open: readonly Restore[]
@@ -124,6 +126,7 @@ export function jobStands(
   return {
     state: closed ? 'closed' : paused ? 'paused' : begun ? 'at work' : (decision?.decision ?? 'open'),
     decision,
+    offer: ordered.findLast((f) => f.kind === 'offer') ?? null,
     steps,
     open,
     paused,

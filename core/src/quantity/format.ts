@@ -93,3 +93,9 @@ export const microfarads = (value: number): string => `${value >= 10 ? value.toF
 /** A temperature kept in °C, in the site’s temperature scale. */
 export const temperature = (celsius: number, scale: 'F' | 'C'): string =>
   scale === 'F' ? `${(celsius * 1.8 + 32).toFixed(0)} °F` : `${celsius.toFixed(0)} °C`
+
+/** Money in whole dollars: `$1,550`. Less than nothing is saved: `−$20`. */
+export function dollars(value: number): string {
+  const whole = Math.round(Math.abs(value))
+  return `${value < 0 && whole > 0 ? '−' : ''}$${whole.toLocaleString('en-US')}`
+}

@@ -272,3 +272,40 @@ export const calendarLinks = pgTable('calendar_links', {
   tokenHash: text('token_hash').notNull().unique(),
   madeAt: at('made_at').notNull(),
 })
+
+/** Links that answer one quote once, without an account: only the hash of the token is kept. */
+export const quoteLinks = pgTable(
+  'quote_links',
+  {
+    tokenHash: text('token_hash').primaryKey(),
+    jobId: uuid('job_id')
+      .notNull()
+      .references(() => jobs.id),
+    offerId: uuid('offer_id').notNull(),
+    name: text().notNull(),
+    email: text(),
+    madeBy: text('made_by').notNull(),
+    madeAt: at('made_at').notNull(),
+    expiresAt: at('expires_at').notNull(),
+    usedAt: at('used_at'),
+  },
+  (t) => [index('quote_links_job').on(t.jobId)],
+)
+
+/** E-mails that were written, kept in the transaction of what they tell; what was sent keeps its head alone. */
+export const mails = pgTable(
+  'mails',
+  {
+    id: uuid().primaryKey(),
+    to: text('to').notNull(),
+    subject: text().notNull(),
+    body: text(),
+    attachments: jsonb().$type<readonly { readonly name: string; readonly base64: string }[]>().notNull().default([]),
+    madeAt: at('made_at').notNull(),
+    sentAt: at('sent_at'),
+    tries: integer().notNull().default(0),
+    nextAt: at('next_at').notNull(),
+    problem: text().notNull().default(''),
+  },
+  (t) => [index('mails_next').on(t.sentAt, t.nextAt), index('mails_made').on(t.madeAt)],
+)

@@ -27,6 +27,8 @@ import { roundFileRoutes } from '../rounds/files.ts'
 import { roundRoutes } from '../rounds/routes.ts'
 import { syncRoutes } from '../sync/routes.ts'
 import { jobsRoutes } from '../jobs/routes.ts'
+import { quoteRoutes } from '../jobs/quote-routes.ts'
+import { mailRoutes } from '../mail/routes.ts'
 import { policiesRoutes } from '../policies/routes.ts'
 import { visitRoutes } from '../visits/routes.ts'
 import { problemHandler } from './errors.ts'
@@ -86,6 +88,8 @@ export function createApp(deps: Deps): Express {
   syncRoutes(api, deps)
   pictureRoutes(api, deps)
   jobsRoutes(api, deps)
+  quoteRoutes(api, deps)
+  mailRoutes(api, deps)
   policiesRoutes(api, deps)
   auditRoutes(api, deps)
   calcRoutes(api, deps)

@@ -6,6 +6,7 @@ import {
   permitDays,
   planJob,
   restores,
+  waitingFault,
   type Job,
   type JobFact,
   type JobOn,
@@ -110,6 +111,17 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')
   if (body.kind === 'permit' && Date.parse(body.until) - Date.parse(body.at) > permitDays * 86_400_000)
     throw fieldProblem('until', `at most ${permitDays} days: enter an earlier date`)
+  if (body.kind === 'offer')
+    body.waiting.forEach((w, i) => {
+      const fault = waitingFault(w)
+      if (fault) throw fieldProblem(`waiting.${i}.${fault.key}`, fault.message)
+    })
+  if (body.kind === 'decision' && body.chosen) {
+    const { offerId, option } = body.chosen
+    const of = facts.find((f) => f.id === offerId)
+    // The offer may still be on another phone; what it names is looked up when it is shown.
+    if (of?.kind === 'offer' && !of.options[option]) throw fieldProblem('chosen.option', 'is not one of the options')
+  }
   if (body.kind === 'closed') await refuseClosing(tx, job, facts, on, body)
   const row = { id, jobId, machineId, at: new Date(at), said, by: author.by }
   return fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())

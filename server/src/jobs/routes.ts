@@ -20,6 +20,7 @@ async function allJobs(deps: Deps) {
       unitTag: units.tag,
       tag: machines.tag,
       hasVfd: machines.hasVfd,
+      phases: machines.phases,
       siteName: sites.name,
       zone: sites.zone,
     })
@@ -49,7 +50,7 @@ async function allJobs(deps: Deps) {
     stands: jobStands(
       { at: r.job.at.getTime(), kinds: r.job.kinds, skip: r.job.skip },
       facts.get(r.job.id) ?? [],
-      { hasVfd: r.hasVfd },
+      { hasVfd: r.hasVfd, phases: r.phases },
       [],
     ),
   }))

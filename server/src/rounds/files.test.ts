@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import type { RoundHead, RoundPage } from '@motor-round/contract'
 import ICAL from 'ical.js'
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { RoundRecord } from './record.ts'
 import { recordPdf } from './record-pdf.ts'
 import { reportPdf } from './report.ts'
 import { zoneOfSites } from './zone.ts'
+import { binaryOf, pagesOf } from '../test/binary.test-help.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -24,34 +24,7 @@ beforeAll(async () => {
 })
 afterAll(() => world.end())
 
-const binary = async (path: string) => {
-  const r = await viewer
-    .get(path)
-    .buffer(true)
-    .parse((res, done) => {
-      const parts: Buffer[] = []
-      res.on('data', (b: Buffer) => parts.push(b))
-      res.on('end', () => done(null, Buffer.concat(parts)))
-    })
-  expect(r.status).toBe(200)
-  return r.body as Buffer
-}
-/** The text of a PDF, page by page, by a reader that has nothing to do with what wrote it. */
-async function pagesOf(pdf: Buffer): Promise<string[]> {
-  const file = await getDocument({ data: new Uint8Array(pdf), verbosity: 0 }).promise
-  const out: string[] = []
-  for (let i = 1; i <= file.numPages; i++) {
-    const { items } = await (await file.getPage(i)).getTextContent()
-    out.push(
-      items
-        .map((x) => ('str' in x ? x.str : ''))
-        .join(' ')
-        .replace(/\s+/g, ' '),
-    )
-  }
-  await file.destroy()
-  return out
-}
+const binary = (path: string) => binaryOf(viewer, path)
 const calendarOf = (text: string) => new ICAL.Component(ICAL.parse(text) as unknown[])
 
 describe('the calendar of a round', () => {

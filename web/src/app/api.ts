@@ -61,6 +61,7 @@ const tags = [
   'parts',
   'speedChanges',
   'round',
+  'mails',
 ] as const
 type Tag = (typeof tags)[number]
 
@@ -98,6 +99,10 @@ export const api = createApi({
       invitation: get(endpoints.invitation),
       acceptInvitation: change(endpoints.acceptInvitation, 'session'),
       jobs: get(endpoints.jobs, 'machine'),
+      linkQuote: change(endpoints.linkQuote, 'audit', 'mails'),
+      linkedQuote: get(endpoints.linkedQuote),
+      answerQuote: change(endpoints.answerQuote),
+      mails: get(endpoints.mails, 'mails'),
       people: get(endpoints.people, 'people'),
       loadDemo: change(
         endpoints.loadDemo,

@@ -10,6 +10,10 @@ export const router = createBrowserRouter([
     lazy: async () => ({ Component: (await import('../features/welcome/index.ts')).Welcome }),
   },
   {
+    path: '/quote/:token',
+    lazy: async () => ({ Component: (await import('../features/quote/index.ts')).AnswerScreen }),
+  },
+  {
     element: <Shell />,
     children: [
       {

@@ -1,4 +1,4 @@
-import { decisions, means, type Decision, type Means } from '@motor-round/core/job'
+import { decisions, means, type Decision, type JobStands, type Means } from '@motor-round/core/job'
 import { Button, Form, Input, InputNumber, Select } from 'antd'
 import { useState } from 'react'
 import { DayInput } from '../../parts/day-input/index.ts'
@@ -21,7 +21,16 @@ type Watched = (typeof watched)[number]['value']
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
 
 /** Who decided what, by what means, and what they were told; what was postponed says what brings it back. */
-export function DecisionForm({ say, done }: { say: Say; done: () => void }) {
+export function DecisionForm({
+  offer,
+  say,
+  done,
+}: {
+  /** Of which an option is approved; null: nothing was priced. */
+  offer: JobStands['offer']
+  say: Say
+  done: () => void
+}) {
   const [decision, setDecision] = useState<Decision | null>(null)
   const [who, setWho] = useState('')
   const [by, setBy] = useState<Means | null>(null)
@@ -30,12 +39,15 @@ export function DecisionForm({ say, done }: { say: Say; done: () => void }) {
   const [quantity, setQuantity] = useState<Watched | null>(null)
   const [rise, setRise] = useState<number | null>(50)
   const [nextVisit, setNextVisit] = useState<boolean | null>(null)
+  const [option, setOption] = useState<string | null>(null)
+  const approves = decision === 'approved' && offer !== null
   const waits = decision === 'postponed'
   const back = on !== '' || nextVisit === true || (quantity !== null && rise !== null)
   const missing = [
     ...(decision === null ? ['what was decided'] : []),
     ...(who.trim() === '' ? ['the name'] : []),
     ...(by === null ? ['how'] : []),
+    ...(approves && option === null ? ['the option'] : []),
     ...(waits && !back ? ['what brings it back'] : []),
   ]
   const save = async () => {
@@ -47,6 +59,7 @@ export function DecisionForm({ say, done }: { say: Say; done: () => void }) {
       who: who.trim(),
       means: by,
       words,
+      chosen: approves && option !== null ? { offerId: offer.id, option: Number(option) } : null,
       trigger: waits
         ? {
             on: on === '' ? null : on,
@@ -72,13 +85,21 @@ export function DecisionForm({ say, done }: { say: Say; done: () => void }) {
         options={decisions.map((value) => ({ value, label: decisionWords[value] }))}
         onChange={setDecision}
       />
+      {approves ? (
+        <Choice
+          label="Option"
+          value={option}
+          options={offer.options.map((o, i) => ({ value: String(i), label: o.title }))}
+          onChange={setOption}
+        />
+      ) : null}
       <FormField label="Who">
         <Input value={who} maxLength={60} onChange={(e) => setWho(e.target.value)} />
       </FormField>
       <Choice
         label="How"
         value={by}
-        options={means.map((value) => ({ value, label: capital(value) }))}
+        options={means.filter((m) => m !== 'link').map((value) => ({ value, label: capital(value) }))}
         onChange={setBy}
       />
       <FormField label="What they were told, price and hours">

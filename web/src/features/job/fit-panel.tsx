@@ -1,11 +1,11 @@
 import type { MachinePage } from '@motor-round/contract'
 import { fitMotor, type Fit, type Grade } from '@motor-round/core/fit'
 import { supplyHertz, type Plate } from '@motor-round/core/plate'
-import { mean } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { useKeptDraft } from '../../app/kept-draft.ts'
 import { PlateCard } from '../../parts/plate/index.ts'
+import { ampsNow } from './amps-now.ts'
 
 const tones: Readonly<Record<Grade, string>> = {
   'drops in': 'ok',
@@ -18,16 +18,6 @@ const heads: Readonly<Record<Grade, string>> = {
   'fits with changes': 'Fits with changes',
   'not known': 'Not known yet',
   'does not fit': 'Does not fit',
-}
-
-/** Mean amps of the newest visit that read every leg. */
-function ampsNow(page: MachinePage): number | null {
-  const newest = [...page.visits]
-    .filter((v) => v.supersededBy === null)
-    .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
-    .map((v) => v.readings.filter((r) => r.quantity === 'amps' && r.how !== 'unsteady' && r.how !== 'over-range'))
-    .find((own) => own.length === page.machine.phases)
-  return newest ? mean(newest.map((r) => r.value)) : null
 }
 
 function Points({ fit }: { fit: Fit }) {

@@ -14,12 +14,13 @@ import { Loading } from '../../parts/loading/index.ts'
 import { DecisionForm } from './decision-form.tsx'
 import { FiredNote } from './fired-note.tsx'
 import { FitPanel } from './fit-panel.tsx'
+import { OptionsPanel } from './options-panel.tsx'
 import { PermitNote, PermitPanel } from './permit-panel.tsx'
 import { PlanChart } from './plan-chart.tsx'
 import { ProofPanel } from './proof-panel.tsx'
 import { StepList } from './step-list.tsx'
 import { firedOf, permitOn, useJob, type Say } from './use-job.ts'
-import { decisionWords, stateWords } from './words.ts'
+import { chosenWords, decisionWords, stateWords } from './words.ts'
 import './job.css'
 
 const newMotor = new Set(['direct-motor', 'belt-motor', 'psc-motor', 'propeller'])
@@ -81,7 +82,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
   const now = useNow()
   const may = useMay('mechanic')
   const policies = api.usePoliciesQuery({}).data?.policies
-  const { stands, say, trouble } = useJob(page, job)
+  const { stands, stops, say, trouble } = useJob(page, job)
   const [deciding, setDeciding] = useState(false)
   const fired = firedOf(page, stands, now)
   const mayAct = may && stands.closed === null
@@ -125,6 +126,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
           <StepList stands={stands} now={now} mayAct={mayAct && stands.paused === null} say={say} />
         </div>
         <div className="stack">
+          <OptionsPanel page={page} job={job} stands={stands} stops={stops} mayAct={mayAct} say={say} />
           <section className="sheet stack" aria-label="Decisions">
             <header>
               <h2>Decisions</h2>
@@ -135,12 +137,15 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
                 s.kind === 'decision' ? (
                   <li key={s.id}>
                     <b>{decisionWords[s.decision]}</b>: {s.who}, {s.means}, {shortDay(s.at, now)}
+                    {chosenWords(job, s.chosen)}
                     {s.words === '' ? '' : ` · ${s.words}`}
                   </li>
                 ) : null,
               )}
             </ul>
-            {mayAct && deciding ? <DecisionForm say={say} done={() => setDeciding(false)} /> : null}
+            {mayAct && deciding ? (
+              <DecisionForm offer={stands.offer} say={say} done={() => setDeciding(false)} />
+            ) : null}
             {mayAct && !deciding ? (
               <div className="row">
                 <Button size="large" onClick={() => setDeciding(true)}>

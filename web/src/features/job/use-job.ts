@@ -56,13 +56,18 @@ export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fire
   stands.closed ? null : fired(stands.decision, readAt(page), dayjs(now).format('YYYY-MM-DD'))
 
 /** A job at work: where it stands, and a way to write down what happened on it. */
-export function useJob(page: MachinePage, job: JobRecord): { stands: JobStands; say: Say; trouble: string | null } {
+export function useJob(
+  page: MachinePage,
+  job: JobRecord,
+): { stands: JobStands; stops: readonly string[]; say: Say; trouble: string | null } {
   const me = api.useSessionQuery({}).data?.person?.id ?? ''
   const clock = useClock()
   const dispatch = useDispatch()
   const [trouble, setTrouble] = useState<string | null>(null)
   const snapshot = useSnapshot(page)
-  const adverse = useMemo(() => adverseOf((snapshot && standingOf(snapshot))?.judgement.conditions ?? []), [snapshot])
+  const conditions = useMemo(() => (snapshot && standingOf(snapshot))?.judgement.conditions ?? [], [snapshot])
+  const adverse = useMemo(() => adverseOf(conditions), [conditions])
+  const stops = useMemo(() => conditions.filter((c) => c.level === 'stop').map((c) => c.verdict.because), [conditions])
   const stands = useMemo(() => standsOf(page, job, adverse), [page, job, adverse])
   const say: Say = async (said) => {
     const body = { ...said, id: uuid(), jobId: job.id, machineId: job.machineId, at: new Date(clock()).toISOString() }
@@ -71,5 +76,5 @@ export function useJob(page: MachinePage, job: JobRecord): { stands: JobStands; 
     if (failed === null) dispatch(api.util.invalidateTags(['machine']))
     return failed === null
   }
-  return { stands, say, trouble }
+  return { stands, stops, say, trouble }
 }

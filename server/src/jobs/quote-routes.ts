@@ -1,0 +1,29 @@
+import { endpoints } from '@motor-round/contract'
+import type { Router } from 'express'
+import type { Deps } from '../deps.ts'
+import { mount } from '../http/mount.ts'
+import { sendSoon } from '../mail/outbox.ts'
+import { answerQuote, linkedQuote, linkQuote } from './links.ts'
+import { placeOf, quoteOf } from './quote.ts'
+import { quotePdf } from './quote-pdf.ts'
+
+/** Quotes of jobs, for those who sign in and for those who have a link. */
+export function quoteRoutes(router: Router, deps: Deps): void {
+  mount(router, deps, endpoints.quote, ({ params }) => quoteOf(deps.db, params.id))
+  mount(router, deps, endpoints.quotePdf, async ({ params, res }) => {
+    const { paper } = await placeOf(deps.db, params.id)
+    const pdf = await quotePdf(await quoteOf(deps.db, params.id), paper)
+    res.type('application/pdf').set('content-disposition', 'attachment; filename="quote.pdf"')
+    res.set('cache-control', 'no-store').send(pdf)
+    return undefined
+  })
+  mount(router, deps, endpoints.linkQuote, async ({ params, body, person }) => {
+    const made = await linkQuote(deps, params.id, body, person.name)
+    sendSoon(deps)
+    return made
+  })
+  mount(router, deps, endpoints.linkedQuote, ({ params }) => linkedQuote(deps, params.token))
+  mount(router, deps, endpoints.answerQuote, async ({ params, body }) => ({
+    decision: await answerQuote(deps, params.token, body),
+  }))
+}

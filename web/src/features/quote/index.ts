@@ -1,0 +1,2 @@
+export { AnswerScreen } from './answer-screen.tsx'
+export { OfferOptions } from './offer-options.tsx'
