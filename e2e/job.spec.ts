@@ -56,9 +56,18 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
   // Another day: the lock is proven again before hands go back in.
   await expect(page.getByRole('button', { name: /^Done: Tell the people/ })).toBeVisible()
   await doSteps(page, 'Check amps, poles, coil volts')
-  const check = page.getByRole('button', { name: /^Done: Check amps, poles/ })
-  await check.click()
-  await expect(check).toHaveCount(0)
+  const parts = page.getByRole('form', { name: 'Measure the parts' })
+  for (const point of [
+    'Coil',
+    'Contacts',
+    'Poles',
+    'Overload, low end of its range',
+    'Overload, high end of its range',
+  ])
+    for (const side of await parts.getByRole('group', { name: point, exact: true }).getByRole('textbox').all())
+      await side.fill('24')
+  await parts.getByRole('button', { name: 'Save: the parts fit' }).click()
+  await expect(parts).toHaveCount(0)
   await doSteps(page, 'Take your lock off')
   await page.context().setOffline(false)
   await page.evaluate(() => window.dispatchEvent(new Event('online')))
@@ -120,6 +129,65 @@ test('a permit to run it has limits, a name and an end of a week at most', async
   await day(/^Next reading/, 'Nov 26, 2026')
   await form.getByRole('button', { name: 'Give the permit' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Runs on a permit until Nov 28' })).toBeVisible()
+})
+
+test('bearings of the wrong bore stop the cut; a stuck hub goes by its ladder; the right ones open it', async ({
+  open,
+}) => {
+  test.slow()
+  const page = await open('okonjo', phone)
+  await page.goto(`/machines/${await machineId(page, 'AHU-2/RF')}`)
+  await page
+    .getByRole('region', { name: 'Jobs', exact: true })
+    .getByRole('link', { name: /shaft and bearings/ })
+    .click()
+  const steps = page.getByRole('region', { name: 'Steps' })
+  await expect(steps).toBeVisible()
+  await doSteps(page, 'Take the sheave off')
+  const parts = steps.getByRole('form', { name: 'Measure the parts' })
+  const put = async (point: string, old: string, now: string) => {
+    const sides = parts.getByRole('group', { name: point, exact: true }).getByRole('textbox')
+    await sides.nth(0).fill(old)
+    await sides.nth(1).fill(now)
+  }
+  await put('Shaft diameter', '1-11/16', '1-11/16')
+  await put('Bearing bore', '1-11/16', '1-7/16')
+  await expect(parts.getByRole('group', { name: 'Bearing bore' }).getByRole('status')).toContainText('Does not fit.')
+  // It is worth keeping before the rest is measured.
+  await parts.getByRole('button', { name: 'Save: it does not fit' }).click()
+  await expect(steps.getByRole('alert')).toContainText('Nothing is cut or pulled')
+  await expect(steps).toContainText('Bearing bore: 1.688 in → 1.438 in. The bore is not that of the shaft.')
+  await page.getByText(/steps later$/).click()
+  await expect(steps.getByRole('listitem').filter({ hasText: 'Take the shaft out' }).first()).toContainText(
+    'After: Check the new shaft',
+  )
+  // The sheave is stuck: cleaned without moving it, the oil is next.
+  const hub = steps.getByRole('group').filter({ hasText: 'Stuck on its shaft' }).first()
+  await hub.getByText('Stuck on its shaft').click()
+  await hub.getByRole('spinbutton', { name: /^Saved if it comes free/ }).fill('480')
+  await hub.getByRole('spinbutton', { name: /^Labor/ }).fill('90')
+  await expect(hub.getByRole('status')).toContainText('Next: Sand the shaft')
+  await hub.getByRole('button', { name: 'did not move' }).click()
+  await hub.getByRole('button', { name: 'Record this try' }).click()
+  await expect(hub).toContainText('Sand the shaft, dress burrs, clean the keyway: 8 min, did not move')
+  await expect(hub.getByRole('status')).toContainText('Next: Oil both ends and wait')
+  // The list of jobs says it.
+  await page.goto('/jobs')
+  await expect(page.getByText('A new part does not fit')).toBeVisible()
+  await page.goBack()
+  await page.clock.setFixedTime(new Date('2026-11-25T09:20:00Z'))
+  // The right ones come: every point measured, and the cut is open.
+  await put('Shaft diameter', '1-11/16', '1-11/16')
+  await put('Bearing bore', '1-11/16', '1.6875')
+  await put('Shaft length', '40', '40')
+  await put('Key width, 0 for a flat', '3/8', '3/8')
+  await put('Bolt spacing of the bearings', '5.5', '5.5')
+  const lock = parts.getByRole('group', { name: 'Lock of the bearings' })
+  for (const side of await lock.getByRole('button', { name: 'eccentric collar' }).all()) await side.click()
+  await parts.getByRole('button', { name: 'Save: the parts fit' }).click()
+  await expect(parts).toHaveCount(0)
+  await doSteps(page, 'Load the shaft')
+  await expect(steps.getByRole('button', { name: /^Done: Load the shaft/ })).toBeVisible()
 })
 
 test('a motor that does not fit is refused before it is bought', async ({ open }) => {

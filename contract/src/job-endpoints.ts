@@ -36,6 +36,8 @@ export const jobLine = z
     permit: z.object({ until: z.iso.date(), expired: z.boolean(), readDue: z.boolean() }).nullable(),
     done: z.int(),
     steps: z.int(),
+    /** Steps whose new parts do not fit. */
+    misfits: z.array(z.string()),
     /** What was taken off at it and is not back. */
     open: z.array(z.string()),
   })

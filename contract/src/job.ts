@@ -98,7 +98,39 @@ export const jobStepBody = z
         .default(null),
     }),
     z.strictObject({ ...step, kind: z.literal('offer'), ...jobOffer.shape }),
-    z.strictObject({ ...step, kind: z.literal('done'), step: known, note: text(400).default('') }),
+    z.strictObject({
+      ...step,
+      kind: z.literal('done'),
+      step: known,
+      note: text(400).default(''),
+      /** Tools and loose parts, where they are counted. */
+      count: z.int().min(0).max(999).nullable().default(null),
+    }),
+    z.strictObject({
+      ...step,
+      kind: z.literal('rung'),
+      step: known,
+      rung: known,
+      minutes: z.number().min(0).max(600),
+      freed: z.boolean(),
+    }),
+    z.strictObject({
+      ...step,
+      kind: z.literal('check'),
+      step: known,
+      /** Lengths in millimeters. */
+      measured: z
+        .array(
+          z.strictObject({
+            point: known,
+            old: z.union([z.number().min(0).max(1e6), line(40)]),
+            now: z.union([z.number().min(0).max(1e6), line(40)]),
+          }),
+        )
+        .min(1, 'enter what was measured')
+        .max(20),
+      note: text(400).default(''),
+    }),
     z.strictObject({ ...step, kind: z.literal('undone'), step: known }),
     z.strictObject({ ...step, kind: z.literal('skipped'), step: known, reason }),
     z.strictObject({

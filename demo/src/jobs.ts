@@ -111,7 +111,8 @@ const capacitorOffer = (now: Date): JobSaid =>
     waiting: [failing(513, 6)],
     validUntil: dayFrom(now, 21),
   })
-const done = (...steps: readonly string[]): JobSaid[] => steps.map((step) => ({ kind: 'done', step, note: '' }))
+const done = (...steps: readonly string[]): JobSaid[] =>
+  steps.map((step) => ({ kind: 'done', step, note: '', count: null }))
 const every = (kind: string): JobSaid[] => done(...planJob([kind], { hasVfd: false }).map((s) => s.id))
 
 const dayFrom = (now: Date, days: number): string =>

@@ -1,5 +1,6 @@
 import type { QuantityCode, Reading } from '../quantity/index.ts'
 import type { Offer } from './option.ts'
+import type { Measured } from './parts/point.ts'
 
 export const decisions = ['told', 'quoted', 'approved', 'declined', 'postponed'] as const
 export type Decision = (typeof decisions)[number]
@@ -29,7 +30,23 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
       readonly chosen?: { readonly offerId: string; readonly option: number } | null
     }
   | ({ readonly kind: 'offer'; /** ISO date at the site, until which it holds. */ readonly validUntil: string } & Offer)
-  | { readonly kind: 'done'; readonly step: string; readonly note: string }
+  | {
+      readonly kind: 'done'
+      readonly step: string
+      readonly note: string
+      /** Tools and loose parts, where they are counted. */
+      readonly count?: number | null
+    }
+  /** One way a stuck hub was tried. */
+  | {
+      readonly kind: 'rung'
+      readonly step: string
+      readonly rung: string
+      readonly minutes: number
+      readonly freed: boolean
+    }
+  /** What was measured of the new parts: it does its step where they fit, and takes it back where they do not. */
+  | { readonly kind: 'check'; readonly step: string; readonly measured: readonly Measured[]; readonly note: string }
   | { readonly kind: 'undone'; readonly step: string }
   | { readonly kind: 'skipped'; readonly step: string; readonly reason: string }
   | {

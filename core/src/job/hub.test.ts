@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { nextRung, rungs } from './hub.ts'
+import { hubNext, nextRung, rungs, type HubMoney } from './hub.ts'
 
 const money = { saved: 480, rate: 1.5, people: 1, spoils: 0.1, spoiled: 480 }
 
@@ -20,4 +20,31 @@ describe('a stuck hub', () => {
     expect(rungs.every((r, i) => r.free > (rungs[i - 1]?.free ?? 0))).toBe(true)
   })
   it('refuses what is no sum', () => expect(() => nextRung(0, { ...money, rate: -1 })).toThrow(/rate/))
+})
+
+describe('what is done with a stuck hub now', () => {
+  // Worked example: 240 + 40 · 1.5 + 2 · 90 = $480 is saved; one person at $1.50 a minute; one in ten spoils it all.
+  const money: HubMoney = { saved: 480, rate: 1.5, people: 1, spoils: 0.1, spoiled: 480 }
+  const tried = (...list: readonly string[]) => list.map((rung) => ({ rung, minutes: 5, freed: false }))
+  it('goes up while the next way pays, and says free when it came', () => {
+    expect(hubNext([], money)).toMatchObject({ say: 'go', advice: { rung: { id: 'clean' } } })
+    expect(hubNext(tried('clean', 'oil', 'screws'), money)).toMatchObject({
+      say: 'go',
+      advice: { rung: { id: 'turn' } },
+    })
+    expect(hubNext([{ rung: 'clean', minutes: 8, freed: true }], money)).toEqual({ say: 'free' })
+  })
+  it('stops for a person after 45 minutes of hands, or two ways that moved nothing', () => {
+    expect(hubNext([{ rung: 'clean', minutes: 45, freed: false }], money)).toMatchObject({
+      say: 'ask',
+      because: 'minutes',
+    })
+    expect(hubNext(tried('clean', 'oil', 'screws', 'turn', 'drift'), money)).toMatchObject({
+      say: 'ask',
+      because: 'still',
+    })
+  })
+  it('cuts where the next way costs more than it saves', () => {
+    expect(hubNext(tried('clean'), { ...money, saved: 5 })).toMatchObject({ say: 'cut' })
+  })
 })

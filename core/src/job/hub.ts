@@ -138,3 +138,38 @@ export function nextRung(tried: number, money: HubMoney): HubAdvice | null {
   const cost = rung.minutes * money.people * money.rate + money.spoils * money.spoiled
   return { rung, chance, gain, cost, go: gain > cost }
 }
+
+/** One way that was tried on a hub. */
+export interface Tried {
+  readonly rung: string
+  readonly minutes: number
+  readonly freed: boolean
+}
+
+/** What is to be done with a stuck hub now. */
+export type HubNext =
+  | { readonly say: 'free' }
+  /** The next way pays. */
+  | { readonly say: 'go'; readonly advice: HubAdvice }
+  /** It costs more than it saves: cut, once the new part is checked and in hand; without one, leave it. */
+  | { readonly say: 'cut'; readonly advice: HubAdvice | null }
+  /** A person decides: too long, or two ways without anything moving. */
+  | { readonly say: 'ask'; readonly because: 'minutes' | 'still'; readonly advice: HubAdvice | null }
+
+/**
+ * What is to be done with a stuck hub now: hands on it so long, or two ways in a row without success beyond oil and screws, and a
+ * person decides.
+ * @source common practice
+ */
+export function hubNext(tried: readonly Tried[], money: HubMoney): HubNext {
+  if (tried.some((t) => t.freed)) return { say: 'free' }
+  const done = Math.max(0, ...tried.map((t) => 1 + rungs.findIndex((r) => r.id === t.rung)))
+  const advice = nextRung(done, money)
+  const minutes = tried.reduce((sum, t) => sum + t.minutes, 0)
+  if (minutes >= hubLimit) return { say: 'ask', because: 'minutes', advice }
+  // Cleaning, oil and screws move nothing by themselves: ways that push or pull are counted.
+  if (tried.filter((t) => forceful.includes(t.rung)).length >= 2) return { say: 'ask', because: 'still', advice }
+  return advice?.go ? { say: 'go', advice } : { say: 'cut', advice }
+}
+/** Ways that should move it. */
+const forceful = ['turn', 'drift', 'puller', 'heat', 'press']

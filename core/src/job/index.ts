@@ -1,5 +1,15 @@
 export { adverseOf } from './adverse.ts'
-export { hubLimit, nextRung, rungs, type HubAdvice, type HubMoney, type Rung } from './hub.ts'
+export {
+  hubLimit,
+  hubNext,
+  nextRung,
+  rungs,
+  type HubAdvice,
+  type HubMoney,
+  type HubNext,
+  type Rung,
+  type Tried,
+} from './hub.ts'
 export { jobKindOf, jobKinds, type JobKind } from './kinds.ts'
 export { hazardsOf, heldBy, planJob, stillOpen, toolsOf, type JobOn, type PlannedStep } from './plan.ts'
 export { schedule, type Schedule, type Scheduled } from './schedule.ts'
@@ -22,3 +32,6 @@ export { optionCosts, optionKinds, type JobOption, type Offer, type OptionCost, 
 export { waitingCost, waitingFault, waitingRuleOf, waitingRules, type Waiting } from './waiting/register.ts'
 export type { WaitingRule } from './waiting/rule.ts'
 export { assumptionsOf, costWords, lastsWords, optionWords, waitingWords } from './quote-words.ts'
+export { checkParts, type PartCheck } from './parts/check.ts'
+export { partChecks } from './parts/checks.ts'
+export { measuredWords, type Measured, type PartGrade, type PartPoint } from './parts/point.ts'

@@ -1,14 +1,19 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { QuantityCode } from '../quantity/index.ts'
-import { fired, jobStands, permitOf, planJob, type JobFact, type ReadAt } from './index.ts'
+import { fired, jobStands, partChecks, permitOf, planJob, type JobFact, type ReadAt } from './index.ts'
+import { samePart } from './parts/same.test-help.ts'
 
 const on = { hasVfd: false }
 const job = { at: 1000, kinds: ['capacitor'], skip: [] }
 let n = 0
 type Said = JobFact extends infer F ? (F extends JobFact ? Omit<F, 'id' | 'at' | 'by'> : never) : never
 const fact = (at: number, said: Said): JobFact => ({ id: `f${String(n++).padStart(4, '0')}`, at, by: 'Vale', ...said })
-const done = (at: number, step: string) => fact(at, { kind: 'done', step, note: '' })
+/** Done, with its parts measured where it has some. */
+const done = (at: number, step: string) =>
+  step in partChecks
+    ? fact(at, { kind: 'check', step, measured: samePart(step), note: '' })
+    : fact(at, { kind: 'done', step, note: '' })
 const read = (at: number, readings: readonly (readonly [QuantityCode, string, number])[]): ReadAt => ({
   id: `v${at}`,
   at,

@@ -1,6 +1,9 @@
 import type { Adverse, Decision, JobFact, ReadAt } from './facts.ts'
+import type { Tried } from './hub.ts'
 import { jobKindOf } from './kinds.ts'
 import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
+import { partChecks } from './parts/checks.ts'
+import { checkParts, type PartCheck } from './parts/check.ts'
 import { proofOf, type Proof } from './proof.ts'
 import { restores, type Restore } from './step.ts'
 
@@ -21,6 +24,12 @@ export interface StepStands extends PlannedStep {
   readonly note: string
   /** Steps it waits for. */
   readonly needs: readonly string[]
+  /** What was measured in it last; null: nothing, or nothing is. */
+  readonly check: PartCheck | null
+  /** What was tried on its stuck hub, in order. */
+  readonly tried: readonly Tried[]
+  /** Tools and loose parts that were counted in it; null: none were. */
+  readonly counted: number | null
 }
 
 /** Where a job stands. */
@@ -38,6 +47,8 @@ export interface JobStands {
   readonly proof: readonly Proof[]
   /** What has to be put back before it is closed, whatever the reason; what a blank or a bypass leaves stays for its own job. */
   readonly bars: readonly Restore[]
+  /** New parts that do not fit, as they were measured last, by the step. */
+  readonly misfits: readonly StepStands[]
   /** Why it cannot be closed as proven; empty where it can. */
   readonly missing: readonly string[]
   readonly closed: Fact<'closed'> | null
@@ -51,20 +62,44 @@ const again = ['A2', 'A3', 'A4', 'A5', 'A6']
 /** Steps of the work that are done with the machine shut, before its power is off or after it is back. */
 const shut = ['VD1', 'TX1', 'SV1', 'TB1', 'FD1', 'VD8', 'TX6', 'TB5', 'FD11']
 
+/** Are tools and loose parts as many as went in? True where they are not counted. */
+function allThere(
+  steps: readonly PlannedStep[],
+  last: ReadonlyMap<string, Fact<'done' | 'skipped' | 'check'>>,
+  fact: Fact<'done'>,
+): boolean {
+  const count = steps.find((s) => s.id === fact.step)?.count
+  if (!count) return true
+  if (fact.count === undefined || fact.count === null) return false
+  const before = count.same === undefined ? undefined : last.get(count.same)
+  return count.same === undefined || (before?.kind === 'done' && before.count === fact.count)
+}
+
 /** Steps as the facts leave them: the last word on each counts. */
 function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): readonly StepStands[] {
   // What locks, proves dead and discharges is done or it is not.
   const must = new Set(steps.flatMap((s) => (s.must ? [s.id] : [])))
-  const last = new Map<string, Fact<'done' | 'skipped'>>()
+  const last = new Map<string, Fact<'done' | 'skipped' | 'check'>>()
+  const checks = new Map<string, PartCheck>()
   for (const f of facts) {
-    if (f.kind === 'done' || (f.kind === 'skipped' && !must.has(f.step))) last.set(f.step, f)
-    else if (f.kind === 'undone') last.delete(f.step)
+    if (f.kind === 'check') {
+      const check = checkParts(f.step, f.measured)
+      if (!check) continue
+      checks.set(f.step, check)
+      if (check.passes) last.set(f.step, f)
+      else last.delete(f.step)
+    } else if (f.kind === 'done') {
+      // Where parts are measured a word is no measure; where tools are counted they are all there.
+      if (!(f.step in partChecks) && allThere(steps, last, f)) last.set(f.step, f)
+    } else if (f.kind === 'skipped') {
+      if (!must.has(f.step)) last.set(f.step, f)
+    } else if (f.kind === 'undone') last.delete(f.step)
     else if (f.kind === 'resumed') for (const id of again) last.delete(id)
   }
   const settled = new Set(last.keys())
   const ids = new Set(steps.map((s) => s.id))
   // What was skipped was not checked: it opens nothing that cannot be undone.
-  const checked = new Set([...last].flatMap(([id, f]) => (f.kind === 'done' ? [id] : [])))
+  const checked = new Set([...last].flatMap(([id, f]) => (f.kind === 'skipped' ? [] : [id])))
   return steps.map((s) => {
     const own = last.get(s.id)
     const unchecked = (s.irreversible?.needs ?? []).filter((n) => steps.some((x) => x.id === n) && !checked.has(n))
@@ -72,11 +107,14 @@ function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): read
     const needs = [...new Set([...opening, ...heldBy(s, steps, settled), ...unchecked])]
     return {
       ...s,
-      state: own ? (own.kind === 'done' ? 'done' : 'skipped') : needs.length > 0 ? 'held' : 'ready',
+      state: own ? (own.kind === 'skipped' ? 'skipped' : 'done') : needs.length > 0 ? 'held' : 'ready',
       by: own?.by ?? '',
       at: own?.at ?? null,
-      note: own ? (own.kind === 'done' ? own.note : own.reason) : '',
+      note: own ? (own.kind === 'skipped' ? own.reason : own.note) : '',
       needs,
+      check: checks.get(s.id) ?? null,
+      tried: facts.flatMap((f) => (f.kind === 'rung' && f.step === s.id ? [f] : [])),
+      counted: own?.kind === 'done' ? (own.count ?? null) : null,
     }
   })
 }
@@ -133,6 +171,7 @@ export function jobStands(
     begun,
     proof,
     closed,
+    misfits: closed ? [] : steps.filter((s) => s.check?.grade === 'does not fit' && s.state !== 'skipped'),
     bars: open.filter((r) => !lasting.includes(r)),
     missing: [
       ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),

@@ -33,6 +33,10 @@ export interface Step {
   readonly restores?: readonly Restore[]
   /** It is done, or the job is not: nobody skips it with a reason. */
   readonly must?: boolean
+  /** Tools and loose parts are counted in it; `same`: and are as many as in that step. */
+  readonly count?: { readonly same?: string }
+  /** A hub or a sheave comes off its shaft in it, which may be stuck. */
+  readonly hub?: boolean
   /** The job may be left here over night: locked and covered. */
   readonly safe?: boolean
 }

@@ -147,6 +147,46 @@ describe('a job that was made offline', () => {
     expect(all.at(-2)?.problem?.errors[0]?.message).toContain('Your lock')
     expect(all.at(-1)?.problem?.errors[0]).toMatchObject({ path: 'step', message: 'this step is never skipped' })
   })
+  it('new parts are measured, not ticked; what was counted in is counted out', async () => {
+    const job = made({ kinds: ['deck', 'shaft'] })
+    const say = async (said: object) => {
+      const [r] = await results([step(job.body.id, said)])
+      return r?.problem?.errors[0] ?? r?.outcome
+    }
+    expect(await outcomes([job])).toEqual(['applied'])
+    expect(await say({ kind: 'done', step: 'SB3' })).toMatchObject({ path: 'step' })
+    const measured = [{ point: 'bearing', old: 42.86, now: 36.51 }]
+    expect(await say({ kind: 'check', step: 'SB3', measured })).toBe('applied')
+    const other = [{ point: 'capacitance', old: 1, now: 1 }]
+    expect(await say({ kind: 'check', step: 'SB3', measured: other })).toMatchObject({ path: 'measured.0.point' })
+    const { jobs } = (await hand.get('/jobs')).body as { jobs: { id: string; misfits: string[] }[] }
+    expect(jobs.find((j) => j.id === job.body.id)?.misfits).toHaveLength(1)
+    expect(await say({ kind: 'done', step: 'FD6' })).toMatchObject({ path: 'count' })
+    expect(await say({ kind: 'done', step: 'FD6', count: 7 })).toBe('applied')
+    expect(await say({ kind: 'done', step: 'FD8', count: 6 })).toEqual({
+      path: 'count',
+      message: '7 went in: find what is missing before it is closed',
+    })
+    expect(await say({ kind: 'done', step: 'FD8', count: 7 })).toBe('applied')
+    const rung = { kind: 'rung', minutes: 8, freed: false }
+    expect(await say({ ...rung, step: 'SB4', rung: 'clean' })).toBe('applied')
+    expect(await say({ ...rung, step: 'SB4', rung: 'dynamite' })).toMatchObject({ path: 'rung' })
+    expect(await say({ ...rung, step: 'SB3', rung: 'clean' })).toMatchObject({ path: 'rung' })
+  })
+  it('a permit is extended once', async () => {
+    const job = made()
+    const permit = () =>
+      step(job.body.id, {
+        kind: 'permit',
+        wrong: 'x',
+        limits: 'x',
+        accepts: 'x',
+        until: '2026-11-27',
+        readOn: '2026-11-26',
+      })
+    const all = await results([job, permit(), permit(), permit()])
+    expect(all.map((r) => r.problem?.errors[0]?.path ?? r.outcome)).toEqual(['applied', 'applied', 'applied', 'until'])
+  })
   it('a step of another machine’s job is refused, and nobody who only looks makes one', async () => {
     const job = made()
     const other = await hand.machine('AHU-8/RF')

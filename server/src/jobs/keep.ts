@@ -3,9 +3,12 @@ import {
   adverseOf,
   jobKindOf,
   jobStands,
+  partChecks,
   permitDays,
+  permitTimes,
   planJob,
   restores,
+  rungs,
   waitingFault,
   type Job,
   type JobFact,
@@ -52,12 +55,34 @@ export async function keepJob(tx: Tx, body: z.output<typeof jobBody>, author: Au
   return fresh(await tx.insert(jobs).values(row).onConflictDoNothing())
 }
 
+const ofStep = ['done', 'skipped', 'undone', 'check', 'rung'] as const
+
 /** A step names what the job has. Its order is held where it is ticked: what two phones bring in another order did happen. */
-function refuseStep(step: JobStepBody, job: Job, on: JobOn): void {
-  if (step.kind !== 'done' && step.kind !== 'skipped' && step.kind !== 'undone') return
+function refuseStep(body: JobStepBody, job: Job, facts: readonly JobFact[], on: JobOn): void {
+  const step = ofStep.some((k) => k === body.kind) ? (body as Extract<JobStepBody, { step: string }>) : null
+  if (!step) return
   const own = planJob(job.kinds, on, job.skip).find((s) => s.id === step.step)
   if (!own) throw fieldProblem('step', `"${step.step}" is not a step of this job`)
   if (step.kind === 'skipped' && own.must) throw fieldProblem('step', 'this step is never skipped')
+  const points = partChecks[own.id]
+  if (step.kind === 'done' && points) throw fieldProblem('step', 'enter what was measured of the new parts')
+  if (step.kind === 'check')
+    step.measured.forEach((m, i) => {
+      if (!points?.some((p) => p.id === m.point))
+        throw fieldProblem(`measured.${i}.point`, `"${m.point}" is not measured in this step`)
+    })
+  if (step.kind === 'rung' && !(own.hub && rungs.some((r) => r.id === step.rung)))
+    throw fieldProblem('rung', `"${step.rung}" is not a way to free a hub in this step`)
+  if (step.kind === 'done' && own.count) refuseCount(step.count, own.count.same, facts)
+}
+
+/** What went into an open unit comes out of it. */
+function refuseCount(count: number | null, same: string | undefined, facts: readonly JobFact[]): void {
+  if (count === null) throw fieldProblem('count', 'enter how many tools and loose parts there are')
+  const before = facts.findLast((f) => f.kind === 'done' && f.step === same)
+  // What was counted may still be on another phone: where both are here they have to agree.
+  if (before?.kind === 'done' && typeof before.count === 'number' && before.count !== count)
+    throw fieldProblem('count', `${before.count} went in: find what is missing before it is closed`)
 }
 
 const planOn = async (tx: Tx, machineId: string): Promise<JobOn> => {
@@ -107,10 +132,12 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
     return { ...fact, at: Date.parse(fact.at) }
   })
   const on = await planOn(tx, machineId)
-  refuseStep(body, job, on)
+  refuseStep(body, job, facts, on)
   if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')
   if (body.kind === 'permit' && Date.parse(body.until) - Date.parse(body.at) > permitDays * 86_400_000)
     throw fieldProblem('until', `at most ${permitDays} days: enter an earlier date`)
+  if (body.kind === 'permit' && facts.filter((f) => f.kind === 'permit').length >= permitTimes)
+    throw fieldProblem('until', 'a permit is extended once: the work has to be done, or the machine stays off')
   if (body.kind === 'offer')
     body.waiting.forEach((w, i) => {
       const fault = waitingFault(w)

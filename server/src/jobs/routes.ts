@@ -107,6 +107,7 @@ export function jobsRoutes(router: Router, deps: Deps): void {
       ),
       done: stands.steps.filter((s) => s.state === 'done' || s.state === 'skipped').length,
       steps: stands.steps.length,
+      misfits: stands.misfits.map((s) => s.title),
       open: stands.closed ? [] : stands.open.map((r) => restores[r]),
     }))
     return { jobs: lines.sort((a, b) => rank(a) - rank(b) || (a.at < b.at ? 1 : -1)) }

@@ -42,6 +42,7 @@ export const beltMotorSteps: readonly Step[] = [
   },
   {
     id: 'BM5',
+    hub: true,
     title: 'Take the sheave off. Keep the key.',
     right: 'Key and bore are measured.',
     minutes: 20,

@@ -48,6 +48,7 @@ export const deckSteps: readonly Step[] = [
   },
   {
     id: 'FD6',
+    count: {},
     title: 'Cover the hole; count the tools over it.',
     right: 'The count is entered.',
     minutes: 5,
@@ -58,6 +59,7 @@ export const deckSteps: readonly Step[] = [
   { id: 'FD7', title: 'The work on the open deck.', right: 'Its own steps are done.', minutes: 0, after: ['FD6'] },
   {
     id: 'FD8',
+    count: { same: 'FD6' },
     title: 'Cover off. Look below with light and mirror.',
     right: 'The count is equal.',
     minutes: 10,

@@ -31,6 +31,7 @@ export const directMotorSteps: readonly Step[] = [
   },
   {
     id: 'DM4',
+    hub: true,
     title: 'Support the motor, take the arm bolts out, part it from the hub.',
     right: 'The shaft is measured.',
     minutes: 25,

@@ -30,6 +30,7 @@ export const pscMotorSteps: readonly Step[] = [
   },
   {
     id: 'PM4',
+    hub: true,
     title: 'Mark the band and the arms; take the motor out.',
     right: 'The depth is kept.',
     minutes: 20,

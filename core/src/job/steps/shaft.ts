@@ -35,6 +35,7 @@ export const shaftSteps: readonly Step[] = [
   },
   {
     id: 'SB4',
+    hub: true,
     title: 'Take the sheave off.',
     right: 'The key is kept.',
     minutes: 15,
@@ -52,6 +53,7 @@ export const shaftSteps: readonly Step[] = [
   },
   {
     id: 'SB6',
+    hub: true,
     title: 'Take the shaft out: draw it or cut it.',
     right: 'Nothing smolders.',
     minutes: 40,

@@ -43,6 +43,7 @@ export const sheavesSteps: readonly Step[] = [
   },
   {
     id: 'SV6',
+    hub: true,
     title: 'Take the old sheaves off.',
     right: 'The shafts are dressed.',
     minutes: 20,

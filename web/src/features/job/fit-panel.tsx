@@ -1,24 +1,12 @@
 import type { MachinePage } from '@motor-round/contract'
-import { fitMotor, type Fit, type Grade } from '@motor-round/core/fit'
+import { fitMotor, type Fit } from '@motor-round/core/fit'
 import { supplyHertz, type Plate } from '@motor-round/core/plate'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { useKeptDraft } from '../../app/kept-draft.ts'
 import { PlateCard } from '../../parts/plate/index.ts'
 import { ampsNow } from './amps-now.ts'
-
-const tones: Readonly<Record<Grade, string>> = {
-  'drops in': 'ok',
-  'fits with changes': 'watch',
-  'not known': 'watch',
-  'does not fit': 'stop',
-}
-const heads: Readonly<Record<Grade, string>> = {
-  'drops in': 'Drops in',
-  'fits with changes': 'Fits with changes',
-  'not known': 'Not known yet',
-  'does not fit': 'Does not fit',
-}
+import { heads, tones } from './fit-words.ts'
 
 function Points({ fit }: { fit: Fit }) {
   const shown = fit.points.filter((p) => p.grade !== 'drops in')
@@ -33,7 +21,7 @@ function Points({ fit }: { fit: Fit }) {
         {shown.map((p) => (
           <li key={p.point} className={`tone-${tones[p.grade]} job-point`}>
             <b>
-              {p.point}: {heads[p.grade].toLowerCase()}
+              {p.point}: {heads[p.grade].toLowerCase().replace('.', '')}
             </b>
             <span>
               {p.old} → {p.now}

@@ -123,7 +123,14 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
       <TroubleNote words={trouble} />
       <div className="job-columns">
         <div className="stack">
-          <StepList stands={stands} now={now} mayAct={mayAct && stands.paused === null} say={say} />
+          <StepList
+            page={page}
+            job={job}
+            stands={stands}
+            now={now}
+            mayAct={mayAct && stands.paused === null}
+            say={say}
+          />
         </div>
         <div className="stack">
           <OptionsPanel page={page} job={job} stands={stands} stops={stops} mayAct={mayAct} say={say} />

@@ -44,6 +44,7 @@ function State({ job }: { job: JobLine }) {
         <div className="note tone-fix job-flag">Runs on a permit{job.permit.readDue ? ': read it today' : ''}</div>
       ) : null}
       {job.back ? <div className="note tone-fix job-flag">{backWords(job)}</div> : null}
+      {job.misfits.length > 0 ? <div className="note tone-stop job-flag">A new part does not fit</div> : null}
       {job.open.length > 0 ? <div className="note tone-watch job-flag">Not restored: {job.open.join(', ')}</div> : null}
     </>
   )
