@@ -18,6 +18,7 @@ const order = [
   'judge',
   'speed-change',
   'trace',
+  'stock',
   'job',
   'round',
   'calc',

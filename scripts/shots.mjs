@@ -90,17 +90,7 @@ const pictures = [
     async (page) => page.locator('.speed-told').waitFor(),
   ],
   ['drive-train', desktop, ['AHU-1', 'SF', 'drive'], async (page) => page.locator('.slot').first().waitFor()],
-  [
-    'visit-tension-phone',
-    phone,
-    ['AHU-1', 'SF', 'visit'],
-    async (page) => {
-      await makeSafe(page, '478', 'Drive and bearings')
-      await page.getByRole('button', { name: 'Dead tests' }).click()
-      await page.getByRole('button', { name: 'Belt tension' }).click()
-      await type(page, ['0.27', '9.4'], false)
-    },
-  ],
+  ['stock', desktop, '/stock', async (page) => page.getByRole('link', { name: /Belt/ }).first().waitFor()],
   ['limits', desktop, '/limits', async (page) => page.getByText('Limits and sources').waitFor()],
 ]
 

@@ -4,6 +4,7 @@ import { visitEndpoints } from './visit-endpoints.ts'
 import { policyEndpoints } from './policy-endpoints.ts'
 import { fileEndpoints } from './file-endpoints.ts'
 import { jobEndpoints } from './job-endpoints.ts'
+import { stockEndpoints } from './stock-endpoints.ts'
 import { roundEndpoints } from './round-endpoints.ts'
 
 /** Every address of the API, by its feature. */
@@ -15,4 +16,5 @@ export const endpoints = {
   ...fileEndpoints,
   ...roundEndpoints,
   ...jobEndpoints,
+  ...stockEndpoints,
 }

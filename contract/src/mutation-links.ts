@@ -29,6 +29,7 @@ const links: { readonly [K in MutationKind]: Links<MutationBodies[K]> } = {
   'trace-step': { dependsOn: (b) => [b.machineId, b.traceId], provides: own },
   job: { dependsOn: (b) => [b.machineId, b.findingId], provides: own },
   'job-step': { dependsOn: (b) => [b.machineId, b.jobId], provides: own },
+  'stock-move': { dependsOn: (b) => [b.itemId, b.placeId, b.jobId], provides: own },
   part: onMachine,
   'speed-change': onMachine,
   'speed-change-done': { dependsOn: (b) => [b.machineId, b.speedChangeId], provides: own },

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { findingBody, findingStepBody } from './finding.ts'
+import { stockItemBody, stockMoveBody, stockPlaceBody } from './stock.ts'
 import { jobBody, jobStepBody } from './job.ts'
 import { traceBody, traceStepBody } from './trace.ts'
 import { conditionClosingBody } from './condition.ts'
@@ -109,6 +110,9 @@ export const organizationFile = z
     traces: z.array(traceBody.extend({ by: z.string().max(60) })).default([]),
     jobs: z.array(jobBody.extend({ by: z.string().max(60) })).default([]),
     jobSteps: z.array(z.intersection(jobStepBody, z.object({ by: z.string().max(60) }))).default([]),
+    stockPlaces: z.array(stockPlaceBody).default([]),
+    stockItems: z.array(stockItemBody).default([]),
+    stockMoves: z.array(stockMoveBody.safeExtend({ by: z.string().max(60) })).default([]),
     traceSteps: z.array(z.intersection(traceStepBody, z.object({ by: z.string().max(60) }))).default([]),
     pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
   })

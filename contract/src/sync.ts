@@ -9,6 +9,7 @@ import { speedChangeBody } from './speed-change.ts'
 import { edit, motorBody } from './register.ts'
 import { foundBody, pictureBody, roundEventBody } from './round.ts'
 import { jobBody, jobStepBody } from './job.ts'
+import { stockMoveBody } from './stock.ts'
 import { traceBody, traceStepBody } from './trace.ts'
 import { overall } from './verdict.ts'
 import { visitBody, workBody } from './visit.ts'
@@ -56,6 +57,7 @@ export const batchMutation = z.discriminatedUnion('kind', [
   entry('trace-step', traceStepBody),
   entry('job', jobBody),
   entry('job-step', jobStepBody),
+  entry('stock-move', stockMoveBody),
   entry('motor', motorInstalled),
   entry('plate', plateCorrected),
   entry('part', partInstalled),

@@ -19,6 +19,7 @@ import { driveTrainOf } from './drive-train.ts'
 import { pastOf } from './installed-past.ts'
 import { demoTraces } from './traces.ts'
 import { demoJobs } from './jobs.ts'
+import { demoStock } from './stock.ts'
 import { demoFindings } from './findings.ts'
 import { seededId } from './ids.ts'
 import { buildRig, daysBefore, readingsAt, stateAt, visitDays, type Life } from './machine-life.ts'
@@ -331,6 +332,7 @@ export function demoOrganization(now: Date): OrganizationFile {
   const words = toldInWords(parts, now)
   parts.visits.push(...words.visits)
   parts.work.push(...words.work)
+  const work = demoJobs(parts, 'EF-11/EF', now, birth)
   const file = {
     format: 'motor-round-organization' as const,
     formatVersion: 1 as const,
@@ -344,7 +346,8 @@ export function demoOrganization(now: Date): OrganizationFile {
     conditionClosings: words.conditionClosings,
     ...demoFindings(parts, now, birth),
     ...demoTraces(parts, now, birth),
-    ...demoJobs(parts, 'EF-11/EF', now, birth),
+    ...work,
+    ...demoStock({ ...parts, ...work, sites }, now, birth),
   } satisfies Omit<OrganizationFile, 'rounds' | 'roundEvents' | 'pictures'>
   return { ...file, ...demoRounds(file, now, birth) }
 }

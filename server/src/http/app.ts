@@ -28,6 +28,7 @@ import { roundRoutes } from '../rounds/routes.ts'
 import { syncRoutes } from '../sync/routes.ts'
 import { jobsRoutes } from '../jobs/routes.ts'
 import { quoteRoutes } from '../jobs/quote-routes.ts'
+import { stockRoutes } from '../stock/routes.ts'
 import { mailRoutes } from '../mail/routes.ts'
 import { policiesRoutes } from '../policies/routes.ts'
 import { visitRoutes } from '../visits/routes.ts'
@@ -90,6 +91,7 @@ export function createApp(deps: Deps): Express {
   jobsRoutes(api, deps)
   quoteRoutes(api, deps)
   mailRoutes(api, deps)
+  stockRoutes(api, deps)
   policiesRoutes(api, deps)
   auditRoutes(api, deps)
   calcRoutes(api, deps)

@@ -16,6 +16,8 @@ const taken: Record<string, [string, string]> = {
   units_tag: ['tag', 'that site has a unit of that tag'],
   machines_tag: ['tag', 'that unit has a machine of that tag'],
   people_login_unique: ['login', 'that sign-in name is taken'],
+  stock_places_name_unique: ['name', 'a place of that name exists'],
+  stock_items_code_unique: ['code', 'another item has that label'],
   components_one_in_place: ['installedAt', 'another part was installed there in the meantime; reload'],
 }
 

@@ -17,6 +17,7 @@ import {
   rounds,
   roundVisits,
 } from '../db/rounds-schema.ts'
+import { stockItems, stockMoves, stockPlaces } from '../db/stock-schema.ts'
 import {
   areas,
   components,
@@ -225,6 +226,13 @@ async function applyRounds(tx: Tx, file: OrganizationFile, siteOf: (machineId: s
       by,
       said,
     })),
+  )
+  await put(tx, stockPlaces, file.stockPlaces)
+  await put(tx, stockItems, file.stockItems)
+  await put(
+    tx,
+    stockMoves,
+    file.stockMoves.map((m) => ({ ...m, at: new Date(m.at) })),
   )
   await put(
     tx,

@@ -74,6 +74,21 @@ export function readOrganization(text: string, errors: Errors): OrganizationFile
     else if (jobAt.get(s.jobId) !== s.machineId)
       errors.add(0, `jobSteps.${i}.machineId`, 'is not the machine of that job')
   })
+  const itemIds = has(file.stockItems)
+  const placeIds = has(file.stockPlaces)
+  file.stockPlaces.forEach(
+    (p, i) =>
+      p.siteId === null ||
+      siteIds.has(p.siteId) ||
+      errors.add(0, `stockPlaces.${i}.siteId`, 'no such site in the file'),
+  )
+  file.stockMoves.forEach((m, i) => {
+    if (!itemIds.has(m.itemId)) errors.add(0, `stockMoves.${i}.itemId`, 'no such item in the file')
+    if (!placeIds.has(m.placeId)) errors.add(0, `stockMoves.${i}.placeId`, 'no such place in the file')
+    if (m.toPlaceId !== null && !placeIds.has(m.toPlaceId))
+      errors.add(0, `stockMoves.${i}.toPlaceId`, 'no such place in the file')
+    if (m.jobId !== null && !jobAt.has(m.jobId)) errors.add(0, `stockMoves.${i}.jobId`, 'no such job in the file')
+  })
   file.mapPictures.forEach(
     (p, i) => areaIds.has(p.areaId) || errors.add(0, `mapPictures.${i}.areaId`, 'no such area in the file'),
   )

@@ -20,6 +20,8 @@ import { asMachine, asMotor, asPart, asWork, iso } from '../machine/snapshot.ts'
 import { asUnit } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
 import { asJob, asJobStep } from '../jobs/load.ts'
+import { stockItems, stockMoves, stockPlaces } from '../db/stock-schema.ts'
+import { asMove } from '../stock/load.ts'
 import { asStep } from '../traces/load.ts'
 
 interface ExportedVisit extends Record<string, unknown> {
@@ -85,6 +87,14 @@ async function* roundsText(tx: Tx): AsyncGenerator<string> {
   yield* oneByOne('mapPictures', under, (id) => tx.select().from(mapPictures).where(eq(mapPictures.id, id)))
 }
 
+/** What lies where, and what happened to it. */
+async function* stockText(tx: Tx): AsyncGenerator<string> {
+  const shelves = await tx.select().from(stockPlaces).orderBy(asc(stockPlaces.id))
+  const items = await tx.select().from(stockItems).orderBy(asc(stockItems.id))
+  const moves = await tx.select().from(stockMoves).orderBy(asc(stockMoves.id))
+  yield `,"stockPlaces":${JSON.stringify(shelves.map((r) => ownKeys(r, ['version'])))},"stockItems":${JSON.stringify(items.map((r) => ownKeys(r, ['version'])))},"stockMoves":${JSON.stringify(moves.map(asMove))}`
+}
+
 /** The organization file as a stream of text, in one snapshot; visits are fetched some thousand at a time. */
 export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<string> {
   const [org] = await tx.select().from(organization)
@@ -139,6 +149,7 @@ export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<strin
     first = false
   }
   yield ']'
+  yield* stockText(tx)
   yield* roundsText(tx)
   yield '}'
 }

@@ -13,6 +13,7 @@ const entityOf = {
   part: 'part',
   map: 'roof map',
   round: 'round',
+  item: 'stock',
 } as const
 type Versioned = keyof typeof entityOf
 

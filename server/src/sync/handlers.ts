@@ -10,6 +10,7 @@ import { keepMotor, keepPlate } from '../register/keep-motor.ts'
 import { keepPart } from '../register/parts.ts'
 import { keepVisitUnjudged, keepWork } from '../visits/keep.ts'
 import { keepJob, keepJobStep } from '../jobs/keep.ts'
+import { keepStockMove } from '../stock/keep.ts'
 import { keepTrace, keepTraceStep } from '../traces/keep.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
@@ -39,6 +40,7 @@ const handlers: {
   'trace-step': (tx, body, person, now) => commanded(keepTraceStep(tx, body, authorOf(person, now))),
   job: (tx, body, person, now) => commanded(keepJob(tx, body, authorOf(person, now))),
   'job-step': (tx, body, person, now) => commanded(keepJobStep(tx, body, authorOf(person, now))),
+  'stock-move': (tx, body, person, now) => commanded(keepStockMove(tx, body, authorOf(person, now))),
   motor: (tx, body, person, now) => commanded(keepMotor(tx, body, authorOf(person, now))),
   plate: (tx, { id: changeId, motorId, ...body }, person, now) =>
     commanded(keepPlate(tx, motorId, { ...body, changeId }, authorOf(person, now))),

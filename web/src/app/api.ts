@@ -62,6 +62,7 @@ const tags = [
   'speedChanges',
   'round',
   'mails',
+  'stock',
 ] as const
 type Tag = (typeof tags)[number]
 
@@ -103,6 +104,11 @@ export const api = createApi({
       linkedQuote: get(endpoints.linkedQuote),
       answerQuote: change(endpoints.answerQuote),
       mails: get(endpoints.mails, 'mails'),
+      stock: get(endpoints.stock, 'stock'),
+      stockItem: get(endpoints.stockItem, 'stock'),
+      addStockPlace: change(endpoints.addStockPlace, 'stock', 'audit'),
+      addStockItem: change(endpoints.addStockItem, 'stock', 'audit'),
+      editStockItem: change(endpoints.editStockItem, 'stock', 'audit'),
       people: get(endpoints.people, 'people'),
       loadDemo: change(
         endpoints.loadDemo,

@@ -34,6 +34,22 @@ export const router = createBrowserRouter([
           },
           { path: 'jobs', lazy: async () => ({ Component: (await import('../features/job/index.ts')).JobsScreen }) },
           {
+            path: 'stock',
+            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).StockScreen }),
+          },
+          {
+            path: 'stock/labels',
+            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).LabelsScreen }),
+          },
+          {
+            path: 'stock/:id',
+            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).ItemScreen }),
+          },
+          {
+            path: 's/:code',
+            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).ScannedItem }),
+          },
+          {
             path: 'machines/:id/jobs/new',
             lazy: async () => ({ Component: (await import('../features/job/index.ts')).NewJob }),
           },

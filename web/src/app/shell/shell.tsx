@@ -68,7 +68,8 @@ export function Shell({ bare = false }: { bare?: boolean }) {
 
   const dispatch = useDispatch()
   useEffect(
-    () => onSynced(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'machineList', 'places']))),
+    () =>
+      onSynced(() => void dispatch(api.util.invalidateTags(['machine', 'round', 'machineList', 'places', 'stock']))),
     [dispatch],
   )
 
@@ -113,6 +114,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
           <NavLink to="/machines">Machines</NavLink>
           <NavLink to="/rounds">Rounds</NavLink>
           <NavLink to="/jobs">Jobs</NavLink>
+          <NavLink to="/stock">Stock</NavLink>
           <NavLink to="/calculators">Calculators</NavLink>
           <NavLink to="/import-export" className="shell-wide">
             Import & export

@@ -11,6 +11,7 @@ import { shownUnitsOf } from '../../app/shown-units.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { JobParts } from '../stock/index.ts'
 import { DecisionForm } from './decision-form.tsx'
 import { FiredNote } from './fired-note.tsx'
 import { FitPanel } from './fit-panel.tsx'
@@ -173,6 +174,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
             />
           ) : null}
           {mayAct ? <PermitPanel permit={permit} say={say} /> : null}
+          <JobParts jobId={job.id} mayAct={mayAct} />
           <Kit job={job} tools={toolsOf(stands.steps)} />
           <PlanChart stands={stands} crew={job.crew} />
         </div>

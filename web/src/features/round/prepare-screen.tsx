@@ -7,6 +7,7 @@ import { clockOf, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
+import { StockOfKit } from '../stock/index.ts'
 import { Likely } from './likely.tsx'
 import { usePages } from './use-pages.ts'
 import { machineOrder, tagOf } from './words.ts'
@@ -43,7 +44,10 @@ function Kit({ items }: { items: readonly KitItem[] }) {
             <h3>{title}</h3>
             <ul className="bullets">
               {of(kind).map((i) => (
-                <li key={i.what}>{words(i)}</li>
+                <li key={i.what}>
+                  {words(i)}{' '}
+                  {i.kind === 'part' && i.unit === 'pcs' ? <StockOfKit what={i.what} count={i.count} /> : null}
+                </li>
               ))}
             </ul>
           </div>

@@ -1,1 +1,2 @@
+export { Code } from './code.tsx'
 export { TagsScreen } from './tags-screen.tsx'

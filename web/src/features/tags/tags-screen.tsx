@@ -1,10 +1,10 @@
 import { Button, Select } from 'antd'
-import { toString as qr } from 'qrcode'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
+import { Code } from './code.tsx'
 import './tags.css'
 
 interface Tag {
@@ -12,15 +12,6 @@ interface Tag {
   readonly unitTag: string
   readonly tag: string
   readonly words: string
-}
-
-/** A code that opens the machine's page for a visit, as SVG; drawn by the page itself, nothing is asked of anybody. */
-function Code({ text }: { text: string }) {
-  const [svg, setSvg] = useState('')
-  useEffect(() => {
-    void qr(text, { type: 'svg', margin: 0, errorCorrectionLevel: 'Q' }).then(setSvg)
-  }, [text])
-  return <img alt="" src={`data:image/svg+xml,${encodeURIComponent(svg)}`} />
 }
 
 /** One label a machine, to be printed on A4 or Letter and stuck on: scanned, it opens the visit of its machine. */

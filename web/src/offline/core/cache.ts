@@ -1,6 +1,7 @@
 import { endpoints, session, type Endpoint, type MachinePage } from '@motor-round/contract'
 import { queuedMutations } from './outbox.ts'
 import { pageOfFound, queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
+import { stockWithMutations } from './stock.ts'
 import { store, type QueuedMutation } from './store.ts'
 
 /** A call of the API: of which endpoint, and its address. */
@@ -99,6 +100,12 @@ const handlers: { readonly [Id in keyof typeof endpoints]?: Handler } = {
       return page.success
         ? roundWithMutations(page.data, await outboxSince(waited), await signedInName(), machineHere)
         : data
+    },
+  },
+  stock: {
+    overlay: async (data, waited) => {
+      const kept = endpoints.stock.response.safeParse(data)
+      return kept.success ? stockWithMutations(kept.data, await outboxSince(waited)) : data
     },
   },
   roofMap: {

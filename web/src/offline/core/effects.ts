@@ -222,6 +222,7 @@ const effects: { readonly [K in MutationKind]: Effect<K> } = {
       : { ...page, closings: [...page.closings, { ...body, by: author }] },
   trace: beginTrace,
   'trace-step': stepTrace,
+  'stock-move': (page) => page,
   job: makeJob,
   'job-step': stepJob,
   motor: installMotor,

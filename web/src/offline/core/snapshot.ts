@@ -12,7 +12,7 @@ async function ask(url: string, signal?: AbortSignal): Promise<{ data: unknown; 
 }
 
 /** What every screen of a walk asks for, whatever the round. */
-const always = ['/session', '/policies', '/places', '/rounds', '/speed-changes', '/part-lives']
+const always = ['/session', '/policies', '/places', '/rounds', '/speed-changes', '/part-lives', '/stock']
 /** The store of the worker in which it looks for pictures. */
 const pictureStore = 'pictures'
 const mostPictures = 3
@@ -39,6 +39,13 @@ export async function downloadMachine(id: string): Promise<void> {
   if (await isCached(url)) return
   markThisPhone()
   await cacheAnswer(url, (await ask(url)).data)
+}
+
+/** Keep the stock: parts are taken and counted where there is no signal. */
+export async function downloadStock(): Promise<void> {
+  if (await isCached('/stock')) return
+  markThisPhone()
+  await cacheAnswer('/stock', (await ask('/stock')).data)
 }
 
 /** Tell the server that this phone holds a round, or lets go of it. */

@@ -1,0 +1,6 @@
+export { ItemScreen } from './item-screen.tsx'
+export { JobParts } from './job-parts.tsx'
+export { LabelsScreen } from './labels-screen.tsx'
+export { ScannedItem } from './scanned-item.tsx'
+export { StockScreen } from './stock-screen.tsx'
+export { StockOfKit } from './stock-of-kit.tsx'
