@@ -112,24 +112,6 @@ async function plan(page, words) {
   await page.getByRole('group', { name: 'This visit' }).getByRole('button', { name: words }).click()
 }
 
-/** Lock out and prove dead, as the screen asks for it. */
-async function makeSafe(page, source, words = 'Full electrical') {
-  await plan(page, words)
-  await page.getByRole('button', { name: 'Lock out' }).click()
-  await page
-    .getByRole('group', { name: 'Disconnect open, locked, tagged' })
-    .getByRole('button', { name: 'Yes' })
-    .click()
-  await page.getByLabel('Lock or tag number').fill('17')
-  await page
-    .getByRole('group', { name: 'Second feed, control feed, twin’s breaker' })
-    .getByRole('button', { name: 'None' })
-    .click()
-  await page.getByRole('group', { name: 'The wheel is' }).getByRole('button', { name: 'Still' }).click()
-  await page.getByRole('button', { name: 'Prove dead' }).click()
-  await type(page, [source, '0.1', '0', '0.2', '0.1', '0', '0.1', source], true)
-}
-
 async function type(page, values, last) {
   for (const [i, v] of values.entries()) {
     await page.keyboard.type(v)

@@ -113,6 +113,13 @@ export const jobEndpoints = {
     response: raw,
     responseType: 'application/pdf',
   }),
+  jobReport: at('jobReport', 'get', '/jobs/{id}/report.pdf', {
+    role: 'viewer',
+    summary: 'One page on a job for the person who pays',
+    params: byId,
+    response: raw,
+    responseType: 'application/pdf',
+  }),
   linkQuote: at('linkQuote', 'post', '/jobs/{id}/quote-links', {
     role: 'mechanic',
     summary: 'A link that answers one quote once, without an account; sent by e-mail where an address is given',

@@ -150,6 +150,9 @@ export const jobStepBody = z
       /** Why it is closed without its proof; empty where it is proven. */
       reason: text(400).default(''),
       cause: z.enum(['right', 'wrong', 'not known']),
+      /** Hours of all hands, and US dollars for parts and access, as they came out. */
+      hours: z.number().min(0).max(5000).nullable().default(null),
+      money: money.nullable().default(null),
     }),
   ])
   .superRefine((s, ctx) => {

@@ -169,7 +169,7 @@ const madeBy = (now: Date): readonly Made[] => [
     said: [
       decision({ decision: 'approved', means: 'in person' }),
       ...every('filters'),
-      { kind: 'closed', reason: 'Pressure drop not read again: the gauge was broken.', cause: 'right' },
+      { kind: 'closed', reason: 'Pressure drop not read again: the gauge was broken.', cause: 'right', hours: 1.5, money: 72 },
     ],
   },
 ]

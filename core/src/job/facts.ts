@@ -59,7 +59,14 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
     }
   | { readonly kind: 'paused'; readonly safe: string }
   | { readonly kind: 'resumed' }
-  | { readonly kind: 'closed'; readonly reason: string; readonly cause: 'right' | 'wrong' | 'not known' }
+  | {
+      readonly kind: 'closed'
+      readonly reason: string
+      readonly cause: 'right' | 'wrong' | 'not known'
+      /** Hours of all hands, and money for parts and access, as they came out; null: nobody wrote them down. */
+      readonly hours?: number | null
+      readonly money?: number | null
+    }
 )
 
 /** Something bad that stands at the machine: how it is said, and when it was last found so, ms since 1970. */

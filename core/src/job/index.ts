@@ -35,3 +35,4 @@ export { assumptionsOf, costWords, lastsWords, optionWords, waitingWords } from 
 export { checkParts, type PartCheck } from './parts/check.ts'
 export { partChecks } from './parts/checks.ts'
 export { measuredWords, type Measured, type PartGrade, type PartPoint } from './parts/point.ts'
+export { causeRecord, jobOutcome, type JobOutcome } from './outcome.ts'

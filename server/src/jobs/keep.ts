@@ -1,6 +1,5 @@
 import type { jobBody, JobStepBody } from '@motor-round/contract'
 import {
-  adverseOf,
   jobKindOf,
   jobStands,
   partChecks,
@@ -15,15 +14,18 @@ import {
   type JobOn,
 } from '@motor-round/core/job'
 import { eq } from 'drizzle-orm'
+import { v5 as uuid5 } from 'uuid'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
 import { findings, jobs, jobSteps } from '../db/rounds-schema.ts'
 import { machines } from '../db/schema.ts'
+import { keepFindingStep } from '../findings/keep.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { heldPolicies } from '../policies/current.ts'
 import { lockMachine, type Author, type Done } from '../machine/command.ts'
 import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
+import { adverseFor } from './adverse-for.ts'
 import { asJobStep } from './load.ts'
 
 const fresh = (kept: { readonly rowCount: number | null }): Done<null> => ({
@@ -113,7 +115,7 @@ async function refuseClosing(
     .filter((v) => v.supersededBy === null)
     .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
   const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
-  const { missing } = jobStands(job, facts, on, visits, adverseOf(standing?.conditions ?? []))
+  const { missing } = jobStands(job, facts, on, visits, adverseFor(standing))
   const [first] = missing
   if (first !== undefined) throw fieldProblem('reason', `enter why it is closed without its proof. ${first}`)
 }
@@ -151,5 +153,21 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   }
   if (body.kind === 'closed') await refuseClosing(tx, job, facts, on, body)
   const row = { id, jobId, machineId, at: new Date(at), said, by: author.by }
-  return fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())
+  const done = fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())
+  // What it answered is answered, where that is proven; what was closed with a reason stays found.
+  if (done.fresh && body.kind === 'closed' && body.reason.trim() === '' && of.findingId !== null)
+    await keepFindingStep(
+      tx,
+      {
+        id: uuid5(`closed by its job ${jobId}`, id),
+        findingId: of.findingId,
+        machineId,
+        at,
+        kind: 'closed',
+        note: `Proven by the job: ${of.title}`,
+        reviewOn: null,
+      },
+      author,
+    )
+  return done
 }

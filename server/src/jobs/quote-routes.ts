@@ -5,6 +5,7 @@ import { mount } from '../http/mount.ts'
 import { sendSoon } from '../mail/outbox.ts'
 import { answerQuote, linkedQuote, linkQuote } from './links.ts'
 import { placeOf, quoteOf } from './quote.ts'
+import { jobReportPdf } from './report.ts'
 import { quotePdf } from './quote-pdf.ts'
 
 /** Quotes of jobs, for those who sign in and for those who have a link. */
@@ -14,6 +15,12 @@ export function quoteRoutes(router: Router, deps: Deps): void {
     const { paper } = await placeOf(deps.db, params.id)
     const pdf = await quotePdf(await quoteOf(deps.db, params.id), paper)
     res.type('application/pdf').set('content-disposition', 'attachment; filename="quote.pdf"')
+    res.set('cache-control', 'no-store').send(pdf)
+    return undefined
+  })
+  mount(router, deps, endpoints.jobReport, async ({ params, res }) => {
+    const pdf = await jobReportPdf(deps.db, params.id, deps.now())
+    res.type('application/pdf').set('content-disposition', 'attachment; filename="job-report.pdf"')
     res.set('cache-control', 'no-store').send(pdf)
     return undefined
   })

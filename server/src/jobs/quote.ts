@@ -26,6 +26,7 @@ export async function placeOf(db: Db | Tx, jobId: string) {
       siteName: sites.name,
       zone: sites.zone,
       paper: sites.paper,
+      units: sites.units,
     })
     .from(jobs)
     .innerJoin(machines, eq(machines.id, jobs.machineId))

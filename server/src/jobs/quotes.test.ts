@@ -100,6 +100,43 @@ describe('a quote', () => {
   })
 })
 
+describe('the report of a job', () => {
+  it('is one page in plain words: decided, before and after, money, what is left and why', async () => {
+    const { jobId, offerId } = await quoted()
+    const said = (body: object) => ({ kind: 'job-step', body: { id: randomUUID(), jobId, machineId, at, ...body } })
+    await bring(hand, [
+      said({
+        kind: 'decision',
+        decision: 'approved',
+        who: 'Runa Castellane',
+        means: 'phone',
+        chosen: { offerId, option: 0 },
+        at: '2026-11-25T08:01:00.000Z',
+      }),
+      said({ kind: 'skipped', step: 'SV4', reason: 'Bushings are new', at: '2026-11-25T08:02:00.000Z' }),
+      said({
+        kind: 'closed',
+        reason: 'Gauge broken',
+        cause: 'wrong',
+        hours: 3,
+        money: 66,
+        at: '2026-11-25T08:30:00.000Z',
+      }),
+    ])
+    const pages = await pagesOf(await binaryOf(hand, `/jobs/${jobId}/report.pdf`))
+    expect(pages).toHaveLength(1)
+    const text = pages[0] ?? ''
+    expect(text).toContain('The belts are cracked and will tear.')
+    expect(text).toContain('approved by Runa Castellane, phone')
+    expect(text).toContain('Closed Nov 25, 2026 by Mosi Okonjo. The expected cause was wrong.')
+    // Quoted 2 h × 90 + 60 = 240; three hours and 66 came to 336.
+    expect(text).toContain('Quoted: $240. Came to: $336. Hours: 3 of 2 quoted.')
+    expect(text).toContain('Not done: Bushings are new')
+    expect(text).toContain('Closed without its proof: Gauge broken')
+    expect((await hand.get(`/jobs/${randomUUID()}/report.pdf`)).status).toBe(404)
+  })
+})
+
 describe('the link of a quote', () => {
   it('goes out by e-mail, shows the quote without an account, and answers once', async () => {
     const { jobId, offerId } = await quoted()

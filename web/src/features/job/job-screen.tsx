@@ -166,6 +166,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
           {policies ? (
             <ProofPanel
               page={page}
+              jobId={job.id}
               stands={stands}
               units={shownUnitsOf(page.site, policies)}
               now={now}

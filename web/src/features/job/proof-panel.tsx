@@ -7,6 +7,7 @@ import { Link } from 'react-router'
 import { shortDay } from '../../app/dates.ts'
 import { Choice } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
+import { NumberField } from './option-fields.tsx'
 import type { Say } from './use-job.ts'
 
 /** Figures of one quantity, place by place, in one line. */
@@ -24,6 +25,7 @@ function figures(list: Proof['before'], units: ShownUnits): string {
 /** Before and after, side by side; what is not back; and the end of the job. */
 export function ProofPanel({
   page,
+  jobId,
   stands,
   units,
   now,
@@ -31,6 +33,7 @@ export function ProofPanel({
   say,
 }: {
   page: MachinePage
+  jobId: string
   stands: JobStands
   units: ShownUnits
   now: number
@@ -38,6 +41,8 @@ export function ProofPanel({
   say: Say
 }) {
   const [reason, setReason] = useState('')
+  const [hours, setHours] = useState<number | null>(null)
+  const [money, setMoney] = useState<number | null>(null)
   const [cause, setCause] = useState<'right' | 'wrong' | 'not known' | null>(null)
   const proven = stands.missing.length === 0
   const day = (at: number | null) => (at === null ? '' : shortDay(new Date(at).toISOString(), now))
@@ -76,6 +81,13 @@ export function ProofPanel({
           <b>Not restored:</b> {stands.open.map((r) => restores[r]).join(' · ')}
         </div>
       ) : null}
+      {stands.begun ? (
+        <div className="row">
+          <Button size="large" href={`/api/v1/jobs/${jobId}/report.pdf`}>
+            Report as PDF
+          </Button>
+        </div>
+      ) : null}
       {stands.closed ? (
         <p className="note" role="status">
           Closed by {stands.closed.by}, {day(stands.closed.at)}
@@ -87,7 +99,7 @@ export function ProofPanel({
           className="stack"
           aria-label="Close the job"
           onFinish={() => {
-            if (cause !== null) void say({ kind: 'closed', reason: proven ? '' : reason.trim(), cause })
+            if (cause !== null) void say({ kind: 'closed', reason: proven ? '' : reason.trim(), cause, hours, money })
           }}
         >
           <div className="row">
@@ -126,6 +138,10 @@ export function ProofPanel({
             ]}
             onChange={setCause}
           />
+          <div className="job-numbers">
+            <NumberField label="Hours, of all hands" value={hours} onChange={setHours} />
+            <NumberField label="Parts and access, $" value={money} onChange={setMoney} />
+          </div>
           <div className="row">
             <Button type="primary" size="large" htmlType="submit" disabled={barred}>
               {off

@@ -2,8 +2,11 @@ import type { JobRecord, MachinePage } from '@motor-round/contract'
 import { hazards, partChecks, type StepStands } from '@motor-round/core/job'
 import { Button, Input, InputNumber, Popconfirm } from 'antd'
 import { useState } from 'react'
+import { api } from '../../app/api.ts'
 import { clockTime, shortDay } from '../../app/dates.ts'
+import { useClock } from '../../app/now.ts'
 import { FormField } from '../../parts/form-field/index.ts'
+import { PictureButton } from '../../parts/picture-button/index.ts'
 import { HubLadder } from './hub-ladder.tsx'
 import { Measures, PartsCheck } from './parts-check.tsx'
 import type { Say } from './use-job.ts'
@@ -54,6 +57,17 @@ function Finish({ page, job, step, say }: { page: MachinePage; job: JobRecord; s
         {counts && count === null ? 'Enter the count' : 'Done'}
       </Button>
     </>
+  )
+}
+
+/** A photo of what is found, kept with the machine. */
+function StepPhoto({ page, step }: { page: MachinePage; step: StepStands }) {
+  const me = api.useSessionQuery({}).data?.person?.id ?? ''
+  const clock = useClock()
+  return (
+    <PictureButton
+      of={{ by: me, machineId: page.machine.id, visitId: null, check: `Job: ${step.title}`.slice(0, 40).trim(), clock }}
+    />
   )
 }
 
@@ -143,6 +157,7 @@ export function Step({
         <div className="row">
           {open ? (
             <>
+              {step.evidence ? <StepPhoto page={page} step={step} /> : null}
               <Finish page={page} job={job} step={step} say={say} />
               {step.must ? null : <Skip step={step} say={say} />}
             </>

@@ -7,7 +7,7 @@ import { Link, useLocation } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
 import { comingFrom } from '../../app/way-back.ts'
 import { useOnlyTab } from './use-only-tab.ts'
-import { PictureButton, type PictureOf } from './picture-button.tsx'
+import { PictureButton, type PictureOf } from '../../parts/picture-button/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 
 // Only some visits need it.

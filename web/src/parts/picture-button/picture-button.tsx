@@ -6,7 +6,8 @@ import { tryEnqueue as keepFacts } from '../../offline/core/enqueue.ts'
 export interface PictureOf {
   readonly by: string
   readonly machineId: string
-  readonly visitId: string
+  /** Null: of no visit. */
+  readonly visitId: string | null
   readonly check: string
   readonly clock: () => number
 }
@@ -45,7 +46,7 @@ export function PictureButton({ of }: { of: PictureOf }) {
   }
   return (
     <>
-      <button type="button" onClick={() => input.current?.click()}>
+      <button type="button" className="picture-button" onClick={() => input.current?.click()}>
         Photo{count > 0 ? ` ${count}` : ''}
       </button>
       <input

@@ -1,0 +1,203 @@
+import {
+  fired,
+  jobKindOf,
+  jobOutcome,
+  jobStands,
+  lastsWords,
+  optionCosts,
+  permitOf,
+  restores,
+  type JobFact,
+  type JobStands,
+} from '@motor-round/core/job'
+import { amount, findQuantity, placeWords, show, type ShownUnits } from '@motor-round/core/quantity'
+import { and, asc, eq, gte } from 'drizzle-orm'
+import type { Content } from 'pdfmake/interfaces.js'
+import { byClock, dayFormat, dayIn, dayWords } from '../dates.ts'
+import type { Db } from '../db/client.ts'
+import { jobSteps, pictures } from '../db/rounds-schema.ts'
+import { judgeStanding } from '../machine/judge.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
+import { currentPolicies } from '../policies/current.ts'
+import { bytes, cell, document, heading, lines } from '../rounds/pdf.ts'
+import { adverseFor } from './adverse-for.ts'
+import { asJobStep } from './load.ts'
+import { placeOf } from './quote.ts'
+
+type Reading = JobStands['proof'][number]['before'][number]
+
+/** Figures of one quantity, place by place, in one line. */
+function figures(list: readonly Reading[], units: ShownUnits): string {
+  return list
+    .map((r) => {
+      const unit = findQuantity(r.quantity)?.unit ?? ''
+      const text = r.how === 'over-range' ? 'over range' : amount(r.value, unit, units.system)
+      return list.length === 1 ? text : `${placeWords(r.quantity, r.position)} ${text}`
+    })
+    .join(', ')
+}
+
+const table = (
+  widths: (string | number)[],
+  head: readonly string[],
+  rows: readonly (readonly string[])[],
+): Content => ({
+  layout: lines,
+  table: {
+    headerRows: 1,
+    widths,
+    body: [head.map((text): Content => ({ text, bold: true })), ...rows.map((r) => r.map((text) => cell(text)))],
+  },
+})
+
+const section = (title: string, ...content: Content[]): Content[] =>
+  content.length === 0 ? [] : [heading(title), ...content]
+
+/** What was to be paid and what it came to. */
+function moneyWords(facts: readonly JobFact[]): string[] {
+  const { quoted, cost, quotedHours, hours } = jobOutcome(facts)
+  const costs = [
+    ...(quoted === null ? [] : [`Quoted: ${show.dollars(quoted)}.`]),
+    ...(cost === null ? [] : [`Came to: ${show.dollars(cost)}.`]),
+    ...(hours === null ? [] : [`Hours: ${hours}${quotedHours === null ? '' : ` of ${quotedHours} quoted`}.`]),
+  ]
+  return costs.length === 0 ? [] : [costs.join(' ')]
+}
+
+/** What is left, and why. */
+function leftWords(stands: JobStands): string[] {
+  return [
+    ...stands.steps.filter((s) => s.state === 'skipped').map((s) => `${s.title} Not done: ${s.note}`),
+    ...stands.open.map((r) => `Not back yet: ${restores[r]}.`),
+    ...stands.misfits.map((s) => `${s.title} The part does not fit.`),
+    ...(stands.closed && stands.closed.reason !== '' ? [`Closed without its proof: ${stands.closed.reason}`] : []),
+    ...(stands.closed
+      ? []
+      : stands.proof.filter((p) => !p.whole).map((p) => `Not read yet after the work: ${p.words}.`)),
+  ]
+}
+
+function causeWords(closed: JobStands['closed']): string {
+  if (!closed) return 'The work is not finished.'
+  if (closed.cause === 'right') return 'The expected cause was right.'
+  return closed.cause === 'wrong'
+    ? 'The expected cause was wrong.'
+    : 'Whether the expected cause was right is not known.'
+}
+
+/** One page for the person who pays: what was wrong, what was done, before and after, photos, money, what is left and why. */
+export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Buffer> {
+  const at = await placeOf(db, jobId)
+  const { job } = at
+  const rows = await db
+    .select()
+    .from(jobSteps)
+    .where(eq(jobSteps.jobId, jobId))
+    .orderBy(asc(jobSteps.at), asc(jobSteps.id))
+  const facts = rows.map((r): JobFact => {
+    const { jobId: _job, machineId: _machine, ...fact } = asJobStep(r)
+    return { ...fact, at: Date.parse(fact.at) }
+  })
+  const [snapshot] = await loadSnapshots(db, [job.machineId])
+  const visits = (snapshot?.visits ?? [])
+    .filter((v) => v.supersededBy === null)
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
+  const policies = await currentPolicies(db)
+  const judged = snapshot ? judgeStanding(snapshot, policies) : null
+  const stands = jobStands(
+    { at: job.at.getTime(), kinds: job.kinds, skip: job.skip },
+    facts,
+    { hasVfd: snapshot?.machine.hasVfd ?? false, phases: snapshot?.machine.phases ?? 3 },
+    visits,
+    adverseFor(judged),
+  )
+  const units: ShownUnits = { system: at.units, temperature: policies.temperature }
+  const taken = await db
+    .select()
+    .from(pictures)
+    .where(and(eq(pictures.machineId, job.machineId), gte(pictures.takenAt, job.at)))
+    .orderBy(asc(pictures.takenAt))
+  const own = taken.filter(
+    (p) => p.type !== 'image/webp' && (!stands.closed || p.takenAt.getTime() <= stands.closed.at + 3_600_000),
+  )
+  const photos = own.length <= 2 ? own : [own[0], own.at(-1)].flatMap((p) => p ?? [])
+  const day = (ms: number) => byClock(new Date(ms), at.zone, dayFormat)
+  const chosen = stands.decision?.chosen
+  const offer = facts.find((f) => f.kind === 'offer' && f.id === chosen?.offerId)
+  const option = chosen && offer?.kind === 'offer' ? optionCosts(offer)[chosen.option] : undefined
+  const words = stands.offer?.words ?? ''
+  const permit = permitOf(
+    facts,
+    visits.map((v) => v.at),
+    dayIn(now, at.zone),
+  )
+  const waited = stands.closed ? null : fired(stands.decision, visits, dayIn(now, at.zone))
+  const back = job.kinds.flatMap((k) => jobKindOf.get(k)?.backInDays ?? [])
+  const left = leftWords(stands)
+  const next = [
+    ...(stands.closed && back.length > 0
+      ? [`We look again on ${day(stands.closed.at + Math.min(...back) * 86_400_000)}.`]
+      : []),
+    ...(permit ? [`It runs on a permit until ${dayWords(permit.until)}: ${permit.limits}`] : []),
+    ...(waited?.figure
+      ? [
+          `While it waited, ${waited.figure.words.toLowerCase()} went from ${amount(waited.figure.then, waited.figure.unit, at.units)} to ${amount(waited.figure.now, waited.figure.unit, at.units)}.`,
+        ]
+      : []),
+  ]
+  const content: Content[] = [
+    { text: at.organization, fontSize: 10 },
+    { text: job.title, fontSize: 20, bold: true },
+    {
+      text: `${at.siteName} · ${at.unitTag} / ${at.tag} · made ${day(job.at.getTime())} by ${job.by}`,
+      margin: [0, 2, 0, 8],
+    },
+    ...(words === '' ? [] : [{ text: words, fontSize: 12 } as Content]),
+    ...section(
+      'Where it stands',
+      cell(
+        `${stands.closed ? `Closed ${day(stands.closed.at)} by ${stands.closed.by}. ` : ''}${causeWords(stands.closed)}`,
+      ),
+    ),
+    ...section('What was decided', {
+      ul: facts.flatMap((f) =>
+        f.kind === 'decision'
+          ? [`${day(f.at)}: ${f.decision} by ${f.who}, ${f.means}${f.words === '' ? '' : `. ${f.words}`}`]
+          : [],
+      ),
+    }),
+    ...(option
+      ? section(
+          'What was ordered',
+          cell(`${option.option.title}: ${show.dollars(option.total)}, lasts ${lastsWords(option.option.years)}.`),
+        )
+      : []),
+    ...section(
+      'Before and after',
+      table(
+        ['*', '*', '*'],
+        ['Read', 'Before', 'After'],
+        stands.proof.map((p) => [
+          p.words,
+          p.before.length === 0 ? 'not read' : `${figures(p.before, units)}  (${day(p.beforeAt ?? 0)})`,
+          p.after.length === 0 ? 'not read yet' : `${figures(p.after, units)}  (${day(p.afterAt ?? 0)})`,
+        ]),
+      ),
+    ),
+    ...(moneyWords(facts).length > 0 ? section('Money', ...moneyWords(facts).map((t) => cell(t))) : []),
+    ...(left.length > 0 ? section('Not done, and why', { ul: left.slice(0, 12) }) : []),
+    ...(next.length > 0 ? section('What comes next', { ul: next }) : []),
+    ...(photos.length > 0
+      ? section('Photos', {
+          columns: photos.map((p): Content => ({
+            stack: [
+              { image: `data:${p.type};base64,${p.bytes.toString('base64')}`, fit: [220, 150] },
+              { text: `${p.check === '' ? 'Photo' : p.check}, ${day(p.takenAt.getTime())}`, fontSize: 8 },
+            ],
+          })),
+          columnGap: 10,
+        })
+      : []),
+  ]
+  return bytes(document(`Job: ${job.title}`, day(now.getTime()), content, at.paper))
+}

@@ -1,0 +1,1 @@
+export { PictureButton, type PictureOf } from './picture-button.tsx'
