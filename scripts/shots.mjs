@@ -57,17 +57,6 @@ const pictures = [
     },
   ],
   [
-    'visit-safe-phone',
-    phone,
-    ['EF-15', 'EF', 'visit'],
-    async (page) => {
-      await plan(page, 'Full electrical')
-      await page.getByRole('button', { name: 'Lock out' }).click()
-      await page.getByRole('button', { name: 'Prove dead' }).click()
-      await type(page, ['598', '0.2', '0', '0.1', '346', '345', '346', '598'], false)
-    },
-  ],
-  [
     'round',
     { width: 1280, height: 1000 },
     '/rounds/{today}',
@@ -90,6 +79,16 @@ const pictures = [
     async (page) => page.locator('.speed-told').waitFor(),
   ],
   ['drive-train', desktop, ['AHU-1', 'SF', 'drive'], async (page) => page.locator('.slot').first().waitFor()],
+  [
+    'reports',
+    desktop,
+    '/reports',
+    async (page) => {
+      await page.getByRole('img', { name: 'Levels over time' }).waitFor()
+      // Earlier months come in beside the answers.
+      await page.getByText('Earlier months are being worked out').waitFor({ state: 'hidden', timeout: 180_000 })
+    },
+  ],
   ['stock', desktop, '/stock', async (page) => page.getByRole('link', { name: /Belt/ }).first().waitFor()],
   ['limits', desktop, '/limits', async (page) => page.getByText('Limits and sources').waitFor()],
 ]
@@ -104,12 +103,6 @@ async function openJob(page) {
 async function openTrace(page) {
   await page.locator('.trace-earlier').first().click()
   await page.locator('.trace-suspects').waitFor()
-}
-
-/** Choose how much of a visit is taken. */
-async function plan(page, words) {
-  await page.getByRole('button', { name: 'Inspect' }).click()
-  await page.getByRole('group', { name: 'This visit' }).getByRole('button', { name: words }).click()
 }
 
 async function type(page, values, last) {

@@ -4,6 +4,8 @@ import { visitEndpoints } from './visit-endpoints.ts'
 import { policyEndpoints } from './policy-endpoints.ts'
 import { fileEndpoints } from './file-endpoints.ts'
 import { jobEndpoints } from './job-endpoints.ts'
+import { portfolioEndpoints } from './portfolio.ts'
+import { tableEndpoints } from './table-endpoints.ts'
 import { stockEndpoints } from './stock-endpoints.ts'
 import { roundEndpoints } from './round-endpoints.ts'
 
@@ -17,4 +19,6 @@ export const endpoints = {
   ...roundEndpoints,
   ...jobEndpoints,
   ...stockEndpoints,
+  ...tableEndpoints,
+  ...portfolioEndpoints,
 }

@@ -32,6 +32,8 @@ export const jobLine = z
       .nullable(),
     /** When it was last decided; null: it was not. */
     decidedAt: instant.nullable(),
+    /** When it was closed; null: it is not. */
+    closedAt: instant.nullable(),
     /** It runs with something wrong, by leave; null: it does not. */
     permit: z.object({ until: z.iso.date(), expired: z.boolean(), readDue: z.boolean() }).nullable(),
     done: z.int(),
@@ -143,6 +145,22 @@ export const jobEndpoints = {
   mails: at('mails', 'get', '/mails', {
     role: 'lead',
     summary: 'The last e-mails that were written, and what became of each',
-    response: z.object({ sends: z.enum(['smtp', 'file', 'no']), mails: z.array(mail) }),
+    response: z.object({
+      sends: z.enum(['smtp', 'file', 'no']),
+      mails: z.array(mail),
+      /** Who gets the weekly digest. */
+      digest: z.array(z.string()),
+    }),
+  }),
+  setDigest: at('setDigest', 'put', '/digest', {
+    role: 'lead',
+    summary: 'Set who gets the weekly digest',
+    body: z.strictObject({ emails: z.array(z.email('enter an e-mail address').max(120)).max(20) }),
+    response: z.object({ emails: z.array(z.string()) }),
+  }),
+  digestText: at('digestText', 'get', '/digest', {
+    role: 'lead',
+    summary: 'The digest as it would go out now',
+    response: z.object({ subject: z.string(), text: z.string() }),
   }),
 }

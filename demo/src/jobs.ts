@@ -167,9 +167,31 @@ const madeBy = (now: Date): readonly Made[] => [
     crew: 1,
     days: 30,
     said: [
+      offer({
+        words: 'The filters are bowed and dirt goes around them: the coil gets dirty.',
+        options: [
+          option({
+            kind: 'replace',
+            title: 'New filters, rack sealed',
+            hours: 1.25,
+            parts: [
+              { name: 'filter, 20 × 20 × 2 in', count: 6, price: 9 },
+              { name: 'gasket', count: 1, price: 14 },
+            ],
+            years: 0.25,
+          }),
+        ],
+        validUntil: dayFrom(now, 0),
+      }),
       decision({ decision: 'approved', means: 'in person' }),
       ...every('filters'),
-      { kind: 'closed', reason: 'Pressure drop not read again: the gauge was broken.', cause: 'right', hours: 1.5, money: 72 },
+      {
+        kind: 'closed',
+        reason: 'Pressure drop not read again: the gauge was broken.',
+        cause: 'right',
+        hours: 1.5,
+        money: 72,
+      },
     ],
   },
 ]
@@ -189,6 +211,31 @@ function postponed(file: Pick<OrganizationFile, 'units' | 'machines' | 'visits'>
     crew: 2,
     days: (now.getTime() - (before + (last - before) / 2)) / 86_400_000,
     said: [
+      offer({
+        words: 'A blade of the wheel is bent: it shakes, and takes the bearings along in time.',
+        options: [
+          option({
+            kind: 'replace',
+            title: 'New wheel',
+            hours: 7,
+            people: 2,
+            parts: [
+              { name: 'wheel', count: 1, price: 640 },
+              { name: 'belts, keys', count: 1, price: 84 },
+            ],
+            years: 12,
+          }),
+          option({
+            kind: 'leave',
+            title: 'Leave it, read it every month',
+            hours: 0,
+            years: 0.5,
+            risk: 'Bearings go with it.',
+          }),
+        ],
+        waiting: [failing(2054, 6)],
+        validUntil: dayFrom(now, 10),
+      }),
       decision({
         decision: 'postponed',
         words: 'Not this budget year',

@@ -7,6 +7,7 @@ import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
 import { refreshForNewJudge, refreshStale } from './machine/refresh.ts'
+import { digestIfDue } from './mail/digest.ts'
 import { sendSoon } from './mail/outbox.ts'
 import { deafen } from './rounds/live.ts'
 import { serveSimulatedMeters } from './meters/simulated.ts'
@@ -26,6 +27,15 @@ async function judgeStale({ db, log }: Deps): Promise<void> {
   } catch (e) {
     // No database: it is tried again, and every answer says so meanwhile.
     log.warn({ err: e instanceof Error ? e.message : String(e) }, 'stale machines were not judged')
+  }
+}
+
+/** Write the weekly digest when it is due; what fails now is tried again in ten minutes. */
+async function digest(deps: Deps): Promise<void> {
+  try {
+    if ((await digestIfDue(deps)) > 0) sendSoon(deps)
+  } catch (e) {
+    deps.log.warn({ err: e instanceof Error ? e.message : String(e) }, 'the weekly digest was not written')
   }
 }
 
@@ -52,6 +62,8 @@ async function run(): Promise<void> {
   setInterval(() => void judgeStale(deps), 20_000).unref()
   sendSoon(deps)
   setInterval(() => sendSoon(deps), 30_000).unref()
+  void digest(deps)
+  setInterval(() => void digest(deps), 600_000).unref()
   const app = createApp(deps)
   const server = serverFor(config, app)
   server.once('error', (error) =>

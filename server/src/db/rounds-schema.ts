@@ -309,3 +309,33 @@ export const mails = pgTable(
   },
   (t) => [index('mails_next').on(t.sentAt, t.nextAt), index('mails_made').on(t.madeAt)],
 )
+
+/** Who gets the weekly digest. */
+export const digestAddresses = pgTable('digest_addresses', {
+  email: text().primaryKey(),
+  addedBy: text('added_by').notNull(),
+  addedAt: at('added_at').notNull(),
+})
+
+/** Weeks whose digest was written, by their Monday: each once, whichever server is first. */
+export const digests = pgTable('digests', {
+  week: date({ mode: 'string' }).primaryKey(),
+  madeAt: at('made_at').notNull(),
+})
+
+/** How the machines of a site stood at the end of a day, worked out once. */
+export const levelDays = pgTable(
+  'level_days',
+  {
+    siteId: uuid('site_id')
+      .notNull()
+      .references(() => sites.id),
+    day: date({ mode: 'string' }).notNull(),
+    ok: integer().notNull(),
+    watch: integer().notNull(),
+    fix: integer().notNull(),
+    stop: integer().notNull(),
+    unjudged: integer().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.siteId, t.day] })],
+)

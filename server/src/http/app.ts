@@ -28,6 +28,8 @@ import { roundRoutes } from '../rounds/routes.ts'
 import { syncRoutes } from '../sync/routes.ts'
 import { jobsRoutes } from '../jobs/routes.ts'
 import { quoteRoutes } from '../jobs/quote-routes.ts'
+import { portfolioRoutes } from '../portfolio/routes.ts'
+import { tableRoutes } from '../tables/routes.ts'
 import { stockRoutes } from '../stock/routes.ts'
 import { mailRoutes } from '../mail/routes.ts'
 import { policiesRoutes } from '../policies/routes.ts'
@@ -92,6 +94,8 @@ export function createApp(deps: Deps): Express {
   quoteRoutes(api, deps)
   mailRoutes(api, deps)
   stockRoutes(api, deps)
+  tableRoutes(api, deps)
+  portfolioRoutes(api, deps)
   policiesRoutes(api, deps)
   auditRoutes(api, deps)
   calcRoutes(api, deps)

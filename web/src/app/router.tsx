@@ -34,6 +34,10 @@ export const router = createBrowserRouter([
           },
           { path: 'jobs', lazy: async () => ({ Component: (await import('../features/job/index.ts')).JobsScreen }) },
           {
+            path: 'reports',
+            lazy: async () => ({ Component: (await import('../features/reports/index.ts')).ReportsScreen }),
+          },
+          {
             path: 'stock',
             lazy: async () => ({ Component: (await import('../features/stock/index.ts')).StockScreen }),
           },

@@ -119,6 +119,9 @@ export function Shell({ bare = false }: { bare?: boolean }) {
           <NavLink to="/import-export" className="shell-wide">
             Import & export
           </NavLink>
+          <NavLink to="/reports" className="shell-wide">
+            Reports
+          </NavLink>
           <NavLink to="/places" className="shell-wide">
             Sites
           </NavLink>

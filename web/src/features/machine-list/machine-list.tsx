@@ -1,11 +1,12 @@
-import { machineSorts } from '@motor-round/contract'
-import { Button, Select } from 'antd'
+import { endpoints, machineSorts } from '@motor-round/contract'
+import { Button, Dropdown, Select } from 'antd'
 import { lazy, Suspense, useEffect } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { api, type MachineFilter } from '../../app/api.ts'
 import { distanceUnitOf, useSiteUnits } from '../../app/distances.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
+import { addressOf } from '../../app/request.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { levelWords } from '../../parts/level-mark/index.ts'
@@ -25,6 +26,10 @@ const sortWords: Record<(typeof machineSorts)[number], string> = {
   seen: 'Longest since visit first',
   load: 'Highest load first',
 }
+/** All machines of what is chosen, as a file. */
+const tableAddress = (format: 'xlsx' | 'csv', query: object) =>
+  `/api/v1${addressOf(endpoints.machineTable, { format }, query)}`
+
 function Places({ filter, set }: { filter: MachineFilter; set: (c: Record<string, string | null>) => void }) {
   const { data } = api.usePlacesQuery({})
   const options = (data?.sites ?? []).map((s) => ({
@@ -128,6 +133,16 @@ export function MachineList() {
           {filter.area ? (
             <Button onClick={() => set({ view: asMap ? null : 'map' })}>{asMap ? 'List' : 'Roof map'}</Button>
           ) : null}
+          <Dropdown
+            menu={{
+              items: (['xlsx', 'csv'] as const).map((format) => ({
+                key: format,
+                label: <a href={tableAddress(format, { ...filter, level, sort })}>{format.toUpperCase()}</a>,
+              })),
+            }}
+          >
+            <Button className="list-save">Save as</Button>
+          </Dropdown>
           {mayAdd ? (
             <Link to="/machines/new">
               <Button aria-label="Add a machine">

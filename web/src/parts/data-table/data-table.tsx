@@ -1,6 +1,7 @@
 import { Table, type TableColumnsType, type TableProps } from 'antd'
-import type { HTMLAttributes } from 'react'
+import { useRef, type HTMLAttributes } from 'react'
 import { useNarrow } from '../../app/use-narrow.ts'
+import { SaveTable } from './save-table.tsx'
 import './data-table.css'
 
 /** Each cell with the name of its column, for where the head is not shown. */
@@ -26,19 +27,25 @@ export function DataTable<T extends object>({
   /** On a phone a row is a block of its own, so that nothing of it lies beside the page. */
   readonly stacked?: boolean
 }) {
-  const stack = useNarrow() && stacked
+  const narrow = useNarrow()
+  const stack = narrow && stacked
+  const root = useRef<HTMLDivElement>(null)
+  const some = (props.dataSource?.length ?? 0) > 0
   return (
-    <div className="scroll-x data-table" role="region" aria-label={label} tabIndex={0}>
-      <Table<T>
-        pagination={false}
-        size="small"
-        showSorterTooltip={false}
-        className={stack ? `${className} stacked-table` : className}
-        {...(stack ? { showHeader: false } : {})}
-        columns={stack ? named(columns) : columns}
-        {...props}
-      />
-    </div>
+    <>
+      <div ref={root} className="scroll-x data-table" role="region" aria-label={label} tabIndex={0}>
+        <Table<T>
+          pagination={false}
+          size="small"
+          showSorterTooltip={false}
+          className={stack ? `${className} stacked-table` : className}
+          {...(stack ? { showHeader: false } : {})}
+          columns={stack ? named(columns) : columns}
+          {...props}
+        />
+      </div>
+      {narrow || !some ? null : <SaveTable name={label} root={root} />}
+    </>
   )
 }
 

@@ -1,0 +1,25 @@
+import { z } from 'zod'
+import { at, raw } from './define-endpoint.ts'
+import { machineListQuery } from './machine-list.ts'
+import { tableBody, tableFormat } from './table.ts'
+
+const format = z.strictObject({ format: tableFormat })
+
+export const tableEndpoints = {
+  table: at('table', 'post', '/tables/{format}', {
+    role: 'viewer',
+    summary: 'A table as it stands on a screen, as XLSX or CSV',
+    params: format,
+    body: tableBody,
+    response: raw,
+    responseType: 'application/octet-stream',
+  }),
+  machineTable: at('machineTable', 'get', '/machine-table/{format}', {
+    role: 'viewer',
+    summary: 'All machines of a filter, as XLSX or CSV',
+    params: format,
+    query: machineListQuery.omit({ offset: true, limit: true }),
+    response: raw,
+    responseType: 'application/octet-stream',
+  }),
+}

@@ -1,0 +1,110 @@
+import type { JobLine } from '@motor-round/contract'
+import { fired, jobStands, permitOf, restores, type JobFact } from '@motor-round/core/job'
+import { asc, eq, inArray } from 'drizzle-orm'
+import { dayIn } from '../dates.ts'
+import { jobs, jobSteps } from '../db/rounds-schema.ts'
+import { machines, sites, units } from '../db/schema.ts'
+import type { Deps } from '../deps.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
+import { asJobStep } from './load.ts'
+
+const monthMs = 30 * 86_400_000
+
+/** A job as the facts leave it, without its readings: the list asks for no proof. */
+export async function allJobs(deps: Deps) {
+  const rows = await deps.db
+    .select({
+      job: jobs,
+      unitTag: units.tag,
+      tag: machines.tag,
+      hasVfd: machines.hasVfd,
+      phases: machines.phases,
+      siteName: sites.name,
+      zone: sites.zone,
+    })
+    .from(jobs)
+    .innerJoin(machines, eq(machines.id, jobs.machineId))
+    .innerJoin(units, eq(units.id, machines.unitId))
+    .innerJoin(sites, eq(sites.id, jobs.siteId))
+  const ids = rows.map((r) => r.job.id)
+  const facts = new Map<string, JobFact[]>()
+  const steps =
+    ids.length === 0
+      ? []
+      : await deps.db
+          .select()
+          .from(jobSteps)
+          .where(inArray(jobSteps.jobId, ids))
+          .orderBy(asc(jobSteps.at), asc(jobSteps.id))
+  for (const s of steps) {
+    const { jobId, machineId: _machine, ...fact } = asJobStep(s)
+    const own = facts.get(jobId) ?? []
+    own.push({ ...fact, at: Date.parse(fact.at) })
+    facts.set(jobId, own)
+  }
+  return rows.map((r) => ({
+    ...r,
+    facts: facts.get(r.job.id) ?? [],
+    stands: jobStands(
+      { at: r.job.at.getTime(), kinds: r.job.kinds, skip: r.job.skip },
+      facts.get(r.job.id) ?? [],
+      { hasVfd: r.hasVfd, phases: r.phases },
+      [],
+    ),
+  }))
+}
+
+/** Visits of the machines whose postponed jobs watch something. */
+export async function watchedVisits(deps: Deps, machineIds: readonly string[]) {
+  const snapshots = machineIds.length === 0 ? [] : await loadSnapshots(deps.db, machineIds)
+  return new Map(
+    snapshots.map((s) => [
+      s.machine.id,
+      s.visits
+        .filter((v) => v.supersededBy === null)
+        .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings })),
+    ]),
+  )
+}
+
+function permitLine(facts: readonly JobFact[], visits: readonly number[], today: string): JobLine['permit'] {
+  const p = permitOf(facts, visits, today)
+  return p && { until: p.until, expired: p.expired, readDue: p.readDue }
+}
+
+const rank = (j: JobLine) =>
+  j.permit?.expired ? -1 : j.back || j.permit?.readDue ? 0 : j.open.length > 0 ? 1 : j.state === 'closed' ? 3 : 2
+
+/** Jobs that are not closed, those that are due again first; and those that were closed of late. */
+export async function jobLines(deps: Deps): Promise<JobLine[]> {
+  const now = deps.now()
+  const all = (await allJobs(deps)).filter(({ stands }) => !stands.closed || stands.closed.at > now.getTime() - monthMs)
+  const waiting = all
+    .filter((j) => j.stands.state === 'postponed' || j.facts.some((f) => f.kind === 'permit'))
+    .map((j) => j.job.machineId)
+  const visits = await watchedVisits(deps, [...new Set(waiting)])
+  const lines = all.map(({ job, unitTag, tag, siteName, zone, facts, stands }): JobLine => ({
+    id: job.id,
+    machineId: job.machineId,
+    unitTag,
+    tag,
+    siteName,
+    title: job.title,
+    at: job.at.toISOString(),
+    state: stands.state,
+    back:
+      stands.state === 'postponed' ? fired(stands.decision, visits.get(job.machineId) ?? [], dayIn(now, zone)) : null,
+    closedAt: stands.closed ? new Date(stands.closed.at).toISOString() : null,
+    decidedAt: stands.decision ? new Date(stands.decision.at).toISOString() : null,
+    permit: permitLine(
+      facts,
+      (visits.get(job.machineId) ?? []).map((v) => v.at),
+      dayIn(now, zone),
+    ),
+    done: stands.steps.filter((s) => s.state === 'done' || s.state === 'skipped').length,
+    steps: stands.steps.length,
+    misfits: stands.misfits.map((s) => s.title),
+    open: stands.closed ? [] : stands.open.map((r) => restores[r]),
+  }))
+  return lines.sort((a, b) => rank(a) - rank(b) || (a.at < b.at ? 1 : -1))
+}

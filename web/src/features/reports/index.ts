@@ -1,0 +1,1 @@
+export { ReportsScreen } from './reports-screen.tsx'
