@@ -76,6 +76,13 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
   await expect(proof.getByRole('alert')).toContainText('Your lock')
   await doSteps(page, null)
   await expect(proof).toContainText('not read yet')
+  // What was done is on record by itself: nobody enters it a second time.
+  await expect
+    .poll(async () => {
+      const { work } = (await (await page.request.get(`/api/v1/machines/${id}`)).json()) as { work: { kind: string }[] }
+      return work.filter((w) => w.kind === 'contactor-renewed').length
+    })
+    .toBe(1)
   // Without its proof it takes a reason.
   await proof.getByRole('button', { name: 'Right', exact: true }).click()
   await expect(proof.getByRole('button', { name: 'Enter why, to close it without its proof' })).toBeDisabled()

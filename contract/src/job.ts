@@ -108,6 +108,21 @@ export const jobStepBody = z
     }),
     z.strictObject({
       ...step,
+      kind: z.literal('burn'),
+      step: known,
+      /** Temperatures in °F. */
+      test: z.strictObject({
+        fuel: z.enum(['natural gas', 'propane']),
+        co: z.number().min(0).max(20_000),
+        oxygen: z.number().min(0).max(20.9),
+        rise: z.number().min(0).max(400),
+        riseLow: z.number().min(0).max(400),
+        riseHigh: z.number().min(0).max(400),
+        leakFree: z.boolean(),
+      }),
+    }),
+    z.strictObject({
+      ...step,
       kind: z.literal('rung'),
       step: known,
       rung: known,

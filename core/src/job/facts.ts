@@ -1,4 +1,6 @@
 import type { QuantityCode, Reading } from '../quantity/index.ts'
+import type { VisitState } from '../trend/index.ts'
+import type { BurnTest } from './burn.ts'
 import type { Offer } from './option.ts'
 import type { Measured } from './parts/point.ts'
 
@@ -37,6 +39,8 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
       /** Tools and loose parts, where they are counted. */
       readonly count?: number | null
     }
+  /** A combustion test: it does its step where it is good, and takes it back where it is not. */
+  | { readonly kind: 'burn'; readonly step: string; readonly test: BurnTest }
   /** One way a stuck hub was tried. */
   | {
       readonly kind: 'rung'
@@ -80,4 +84,6 @@ export interface ReadAt {
   readonly id: string
   readonly at: number
   readonly readings: readonly Reading[]
+  /** As the machine was then; left out: nobody said. */
+  readonly state?: VisitState
 }

@@ -1,7 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { QuantityCode } from '../quantity/index.ts'
-import { fired, jobStands, partChecks, permitOf, planJob, type JobFact, type ReadAt } from './index.ts'
+import { unsaid } from '../trend/index.ts'
+import { fired, jobStands, jobWork, partChecks, permitOf, planJob, type JobFact, type ReadAt } from './index.ts'
 import { samePart } from './parts/same.test-help.ts'
 
 const on = { hasVfd: false }
@@ -76,6 +77,34 @@ describe('a job', () => {
     expect(ready(...proven, done(80, 'A6'))).toEqual(['BM3', 'BM4', 'BM7'])
     // What was done of the work itself is done.
     expect(jobStands(belt, next, on, []).steps.find((s) => s.id === 'BM2')?.state).toBe('done')
+  })
+  it('is not proven by what was read in another state, or before it settled', () => {
+    const facts = all.map((id, i) => done(2000 + i, id))
+    const state = { ...unsaid, settled: true, mode: 'normal' as const, panels: 'on' as const }
+    const missing = (after: Partial<typeof unsaid>) =>
+      jobStands(job, facts, on, [
+        { ...full(500), state },
+        { ...full(9000), state: { ...state, ...after } },
+      ]).missing
+    expect(missing({})).toEqual([])
+    expect(missing({ panels: null })).toEqual([])
+    expect(missing({ panels: 'off' })).toEqual([
+      'Read in another state (panels off, before on): Volts, line to line',
+      'Read in another state (panels off, before on): Amps',
+    ])
+    expect(missing({ settled: false })).toHaveLength(2)
+    expect(missing({ mode: 'test', twin: 'off' })).toHaveLength(2)
+  })
+  it('comes to work on the record when the work itself is done, and not before', () => {
+    const work = (...facts: JobFact[]) => jobWork(job.kinds, jobStands(job, facts, on, []))
+    const own = planJob(['capacitor'], on).filter((s) => s.kind !== null)
+    const opened = all.filter((id) => !own.some((s) => s.id === id)).map((id, i) => done(10 + i, id))
+    expect(work(...opened)).toEqual([])
+    const did = own.map((s, i) => done(100 + i, s.id))
+    expect(work(...opened, ...did.slice(0, -1))).toEqual([])
+    expect(work(...opened, ...did)).toEqual([{ kind: 'capacitor-renewed', at: 100 + own.length - 1 }])
+    const skipped = own.map((s, i) => fact(100 + i, { kind: 'skipped', step: s.id, reason: 'not here' }))
+    expect(work(...opened, ...skipped)).toEqual([])
   })
   it('is proven by what was read after the work, not before it', () => {
     const facts = all.map((id, i) => done(2000 + i, id))

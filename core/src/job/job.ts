@@ -1,4 +1,5 @@
 import type { Adverse, Decision, JobFact, ReadAt } from './facts.ts'
+import { gradeBurn, type BurnTest } from './burn.ts'
 import type { Tried } from './hub.ts'
 import { jobKindOf } from './kinds.ts'
 import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
@@ -26,6 +27,8 @@ export interface StepStands extends PlannedStep {
   readonly needs: readonly string[]
   /** What was measured in it last; null: nothing, or nothing is. */
   readonly check: PartCheck | null
+  /** Its last combustion test. */
+  readonly burnTest: BurnTest | null
   /** What was tried on its stuck hub, in order. */
   readonly tried: readonly Tried[]
   /** Tools and loose parts that were counted in it; null: none were. */
@@ -62,12 +65,11 @@ const again = ['A2', 'A3', 'A4', 'A5', 'A6']
 /** Steps of the work that are done with the machine shut, before its power is off or after it is back. */
 const shut = ['VD1', 'TX1', 'SV1', 'TB1', 'FD1', 'VD8', 'TX6', 'TB5', 'FD11']
 
+/** What settles a step. */
+type Settling = Fact<'done' | 'skipped' | 'check' | 'burn'>
+
 /** Are tools and loose parts as many as went in? True where they are not counted. */
-function allThere(
-  steps: readonly PlannedStep[],
-  last: ReadonlyMap<string, Fact<'done' | 'skipped' | 'check'>>,
-  fact: Fact<'done'>,
-): boolean {
+function allThere(steps: readonly PlannedStep[], last: ReadonlyMap<string, Settling>, fact: Fact<'done'>): boolean {
   const count = steps.find((s) => s.id === fact.step)?.count
   if (!count) return true
   if (fact.count === undefined || fact.count === null) return false
@@ -79,8 +81,10 @@ function allThere(
 function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): readonly StepStands[] {
   // What locks, proves dead and discharges is done or it is not.
   const must = new Set(steps.flatMap((s) => (s.must ? [s.id] : [])))
-  const last = new Map<string, Fact<'done' | 'skipped' | 'check'>>()
+  const last = new Map<string, Settling>()
   const checks = new Map<string, PartCheck>()
+  const burns = new Map<string, BurnTest>()
+  const burnt = new Set(steps.flatMap((s) => (s.burn ? [s.id] : [])))
   for (const f of facts) {
     if (f.kind === 'check') {
       const check = checkParts(f.step, f.measured)
@@ -88,9 +92,13 @@ function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): read
       checks.set(f.step, check)
       if (check.passes) last.set(f.step, f)
       else last.delete(f.step)
+    } else if (f.kind === 'burn') {
+      burns.set(f.step, f.test)
+      if (gradeBurn(f.test).grade === 'good') last.set(f.step, f)
+      else last.delete(f.step)
     } else if (f.kind === 'done') {
       // Where parts are measured a word is no measure; where tools are counted they are all there.
-      if (!(f.step in partChecks) && allThere(steps, last, f)) last.set(f.step, f)
+      if (!(f.step in partChecks) && !burnt.has(f.step) && allThere(steps, last, f)) last.set(f.step, f)
     } else if (f.kind === 'skipped') {
       if (!must.has(f.step)) last.set(f.step, f)
     } else if (f.kind === 'undone') last.delete(f.step)
@@ -110,13 +118,19 @@ function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): read
       state: own ? (own.kind === 'skipped' ? 'skipped' : 'done') : needs.length > 0 ? 'held' : 'ready',
       by: own?.by ?? '',
       at: own?.at ?? null,
-      note: own ? (own.kind === 'skipped' ? own.reason : own.note) : '',
+      note: own?.kind === 'skipped' ? own.reason : own && 'note' in own ? own.note : '',
+      burnTest: burns.get(s.id) ?? null,
       needs,
       check: checks.get(s.id) ?? null,
       tried: facts.flatMap((f) => (f.kind === 'rung' && f.step === s.id ? [f] : [])),
       counted: own?.kind === 'done' ? (own.count ?? null) : null,
     }
   })
+}
+
+const whyNot = (p: Proof): string => {
+  if (p.after.length === 0) return 'Not read since the work'
+  return p.otherwise.length > 0 ? `Read in another state (${p.otherwise.join('; ')})` : 'Not read at every place'
 }
 
 /** What a temporary blank or bypass takes off on purpose. */
@@ -126,7 +140,7 @@ const lasting: readonly Restore[] = ['dead', 'blank', 'bypass']
 const powered = ['VD8', 'TX6', 'TB5', 'FD11']
 
 /** When the work itself ended: nothing read before proves it. Null while a step of it is open. */
-function workEnded(steps: readonly StepStands[]): number | null {
+export function workEnded(steps: readonly StepStands[]): number | null {
   const work = steps.filter((s) => s.kind !== null && !powered.includes(s.id))
   if (work.some((s) => s.state === 'ready' || s.state === 'held')) return null
   const done = work.filter((s) => s.state === 'done').map((s) => s.at ?? 0)
@@ -176,9 +190,7 @@ export function jobStands(
     missing: [
       ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),
       ...open.map((r) => `Not restored: ${restores[r]}`),
-      ...proof
-        .filter((p) => !p.whole)
-        .map((p) => `${p.after.length === 0 ? 'Not read since the work' : 'Not read at every place'}: ${p.words}`),
+      ...proof.filter((p) => !p.whole).map((p) => `${whyNot(p)}: ${p.words}`),
       ...found.map((a) => `Not good: ${a.words}`),
     ],
   }

@@ -10,12 +10,30 @@ export interface Proof {
   /** When they were read, ms since 1970; null: they were not. */
   readonly beforeAt: number | null
   readonly afterAt: number | null
-  /** Read again wherever it was read before, and on every leg. */
+  /** How the machine was otherwise than before, in words; empty where it was the same, or at rest that is nothing. */
+  readonly otherwise: readonly string[]
+  /** Read again wherever it was read before, on every leg, settled, and in the state of before. */
   readonly whole: boolean
 }
 
 /** One leg says nothing of the others. */
 const everyLeg: readonly QuantityCode[] = ['amps', 'volts_ll', 'winding_ohms', 'ground_ohms']
+
+/** Read at rest: the way it ran then is nothing to them. */
+const atRest: readonly QuantityCode[] = ['winding_ohms', 'megohms', 'ground_ohms', 'capacitance', 'belt_force']
+
+/** How the machine was otherwise at one visit than at another. What nobody said is taken as the same. */
+function otherwise(before: ReadAt | undefined, after: ReadAt | undefined): readonly string[] {
+  const [a, b] = [before?.state, after?.state]
+  const said = (words: string, then: string | null | undefined, now: string | null | undefined) =>
+    then != null && now != null && then !== now ? [`${words} ${now}, before ${then}`] : []
+  return [
+    ...(b?.settled === false ? ['not settled yet'] : []),
+    ...said('mode', a?.mode, b?.mode),
+    ...said('panels', a?.panels, b?.panels),
+    ...said('twin', a?.twin, b?.twin),
+  ]
+}
 
 const sound = (r: Reading) => r.how !== 'unsteady'
 
@@ -41,14 +59,18 @@ export function proofOf(
     for (const v of since) for (const r of of(v, quantity)) if (!places.has(r.position)) places.set(r.position, r)
     const after = [...places.values()]
     const first = before ? of(before, quantity) : []
+    const read = since.find((v) => of(v, quantity).length > 0)
+    const differs = atRest.includes(quantity) ? [] : otherwise(before, read)
     return {
       quantity,
       words: findQuantity(quantity)?.title ?? quantity,
       before: first,
       after,
       beforeAt: before?.at ?? null,
-      afterAt: since.find((v) => of(v, quantity).length > 0)?.at ?? null,
+      afterAt: read?.at ?? null,
+      otherwise: differs,
       whole:
+        differs.length === 0 &&
         after.length > 0 &&
         after.length >= (everyLeg.includes(quantity) ? legs : 1) &&
         first.every((r) => places.has(r.position)),

@@ -35,6 +35,8 @@ export interface Step {
   readonly must?: boolean
   /** Tools and loose parts are counted in it; `same`: and are as many as in that step. */
   readonly count?: { readonly same?: string }
+  /** It is done by a combustion test within the limits. */
+  readonly burn?: boolean
   /** A hub or a sheave comes off its shaft in it, which may be stuck. */
   readonly hub?: boolean
   /** The job may be left here over night: locked and covered. */

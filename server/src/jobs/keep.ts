@@ -57,7 +57,7 @@ export async function keepJob(tx: Tx, body: z.output<typeof jobBody>, author: Au
   return fresh(await tx.insert(jobs).values(row).onConflictDoNothing())
 }
 
-const ofStep = ['done', 'skipped', 'undone', 'check', 'rung'] as const
+const ofStep = ['done', 'skipped', 'undone', 'check', 'rung', 'burn'] as const
 
 /** A step names what the job has. Its order is held where it is ticked: what two phones bring in another order did happen. */
 function refuseStep(body: JobStepBody, job: Job, facts: readonly JobFact[], on: JobOn): void {
@@ -73,6 +73,8 @@ function refuseStep(body: JobStepBody, job: Job, facts: readonly JobFact[], on: 
       if (!points?.some((p) => p.id === m.point))
         throw fieldProblem(`measured.${i}.point`, `"${m.point}" is not measured in this step`)
     })
+  if (step.kind === 'done' && own.burn) throw fieldProblem('step', 'enter the combustion test')
+  if (step.kind === 'burn' && !own.burn) throw fieldProblem('step', 'has no combustion test')
   if (step.kind === 'rung' && !(own.hub && rungs.some((r) => r.id === step.rung)))
     throw fieldProblem('rung', `"${step.rung}" is not a way to free a hub in this step`)
   if (step.kind === 'done' && own.count) refuseCount(step.count, own.count.same, facts)
@@ -113,7 +115,7 @@ async function refuseClosing(
   const [snapshot] = await loadSnapshots(tx, [body.machineId])
   const visits = (snapshot?.visits ?? [])
     .filter((v) => v.supersededBy === null)
-    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
   const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
   const { missing } = jobStands(job, facts, on, visits, adverseFor(standing))
   const [first] = missing

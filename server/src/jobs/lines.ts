@@ -62,7 +62,7 @@ export async function watchedVisits(deps: Deps, machineIds: readonly string[]) {
       s.machine.id,
       s.visits
         .filter((v) => v.supersededBy === null)
-        .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings })),
+        .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state })),
     ]),
   )
 }

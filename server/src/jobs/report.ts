@@ -101,7 +101,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
   const [snapshot] = await loadSnapshots(db, [job.machineId])
   const visits = (snapshot?.visits ?? [])
     .filter((v) => v.supersededBy === null)
-    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
   const policies = await currentPolicies(db)
   const judged = snapshot ? judgeStanding(snapshot, policies) : null
   const stands = jobStands(

@@ -87,6 +87,7 @@ export const deckSteps: readonly Step[] = [
   },
   {
     id: 'FD11',
+    burn: true,
     title: 'Gas on, leak test, fire for 10 minutes, combustion and temperature rise.',
     right: 'They are inside the limits of the appliance.',
     minutes: 40,

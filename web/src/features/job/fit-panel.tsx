@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { useKeptDraft } from '../../app/kept-draft.ts'
 import { PlateCard } from '../../parts/plate/index.ts'
 import { ampsNow } from './amps-now.ts'
+import { WillItStart } from './will-it-start.tsx'
 import { heads, tones } from './fit-words.ts'
 
 function Points({ fit }: { fit: Fit }) {
@@ -79,6 +80,7 @@ export function FitPanel({ page, jobId }: { page: MachinePage; jobId: string }) 
           onChange={(plate) => change({ plate })}
         />
       ) : null}
+      {some ? <WillItStart page={page} plate={draft.plate} /> : null}
       <div className="row">
         <Button size="large" onClick={() => setOpen(!open)}>
           {open ? 'Hide the nameplate' : some ? 'Change the new nameplate' : 'Enter the new nameplate'}

@@ -71,6 +71,9 @@ export function ProofPanel({
               </td>
               <td>
                 {p.after.length === 0 ? <b>not read yet</b> : figures(p.after, units)} <small>{day(p.afterAt)}</small>
+                {p.otherwise.length > 0 ? (
+                  <b className="job-otherwise">Another state: {p.otherwise.join('; ')}</b>
+                ) : null}
               </td>
             </tr>
           ))}

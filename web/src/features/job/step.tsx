@@ -7,6 +7,7 @@ import { clockTime, shortDay } from '../../app/dates.ts'
 import { useClock } from '../../app/now.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { PictureButton } from '../../parts/picture-button/index.ts'
+import { BurnForm, BurnNote } from './burn-form.tsx'
 import { HubLadder } from './hub-ladder.tsx'
 import { Measures, PartsCheck } from './parts-check.tsx'
 import type { Say } from './use-job.ts'
@@ -40,6 +41,7 @@ function Finish({ page, job, step, say }: { page: MachinePage; job: JobRecord; s
   const [count, setCount] = useState<number | null>(null)
   const counts = step.count !== undefined
   if (step.id in partChecks) return <PartsCheck page={page} jobId={job.id} step={step.id} say={say} />
+  if (step.burn) return <BurnForm step={step.id} say={say} />
   return (
     <>
       {counts ? (
@@ -137,6 +139,7 @@ export function Step({
           <b>Does not fit.</b> Nothing is cut or pulled before the right part is here and measured.
         </div>
       ) : null}
+      {step.burnTest ? <BurnNote test={step.burnTest} /> : null}
       {step.check ? <Measures page={page} check={step.check} /> : null}
       {step.hub && (open || step.tried.length > 0) ? (
         <HubLadder step={step} rate={rate} people={step.people ?? 1} mayAct={mayAct && open} say={say} />

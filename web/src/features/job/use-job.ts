@@ -1,8 +1,15 @@
-import type { JobRecord, MachinePage, MutationBodies } from '@motor-round/contract'
+import {
+  jobStepBody,
+  type JobRecord,
+  type MachinePage,
+  type Mutation,
+  type MutationBodies,
+} from '@motor-round/contract'
 import {
   adverseOf,
   fired,
   jobStands,
+  jobWork,
   permitOf,
   type Adverse,
   type Fired,
@@ -14,7 +21,7 @@ import {
 import dayjs from 'dayjs'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
-import { v7 as uuid } from 'uuid'
+import { v5 as workId, v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { standingOf, useSnapshot } from '../../app/judging.ts'
 import { useClock } from '../../app/now.ts'
@@ -34,7 +41,7 @@ const factOf = ({ jobId: _job, machineId: _machine, ...fact }: JobRecord['steps'
 const readAt = (page: MachinePage): readonly ReadAt[] =>
   page.visits
     .filter((v) => v.supersededBy === null)
-    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings }))
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
 
 /** A job as it stands, by the machine’s page alone. */
 export function standsOf(page: MachinePage, job: JobRecord, adverse: readonly Adverse[] = []): JobStands {
@@ -55,6 +62,27 @@ export const permitOn = (page: MachinePage, job: JobRecord, now: number): Permit
 export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fired | null =>
   stands.closed ? null : fired(stands.decision, readAt(page), dayjs(now).format('YYYY-MM-DD'))
 
+/** What the job has done to the machine with this step, where it was the last of the work and is not on record yet. */
+function workBy(page: MachinePage, job: JobRecord, raw: MutationBodies['job-step']): Mutation[] {
+  const step = jobStepBody.safeParse(raw).data
+  if (!step) return []
+  const after = standsOf(page, { ...job, steps: [...job.steps, { ...step, by: '' }] })
+  const since = Date.parse(job.at)
+  return jobWork(job.kinds, after).flatMap(({ kind, at }): Mutation[] => {
+    const id = workId(kind, job.id)
+    // A motor that was entered with its nameplate is on record by that.
+    const entered = kind === 'motor-replaced' && Date.parse(page.motor?.installedAt ?? '') > since
+    return entered || page.work.some((w) => w.id === id)
+      ? []
+      : [
+          {
+            kind: 'work',
+            body: { id, machineId: job.machineId, doneAt: new Date(at).toISOString(), kind, note: `Job: ${job.title}` },
+          },
+        ]
+  })
+}
+
 /** A job at work: where it stands, and a way to write down what happened on it. */
 export function useJob(
   page: MachinePage,
@@ -71,7 +99,7 @@ export function useJob(
   const stands = useMemo(() => standsOf(page, job, adverse), [page, job, adverse])
   const say: Say = async (said) => {
     const body = { ...said, id: uuid(), jobId: job.id, machineId: job.machineId, at: new Date(clock()).toISOString() }
-    const failed = await tryEnqueue(me, [{ kind: 'job-step', body }])
+    const failed = await tryEnqueue(me, [{ kind: 'job-step', body }, ...workBy(page, job, body)])
     setTrouble(failed)
     if (failed === null) dispatch(api.util.invalidateTags(['machine']))
     return failed === null

@@ -1,0 +1,49 @@
+import { combustion, fuels, type Fuel } from '../air/index.ts'
+
+/** A combustion test with the appliance's own limits. Temperatures in °F. */
+export interface BurnTest {
+  readonly fuel: Fuel
+  /** ppm as read, and per cent of oxygen. */
+  readonly co: number
+  readonly oxygen: number
+  /** Rise over the exchanger, and the range on its nameplate. */
+  readonly rise: number
+  readonly riseLow: number
+  readonly riseHigh: number
+  readonly leakFree: boolean
+}
+
+/** Over this it is looked into; over that it does not run. ppm air-free. @source common practice; ANSI Z21.47 for the limit */
+export const burnLimits = { investigate: 100, stop: 400 } as const
+
+export interface BurnGrade {
+  readonly grade: 'good' | 'investigate' | 'stop'
+  /** Carbon monoxide with the excess air taken out; null: the probe drew in air. ppm */
+  readonly airFree: number | null
+  readonly words: readonly string[]
+}
+
+/**
+ * May the appliance run?
+ * @source CO air-free over 100 ppm is looked into, over 400 ppm it is off; the rise is in the range of the nameplate
+ */
+export function gradeBurn(t: BurnTest): BurnGrade {
+  const off = (words: string): BurnGrade => ({ grade: 'stop', airFree: null, words: [words] })
+  if (!t.leakFree) return off('Gas leaks: cock shut, everybody out, call for a licensed hand.')
+  if (!(t.fuel in fuels)) throw new RangeError('fuel: natural gas or propane')
+  if (t.oxygen >= 15) return off('Oxygen is 15 % or more: the probe draws in air, or there is no flame. Read it again.')
+  const { airFree } = combustion(t.fuel, t.co, t.oxygen, null)
+  const words = [
+    ...(airFree > burnLimits.stop
+      ? [`CO ${airFree.toFixed(0)} ppm air-free, over the limit of ${burnLimits.stop}: shut it off.`]
+      : airFree > burnLimits.investigate
+        ? [`CO ${airFree.toFixed(0)} ppm air-free, over ${burnLimits.investigate}: find out why.`]
+        : []),
+    ...(t.rise < t.riseLow
+      ? [`Rise ${t.rise} °F, below the ${t.riseLow} of the nameplate: too much air, or too little gas.`]
+      : []),
+    ...(t.rise > t.riseHigh ? [`Rise ${t.rise} °F, over the ${t.riseHigh} of the nameplate: too little air.`] : []),
+  ]
+  const grade = airFree > burnLimits.stop ? 'stop' : words.length > 0 ? 'investigate' : 'good'
+  return { grade, airFree, words: words.length > 0 ? words : ['Burns clean, and its rise is in range.'] }
+}

@@ -1,0 +1,76 @@
+import { gradeBurn, type BurnTest } from '@motor-round/core/job'
+import { Button, Form } from 'antd'
+import { useState } from 'react'
+import { Choice } from '../../parts/fields/index.ts'
+import { NumberField } from './option-fields.tsx'
+import type { Say } from './use-job.ts'
+
+const tones = { good: 'ok', investigate: 'fix', stop: 'stop' } as const
+
+/** What a combustion test came to. */
+export function BurnNote({ test }: { test: BurnTest }) {
+  const { grade, airFree, words } = gradeBurn(test)
+  return (
+    <p className={`note tone-${tones[grade]}`} role="status">
+      {words.join(' ')}
+      {airFree === null ? '' : ` CO air-free: ${airFree.toFixed(0)} ppm.`}
+    </p>
+  )
+}
+
+/** A combustion test after the deck is back: the appliance's own limits, and none of it by word. */
+export function BurnForm({ step, say }: { step: string; say: Say }) {
+  const [fuel, setFuel] = useState<BurnTest['fuel'] | null>(null)
+  const [leakFree, setLeakFree] = useState<boolean | null>(null)
+  const [figures, setFigures] = useState<
+    Partial<Record<'co' | 'oxygen' | 'rise' | 'riseLow' | 'riseHigh', number | null>>
+  >({})
+  const { co, oxygen, rise, riseLow, riseHigh } = figures
+  const known = (v: number | null | undefined): v is number => v !== null && v !== undefined
+  const test: BurnTest | null =
+    fuel !== null && leakFree !== null && known(co) && known(oxygen) && known(rise) && known(riseLow) && known(riseHigh)
+      ? { fuel, co, oxygen, rise, riseLow, riseHigh, leakFree }
+      : null
+  const put = (key: keyof typeof figures) => (v: number | null) => setFigures({ ...figures, [key]: v })
+  return (
+    <Form
+      className="stack"
+      aria-label="Combustion test"
+      onFinish={() => {
+        if (test) void say({ kind: 'burn', step, test })
+      }}
+    >
+      <Choice
+        label="Fuel"
+        value={fuel}
+        options={[
+          { value: 'natural gas', label: 'Natural gas' },
+          { value: 'propane', label: 'Propane' },
+        ]}
+        onChange={setFuel}
+      />
+      <Choice
+        label="Leak test"
+        value={leakFree}
+        options={[
+          { value: true, label: 'No leak' },
+          { value: false, label: 'Leaks' },
+        ]}
+        onChange={setLeakFree}
+      />
+      <div className="job-numbers">
+        <NumberField label="CO as read, ppm" value={co ?? null} max={20_000} onChange={put('co')} />
+        <NumberField label="Oxygen, %" value={oxygen ?? null} max={20.9} onChange={put('oxygen')} />
+        <NumberField label="Temperature rise, °F" value={rise ?? null} max={400} onChange={put('rise')} />
+        <NumberField label="Nameplate rise from, °F" value={riseLow ?? null} max={400} onChange={put('riseLow')} />
+        <NumberField label="Nameplate rise to, °F" value={riseHigh ?? null} max={400} onChange={put('riseHigh')} />
+      </div>
+      {test ? <BurnNote test={test} /> : null}
+      <div className="row">
+        <Button type="primary" size="large" htmlType="submit" disabled={test === null}>
+          {test ? 'Save the test' : 'Enter the whole test'}
+        </Button>
+      </div>
+    </Form>
+  )
+}

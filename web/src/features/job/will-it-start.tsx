@@ -1,0 +1,78 @@
+import type { MachinePage } from '@motor-round/contract'
+import { canStart, leastStartVolts } from '@motor-round/core/electrical'
+import { supplyHertz, type Plate } from '@motor-round/core/plate'
+import { useState } from 'react'
+import { ampsNow, plateAmps } from './amps-now.ts'
+import { NumberField } from './option-fields.tsx'
+
+/** Fan speed of the newest visit that read it. */
+function fanRpm(page: MachinePage): number | null {
+  const newest = [...page.visits]
+    .filter((v) => v.supersededBy === null)
+    .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
+  for (const v of newest) {
+    const rpm = v.readings.find((r) => r.quantity === 'rpm' && r.position === 'driven' && r.how !== 'unsteady')
+    if (rpm) return rpm.value
+  }
+  return null
+}
+
+const horsepower = (p: Plate): number | null =>
+  p.power === undefined ? null : p.powerUnit === 'kW' ? p.power / 0.7457 : p.power
+
+/** Does the new motor bring the wheel up before its protection opens? By its nameplate, its wheel and the volts it gets. */
+export function WillItStart({ page, plate }: { page: MachinePage; plate: Plate }) {
+  const [wheel, setWheel] = useState<number | null>(null)
+  const [volts, setVolts] = useState<number | null>(95)
+  const [fan, setFan] = useState<number | null>(() => fanRpm(page))
+  const { machine, site } = page
+  const hp = horsepower(plate)
+  const rpm = plate.rpm ?? null
+  const [now, full] = [ampsNow(page), plateAmps(page)]
+  const turns = machine.drive === 'direct' ? rpm : fan
+  const known = hp !== null && rpm !== null && hp > 0 && rpm > 0
+  const result =
+    known && wheel !== null && volts !== null && volts > 0 && turns !== null && turns > 0
+      ? canStart({
+          phases: machine.phases,
+          hz: supplyHertz(machine.serviceVolts, plate.hz, site.hertz),
+          hp,
+          rpm,
+          wheel,
+          fanRpm: turns,
+          volts: volts / 100,
+          load: now !== null && full !== null ? now / full : 1,
+        })
+      : null
+  const time = result?.seconds == null ? '' : `${result.seconds.toFixed(1)} s of ${result.limit} s.`
+  const why = {
+    'it starts': `It comes up in ${time}`,
+    time: `Too slow: ${time} Its overload or protector opens first.`,
+    torque: 'It does not come up: the load takes more than it gives.',
+    inertia: `More wheel than a motor of its size starts: ${result?.referred.toFixed(0)} of ${result?.largest?.toFixed(0)} lb·ft² at its shaft.`,
+    volts: `Below ${leastStartVolts * 100} % of the nameplate volts: repair the supply first.`,
+  }
+  return (
+    <details>
+      <summary>Will it start this wheel?</summary>
+      <div className="stack">
+        {known ? null : <p className="quiet">Enter power and rpm of the new nameplate first.</p>}
+        <div className="job-numbers">
+          <NumberField label="Wheel, WK², lb·ft²" value={wheel} max={1e6} onChange={setWheel} />
+          {machine.drive === 'direct' ? null : (
+            <NumberField label="Fan speed, rpm" value={fan} max={10_000} onChange={setFan} />
+          )}
+          <NumberField label="Volts while it starts, % of nameplate" value={volts} max={120} onChange={setVolts} />
+        </div>
+        {result ? (
+          <p className={`note tone-${result.starts ? 'ok' : 'stop'}`} role="status">
+            {why[result.because]}{' '}
+            {result.starts
+              ? 'An estimate: prove it by three starts from rest, one of them hot.'
+              : 'Another motor, or a lighter wheel; never more capacitor.'}
+          </p>
+        ) : null}
+      </div>
+    </details>
+  )
+}
