@@ -9,7 +9,7 @@ const amount = z.number().positive().max(1e6)
 export const stockSpec = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('belt'),
-    section: word(6, 'the section').transform((t) => t.toUpperCase()),
+    section: word(6, 'the section').overwrite((t) => t.toUpperCase()),
     number: amount,
   }),
   z.strictObject({ kind: z.literal('filter'), size: word(40, 'the size') }),

@@ -1,4 +1,6 @@
 export interface Running {
+  /** Of its process. */
+  pid: number | undefined
   /** Address without a slash at the end. */
   base: string
   /** Path of the one-time link by which a server without users gets its first lead. */

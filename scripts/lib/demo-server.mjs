@@ -13,7 +13,7 @@ export const fixedNow = '2026-11-25T09:00:00Z'
 /**
  * The built server over a database, loaded with the demo when that is empty.
  * @param {{url: string, port?: number, env?: Record<string, string>}} options
- * @returns {Promise<{base: string, firstLead: string | null, end: () => Promise<void>, kill: () => Promise<void>}>} `kill` leaves it
+ * @returns {Promise<{base: string, pid: number | undefined, firstLead: string | null, end: () => Promise<void>, kill: () => Promise<void>}>} `kill` leaves it
  * no time for anything; `firstLead` is the one-time link of a server without users
  */
 export async function builtServer({ url, port, env = {} }) {
@@ -43,7 +43,7 @@ export async function builtServer({ url, port, env = {} }) {
     server.stdout.once('data', done)
     server.once('exit', () => fail(new Error('the server did not start')))
   })
-  return { base: `http://127.0.0.1:${use}`, firstLead: JSON.parse(String(said)).firstLead, end, kill }
+  return { base: `http://127.0.0.1:${use}`, pid: server.pid, firstLead: JSON.parse(String(said)).firstLead, end, kill }
 }
 
 /** A new database beside another, from a template: its URL. */
@@ -79,13 +79,14 @@ export async function throwawayCluster({ durable = false } = {}) {
 
 /**
  * The built server on demo data of its own, in a throwaway cluster.
- * @returns {Promise<{base: string, cluster: Cluster, url: string, end: () => Promise<void>}>}
+ * @returns {Promise<{base: string, pid: number | undefined, cluster: Cluster, url: string, end: () => Promise<void>}>}
  */
 export async function demoServer({ port, env = {}, durable = false } = {}) {
   const { cluster, url, end } = await throwawayCluster({ durable })
   const server = await builtServer({ url, port, env })
   return {
     base: server.base,
+    pid: server.pid,
     cluster,
     url,
     end: async () => {

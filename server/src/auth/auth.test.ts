@@ -46,7 +46,44 @@ describe('sign-in', () => {
   })
 })
 
+describe('a session', () => {
+  const kept = async () =>
+    (
+      await world.deps.pool.query<{ kept: string; expire: Date }>(
+        "select sess->>'keptAt' as kept, expire from session order by expire desc limit 1",
+      )
+    ).rows[0]
+  it('is written when it begins and every few minutes, not at every look', async () => {
+    const lead = await world.as('vale')
+    await lead.get('/session')
+    const first = await kept()
+    await lead.get('/machines?limit=1')
+    await lead.get('/session')
+    expect(await kept()).toEqual(first)
+    await world.deps.pool.query(`update session set sess = jsonb_set(sess::jsonb, '{keptAt}', '1')::json`)
+    const seen = await lead.get('/session')
+    expect(Number((await kept())?.kept)).toBeGreaterThan(Date.now() - 60_000)
+    // The cookie goes on with it.
+    expect(String(seen.headers['set-cookie'])).toContain('Expires=')
+  })
+})
+
+describe('who is not allowed', () => {
+  it('is told so before what they send is read, and a stranger sends little', async () => {
+    const large = { login: 'x'.repeat(40_000), password: 'x' }
+    expect((await world.visitor().post('/session', large)).status).toBe(413)
+    expect((await world.visitor().post('/sync', { device: 'x'.repeat(100_000) })).status).toBe(401)
+    expect((await (await world.as('arden')).post('/sync', { device: 'x'.repeat(3_000_000) })).status).toBe(403)
+  })
+})
+
 describe('forged requests', () => {
+  it('come from no page of ours where they say no origin', async () => {
+    const lead = await world.as('vale')
+    expect((await lead.post('/session', {}).set('origin', 'null')).status).toBe(403)
+    expect((await lead.post('/session', {}).set('origin', 'not an address')).status).toBe(403)
+  })
+
   it('need the token of the session', async () => {
     const lead = await world.as('vale')
     lead.csrf = 'something else'

@@ -12,6 +12,8 @@ declare module 'express-session' {
   interface SessionData {
     personId: string
     csrf: string
+    /** When it was last written, ms since 1970. */
+    keptAt?: number
   }
 }
 
@@ -25,14 +27,23 @@ export function sessions(deps: Deps): RequestHandler {
       pool: deps.pool,
       tableName: 'session',
       pruneSessionInterval: 900,
+      // A session that is used is written every few minutes, not at every look: see `keepAlive`.
+      disableTouch: true,
       errorLog: (...args: unknown[]) => deps.log.warn({ args }, 'session store'),
     }),
     resave: false,
     saveUninitialized: false,
-    rolling: true,
     // "auto": secure on https; on plain http only loopback serves, see the listen address.
     cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: 14 * 86_400_000, path: '/' },
   })
+}
+
+const keptMs = 5 * 60_000
+
+/** Keep a session that is used from ending: with its cookie, every few minutes. */
+export function keepAlive(req: Request): void {
+  if (req.session.personId !== undefined && Date.now() - (req.session.keptAt ?? 0) > keptMs)
+    req.session.keptAt = Date.now()
 }
 
 export const newToken = (): string => randomBytes(24).toString('base64url')
@@ -49,6 +60,7 @@ export const asPerson = (p: typeof people.$inferSelect): Person => ({
 export async function personOf(deps: Deps, req: Request): Promise<Person | null> {
   const id = req.session.personId
   if (id === undefined) return null
+  keepAlive(req)
   const [row] = await deps.db.select().from(people).where(eq(people.id, id))
   return row && row.disabledAt === null ? asPerson(row) : null
 }
@@ -56,7 +68,8 @@ export async function personOf(deps: Deps, req: Request): Promise<Person | null>
 /** Defence against forged requests: same origin, and the session's own token in a header. */
 export function checkToken(req: Request): void {
   const origin = req.get('origin')
-  if (origin !== undefined && new URL(origin).host !== req.get('host'))
+  // A page without an origin of its own sends `null`: it is not ours either.
+  if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== req.get('host')))
     throw new HttpProblem(403, 'This request comes from another site.')
   if (req.session.personId === undefined) return
   const sent = Buffer.from(req.get('x-csrf-token') ?? '')

@@ -31,9 +31,33 @@ function openPool(url: string, onLost: (e: Error) => void, { pipelined }: Way): 
   return pool
 }
 
+const tries = 4
+
+/** Two transactions waited for each other, and the database ended one: done again from its start it is as good as the first. */
+function waitedInACircle(e: unknown): boolean {
+  if (typeof e !== 'object' || e === null) return false
+  if ('code' in e && (e.code === '40P01' || e.code === '40001')) return true
+  return 'cause' in e && waitedInACircle(e.cause)
+}
+
+/** Transactions that are done again where another one stood in their way. What they do has to be theirs alone to do again. */
+function patient(db: Db): Db {
+  const once = db.transaction.bind(db)
+  const transaction: Db['transaction'] = async (work, config) => {
+    for (let n = 1; ; n++)
+      try {
+        return await once(work, config)
+      } catch (e) {
+        if (n >= tries || !waitedInACircle(e)) throw e
+        await new Promise((go) => setTimeout(go, n * 10 * (0.5 + Math.random())))
+      }
+  }
+  return Object.assign(db, { transaction })
+}
+
 /** The database as the features see it: `db` for statements, `pool` for connections that somebody holds. */
 export const openDatabase = (url: string, onLost: (e: Error) => void): { readonly db: Db; readonly pool: pg.Pool } => ({
-  db: drizzle(openPool(url, onLost, { pipelined: true }), { schema }),
+  db: patient(drizzle(openPool(url, onLost, { pipelined: true }), { schema })),
   pool: openPool(url, onLost, { pipelined: false }),
 })
 

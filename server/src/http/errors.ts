@@ -35,6 +35,9 @@ function fromDatabase(e: PgError): HttpProblem | null {
     return new HttpProblem(422, 'The text contains a character that cannot be stored.')
   // Whatever else of the data cannot be kept: it is the entry's fault, and must not hold back the others.
   if (/^2[23]/.test(e.code)) return new HttpProblem(422, 'A number, date or text in it cannot be stored.')
+  // Two writers waited for each other, and went on doing so when tried again.
+  if (e.code === '40P01' || e.code === '40001')
+    return new HttpProblem(503, 'Others are changing the same records. Nothing was saved; retry.')
   if (/^(08|57P|53)/.test(e.code))
     return new HttpProblem(503, 'The database does not answer. Nothing was saved; retry.')
   return null

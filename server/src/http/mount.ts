@@ -7,7 +7,7 @@ import {
   type QueryOf,
   type ResponseOf,
 } from '@motor-round/contract'
-import { json, type Request, type Response, type Router } from 'express'
+import { json, type NextFunction, type Request, type Response, type Router } from 'express'
 import { z } from 'zod'
 import type { Deps } from '../deps.ts'
 import { checkToken, personOf } from '../auth/session.ts'
@@ -31,7 +31,8 @@ function parse<T extends z.ZodType>(schema: T, value: unknown, status?: number):
   return parsed.data
 }
 
-const bodyParser = json({ limit: '2mb', strict: true })
+/** Who is not signed in sends no more than a name and a password. */
+const bodyParser = { anyone: json({ limit: '16kb', strict: true }), known: json({ limit: '2mb', strict: true }) }
 
 /**
  * Serve an endpoint of the contract: role, token, input and, where asked for, the answer are checked here and nowhere
@@ -44,7 +45,8 @@ export function mount<E extends Endpoint>(
   handler: (call: Call<E, WhoOf<E>>) => Promise<ResponseOf<E> | undefined> | ResponseOf<E> | undefined,
 ): void {
   const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1')
-  const answer = async (req: Request, res: Response) => {
+  // Before a byte of the body is read: what is not allowed costs nothing.
+  const enter = async (req: Request, res: Response, next: NextFunction) => {
     const person = await personOf(deps, req)
     if (endpoint.role !== 'anyone') {
       if (!person) throw new HttpProblem(401, 'Sign in first.')
@@ -52,6 +54,11 @@ export function mount<E extends Endpoint>(
         throw new HttpProblem(403, `That takes a ${endpoint.role}; you are signed in as ${person.role}.`)
     }
     if (endpoint.method !== 'get') checkToken(req)
+    res.locals['person'] = person
+    next()
+  }
+  const answer = async (req: Request, res: Response) => {
+    const person = res.locals['person'] as Person | null
     const call = {
       params: parse(endpoint.params, req.params, 404),
       query: parse(endpoint.query, req.query),
@@ -65,7 +72,8 @@ export function mount<E extends Endpoint>(
     if (deps.config.CHECK_ANSWERS === 'yes') endpoint.response.parse(result)
     res.set('cache-control', 'no-store').json(result)
   }
-  const steps = endpoint.bodyType ? [answer] : [bodyParser, answer]
+  const parser = bodyParser[endpoint.role === 'anyone' ? 'anyone' : 'known']
+  const steps = endpoint.bodyType ? [enter, answer] : [enter, parser, answer]
   router[endpoint.method](path, ...steps)
 }
 

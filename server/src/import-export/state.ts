@@ -56,7 +56,7 @@ export async function saveProgress(db: Db, state: ImportState): Promise<boolean>
 
 export async function loadImport(db: Db | Tx, id: string, lock = false): Promise<ImportState> {
   const query = db.select().from(imports).where(eq(imports.id, id))
-  const [row] = lock ? await query.for('update') : await query
+  const [row] = lock ? await query.for('no key update') : await query
   if (!row) throw notFound('import')
   return importState.parse(row.state)
 }

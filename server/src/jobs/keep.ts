@@ -124,7 +124,7 @@ async function refuseClosing(
 
 /** Keep what happened on a job; the same id twice keeps one. It is closed on its proof, or with a reason. */
 export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Promise<Done<null>> {
-  const [of] = await tx.select().from(jobs).where(eq(jobs.id, body.jobId)).for('update')
+  const [of] = await tx.select().from(jobs).where(eq(jobs.id, body.jobId)).for('no key update')
   if (!of) throw fieldProblem('jobId', 'no such job')
   if (of.machineId !== body.machineId) throw fieldProblem('machineId', 'is not the machine of that job')
   const { id, jobId, machineId, at, ...said } = body

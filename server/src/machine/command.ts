@@ -47,10 +47,14 @@ async function follow<T>(
   return { value, fresh }
 }
 
-/** Lock a machine until the transaction ends, for what needs no more of it than its site. @throws a problem: no such machine */
+/**
+ * Lock a machine until the transaction ends, for what needs no more of it than its site. Its key never changes: the lock is one that
+ * rows which refer to it do not wait for, or two writers to twins would wait for each other.
+ * @throws a problem: no such machine
+ */
 export async function lockMachine(tx: Tx, machineId: string): Promise<Pick<Machine, 'id' | 'siteId'>> {
   const { rows } = await tx.execute<{ site_id: string }>(
-    sql`select site_id from ${machines} where id = ${machineId}::uuid for update`,
+    sql`select site_id from ${machines} where id = ${machineId}::uuid for no key update`,
   )
   const [row] = rows
   if (!row) throw notFound('machine')
@@ -69,7 +73,7 @@ export async function changeMachine<T>(
   author: Author,
   change: (machine: Machine) => Promise<Change<T>>,
 ): Promise<Done<T>> {
-  const [row] = await tx.select().from(machines).where(eq(machines.id, machineId)).for('update')
+  const [row] = await tx.select().from(machines).where(eq(machines.id, machineId)).for('no key update')
   if (!row) throw notFound('machine')
   return changeLocked(tx, row.id, author, () => change(asMachine(row)), 'now')
 }

@@ -65,14 +65,16 @@ export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<Ma
   if (machineIds.length === 0) return []
   const policies = await heldPolicies(tx)
   const ids = [...machineIds].sort()
-  const twins = await twinsOf(tx, ids)
+  const near = await twinsOf(tx, ids)
   await tx
     .select({ id: machineStates.machineId })
     .from(machineStates)
-    .where(inArray(machineStates.machineId, [...new Set([...ids, ...twins])].sort()))
+    .where(inArray(machineStates.machineId, [...new Set([...ids, ...near])].sort()))
     .orderBy(machineStates.machineId)
-    .for('update')
+    .for('no key update')
   const judged = await judgeAndWrite(tx, ids, policies)
+  // Alone, it is judged by the loads that its twins had already.
+  const twins = ids.length === 1 ? near.filter((id) => id !== ids[0]) : near
   if (twins.length > 0) await judgeAndWrite(tx, twins, policies)
   return judged
 }
@@ -209,7 +211,7 @@ const judgeVersion = 2
 
 /** Judge every machine again where a newer judge has been installed since. */
 export async function refreshForNewJudge(tx: Tx): Promise<void> {
-  const [row] = await tx.select({ judged: organization.judgeVersion }).from(organization).for('update')
+  const [row] = await tx.select({ judged: organization.judgeVersion }).from(organization).for('no key update')
   if (!row || row.judged === judgeVersion) return
   await refreshAll(tx)
   await tx.update(organization).set({ judgeVersion })

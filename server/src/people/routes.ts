@@ -35,7 +35,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.editPerson, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      const [before] = await tx.select().from(people).where(eq(people.id, params.id)).for('update')
+      const [before] = await tx.select().from(people).where(eq(people.id, params.id)).for('no key update')
       if (!before) throw notFound('person')
       const disabledAt = body.disabled ? (before.disabledAt ?? deps.now()) : null
       if (before.role === 'lead' && (body.role !== 'lead' || body.disabled)) {
@@ -43,7 +43,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
           .select({ id: people.id })
           .from(people)
           .where(and(eq(people.role, 'lead'), isNull(people.disabledAt), ne(people.id, params.id)))
-          .for('update')
+          .for('no key update')
         if (others.length === 0) throw new HttpProblem(422, 'This is the last lead. Make another user a lead first.')
       }
       const [row] = await tx

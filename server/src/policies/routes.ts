@@ -28,7 +28,7 @@ export function policiesRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.editPolicies, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
-      const [before] = await tx.select().from(organization).for('update')
+      const [before] = await tx.select().from(organization).for('no key update')
       if (!before) throw notFound('organization')
       if (before.policiesVersion !== body.version)
         throw new HttpProblem(409, `${before.policiesBy ?? 'Someone'} changed the limits in the meantime.`, {

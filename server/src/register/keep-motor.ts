@@ -87,7 +87,7 @@ export async function keepPlate(tx: Tx, motorId: string, body: Corrected, author
   const [of] = await tx.select({ machineId: components.machineId }).from(components).where(motor)
   if (!of) throw notFound('motor')
   return changeMachine(tx, of.machineId, author, async () => {
-    const [before] = await tx.select().from(components).where(motor).for('update')
+    const [before] = await tx.select().from(components).where(motor).for('no key update')
     if (!before) throw notFound('motor')
     if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { value: before, fresh: false }
     await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))

@@ -29,7 +29,7 @@ async function changePart(
   const [of] = await tx.select({ machineId: components.machineId }).from(components).where(part)
   if (!of) throw notFound('part')
   const { value } = await changeMachine(tx, of.machineId, author, async () => {
-    const [before] = await tx.select().from(components).where(part).for('update')
+    const [before] = await tx.select().from(components).where(part).for('no key update')
     if (!before) throw notFound('part')
     await refuseStale(tx, 'part', before.id, before.version, version, asPart(before))
     return { ...(await change(before)), fresh: true }

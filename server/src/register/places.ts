@@ -54,7 +54,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.editSite, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      const [before] = await tx.select().from(sites).where(eq(sites.id, params.id)).for('update')
+      const [before] = await tx.select().from(sites).where(eq(sites.id, params.id)).for('no key update')
       if (!before) throw notFound('site')
       await refuseStale(tx, 'site', before.id, before.version, body.version, before)
       const [row] = await tx
@@ -103,7 +103,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.editArea, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      const [before] = await tx.select().from(areas).where(eq(areas.id, params.id)).for('update')
+      const [before] = await tx.select().from(areas).where(eq(areas.id, params.id)).for('no key update')
       if (!before) throw notFound('area')
       await refuseStale(tx, 'area', before.id, before.version, body.version, before)
       if (body.siteId !== before.siteId) throw fieldProblem('siteId', 'an area cannot move to another site')
@@ -149,7 +149,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.editUnit, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      const [before] = await tx.select().from(units).where(eq(units.id, params.id)).for('update')
+      const [before] = await tx.select().from(units).where(eq(units.id, params.id)).for('no key update')
       if (!before) throw notFound('unit')
       await refuseStale(tx, 'unit', before.id, before.version, body.version, before)
       const area = await areaOf(tx, body.areaId)

@@ -91,7 +91,7 @@ export async function keepRoofMap(
   by: string,
   now: Date,
 ): Promise<boolean> {
-  const [area] = await tx.select().from(areas).where(eq(areas.id, areaId)).for('update')
+  const [area] = await tx.select().from(areas).where(eq(areas.id, areaId)).for('no key update')
   if (!area) throw notFound('area')
   if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return false
   const before = await mapOfArea(tx, area.id)

@@ -30,7 +30,7 @@ export async function installInSlot(
     .select()
     .from(components)
     .where(and(eq(components.machineId, machine.id), eq(components.slot, part.slot), isNull(components.removedAt)))
-    .for('update')
+    .for('no key update')
   if (old && part.installedAt <= old.installedAt)
     throw fieldProblem(
       'installedAt',

@@ -137,7 +137,7 @@ export async function roundRow(db: Db | Tx, id: string): Promise<RoundRow> {
 }
 
 export async function lockRound(tx: Tx, id: string): Promise<RoundRow> {
-  const [row] = await tx.select().from(rounds).where(eq(rounds.id, id)).for('update')
+  const [row] = await tx.select().from(rounds).where(eq(rounds.id, id)).for('no key update')
   if (!row) throw notFound('round')
   return row
 }

@@ -56,7 +56,7 @@ export async function doneSpeedChanges(db: Db | Tx) {
 
 /** The plan for change, or undefined. */
 export async function lockSpeedChange(tx: Tx, id: string): Promise<Row | undefined> {
-  const [row] = await tx.select().from(speedChanges).where(eq(speedChanges.id, id)).for('update')
+  const [row] = await tx.select().from(speedChanges).where(eq(speedChanges.id, id)).for('no key update')
   return row
 }
 

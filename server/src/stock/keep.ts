@@ -15,7 +15,7 @@ import { coreMove } from './load.ts'
  */
 export async function keepStockMove(tx: Tx, body: StockMoveBody, author: Author): Promise<Done<null>> {
   // One after the other for an item: the second sees what the first took.
-  const [item] = await tx.select().from(stockItems).where(eq(stockItems.id, body.itemId)).for('update')
+  const [item] = await tx.select().from(stockItems).where(eq(stockItems.id, body.itemId)).for('no key update')
   if (!item) throw fieldProblem('itemId', 'no such item of stock')
   const places = await tx.select({ id: stockPlaces.id, name: stockPlaces.name }).from(stockPlaces)
   const place = places.find((p) => p.id === body.placeId)

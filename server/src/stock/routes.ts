@@ -89,7 +89,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.editStockItem, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const now = deps.now()
-      const [before] = await tx.select().from(stockItems).where(eq(stockItems.id, params.id)).for('update')
+      const [before] = await tx.select().from(stockItems).where(eq(stockItems.id, params.id)).for('no key update')
       if (!before) throw notFound('item of stock')
       if (body.id !== params.id) throw fieldProblem('id', 'is another item')
       await refuseStale(tx, 'item', before.id, before.version, body.version, before)
