@@ -2,6 +2,7 @@ import { endpoints } from '@motor-round/contract'
 import type { Router } from 'express'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
+import { sendFile } from '../http/send-file.ts'
 import { sendSoon } from '../mail/outbox.ts'
 import { answerQuote, linkedQuote, linkQuote } from './links.ts'
 import { placeOf, quoteOf } from './quote.ts'
@@ -13,16 +14,10 @@ export function quoteRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.quote, ({ params }) => quoteOf(deps.db, params.id))
   mount(router, deps, endpoints.quotePdf, async ({ params, res }) => {
     const { paper } = await placeOf(deps.db, params.id)
-    const pdf = await quotePdf(await quoteOf(deps.db, params.id), paper)
-    res.type('application/pdf').set('content-disposition', 'attachment; filename="quote.pdf"')
-    res.set('cache-control', 'no-store').send(pdf)
-    return undefined
+    return sendFile(res, 'application/pdf', 'quote.pdf', await quotePdf(await quoteOf(deps.db, params.id), paper))
   })
   mount(router, deps, endpoints.jobReport, async ({ params, res }) => {
-    const pdf = await jobReportPdf(deps.db, params.id, deps.now())
-    res.type('application/pdf').set('content-disposition', 'attachment; filename="job-report.pdf"')
-    res.set('cache-control', 'no-store').send(pdf)
-    return undefined
+    return sendFile(res, 'application/pdf', 'job-report.pdf', await jobReportPdf(deps.db, params.id, deps.now()))
   })
   mount(router, deps, endpoints.linkQuote, async ({ params, body, person }) => {
     const made = await linkQuote(deps, params.id, body, person.name)

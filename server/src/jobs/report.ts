@@ -19,7 +19,7 @@ import { jobSteps, pictures } from '../db/rounds-schema.ts'
 import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
-import { bytes, cell, document, heading, lines } from '../rounds/pdf.ts'
+import { bytes, cell, document, heading, table } from '../rounds/pdf.ts'
 import { adverseFor } from './adverse-for.ts'
 import { asJobStep } from './load.ts'
 import { placeOf } from './quote.ts'
@@ -36,19 +36,6 @@ function figures(list: readonly Reading[], units: ShownUnits): string {
     })
     .join(', ')
 }
-
-const table = (
-  widths: (string | number)[],
-  head: readonly string[],
-  rows: readonly (readonly string[])[],
-): Content => ({
-  layout: lines,
-  table: {
-    headerRows: 1,
-    widths,
-    body: [head.map((text): Content => ({ text, bold: true })), ...rows.map((r) => r.map((text) => cell(text)))],
-  },
-})
 
 const section = (title: string, ...content: Content[]): Content[] =>
   content.length === 0 ? [] : [heading(title), ...content]

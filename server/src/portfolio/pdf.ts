@@ -2,7 +2,7 @@ import type { Portfolio } from '@motor-round/contract'
 import { amount, show } from '@motor-round/core/quantity'
 import type { Content } from 'pdfmake/interfaces.js'
 import { dayWords } from '../dates.ts'
-import { bytes, cell, document, heading, lines } from '../rounds/pdf.ts'
+import { bytes, cell, document, heading, table } from '../rounds/pdf.ts'
 
 const colors = { stop: '#5e0b27', fix: '#93290b', watch: '#b0830c', ok: '#1c5e42', unjudged: '#9aa5ab' } as const
 const order = ['stop', 'fix', 'watch', 'ok', 'unjudged'] as const
@@ -24,19 +24,6 @@ function levelChart(levels: Portfolio['levels']): string {
   })
   return `<svg width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${bars.join('')}</svg>`
 }
-
-const table = (
-  widths: (string | number)[],
-  head: readonly string[],
-  rows: readonly (readonly string[])[],
-): Content => ({
-  layout: lines,
-  table: {
-    headerRows: 1,
-    widths,
-    body: [head.map((text): Content => ({ text, bold: true })), ...rows.map((r) => r.map((t) => cell(t)))],
-  },
-})
 
 const slotWords = (slot: string) =>
   slot.replace('-de', ', drive end').replace('-ode', ', other end').replaceAll('-', ' ')

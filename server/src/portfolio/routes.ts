@@ -4,6 +4,7 @@ import type { Router } from 'express'
 import { sites } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
+import { sendFile } from '../http/send-file.ts'
 import { fillSoon } from './level-days.ts'
 import { portfolioPdf } from './pdf.ts'
 import { portfolioOf } from './portfolio.ts'
@@ -21,9 +22,11 @@ export function portfolioRoutes(router: Router, deps: Deps): void {
       .where(query.site === undefined ? undefined : eq(sites.id, query.site))
       .orderBy(asc(sites.name))
       .limit(1)
-    const pdf = await portfolioPdf(await portfolioOf(deps, query), site?.paper ?? 'letter')
-    res.type('application/pdf').set('content-disposition', 'attachment; filename="quarter.pdf"')
-    res.set('cache-control', 'no-store').send(pdf)
-    return undefined
+    return sendFile(
+      res,
+      'application/pdf',
+      'quarter.pdf',
+      await portfolioPdf(await portfolioOf(deps, query), site?.paper ?? 'letter'),
+    )
   })
 }

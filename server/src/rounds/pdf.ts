@@ -39,6 +39,20 @@ export const cell = (text: string): Content => ({ text })
 
 export const lines = { hLineColor: () => '#c5cdd1', vLineWidth: () => 0, hLineWidth: () => 0.6 }
 
+/** A table of texts under a head that comes again on every page. */
+export const table = (
+  widths: (string | number)[],
+  head: readonly string[],
+  rows: readonly (readonly string[])[],
+): Content => ({
+  layout: lines,
+  table: {
+    headerRows: 1,
+    widths,
+    body: [head.map((text): Content => ({ text, bold: true })), ...rows.map((r) => r.map((text) => cell(text)))],
+  },
+})
+
 export const document = (
   title: string,
   by: string,

@@ -3,18 +3,16 @@ import type { Response, Router } from 'express'
 import { byClock } from '../dates.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
+import { sendFile } from '../http/send-file.ts'
 import { machinesWhere, machineRows } from '../machine-list/rows.ts'
 import { tableFile } from './file.ts'
 
 const levelWords = { ok: 'OK', watch: 'Watch', fix: 'Fix', stop: 'Stop' } as const
 const most = 20_000
 
-async function send(res: Response, table: TableBody, format: TableFormat): Promise<undefined> {
-  const { type, name, body } = await tableFile(table, format)
-  res
-    .set({ 'content-type': type, 'content-disposition': `attachment; filename="${name}"`, 'cache-control': 'no-store' })
-    .send(body)
-  return undefined
+async function send(res: Response, asked: TableBody, format: TableFormat): Promise<undefined> {
+  const { type, name, body } = await tableFile(asked, format)
+  return sendFile(res, type, name, body)
 }
 
 /** Tables as files for a spreadsheet. */

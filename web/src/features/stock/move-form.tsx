@@ -4,7 +4,7 @@ import { Button, Form, Input, InputNumber } from 'antd'
 import { useState } from 'react'
 import { Choice } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
-import { coreLevel } from './core-level.ts'
+import { coreLevel } from '../../offline/core/stock.ts'
 import type { SayMove } from './use-stock.ts'
 import { pieces } from './words.ts'
 
