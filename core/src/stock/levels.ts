@@ -53,8 +53,13 @@ function hold(level: Running, jobId: string | null, more: number): void {
   else level.held.set(jobId, now)
 }
 
+/** Of the same instant what came is there before anything goes. */
+const comes: readonly MoveKind[] = ['received', 'returned']
+const rank = (m: StockMove) => (comes.includes(m.kind) ? 0 : m.kind === 'counted' ? 1 : 2)
+
 /** In the order in which it happened. */
-const inOrder = (moves: readonly StockMove[]) => [...moves].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+const inOrder = (moves: readonly StockMove[]) =>
+  [...moves].sort((a, b) => a.at - b.at || rank(a) - rank(b) || (a.id < b.id ? -1 : 1))
 
 function apply(level: (placeId: string) => Running, m: StockMove): void {
   const here = level(m.placeId)

@@ -47,7 +47,14 @@ describe('what is where', () => {
     const counted = [move('received', 10), move('counted', 4), move('taken', 1)]
     expect(at(counted).onHand).toBe(3)
     // A phone brings what it took before the count.
-    expect(at([...counted, move('taken', 2, { at: counted[1]?.at ?? 0, id: 'a' })]).onHand).toBe(3)
+    expect(at([...counted, move('taken', 2, { at: (counted[1]?.at ?? 0) - 0.5 })]).onHand).toBe(3)
+  })
+  it('of the same instant what came is there before it goes, whatever their ids', () => {
+    const ids = ['a', 'b']
+    for (const [x, y] of [ids, [...ids].reverse()]) {
+      const moves = [move('received', 1, { at: 5, id: x ?? '' }), move('taken', 1, { at: 5, id: y ?? '' })]
+      expect(at(moves)).toMatchObject({ onHand: 0, doubt: false })
+    }
   })
   it('a job holds what it reserved until it takes or releases it', () => {
     const held = [move('received', 5), move('reserved', 3, { jobId: 'j' })]

@@ -122,7 +122,7 @@ export function DecisionForm({
               />
             </FormField>
             <FormField label="By, %">
-              <InputNumber min={1} max={1000} value={rise} onChange={setRise} />
+              <InputNumber controls={false} size="large" min={1} max={1000} value={rise} onChange={setRise} />
             </FormField>
           </div>
           <Choice

@@ -93,7 +93,14 @@ export function HubLadder({
             </span>
           </p>
           <FormField label="Minutes it took">
-            <InputNumber min={0} max={600} value={minutes ?? rung.minutes} onChange={setMinutes} />
+            <InputNumber
+              controls={false}
+              size="large"
+              min={0}
+              max={600}
+              value={minutes ?? rung.minutes}
+              onChange={setMinutes}
+            />
           </FormField>
           <Choice
             label="It"

@@ -21,7 +21,16 @@ export function NumberField({
 }) {
   return (
     <FormField label={label} error={error}>
-      <InputNumber className="job-number" inputMode="decimal" min={min} max={max} value={value} onChange={onChange} />
+      <InputNumber
+        controls={false}
+        size="large"
+        className="job-number"
+        inputMode="decimal"
+        min={min}
+        max={max}
+        value={value}
+        onChange={onChange}
+      />
     </FormField>
   )
 }

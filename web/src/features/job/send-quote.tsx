@@ -57,7 +57,7 @@ export function SendQuote({ job, offerId, done }: { job: JobRecord; offerId: str
         <Input value={email} type="email" maxLength={120} onChange={(e) => setEmail(e.target.value)} />
       </FormField>
       <FormField label="The link works for, days" error={fieldMessage(failure, 'days')}>
-        <InputNumber min={1} max={60} value={days} onChange={setDays} />
+        <InputNumber controls={false} size="large" min={1} max={60} value={days} onChange={setDays} />
       </FormField>
       <FailureNote failure={failure} kept="What you entered is still here." />
       <div className="row">

@@ -46,7 +46,7 @@ function Finish({ page, job, step, say }: { page: MachinePage; job: JobRecord; s
     <>
       {counts ? (
         <FormField label="Tools and loose parts">
-          <InputNumber min={0} max={999} value={count} onChange={setCount} />
+          <InputNumber controls={false} size="large" min={0} max={999} value={count} onChange={setCount} />
         </FormField>
       ) : null}
       <Button

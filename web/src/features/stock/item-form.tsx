@@ -95,7 +95,7 @@ export function ItemForm({ item, done }: { item: StockItem | null; done: () => v
   }
   const number = (label: string, key: 'price' | 'leadDays' | 'min' | 'max') => (
     <FormField label={label} error={fault(key)}>
-      <InputNumber min={0} value={draft[key]} onChange={(v) => change({ [key]: v })} />
+      <InputNumber controls={false} size="large" min={0} value={draft[key]} onChange={(v) => change({ [key]: v })} />
     </FormField>
   )
   return (
@@ -111,6 +111,8 @@ export function ItemForm({ item, done }: { item: StockItem | null; done: () => v
         <FormField key={key} label={label} error={fault(`spec.${key}`)}>
           {type === 'number' ? (
             <InputNumber
+              controls={false}
+              size="large"
               min={0}
               value={(spec[key] ?? null) as number | null}
               onChange={(v) => change({ spec: { ...spec, [key]: v } })}

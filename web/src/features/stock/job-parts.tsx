@@ -97,7 +97,7 @@ export function JobParts({ jobId, mayAct }: { jobId: string; mayAct: boolean }) 
                 />
               </FormField>
               <FormField label="How many">
-                <InputNumber size="large" min={1} precision={0} value={count} onChange={setCount} />
+                <InputNumber controls={false} size="large" min={1} precision={0} value={count} onChange={setCount} />
               </FormField>
             </div>
           ) : null}

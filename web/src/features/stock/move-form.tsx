@@ -88,7 +88,15 @@ export function MoveForm({ stock, item, say }: { stock: Stock; item: StockItem; 
         <Choice label="To" value={to} options={places.filter((p) => p.value !== placeId)} onChange={setTo} />
       ) : null}
       <FormField label={kind === 'counted' ? 'How many are there' : 'How many'}>
-        <InputNumber size="large" min={0} max={100_000} precision={0} value={count} onChange={setCount} />
+        <InputNumber
+          controls={false}
+          size="large"
+          min={0}
+          max={100_000}
+          precision={0}
+          value={count}
+          onChange={setCount}
+        />
       </FormField>
       {comes ? (
         <>
