@@ -141,7 +141,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
     },
     ...(words === '' ? [] : [{ text: words, fontSize: 12 } as Content]),
     ...section(
-      'Where it stands',
+      'State of the job',
       cell(
         `${stands.closed ? `Closed ${day(stands.closed.at)} by ${stands.closed.by}. ` : ''}${causeWords(stands.closed)}`,
       ),
