@@ -92,3 +92,25 @@ describe('a job whose parts are measured', () => {
     expect(misfits(check(50, wrong), check(60, samePart('SB3')))).toEqual([])
   })
 })
+
+describe('tools over an open deck', () => {
+  const job = { at: 0, kinds: ['deck'], skip: ['FD6', 'FD8'] }
+  const counted = (at: number, step: string, count: number | null): JobFact => ({
+    id: `d${at}`,
+    at,
+    by: 'V',
+    kind: 'done',
+    step,
+    note: '',
+    count,
+  })
+  const state = (step: string, ...facts: JobFact[]) =>
+    jobStands(job, facts, { hasVfd: false }, []).steps.find((s) => s.id === step)?.state
+  it('are counted in and out, and nobody skips that: the count that comes out is the one that went in', () => {
+    const skipped: JobFact = { id: 's', at: 1, by: 'V', kind: 'skipped', step: 'FD6', reason: 'few tools' }
+    expect(state('FD6', skipped)).not.toBe('skipped')
+    expect(state('FD6', counted(1, 'FD6', null))).not.toBe('done')
+    expect(state('FD8', counted(1, 'FD6', 7), counted(2, 'FD8', 6))).not.toBe('done')
+    expect(state('FD8', counted(1, 'FD6', 7), counted(2, 'FD8', 7))).toBe('done')
+  })
+})

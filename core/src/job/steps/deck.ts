@@ -49,6 +49,7 @@ export const deckSteps: readonly Step[] = [
   {
     id: 'FD6',
     count: {},
+    must: true,
     title: 'Cover the hole; count the tools over it.',
     right: 'The count is entered.',
     minutes: 5,
@@ -60,6 +61,7 @@ export const deckSteps: readonly Step[] = [
   {
     id: 'FD8',
     count: { same: 'FD6' },
+    must: true,
     title: 'Cover off. Look below with light and mirror.',
     right: 'The count is equal.',
     minutes: 10,
