@@ -1,24 +1,6 @@
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+import { choose, doSteps, putPoint } from './job-steps.ts'
 import { desktop, machineId, phone, test } from './world.ts'
-
-/** Tick steps in turn as the page offers them, until one it is told to stop at. */
-async function doSteps(page: Page, until: string | null): Promise<void> {
-  const steps = page.getByRole('region', { name: 'Steps' })
-  for (;;) {
-    const ready = steps.getByRole('button', { name: /^Done: / })
-    const names = await ready.evaluateAll((list) => list.map((b) => b.getAttribute('aria-label') ?? ''))
-    const next = names.find((n) => until === null || !n.includes(until))
-    if (next === undefined) return
-    const row = steps.getByRole('button', { name: next, exact: true })
-    await row.click()
-    await expect(row).toHaveCount(0)
-  }
-}
-const choose = async (page: Page, field: Locator, words: string) => {
-  await field.click()
-  await page.locator('.ant-select-item-option').getByText(words, { exact: true }).click()
-  await page.keyboard.press('Escape')
-}
 
 test('a finding becomes a job that is quoted, approved, done without a signal, proven and closed', async ({ open }) => {
   test.slow()
@@ -152,11 +134,7 @@ test('bearings of the wrong bore stop the cut; a stuck hub goes by its ladder; t
   await expect(steps).toBeVisible()
   await doSteps(page, 'Take the sheave off')
   const parts = steps.getByRole('form', { name: 'Measure the parts' })
-  const put = async (point: string, old: string, now: string) => {
-    const sides = parts.getByRole('group', { name: point, exact: true }).getByRole('textbox')
-    await sides.nth(0).fill(old)
-    await sides.nth(1).fill(now)
-  }
+  const put = (point: string, old: string, now: string) => putPoint(parts, point, old, now)
   await put('Shaft diameter', '1-11/16', '1-11/16')
   await put('Bearing bore', '1-11/16', '1-7/16')
   await expect(parts.getByRole('group', { name: 'Bearing bore' }).getByRole('status')).toContainText('Does not fit.')

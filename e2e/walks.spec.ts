@@ -3,24 +3,9 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, expect, type Page } from '@playwright/test'
 import { launchOptions } from '../scripts/lib/browser.mjs'
+import { beforePower, check, choose, closeUp, lockOut, phase, provenDead, told, walk } from './walk-steps.ts'
 import { pluckedSpan } from './plucked-span.ts'
 import { connect, desktop, expectUpright, fixedNow, machineId, phone, saveRead, signIn, take, test } from './world.ts'
-
-const told = (page: Page) => page.locator('.visit-told')
-const choose = (page: Page, group: string, word: string) =>
-  page.getByRole('group', { name: group, exact: true }).getByRole('button', { name: word, exact: true }).click()
-const phase = async (page: Page, name: string) => {
-  await page
-    .getByRole('navigation', { name: 'Phases' })
-    .getByRole('button', { name: new RegExp(`^${name}`) })
-    .click()
-  await expectUpright(page)
-}
-const check = (page: Page, name: string) =>
-  page
-    .getByRole('navigation', { name: 'Checks' })
-    .getByRole('button', { name: new RegExp(`^${name}`) })
-    .click()
 
 // Each walk has a machine of its own, so they go side by side.
 test.describe.configure({ mode: 'parallel' })
@@ -32,51 +17,6 @@ const openSaved = (page: Page) =>
     .getByRole('row', { name: /^Nov 25, 2026/ })
     .getByRole('button', { name: 'All readings' })
     .click()
-
-/** Open a visit of everything on a machine, with the simulated meter on a unit of that kind. */
-async function walk(page: Page, tag: string, scope: string) {
-  await page.goto(`/machines/${await machineId(page, tag)}/visit`)
-  await phase(page, 'Inspect')
-  await choose(page, 'This visit', scope)
-}
-
-async function lockOut(page: Page) {
-  await phase(page, 'Lock out')
-  await choose(page, 'Disconnect open, locked, tagged', 'Yes')
-  await page.getByLabel('Lock or tag number').fill('17')
-  await choose(page, 'Second feed, control feed, twin’s breaker', 'None')
-  await choose(page, 'The wheel is', 'Still')
-  await check(page, 'Prove dead')
-}
-
-/** Lock out and prove dead, every figure typed. */
-async function provenDead(page: Page) {
-  await lockOut(page)
-  for (const v of ['478', '0', '0.1', '0', '0.2', '0', '0.1', '478']) {
-    await page.locator('.cell-here input').fill(v)
-    await page.locator('.cell-here input').press('Enter')
-  }
-  await phase(page, 'Dead tests')
-}
-
-async function beforePower(page: Page) {
-  await phase(page, 'Power up')
-  await choose(page, 'Control call', 'Inhibited')
-  await choose(page, 'Tools out, people notified', 'Yes')
-  await choose(page, 'Guards and panels on', 'Yes')
-}
-
-/** Everything that was lifted or opened is back. */
-async function closeUp(page: Page) {
-  await phase(page, 'Close up')
-  for (const what of [
-    'Controls back in automatic',
-    'Panels, guards and filters in',
-    'Lifted wires and plugs back on',
-    'Jumpers off, bypassed switches back in',
-  ])
-    await choose(page, what, 'Yes')
-}
 
 test('healthy: the whole walk with the meter, every gate opens, and it is saved with how it was read', async ({
   open,

@@ -102,6 +102,15 @@ export const jobEndpoints = {
     summary: 'Jobs that are not closed, those that are due again first; and those that were closed of late',
     response: z.object({ jobs: z.array(jobLine) }),
   }),
+  jobPace: at('jobPace', 'get', '/jobs/pace', {
+    role: 'viewer',
+    summary: 'How long the steps of jobs take here, as a share of the minutes of their template',
+    response: z.object({
+      steps: z.array(z.object({ step: z.string(), factor: z.number().positive() })),
+      /** Jobs that it was learned from. */
+      jobs: z.int(),
+    }),
+  }),
   quote: at('quote', 'get', '/jobs/{id}/quote', {
     role: 'viewer',
     summary: 'The newest offer of a job, as the person who pays sees it',

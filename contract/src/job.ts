@@ -157,6 +157,14 @@ export const jobStepBody = z
       until: z.iso.date(),
       readOn: z.iso.date(),
     }),
+    /** A part that will do for now. */
+    z.strictObject({
+      ...step,
+      kind: z.literal('substitute'),
+      part: named(80, 'the part that belongs there'),
+      inPlace: named(80, 'what is in its place'),
+      until: z.iso.date(),
+    }),
     z.strictObject({ ...step, kind: z.literal('paused'), safe: reason }),
     z.strictObject({ ...step, kind: z.literal('resumed') }),
     z.strictObject({

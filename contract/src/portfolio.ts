@@ -58,8 +58,10 @@ export const portfolio = z
     ),
     /** Power that the fans take by their last readings. */
     energy: z.object({ machines: z.int(), without: z.int(), kilowatts: z.number() }),
-    /** Motors by maker, worst first. */
-    makers: z.array(z.object({ maker: z.string(), motors: z.int(), pressing: z.int(), replaced: z.int() })),
+    /** Motors by maker and model, worst first. */
+    models: z.array(
+      z.object({ maker: z.string(), model: z.string(), motors: z.int(), pressing: z.int(), replaced: z.int() }),
+    ),
     lives: z.array(z.object({ slot: z.string(), n: z.int(), ended: z.int(), medianDays: z.number().nullable() })),
   })
   .meta({ id: 'Portfolio' })

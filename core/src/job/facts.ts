@@ -61,6 +61,8 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
       readonly until: string
       readonly readOn: string
     }
+  /** A part that will do until a day, ISO at the site. */
+  | { readonly kind: 'substitute'; readonly part: string; readonly inPlace: string; readonly until: string }
   | { readonly kind: 'paused'; readonly safe: string }
   | { readonly kind: 'resumed' }
   | {

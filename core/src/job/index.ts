@@ -12,6 +12,7 @@ export {
 } from './hub.ts'
 export { jobKindOf, jobKinds, type JobKind } from './kinds.ts'
 export { hazardsOf, heldBy, planJob, stillOpen, toolsOf, type JobOn, type PlannedStep } from './plan.ts'
+export { learnPace, type DoneJob, type Pace } from './pace.ts'
 export { schedule, type Schedule, type Scheduled } from './schedule.ts'
 export { hazards, restores, type Hazard, type Restore } from './step.ts'
 export {
@@ -26,7 +27,7 @@ export {
 } from './facts.ts'
 export { jobStands, type Job, type JobStands, type StepStands } from './job.ts'
 export { neverPermitted, permitDays, permitOf, permitTimes, type Permit } from './permit.ts'
-export type { Proof } from './proof.ts'
+export { atRest, type Proof } from './proof.ts'
 export { fired, type Fired } from './watch.ts'
 export { optionCosts, optionKinds, type JobOption, type Offer, type OptionCost, type OptionKind } from './option.ts'
 export { waitingCost, waitingFault, waitingRuleOf, waitingRules, type Waiting } from './waiting/register.ts'

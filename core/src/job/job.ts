@@ -45,6 +45,8 @@ export interface JobStands {
   /** What was taken off or lifted and is not back. */
   readonly open: readonly Restore[]
   readonly paused: Fact<'paused'> | null
+  /** Parts that will do for now, oldest first. */
+  readonly substitutes: readonly Fact<'substitute'>[]
   /** Something of the work was begun. */
   readonly begun: boolean
   readonly proof: readonly Proof[]
@@ -182,6 +184,7 @@ export function jobStands(
     steps,
     open,
     paused,
+    substitutes: ordered.filter((f) => f.kind === 'substitute'),
     begun,
     proof,
     closed,
@@ -189,6 +192,8 @@ export function jobStands(
     bars: open.filter((r) => !lasting.includes(r)),
     missing: [
       ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),
+      // What was not measured is not known to fit, whatever the reason.
+      ...steps.filter((s) => s.state === 'skipped' && s.id in partChecks).map((s) => `Not measured: ${s.title}`),
       ...open.map((r) => `Not restored: ${restores[r]}`),
       ...proof.filter((p) => !p.whole).map((p) => `${whyNot(p)}: ${p.words}`),
       ...found.map((a) => `Not good: ${a.words}`),

@@ -10,6 +10,8 @@ export interface JobOn {
   readonly hasVfd: boolean
   /** The drive's own minutes until its bus is empty; left out, those of an ordinary label. */
   readonly busMinutes?: number
+  /** How long steps take here, as a share of the minutes of their template; left out, as the template says. */
+  readonly pace?: ReadonlyMap<string, number>
 }
 
 /** A step as it is to be done in this job. */
@@ -33,6 +35,9 @@ const beforeOff = ['VD1', 'TX1']
 const onDeck = { after: 'FD6', as: 'FD7' } as const
 
 const minutesOf = (m: Minutes, form: 'full' | 'small'): number => (typeof m === 'number' ? m : m[form])
+/** Minutes at the pace of these people; a step that takes any takes at least one. */
+const paced = (minutes: number, factor = 1): number =>
+  minutes === 0 || factor === 1 ? minutes : Math.max(1, Math.round(minutes * factor))
 const late = new Set(Object.values(insideClosing).flat())
 
 /** Steps of a list that no other of it follows. */
@@ -97,7 +102,7 @@ export function planJob(ids: readonly string[], on: JobOn, skip: readonly string
   const steps = leaveOut(all, new Set([...skip.filter((id) => !never.has(id)), ...without]))
   return steps.map(({ minutes, wait: _wait, ...s }): PlannedStep => ({
     ...s,
-    minutes: minutesOf(minutes, form),
+    minutes: paced(minutesOf(minutes, form), on.pace?.get(s.id)),
     kind: of.get(s.id) ?? null,
     waits: steps.flatMap(({ id, wait }) =>
       wait?.before !== s.id || (wait.onlyDrive && !on.hasVfd)

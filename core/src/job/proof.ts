@@ -1,4 +1,5 @@
 import { findQuantity, type QuantityCode, type Reading } from '../quantity/index.ts'
+import type { VisitState } from '../trend/index.ts'
 import type { ReadAt } from './facts.ts'
 
 /** One quantity before a job and after it, place by place. */
@@ -10,6 +11,8 @@ export interface Proof {
   /** When they were read, ms since 1970; null: they were not. */
   readonly beforeAt: number | null
   readonly afterAt: number | null
+  /** The state in which it was read before; null where it was not, or nobody said. */
+  readonly beforeState: VisitState | null
   /** How the machine was otherwise than before, in words; empty where it was the same, or at rest that is nothing. */
   readonly otherwise: readonly string[]
   /** Read again wherever it was read before, on every leg, settled, and in the state of before. */
@@ -20,7 +23,7 @@ export interface Proof {
 const everyLeg: readonly QuantityCode[] = ['amps', 'volts_ll', 'winding_ohms', 'ground_ohms']
 
 /** Read at rest: the way it ran then is nothing to them. */
-const atRest: readonly QuantityCode[] = ['winding_ohms', 'megohms', 'ground_ohms', 'capacitance', 'belt_force']
+export const atRest: readonly QuantityCode[] = ['winding_ohms', 'megohms', 'ground_ohms', 'capacitance', 'belt_force']
 
 /** How the machine was otherwise at one visit than at another. What nobody said is taken as the same. */
 function otherwise(before: ReadAt | undefined, after: ReadAt | undefined): readonly string[] {
@@ -68,6 +71,7 @@ export function proofOf(
       after,
       beforeAt: before?.at ?? null,
       afterAt: read?.at ?? null,
+      beforeState: before?.state ?? null,
       otherwise: differs,
       whole:
         differs.length === 0 &&

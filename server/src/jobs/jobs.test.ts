@@ -173,6 +173,52 @@ describe('a job that was made offline', () => {
     expect(await say({ ...rung, step: 'SB4', rung: 'dynamite' })).toMatchObject({ path: 'rung' })
     expect(await say({ ...rung, step: 'SB3', rung: 'clean' })).toMatchObject({ path: 'rung' })
   })
+  it('three jobs that were timed teach what the steps take here', async () => {
+    const paced = async () =>
+      ((await hand.get('/jobs/pace')).body as { steps: { step: string; factor: number }[]; jobs: number }).steps
+    const steps = planJob(['capacitor'], { hasVfd: false })
+    const fits = [
+      { point: 'capacitance', old: 10, now: 10 },
+      { point: 'volts', old: 370, now: 440 },
+    ]
+    const timed = () => {
+      const job = made({ kinds: ['capacitor'], title: 'Capacitor' })
+      let minutes = 0
+      const facts = steps.flatMap((s) => {
+        // Each takes twice as long as its template says.
+        minutes += 2 * s.minutes
+        const said =
+          s.id === 'CP2' ? { kind: 'check', step: s.id, measured: fits } : { kind: 'done', step: s.id, note: '' }
+        const when = new Date(Date.parse(at) - 86_400_000 + minutes * 60_000).toISOString()
+        return [step(job.body.id, { ...said, at: when })]
+      })
+      return [{ ...job, body: { ...job.body, at: '2026-11-24T07:00:00.000Z' } }, ...facts]
+    }
+    for (let i = 0; i < 3; i++) expect(new Set(await outcomes(timed()))).toEqual(new Set(['applied']))
+    const own = (await paced()).find((p) => p.step === 'CP3')
+    // Three of twice the minutes and the template as three of once: their geometric mean.
+    expect(own?.factor).toBeCloseTo(Math.SQRT2, 6)
+  })
+  it('a substitute says what belongs there, what is in, and until when', async () => {
+    const job = made()
+    const substitute = (over: object) =>
+      step(job.body.id, {
+        kind: 'substitute',
+        part: 'Filter 20x25x2',
+        inPlace: 'Filter 20x24x2 and tape',
+        until: '2026-12-20',
+        ...over,
+      })
+    const [, kept, blank, bare] = await results([
+      job,
+      substitute({}),
+      substitute({ part: '' }),
+      substitute({ until: '' }),
+    ])
+    expect(kept?.outcome).toBe('applied')
+    expect(blank?.problem?.errors[0]).toMatchObject({ path: 'body.part', message: 'enter the part that belongs there' })
+    expect(bare?.problem?.errors[0]).toMatchObject({ path: 'body.until' })
+  })
   it('a permit is extended once', async () => {
     const job = made()
     const permit = () =>

@@ -1,5 +1,5 @@
 import type { JobLine } from '@motor-round/contract'
-import { fired, jobStands, permitOf, restores, type JobFact } from '@motor-round/core/job'
+import { fired, jobStands, learnPace, permitOf, restores, type JobFact } from '@motor-round/core/job'
 import { asc, eq, inArray } from 'drizzle-orm'
 import { dayIn } from '../dates.ts'
 import { jobs, jobSteps } from '../db/rounds-schema.ts'
@@ -107,4 +107,20 @@ export async function jobLines(deps: Deps): Promise<JobLine[]> {
     open: stands.closed ? [] : stands.open.map((r) => restores[r]),
   }))
   return lines.sort((a, b) => rank(a) - rank(b) || (a.at < b.at ? 1 : -1))
+}
+
+/** What the jobs of the last two years teach of the minutes of steps. */
+export async function paceOf(deps: Deps) {
+  const since = deps.now().getTime() - 24 * monthMs
+  const { factors, jobs } = learnPace(
+    (await allJobs(deps))
+      .filter((j) => j.job.at.getTime() > since)
+      .map((j) => ({
+        kinds: j.job.kinds,
+        skip: j.job.skip,
+        on: { hasVfd: j.hasVfd, phases: j.phases },
+        facts: j.facts,
+      })),
+  )
+  return { steps: [...factors].map(([step, factor]) => ({ step, factor })), jobs }
 }

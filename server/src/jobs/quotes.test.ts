@@ -131,6 +131,8 @@ describe('the report of a job', () => {
     expect(text).toContain('Closed Nov 25, 2026 by Mosi Okonjo. The expected cause was wrong.')
     // Quoted 2 h × 90 + 60 = 240; three hours and 66 came to 336.
     expect(text).toContain('Quoted: $240. Came to: $336. Hours: 3 of 2 quoted.')
+    // What was read last stands beside what it may be.
+    expect(text).toMatch(/How it stands now, against its limits\s+(OK|Watch|Fix|Stop)/)
     expect(text).toContain('Not done: Bushings are new')
     expect(text).toContain('Closed without its proof: Gauge broken')
     expect((await hand.get(`/jobs/${randomUUID()}/report.pdf`)).status).toBe(404)

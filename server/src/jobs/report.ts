@@ -11,6 +11,7 @@ import {
   type JobStands,
 } from '@motor-round/core/job'
 import { amount, findQuantity, placeWords, show, type ShownUnits } from '@motor-round/core/quantity'
+import type { Judgement } from '@motor-round/core/judge'
 import { and, asc, eq, gte } from 'drizzle-orm'
 import type { Content } from 'pdfmake/interfaces.js'
 import { byClock, dayFormat, dayIn, dayWords } from '../dates.ts'
@@ -19,7 +20,7 @@ import { jobSteps, pictures } from '../db/rounds-schema.ts'
 import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
-import { bytes, cell, document, heading, table } from '../rounds/pdf.ts'
+import { bytes, cell, document, heading, level, lines, table } from '../rounds/pdf.ts'
 import { adverseFor } from './adverse-for.ts'
 import { asJobStep } from './load.ts'
 import { placeOf } from './quote.ts'
@@ -49,6 +50,14 @@ function moneyWords(facts: readonly JobFact[]): string[] {
     ...(hours === null ? [] : [`Hours: ${hours}${quotedHours === null ? '' : ` of ${quotedHours} quoted`}.`]),
   ]
   return costs.length === 0 ? [] : [costs.join(' ')]
+}
+
+/** The figures that have a limit as they stand, worst first: what was read against what it may be, in one line each. */
+const nowStands = (judged: Judgement | null): Content[] => {
+  const own = (judged?.verdicts ?? []).filter((v) => v.limit !== null && v.value !== null).slice(0, 8)
+  if (own.length === 0) return []
+  const body = own.map((v): Content[] => [level(v.level), cell(v.because)])
+  return section('How it stands now, against its limits', { layout: lines, table: { widths: [34, '*'], body } })
 }
 
 /** What is left, and why. */
@@ -125,6 +134,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
     ...(stands.closed && back.length > 0
       ? [`We look again on ${day(stands.closed.at + Math.min(...back) * 86_400_000)}.`]
       : []),
+    ...stands.substitutes.map((s) => `${s.inPlace} is in place of ${s.part}. Right part in by ${dayWords(s.until)}.`),
     ...(permit ? [`It runs on a permit until ${dayWords(permit.until)}: ${permit.limits}`] : []),
     ...(waited?.figure
       ? [
@@ -171,6 +181,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
         ]),
       ),
     ),
+    ...nowStands(judged),
     ...(moneyWords(facts).length > 0 ? section('Money', ...moneyWords(facts).map((t) => cell(t))) : []),
     ...(left.length > 0 ? section('Not done, and why', { ul: left.slice(0, 12) }) : []),
     ...(next.length > 0 ? section('What comes next', { ul: next }) : []),

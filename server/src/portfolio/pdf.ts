@@ -78,11 +78,11 @@ export function portfolioPdf(p: Portfolio, paper: 'letter' | 'A4'): Promise<Buff
         cell(
           `${energy.machines} fans took ${energy.kilowatts.toFixed(0)} kW by their last readings${energy.without > 0 ? `; ${energy.without} were never read or have no power on their nameplate` : ''}.`,
         ),
-        heading('Motors by maker'),
+        heading('Motors by model, worst first'),
         table(
-          ['*', 60, 90, 90],
-          ['Maker', 'Motors', 'To fix or stop', 'Replaced'],
-          p.makers.map((m) => [m.maker, String(m.motors), String(m.pressing), String(m.replaced)]),
+          ['*', '*', 50, 80, 70],
+          ['Maker', 'Model', 'Motors', 'To fix or stop', 'Replaced'],
+          p.models.map((m) => [m.maker, m.model, String(m.motors), String(m.pressing), String(m.replaced)]),
         ),
         heading('Lives of parts'),
         table(

@@ -112,7 +112,7 @@ describe('a quarter in figures', () => {
     expect(pages.length).toBeLessThanOrEqual(2)
     const p = await ask()
     expect(pages.join(' ')).toContain(`${p.jobs.closed} jobs closed`)
-    expect(pages.join(' ')).toContain(p.makers[0]?.maker ?? '?')
+    expect(pages.join(' ')).toContain(p.models[0]?.model ?? '?')
     const { sites } = (await hand.get('/places')).body as { sites: { id: string; name: string }[] }
     const ofSites = await Promise.all(sites.map((s) => ask(`?site=${s.id}`)))
     const machines = (x: Portfolio) => x.energy.machines + x.energy.without

@@ -77,12 +77,15 @@ async function postponedJobs(deps: Deps, jobs: readonly Known[]): Promise<Portfo
   return rows.sort((a, b) => (b.cost ?? -1) - (a.cost ?? -1) || (a.since < b.since ? -1 : 1))
 }
 
+/** Share of motors of a model that press or were replaced; of one or two of a kind little is believed. */
+const trouble = (m: Portfolio['models'][number]): number => (m.pressing + m.replaced) / (m.motors + m.replaced + 2)
+
 /** Every motor that is or was in, with the machine's level and load. */
 async function motorFigures(
   deps: Deps,
   site: string | undefined,
   inPeriod: (at: number) => boolean,
-): Promise<Pick<Portfolio, 'makers' | 'energy'>> {
+): Promise<Pick<Portfolio, 'models' | 'energy'>> {
   const rows = await deps.db
     .select({
       spec: components.spec,
@@ -99,12 +102,14 @@ async function motorFigures(
         site === undefined ? undefined : eq(components.siteId, site),
       ),
     )
-  const makers = new Map<string, { motors: number; pressing: number; replaced: number }>()
+  const models = new Map<string, Portfolio['models'][number]>()
   const energy = { machines: 0, without: 0, kilowatts: 0 }
   for (const { spec, removedAt, level, load } of rows) {
     const { plate } = spec as MotorSpec
     const maker = plate.maker?.trim() || 'Maker not on record'
-    const own = makers.get(maker) ?? { motors: 0, pressing: 0, replaced: 0 }
+    const model = plate.model?.trim() ?? ''
+    const key = `${maker}\n${model}`
+    const own = models.get(key) ?? { maker, model, motors: 0, pressing: 0, replaced: 0 }
     if (removedAt !== null) {
       if (inPeriod(removedAt.getTime())) own.replaced += 1
     } else {
@@ -118,14 +123,15 @@ async function motorFigures(
         energy.kilowatts += motorKilowatts(hp, load, plate.efficiency ?? 0.85)
       }
     }
-    makers.set(maker, own)
+    models.set(key, own)
   }
   return {
     energy,
-    makers: [...makers]
-      .map(([maker, m]) => ({ maker, ...m }))
+    models: [...models.values()]
       .filter((m) => m.motors > 0 || m.replaced > 0)
-      .sort((a, b) => b.pressing / Math.max(1, b.motors) - a.pressing / Math.max(1, a.motors) || b.motors - a.motors)
+      .sort(
+        (a, b) => trouble(b) - trouble(a) || b.motors - a.motors || (a.maker + a.model < b.maker + b.model ? -1 : 1),
+      )
       .slice(0, 12),
   }
 }

@@ -100,6 +100,7 @@ export const api = createApi({
       invitation: get(endpoints.invitation),
       acceptInvitation: change(endpoints.acceptInvitation, 'session'),
       jobs: get(endpoints.jobs, 'machine'),
+      jobPace: get(endpoints.jobPace, 'machine'),
       linkQuote: change(endpoints.linkQuote, 'audit', 'mails'),
       linkedQuote: get(endpoints.linkedQuote),
       answerQuote: change(endpoints.answerQuote),

@@ -18,6 +18,10 @@ export const clockOf = (minute: number): string => plain(clock.format(new Date(2
 export const spansText = (spans: readonly { readonly from: number; readonly to: number }[]): string =>
   spans.map((s) => `${clockOf(s.from)}–${clockOf(s.to)}`).join(', ')
 
+/** The day it is at a site, ISO, wherever the person who looks is. */
+export const siteDay = (now: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(new Date(now))
+
 /** Day and time, local. */
 export const dayTime = (iso: string): string => `${dayjs(iso).format('MMM D, YYYY')}, ${clockTime(iso)}`
 

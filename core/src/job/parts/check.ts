@@ -1,4 +1,5 @@
 import { grades, type Grade } from '../../fit/index.ts'
+import { bladeLoad } from './blade-load.ts'
 import { partChecks } from './checks.ts'
 import { gradePoint, type Measured, type PartGrade } from './point.ts'
 
@@ -17,12 +18,8 @@ export interface PartCheck {
 export function checkParts(step: string, measured: readonly Measured[]): PartCheck | null {
   const points = partChecks[step]
   if (!points) return null
-  const graded = points.map((p) =>
-    gradePoint(
-      p,
-      measured.findLast((m) => m.point === p.id),
-    ),
-  )
+  const last = (id: string) => measured.findLast((m) => m.point === id)
+  const graded = points.map((p) => gradePoint(p, p.worked ? bladeLoad(last) : last(p.id)))
   const worst = Math.max(...graded.map((g) => grades.indexOf(g.grade)))
   const grade = grades[worst] ?? 'not known'
   return { grade, points: graded, passes: grade === 'drops in' || grade === 'fits with changes' }

@@ -131,11 +131,23 @@ export const partChecks: Readonly<Record<string, readonly PartPoint[]>> = {
     },
     {
       ...equal('blades', 'Number of blades', '', 0, 'Old', 'New', ''),
-      change: 'Another load: work it out, and prove it by amps.',
+      change: 'Another load: prove it by amps.',
     },
     {
       ...equal('pitch', 'Pitch', '°', 1, 'Old', 'New', ''),
-      change: 'Another load: work it out, and prove it by amps.',
+      change: 'Another load: prove it by amps.',
+    },
+    {
+      id: 'load',
+      title: 'Motor load, amps as % of the nameplate',
+      old: 'Runs at',
+      now: 'With the new blade, within about 20 %',
+      kind: 'number',
+      unit: '%',
+      most: { free: 100, change: 110 },
+      worked: true,
+      why: 'It overloads the motor: get the blade of the old diameter, count and pitch, or the motor for it.',
+      change: 'At the limit of the motor: read amps within a minute of the first start.',
     },
   ],
   WH4: [

@@ -52,6 +52,34 @@ describe('new parts against the old ones', () => {
     expect(at({ low: { old: 14, now: 12.8 } })).toBe('does not fit')
     expect(at({ high: { old: 12.8, now: 12 } })).toBe('does not fit')
   })
+  // The worked example of the calculator: 22 in, 3 blades at 27° against 4 at 23°, 90 % of the nameplate: 88 %.
+  it('another blade is worked out against the motor: what overloads it does not fit', () => {
+    const at = (
+      old: number,
+      now: Partial<Record<'diameter' | 'blades' | 'pitch', number>>,
+      was = { blades: 3, pitch: 27 },
+    ) => {
+      const d = 22 * inch
+      return checkParts(
+        'PF6',
+        samePart('PF6', {
+          diameter: { old: d, now: now.diameter ?? d },
+          blades: { old: was.blades, now: now.blades ?? was.blades },
+          pitch: { old: was.pitch, now: now.pitch ?? was.pitch },
+          // What is sent of the new load is not believed.
+          load: { old, now: 1 },
+        }),
+      )?.points.find((p) => p.point.id === 'load')
+    }
+    expect(at(90, { blades: 4, pitch: 23 })).toMatchObject({ grade: 'drops in', measured: { old: 90, now: 88 } })
+    // (4/3)^0.7 = 1.22: 90 % becomes 110 %, 95 % becomes 116 %.
+    expect(at(90, { blades: 4 })).toMatchObject({ grade: 'fits with changes', measured: { now: 110 } })
+    expect(at(95, { blades: 4 })).toMatchObject({ grade: 'does not fit', measured: { now: 116 } })
+    // The same blade on a motor that carries too much already is no worse.
+    expect(at(120, {})).toMatchObject({ grade: 'fits with changes', measured: { now: 120 } })
+    for (const wrong of [{ pitch: 60 }, { blades: 0 }, { diameter: 0 }]) expect(at(90, wrong)?.grade).toBe('not known')
+    expect(at(0, {})?.grade).toBe('not known')
+  })
   it('shafts are shown to the thousandth of an inch, or by the hundredth of a millimeter', () => {
     const [point] = partChecks['SB3'] ?? []
     if (!point) throw new Error('no point')

@@ -16,6 +16,10 @@ export interface PartPoint {
   readonly under?: number
   /** More is as good. */
   readonly atLeast?: boolean
+  /** The new one may be so much, whatever the old one was; and so much, or what the old one was, with the change. */
+  readonly most?: { readonly free: number; readonly change: number }
+  /** Of the new part it is worked out from the other points. */
+  readonly worked?: boolean
   /** With a difference it fits after this; left out: it does not fit. */
   readonly change?: string
   /** Why it does not fit. */
@@ -38,10 +42,14 @@ export interface PartGrade {
 
 const same = (point: PartPoint, { old, now }: Measured): boolean => {
   if (typeof old === 'string' || typeof now === 'string') return old === now
+  if (point.most) return now <= point.most.free
   const more = now - old
   // Fractions of a thousandth come from the units.
   return more <= (point.atLeast ? Infinity : (point.over ?? 0)) + 1e-6 && -more <= (point.under ?? 0) + 1e-6
 }
+
+const tooMuch = ({ most }: PartPoint, { old, now }: Measured): boolean =>
+  most !== undefined && typeof old === 'number' && typeof now === 'number' && now > Math.max(most.change, old)
 
 const isKind = (point: PartPoint, value: number | string): boolean =>
   point.kind === 'choice'
@@ -53,7 +61,7 @@ export function gradePoint(point: PartPoint, measured: Measured | undefined): Pa
   if (!measured || !isKind(point, measured.old) || !isKind(point, measured.now))
     return { point, measured: null, grade: 'not known', because: 'Not measured.' }
   if (same(point, measured)) return { point, measured, grade: 'drops in', because: '' }
-  return point.change === undefined
+  return point.change === undefined || tooMuch(point, measured)
     ? { point, measured, grade: 'does not fit', because: point.why }
     : { point, measured, grade: 'fits with changes', because: point.change }
 }

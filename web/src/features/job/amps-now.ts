@@ -15,3 +15,15 @@ export function ampsNow(page: MachinePage): number | null {
 /** Amps of the nameplate in the volts of this supply. */
 export const plateAmps = ({ motor, machine }: MachinePage): number | null =>
   allowedCurrent(motor?.plate ?? null, machine.unitPlate, machine.serviceVolts)?.amps ?? null
+
+/** Fan speed of the newest visit that read it. */
+export function fanRpm(page: MachinePage): number | null {
+  const newest = [...page.visits]
+    .filter((v) => v.supersededBy === null)
+    .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
+  for (const v of newest) {
+    const rpm = v.readings.find((r) => r.quantity === 'rpm' && r.position === 'driven' && r.how !== 'unsteady')
+    if (rpm) return rpm.value
+  }
+  return null
+}

@@ -4,7 +4,7 @@ import { Button, Input, Popconfirm } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
-import { shortDay } from '../../app/dates.ts'
+import { shortDay, siteDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { shownUnitsOf } from '../../app/shown-units.ts'
@@ -16,9 +16,11 @@ import { DecisionForm } from './decision-form.tsx'
 import { FiredNote } from './fired-note.tsx'
 import { FitPanel } from './fit-panel.tsx'
 import { OptionsPanel } from './options-panel.tsx'
+import { PartsPanel } from './parts-panel.tsx'
 import { PermitNote, PermitPanel } from './permit-panel.tsx'
 import { PlanChart } from './plan-chart.tsx'
 import { ProofPanel } from './proof-panel.tsx'
+import { SubstitutesPanel } from './substitutes-panel.tsx'
 import { StepList } from './step-list.tsx'
 import { firedOf, permitOn, useJob, type Say } from './use-job.ts'
 import { chosenWords, decisionWords, stateWords } from './words.ts'
@@ -107,7 +109,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
       {stands.paused ? (
         <div className="note tone-watch" role="status">
           Interrupted {shortDay(new Date(stands.paused.at).toISOString(), now)} by {stands.paused.by}:{' '}
-          {stands.paused.safe} Lock out and prove dead again before you go on.
+          {stands.paused.safe.replace(/\.?\s*$/, '.')} Lock out and prove dead again before you go on.
           {mayAct ? (
             <div className="row">
               <Button size="large" onClick={() => void say({ kind: 'resumed' })}>
@@ -163,6 +165,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
             ) : null}
           </section>
           {job.kinds.some((k) => newMotor.has(k)) ? <FitPanel page={page} jobId={job.id} /> : null}
+          {mayAct ? <PartsPanel page={page} jobId={job.id} stands={stands} /> : null}
           {policies ? (
             <ProofPanel
               page={page}
@@ -175,6 +178,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
             />
           ) : null}
           {mayAct ? <PermitPanel permit={permit} say={say} /> : null}
+          <SubstitutesPanel stands={stands} now={now} today={siteDay(now, page.site.zone)} mayAct={mayAct} say={say} />
           <JobParts jobId={job.id} mayAct={mayAct} />
           <Kit job={job} tools={toolsOf(stands.steps)} />
           <PlanChart stands={stands} crew={job.crew} />

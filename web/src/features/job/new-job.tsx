@@ -13,6 +13,7 @@ import { tryEnqueue } from '../../offline/core/enqueue.ts'
 import { Choice, FailureNote, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { usePace } from './use-pace.ts'
 import { durationWords } from './words.ts'
 import './job.css'
 
@@ -40,9 +41,10 @@ function JobForm({ page }: { page: MachinePage }) {
   const [kinds, setKinds] = useState<readonly string[]>([])
   const [crew, setCrew] = useState<number | null>(null)
   const [trouble, setTrouble] = useState<string | null>(null)
+  const { pace } = usePace()
   const usual = Math.max(1, ...kinds.map((k) => jobKindOf.get(k)?.crew ?? 1))
   const people = crew ?? usual
-  const plan = kinds.length === 0 ? null : planJob(kinds, { hasVfd: page.machine.hasVfd })
+  const plan = kinds.length === 0 ? null : planJob(kinds, { hasVfd: page.machine.hasVfd, pace })
   const planned = plan ? schedule(plan, people) : null
   const short = planned?.short.length ?? 0
   const missing = [...(kinds.length === 0 ? ['what is to be done'] : []), ...(title.trim() === '' ? ['a title'] : [])]

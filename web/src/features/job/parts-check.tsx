@@ -22,6 +22,9 @@ const valueOf = (point: PartPoint, text: string, unit: LengthUnit): number | str
 /** What was typed of each point, where both sides are figures. */
 const measuredOf = (points: readonly PartPoint[], typed: Typed, unit: LengthUnit): Measured[] =>
   points.flatMap((p) => {
+    // What is worked out is not typed.
+    const own = p.worked ? valueOf(p, typed[p.id]?.old ?? '', unit) : null
+    if (own !== null) return [{ point: p.id, old: own, now: own }]
     const [old, now] = [typed[p.id]?.old ?? '', typed[p.id]?.now ?? ''].map((t) => valueOf(p, t, unit))
     return old === null || old === undefined || now === null || now === undefined ? [] : [{ point: p.id, old, now }]
   })
@@ -76,8 +79,21 @@ function Side({
 const plain = (kept: unknown): { typed: Typed } | null =>
   typeof kept === 'object' && kept !== null && 'typed' in kept ? (kept as { typed: Typed }) : null
 
-/** New parts against the old ones, point by point: what cannot be undone stays shut until they fit. */
-export function PartsCheck({ page, jobId, step, say }: { page: MachinePage; jobId: string; step: string; say: Say }) {
+/**
+ * New parts against the old ones, point by point: what cannot be undone stays shut until they fit. Without `say` they are
+ * held against each other before they are ordered, and what was typed waits for the step.
+ */
+export function PartsCheck({
+  page,
+  jobId,
+  step,
+  say,
+}: {
+  page: MachinePage
+  jobId: string
+  step: string
+  say: Say | null
+}) {
   const points = partChecks[step] ?? []
   const unit = lengthUnitOf(page.site)
   const { draft, change, forget } = useKeptDraft<{ typed: Typed }>(`motor-round-parts ${jobId} ${step}`, plain, () => ({
@@ -87,14 +103,14 @@ export function PartsCheck({ page, jobId, step, say }: { page: MachinePage; jobI
   const measured = measuredOf(points, draft.typed, unit)
   const check = checkParts(step, measured)
   if (!check) return null
-  const left = points.length - measured.length
+  const left = check.points.filter((p) => p.measured === null).length
   const put = (id: string, side: Partial<{ old: string; now: string }>) =>
     change((d) => ({ typed: { ...d.typed, [id]: { ...(d.typed[id] ?? blank), ...side } } }))
   const misfit = check.points.some((p) => p.grade === 'does not fit')
   const save = async () => {
     setTried(true)
     // What does not fit is worth keeping at once; what fits has to be whole.
-    if (measured.length === 0 || (left > 0 && !misfit)) return
+    if (say === null || measured.length === 0 || (left > 0 && !misfit)) return
     if (await say({ kind: 'check', step, measured: [...measured] })) {
       forget()
       setTried(false)
@@ -108,10 +124,10 @@ export function PartsCheck({ page, jobId, step, say }: { page: MachinePage; jobI
         void save()
       }}
     >
-      {check.points.map(({ point, grade, because }) => (
+      {check.points.map(({ point, measured: both, grade, because }) => (
         <fieldset key={point.id} className="job-trigger job-measure">
           <legend>{point.title}</legend>
-          {(['old', 'now'] as const).map((side) => (
+          {(point.worked ? (['old'] as const) : (['old', 'now'] as const)).map((side) => (
             <Side
               key={side}
               point={point}
@@ -121,6 +137,11 @@ export function PartsCheck({ page, jobId, step, say }: { page: MachinePage; jobI
               onChange={(text) => put(point.id, { [side]: text })}
             />
           ))}
+          {point.worked && both ? (
+            <p>
+              {point.now}: <b>{measuredWords(point, both.now, page.site.units)}</b>
+            </p>
+          ) : null}
           {grade === 'not known' ? null : (
             <p className={`note tone-${tones[grade]} job-measured`} role="status">
               <b>{heads[grade]}</b> {because}
@@ -133,11 +154,17 @@ export function PartsCheck({ page, jobId, step, say }: { page: MachinePage; jobI
           {left === 1 ? 'One point is' : `${left} points are`} not measured yet.
         </p>
       ) : null}
-      <div className="row">
-        <Button type="primary" size="large" htmlType="submit" danger={misfit}>
-          {misfit ? 'Save: it does not fit' : left > 0 ? `${left} to measure` : 'Save: the parts fit'}
-        </Button>
-      </div>
+      {say === null ? (
+        <p className={misfit ? 'note tone-stop' : 'quiet'} role="status">
+          {misfit ? 'Do not order it: it does not fit.' : left > 0 ? `${left} to measure` : 'By these figures it fits.'}
+        </p>
+      ) : (
+        <div className="row">
+          <Button type="primary" size="large" htmlType="submit" danger={misfit}>
+            {misfit ? 'Save: it does not fit' : left > 0 ? `${left} to measure` : 'Save: the parts fit'}
+          </Button>
+        </div>
+      )}
     </Form>
   )
 }

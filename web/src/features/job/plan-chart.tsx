@@ -1,8 +1,11 @@
 import { schedule, type JobStands } from '@motor-round/core/job'
+import { usePace } from './use-pace.ts'
 import { durationWords } from './words.ts'
 
 /** Who does what when: a bar for each step, one color for each person, the waits between them empty. */
 export function PlanChart({ stands, crew }: { stands: JobStands; crew: number }) {
+  const { pace, jobs } = usePace()
+  const learned = stands.steps.filter((s) => pace.has(s.id)).length
   const planned = schedule(stands.steps, crew)
   const titles = new Map(stands.steps.map((s) => [s.id, s.title]))
   const rows = [...planned.steps].filter((s) => s.end > s.start).sort((a, b) => a.start - b.start || a.end - b.end)
@@ -48,6 +51,11 @@ export function PlanChart({ stands, crew }: { stands: JobStands; crew: number })
         <i className="job-bar-0" /> First person <i className="job-bar-1" /> Second person{' '}
         <i className="job-bar-both" /> Both
       </p>
+      {learned > 0 ? (
+        <p className="quiet">
+          Minutes of {learned} of {stands.steps.length} steps as your people took them on {jobs} jobs.
+        </p>
+      ) : null}
     </section>
   )
 }

@@ -1,5 +1,5 @@
 import type { MachinePage } from '@motor-round/contract'
-import { restores, type JobStands, type Proof } from '@motor-round/core/job'
+import { atRest, restores, type JobStands, type Proof } from '@motor-round/core/job'
 import { amount, placeWords, findQuantity, type ShownUnits } from '@motor-round/core/quantity'
 import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
@@ -20,6 +20,25 @@ function figures(list: Proof['before'], units: ShownUnits): string {
       return list.length === 1 ? text : `${placeWords(r.quantity, r.position)} ${text}`
     })
     .join(', ')
+}
+
+/** What is still to be read, and no more; at rest it takes the lockout. */
+function askFor(proof: readonly Proof[]): string {
+  const open = proof.filter((p) => !p.whole).map((p) => p.quantity)
+  const scope = open.includes('belt_force') ? 'both' : open.some((q) => atRest.includes(q)) ? 'full' : 'live'
+  return open.length === 0 ? '' : `?scope=${scope}&ask=${open.join(',')}`
+}
+
+/** The state in which it was read before, as far as somebody said. */
+function stateBefore(proof: readonly Proof[]): string {
+  const state = proof.find((p) => p.beforeState && !atRest.includes(p.quantity))?.beforeState
+  if (!state) return ''
+  return [
+    ...(state.mode ? [`mode ${state.mode}`] : []),
+    ...(state.panels ? [`panels ${state.panels}`] : []),
+    ...(state.filters ? [`filters ${state.filters}`] : []),
+    ...(state.twin && state.twin !== 'none' ? [`twin ${state.twin}`] : []),
+  ].join(', ')
 }
 
 /** Before and after, side by side; what is not back; and the end of the job. */
@@ -46,6 +65,7 @@ export function ProofPanel({
   const [cause, setCause] = useState<'right' | 'wrong' | 'not known' | null>(null)
   const proven = stands.missing.length === 0
   const day = (at: number | null) => (at === null ? '' : shortDay(new Date(at).toISOString(), now))
+  const before = stateBefore(stands.proof)
   const off = stands.bars.length > 0
   const barred = off || cause === null || (!proven && reason.trim() === '')
   return (
@@ -106,10 +126,11 @@ export function ProofPanel({
           }}
         >
           <div className="row">
-            <Link to={`/machines/${page.machine.id}/visit`}>
+            <Link to={`/machines/${page.machine.id}/visit${askFor(stands.proof)}`}>
               <Button size="large">Take the readings</Button>
             </Link>
           </div>
+          {before === '' ? null : <p className="quiet">Read it as it ran before: {before}.</p>}
           {proven ? (
             <p className="note tone-ok" role="status">
               Everything is done, restored and read again.

@@ -18,14 +18,15 @@ import {
   type Permit,
   type ReadAt,
 } from '@motor-round/core/job'
-import dayjs from 'dayjs'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { v5 as workId, v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
+import { siteDay } from '../../app/dates.ts'
 import { standingOf, useSnapshot } from '../../app/judging.ts'
 import { useClock } from '../../app/now.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
+import { usePace } from './use-pace.ts'
 
 type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never
 /** What is said of a job, without what every step has. */
@@ -44,10 +45,15 @@ const readAt = (page: MachinePage): readonly ReadAt[] =>
     .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
 
 /** A job as it stands, by the machine’s page alone. */
-export function standsOf(page: MachinePage, job: JobRecord, adverse: readonly Adverse[] = []): JobStands {
+export function standsOf(
+  page: MachinePage,
+  job: JobRecord,
+  adverse: readonly Adverse[] = [],
+  pace: ReadonlyMap<string, number> = new Map(),
+): JobStands {
   const own = { at: Date.parse(job.at), kinds: job.kinds, skip: job.skip }
   const { hasVfd, phases } = page.machine
-  return jobStands(own, job.steps.map(factOf), { hasVfd, phases }, readAt(page), adverse)
+  return jobStands(own, job.steps.map(factOf), { hasVfd, phases, pace }, readAt(page), adverse)
 }
 
 /** Leave to run it with something wrong, where it was given. */
@@ -55,12 +61,25 @@ export const permitOn = (page: MachinePage, job: JobRecord, now: number): Permit
   permitOf(
     job.steps.map(factOf),
     readAt(page).map((v) => v.at),
-    dayjs(now).format('YYYY-MM-DD'),
+    siteDay(now, page.site.zone),
   )
 
 /** A job that was postponed and is due again. */
 export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fired | null =>
-  stands.closed ? null : fired(stands.decision, readAt(page), dayjs(now).format('YYYY-MM-DD'))
+  stands.closed ? null : fired(stands.decision, readAt(page), siteDay(now, page.site.zone))
+
+/** A part that is not the right one is found until it is replaced: it comes back on its day. */
+function substituteBy(job: JobRecord, raw: MutationBodies['job-step']): Mutation[] {
+  if (raw.kind !== 'substitute') return []
+  const { id, machineId, at, part, inPlace, until } = raw
+  const text = `Substitute in: ${inPlace} in place of ${part}. Job: ${job.title}`.slice(0, 300)
+  return [
+    {
+      kind: 'finding',
+      body: { id: workId('substitute', id), machineId, at, level: 'watch', text, reviewOn: until },
+    },
+  ]
+}
 
 /** What the job has done to the machine with this step, where it was the last of the work and is not on record yet. */
 function workBy(page: MachinePage, job: JobRecord, raw: MutationBodies['job-step']): Mutation[] {
@@ -96,10 +115,15 @@ export function useJob(
   const conditions = useMemo(() => (snapshot && standingOf(snapshot))?.judgement.conditions ?? [], [snapshot])
   const adverse = useMemo(() => adverseOf(conditions), [conditions])
   const stops = useMemo(() => conditions.filter((c) => c.level === 'stop').map((c) => c.verdict.because), [conditions])
-  const stands = useMemo(() => standsOf(page, job, adverse), [page, job, adverse])
+  const { pace } = usePace()
+  const stands = useMemo(() => standsOf(page, job, adverse, pace), [page, job, adverse, pace])
   const say: Say = async (said) => {
     const body = { ...said, id: uuid(), jobId: job.id, machineId: job.machineId, at: new Date(clock()).toISOString() }
-    const failed = await tryEnqueue(me, [{ kind: 'job-step', body }, ...workBy(page, job, body)])
+    const failed = await tryEnqueue(me, [
+      { kind: 'job-step', body },
+      ...workBy(page, job, body),
+      ...substituteBy(job, body),
+    ])
     setTrouble(failed)
     if (failed === null) dispatch(api.util.invalidateTags(['machine']))
     return failed === null

@@ -2,20 +2,8 @@ import type { MachinePage } from '@motor-round/contract'
 import { canStart, leastStartVolts } from '@motor-round/core/electrical'
 import { supplyHertz, type Plate } from '@motor-round/core/plate'
 import { useState } from 'react'
-import { ampsNow, plateAmps } from './amps-now.ts'
+import { ampsNow, fanRpm, plateAmps } from './amps-now.ts'
 import { NumberField } from './option-fields.tsx'
-
-/** Fan speed of the newest visit that read it. */
-function fanRpm(page: MachinePage): number | null {
-  const newest = [...page.visits]
-    .filter((v) => v.supersededBy === null)
-    .sort((a, b) => Date.parse(b.takenAt) - Date.parse(a.takenAt))
-  for (const v of newest) {
-    const rpm = v.readings.find((r) => r.quantity === 'rpm' && r.position === 'driven' && r.how !== 'unsteady')
-    if (rpm) return rpm.value
-  }
-  return null
-}
 
 const horsepower = (p: Plate): number | null =>
   p.power === undefined ? null : p.powerUnit === 'kW' ? p.power / 0.7457 : p.power

@@ -36,6 +36,7 @@ import './machine.css'
 
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
 const JobsPanel = lazy(async () => ({ default: (await import('../job/index.ts')).JobsPanel }))
+const MachineStock = lazy(async () => ({ default: (await import('../stock/index.ts')).MachineStock }))
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
 /** A machine: plate, latest visit, what it says and why, amps over time, visits, work. */
@@ -130,6 +131,9 @@ export function MachineScreen() {
           <Suspense fallback={null}>
             <JobsPanel page={page} now={now} mayAct={mayAct} />
           </Suspense>
+          <Suspense fallback={null}>
+            <MachineStock page={page} now={now} />
+          </Suspense>
           <SpeedChangesPanel page={page} now={now} mayAct={mayAct} />
           <FactsPanel page={page} />
         </div>
@@ -201,7 +205,7 @@ export function MachineScreen() {
               />
             </section>
           )}
-          <PicturesPanel machineId={id} now={now} />
+          <PicturesPanel machineId={id} now={now} mayAct={mayAct} />
           <WorkPanel
             page={page}
             visits={page.visits.filter((s) => s.supersededBy === null).map(coreVisit)}

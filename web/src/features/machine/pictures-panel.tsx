@@ -1,13 +1,29 @@
+import type { ResponseOf, endpoints } from '@motor-round/contract'
+import { Button } from 'antd'
+import { useState } from 'react'
 import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
+import { FindingForm } from '../findings/index.ts'
 
-/** Pictures of a machine, newest first; nothing where there are none. */
-export function PicturesPanel({ machineId, now }: { machineId: string; now: number }) {
+type Picture = ResponseOf<typeof endpoints.pictures>[number]
+
+/** Pictures of a machine, newest first; what one shows becomes a finding. Nothing where there are none. */
+export function PicturesPanel({ machineId, now, mayAct }: { machineId: string; now: number; mayAct: boolean }) {
   const list = api.usePicturesQuery({ params: { id: machineId } }).currentData ?? []
+  const [of, setOf] = useState<Picture | null>(null)
   if (list.length === 0) return null
   return (
-    <section className="sheet">
+    <section className="sheet stack" aria-label="Photos">
       <h2>Photos</h2>
+      {of ? (
+        <>
+          <p>
+            Finding from the photo of {shortDay(of.takenAt, now)}
+            {of.check === '' ? '' : `, ${of.check}`}
+          </p>
+          <FindingForm of={{ machineId, visitId: of.visitId }} done={() => setOf(null)} />
+        </>
+      ) : null}
       <ul className="pictures">
         {list.map((p) => (
           <li key={p.id}>
@@ -22,6 +38,15 @@ export function PicturesPanel({ machineId, now }: { machineId: string; now: numb
               {shortDay(p.takenAt, now)} · {p.by}
               {p.check === '' ? '' : ` · ${p.check}`}
             </span>
+            {mayAct ? (
+              <Button
+                size="large"
+                aria-label={`Add a finding from the photo of ${shortDay(p.takenAt, now)}`}
+                onClick={() => setOf(p)}
+              >
+                Add finding
+              </Button>
+            ) : null}
           </li>
         ))}
       </ul>

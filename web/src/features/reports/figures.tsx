@@ -98,17 +98,24 @@ export function PostponedTable({
   )
 }
 
-type Maker = Portfolio['makers'][number]
+type Model = Portfolio['models'][number]
 
-/** Motors by maker, worst first. */
-export function MakersTable({ list }: { list: readonly Maker[] }) {
+/** Motors by maker and model, worst first. */
+export function ModelsTable({ list }: { list: readonly Model[] }) {
   return (
-    <DataTable<Maker>
-      label="Motors by maker"
-      rowKey="maker"
+    <DataTable<Model>
+      label="Motors by model"
+      rowKey={(m) => `${m.maker} ${m.model}`}
       dataSource={[...list]}
       columns={[
-        { title: 'Maker', dataIndex: 'maker', rowScope: 'row', sorter: byText((m) => m.maker) },
+        {
+          title: 'Model',
+          dataIndex: 'model',
+          rowScope: 'row',
+          sorter: byText((m) => m.model),
+          render: (_, m) => m.model || 'Not on record',
+        },
+        { title: 'Maker', dataIndex: 'maker', sorter: byText((m) => m.maker) },
         { title: 'Motors', dataIndex: 'motors', align: 'right', sorter: byNumber((m) => m.motors) },
         { title: 'To fix or stop', dataIndex: 'pressing', align: 'right', sorter: byNumber((m) => m.pressing) },
         { title: 'Replaced', dataIndex: 'replaced', align: 'right', sorter: byNumber((m) => m.replaced) },

@@ -7,7 +7,7 @@ import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
-import { LivesTable, MakersTable, PostponedTable, WorkFigures } from './figures.tsx'
+import { LivesTable, ModelsTable, PostponedTable, WorkFigures } from './figures.tsx'
 import { LevelChart } from './level-chart.tsx'
 import { MailPanel } from './mail-panel.tsx'
 import './reports.css'
@@ -96,9 +96,9 @@ export function ReportsScreen() {
           <div className="reports-columns">
             <section className="sheet" aria-label="Makers">
               <header>
-                <h2>Motors by maker</h2>
+                <h2>Motors by model, worst first</h2>
               </header>
-              <MakersTable list={p.makers} />
+              <ModelsTable list={p.models} />
             </section>
             <section className="sheet" aria-label="Lives">
               <header>

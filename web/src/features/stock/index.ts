@@ -1,6 +1,7 @@
 export { ItemScreen } from './item-screen.tsx'
 export { JobParts } from './job-parts.tsx'
 export { LabelsScreen } from './labels-screen.tsx'
+export { MachineStock } from './machine-stock.tsx'
 export { ScannedItem } from './scanned-item.tsx'
 export { StockScreen } from './stock-screen.tsx'
 export { StockOfKit } from './stock-of-kit.tsx'

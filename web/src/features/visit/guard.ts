@@ -30,6 +30,9 @@ const anything = new Set([
   'roll_amps',
   'proof_volts',
   'sheave_gap',
+  // Set anew at every visit that tightens them, and half as much again where they are new.
+  'belt_force',
+  'belt_note',
 ])
 
 /** The slip that should be asked about at a cell, unless it was already said to be meant. */

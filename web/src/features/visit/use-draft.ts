@@ -4,11 +4,13 @@ import { v7 as uuid } from 'uuid'
 import { useKeptDraft } from '../../app/kept-draft.ts'
 import { draftKey } from '../../app/visit-drafts.ts'
 import type { Snapshot, Typed } from './cells.ts'
+import type { Only } from './walk.ts'
 
 /** A visit that is being taken. Kept on this device at every key, until the server has it. */
 export interface Draft {
   readonly id: string
   readonly scope: ScopeId
+  readonly only: Only
   readonly typed: Typed
   readonly taken: Snapshot
   readonly answers: Readonly<Record<string, string>>
@@ -35,6 +37,7 @@ function read(kept: unknown): Draft | null {
 const empty = (): Draft => ({
   id: uuid(),
   scope: 'running',
+  only: null,
   typed: {},
   taken: {},
   answers: {},

@@ -1,5 +1,4 @@
 import type { VisitRecord } from '@motor-round/contract'
-import { checksOf } from '@motor-round/core/judge'
 import type { Reading, ShownUnits } from '@motor-round/core/quantity'
 import { useCallback, useState } from 'react'
 import { cellsOf, factsOf, isBad, type Cell } from './cells.ts'
@@ -7,7 +6,7 @@ import { slipAt } from './guard.ts'
 import { asTyped } from './meter/meter-panel.tsx'
 import { useMeter, valueOf, type MeterValue } from './meter/use-meter.ts'
 import type { Draft, useDraft } from './use-draft.ts'
-import { stepFrom, type Step } from './walk.ts'
+import { checksIn, stepFrom, type Step } from './walk.ts'
 
 type Asking = ReturnType<typeof slipAt>
 
@@ -61,7 +60,7 @@ export function useEntry({
     },
     [setStep],
   )
-  const checks = checksOf(facts, draft.scope, step.phase)
+  const checks = checksIn(facts, draft.scope, step.phase, draft.only)
   const check = checks.find((c) => c.id === step.check) ?? null
   const cells = check ? cellsOf(check.groups(facts), units) : []
   const cell = cells[at]
@@ -115,7 +114,7 @@ export function useEntry({
   /** Go to the first text that is no figure, or that nobody has confirmed. @returns false where there is none */
   const toDoubt = (): boolean => {
     for (const s of steps) {
-      const own = checksOf(facts, draft.scope, s.phase).find((c) => c.id === s.check)
+      const own = checksIn(facts, draft.scope, s.phase, draft.only).find((c) => c.id === s.check)
       for (const [i, c] of (own ? cellsOf(own.groups(facts), units) : []).entries()) {
         const bad = isBad(c, draft.typed[c.key] ?? '')
         const slip = bad ? null : guard(c)

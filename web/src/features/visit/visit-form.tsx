@@ -31,7 +31,7 @@ import { useEntry } from './use-entry.ts'
 import { useSaveVisit } from './use-save.ts'
 import { useVisit } from './use-visit.ts'
 import { useWarmJudge } from './use-warm-judge.ts'
-import { firstOf, stateStep, stepsOf, type Step } from './walk.ts'
+import { firstOf, stateStep, stepsOf, type Only, type Step } from './walk.ts'
 import './visit.css'
 
 /** The visit page: its phases, the gates between them, the checks in each, and what they say. Digits and Enter carry it. */
@@ -41,6 +41,7 @@ export function VisitForm({
   units,
   round = null,
   scope = null,
+  only = null,
 }: {
   page: MachinePage
   old: VisitRecord | null
@@ -48,16 +49,18 @@ export function VisitForm({
   /** The round it is taken on, to which one goes back; and what that round asks for here. */
   round?: string | null
   scope?: ScopeId | null
+  /** The quantities it is for, where it is for some alone. */
+  only?: Only
 }) {
   const { machine, motor } = page
   const facts = useMemo(() => factsOf(machine), [machine])
   const { draft, change, forget, kept } = useDraft(
     machine.id,
     old?.id ?? null,
-    old || scope === null ? startOf(old, units) : { scope },
+    old || scope === null ? startOf(old, units) : { scope, only },
   )
   const [step, setStep] = useState<Step>(() => {
-    const planned = stepsOf(facts, draft.scope, phasesFor(draft.scope, { readings: [], answers: {} }))
+    const planned = stepsOf(facts, draft.scope, phasesFor(draft.scope, { readings: [], answers: {} }), draft.only)
     return firstOf(planned, draft.scope === 'running' ? 'live' : 'look')
   })
   const [meterOpen, setMeterOpen] = useState(false)
@@ -76,7 +79,7 @@ export function VisitForm({
   // Once something was locked out or opened the visit goes through Power up, whatever it was meant to be.
   const walked = useMemo(() => phasesFor(draft.scope, { readings, answers }), [draft.scope, readings, answers])
   const holding = useMemo(() => gatesFor(draft.scope, { readings, answers }), [draft.scope, readings, answers])
-  const steps = useMemo(() => stepsOf(facts, draft.scope, walked), [facts, draft.scope, walked])
+  const steps = useMemo(() => stepsOf(facts, draft.scope, walked, draft.only), [facts, draft.scope, walked, draft.only])
   useWarmJudge(page, judging)
   const plateAmps =
     allowedCurrent(motor?.plate ?? null, machine.unitPlate, machine.serviceVolts, motor?.connectionVolts ?? undefined)
@@ -131,7 +134,8 @@ export function VisitForm({
   const settled = useDeferredValue(judgement)
   const setState = useCallback((state: VisitState) => change({ state }), [change])
   const setScope = (scope: ScopeId) => {
-    change({ scope })
+    // Whoever chooses how much is read asks for all of it.
+    change({ scope, only: null })
     go(firstOf(stepsOf(facts, scope, phasesFor(scope, { readings, answers })), scope === 'running' ? 'live' : 'look'))
   }
 

@@ -1,5 +1,6 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import { scopeAsk, type ScopeId } from '@motor-round/core/judge'
+import { quantities } from '@motor-round/core/quantity'
 import { useParams, useSearchParams } from 'react-router'
 import { shownUnitsOf } from '../../app/shown-units.ts'
 import { api } from '../../app/api.ts'
@@ -15,6 +16,8 @@ export function VisitScreen() {
   const corrects = params.get('corrects')
   const round = params.get('round')
   const scope = scopeAsk.options.find(([value]) => value === params.get('scope'))?.[0] as ScopeId | undefined
+  const asked = new Set(params.get('ask')?.split(','))
+  const only = quantities.map((q) => q.code).filter((q) => asked.has(q))
   const policies = api.usePoliciesQuery({}).data?.policies
   const query = api.useMachinePageQuery({ params: { id } })
   const page: MachinePage | undefined = query.currentData
@@ -35,6 +38,7 @@ export function VisitScreen() {
       units={shownUnitsOf(page.site, policies)}
       round={round}
       scope={scope ?? null}
+      only={only.length > 0 ? only : null}
     />
   )
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { phasesFor, type ScopeId } from '@motor-round/core/judge'
-import { firstOf, stepFrom, stepsOf } from './walk.ts'
+import { firstOf, stepFrom, stepsOf, type Only } from './walk.ts'
 import { facts } from '../../test/facts.test-help.ts'
 
 const plain = { readings: [], answers: {} }
@@ -28,6 +28,19 @@ describe('the walk of a visit', () => {
   it('of both takes electrical and mechanical work under one lockout', () => {
     const ids = steps('both').map((s) => s.check)
     expect(ids).toEqual(expect.arrayContaining(['winding', 'insulation', 'belts', 'bearings', 'wheel', 'rotation']))
+  })
+  it('for some quantities asks for those alone, and for what keeps people safe whole', () => {
+    const asked = (scope: ScopeId, only: Only) =>
+      stepsOf(facts, scope, phasesFor(scope, plain), only).map((s) => s.check)
+    expect(asked('live', ['amps', 'volts_ll', 'vibration'])).toEqual(['state', 'running', 'vibration', '', 'leave'])
+    const belts = asked('both', ['amps', 'belt_force'])
+    expect(belts).toEqual(expect.arrayContaining(['lockout', 'prove-dead', 'tension', 'rotation', 'running', 'leave']))
+    for (const id of ['winding', 'insulation', 'bearings', 'vibration']) expect(belts).not.toContain(id)
+    // One dead test of the circuit brings them all: its power comes back on all of them.
+    const ohms = asked('full', ['winding_ohms'])
+    expect(ohms).toEqual(expect.arrayContaining(['winding', 'insulation']))
+    expect(ohms).not.toContain('running')
+    expect(asked('full', null)).toEqual(steps('full').map((s) => s.check))
   })
   it('goes on and back, and stops at its ends', () => {
     const all = steps('full')

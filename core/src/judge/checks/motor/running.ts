@@ -13,7 +13,12 @@ export const running: CheckDefinition = {
   groups(m) {
     const also = {
       title: 'Also, if read',
-      asks: [...cells('hz', ['motor'], ['Frequency']), ...cells('rpm', ['motor'], ['Motor speed'])],
+      asks: [
+        ...cells('hz', ['motor'], ['Frequency']),
+        ...cells('rpm', ['motor'], ['Motor speed']),
+        // On a direct drive the fan has the speed of its motor.
+        ...(m.drive === 'belt' ? cells('rpm', ['driven'], ['Fan speed']) : []),
+      ],
       also: !m.hasVfd,
     }
     if (m.phases === 1)
