@@ -5,7 +5,7 @@ import { chromium, expect, type Page } from '@playwright/test'
 import { launchOptions } from '../scripts/lib/browser.mjs'
 import { beforePower, check, choose, closeUp, lockOut, phase, provenDead, told, walk } from './walk-steps.ts'
 import { pluckedSpan } from './plucked-span.ts'
-import { connect, desktop, expectUpright, fixedNow, machineId, phone, saveRead, signIn, take, test } from './world.ts'
+import { connect, desktop, fixedNow, machineId, phone, saveRead, signIn, take, test } from './world.ts'
 
 // Each walk has a machine of its own, so they go side by side.
 test.describe.configure({ mode: 'parallel' })

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { Plate } from '../plate/index.ts'
-import { fitMotor, frameOf, frames, grades, type Swap } from './index.ts'
+import { fitMotor, frameOf, frames, grades, settingsFor, type Swap } from './index.ts'
 
 const old: Plate = {
   volts: '208-230/460',
@@ -160,4 +160,23 @@ it('frames carry their names and their sizes', () => {
   // NEMA counts the height in quarters of an inch in the first two figures of three.
   for (const f of frames.filter((x) => x.system === 'NEMA' && x.name.length === 4))
     expect(f.height).toBe(Number(f.name.slice(0, 2)) / 4)
+})
+
+// NEC 430.32, 430.22 and 430.52 by the tables: 10 hp at 480 V is 14 A, so 17.5 A of wire, 24.5 A of fuse, 35 A of breaker.
+describe('overload, wire and fuse for a new nameplate', () => {
+  it('the overload by its own amps, the circuit by the table', () => {
+    const s = settingsFor(swap({}))
+    expect(s).toEqual({ overload: { set: 12.8, most: 16 }, circuit: { wire: 17.5, fuse: 25, breaker: 35 } })
+    // Without a service factor 115 %.
+    const plain = settingsFor(swap({ amps: '12', volts: '460', sf: 1 })).overload
+    expect(plain?.set).toBe(12)
+    expect(plain?.most).toBeCloseTo(13.8, 9)
+    // In kilowatts: 5.5 kW is 7.4 hp, the row of 7.5: 11 A.
+    expect(settingsFor(swap({ power: 5.5, powerUnit: 'kW' })).circuit?.wire).toBeCloseTo(13.75, 9)
+  })
+  it('says nothing of what no nameplate and no table tells, and sets no relay on a drive', () => {
+    expect(settingsFor({ ...swap({}), now: {} })).toEqual({ overload: null, circuit: null })
+    expect(settingsFor(swap({}, {}, { hasVfd: true })).overload).toBeNull()
+    expect(settingsFor(swap({ power: 5000 })).circuit).toBeNull()
+  })
 })

@@ -1,5 +1,6 @@
 import type { MachinePage } from '@motor-round/contract'
-import { fitMotor, type Fit } from '@motor-round/core/fit'
+import { fitMotor, settingsFor, type Fit, type Swap } from '@motor-round/core/fit'
+import { show } from '@motor-round/core/quantity'
 import { supplyHertz, type Plate } from '@motor-round/core/plate'
 import { Button } from 'antd'
 import { useState } from 'react'
@@ -40,6 +41,26 @@ function Points({ fit }: { fit: Fit }) {
   )
 }
 
+const A = (amps: number) => `${show.amps(amps)} A`
+
+/** What is set and checked for the new nameplate, before it is closed on. */
+function SetFor({ swap }: { swap: Swap }) {
+  const { overload, circuit } = settingsFor(swap)
+  if (!overload && !circuit) return null
+  return (
+    <p>
+      <b>For the new nameplate:</b>{' '}
+      {overload ? `overload at ${A(overload.set)}, ${A(overload.most)} at the most. ` : ''}
+      {circuit
+        ? `Wire for ${A(circuit.wire)} or more${circuit.fuse === null ? '' : `, time-delay fuse up to ${circuit.fuse} A`}${circuit.breaker === null ? '' : `, breaker up to ${circuit.breaker} A`}. `
+        : ''}
+      <small className="quiet">
+        NEC 430.32, 430.22, 430.52. A listed unit goes by the maximum fuse on its own nameplate; local code decides.
+      </small>
+    </p>
+  )
+}
+
 const plain = (kept: unknown): { plate: Plate } | null =>
   typeof kept === 'object' && kept !== null && 'plate' in kept ? (kept as { plate: Plate }) : null
 
@@ -51,15 +72,14 @@ export function FitPanel({ page, jobId }: { page: MachinePage; jobId: string }) 
   if (!old) return null
   const some = Object.keys(draft.plate).length > 0
   const { machine } = page
-  const fit = some
-    ? fitMotor({
-        old,
-        now: draft.plate,
-        machine,
-        hz: supplyHertz(machine.serviceVolts, old.hz, page.site.hertz),
-        amps: ampsNow(page),
-      })
-    : null
+  const swap: Swap = {
+    old,
+    now: draft.plate,
+    machine,
+    hz: supplyHertz(machine.serviceVolts, old.hz, page.site.hertz),
+    amps: ampsNow(page),
+  }
+  const fit = some ? fitMotor(swap) : null
   return (
     <section className="sheet stack" aria-label="Will it fit">
       <header>
@@ -80,6 +100,7 @@ export function FitPanel({ page, jobId }: { page: MachinePage; jobId: string }) 
           onChange={(plate) => change({ plate })}
         />
       ) : null}
+      {some ? <SetFor swap={swap} /> : null}
       {some ? <WillItStart page={page} plate={draft.plate} /> : null}
       <div className="row">
         <Button size="large" onClick={() => setOpen(!open)}>
