@@ -28,7 +28,7 @@ test('from an empty database to a judged machine: account, site, machine, namepl
   await page.getByLabel('Organization name').fill('Harbor Maintenance')
   await page.getByLabel('Your name').fill('Ada Brandt')
   await page.getByLabel('Sign-in name').fill('brandt')
-  await page.getByLabel(/^Password/).fill('a long enough one')
+  await page.getByLabel(/^Password/).fill('gravel teapot ninety fork')
   await page.getByRole('button', { name: 'Set password and sign in' }).click()
 
   // Its zone is that of the browser, and nothing has to be known of Olson's names.

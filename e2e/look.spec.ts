@@ -92,6 +92,9 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['roof map', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/map`, '.roof-map'],
   ['tags', async (p) => `/tags?area=${(await areaOf(p, 'AHU-1/SF')) ?? ''}`, '.tag-sheet'],
   ['phone', () => Promise.resolve('/phone'), 'h1'],
+  ['account', () => Promise.resolve('/account'), '.account'],
+  ['stock', () => Promise.resolve('/stock'), '.stock'],
+  ['reports', () => Promise.resolve('/reports'), '.reports-figures'],
   ['keys', () => Promise.resolve('/keys'), '.ant-descriptions'],
 ]
 
@@ -111,6 +114,8 @@ const roofSide = [
   'walk',
   'round',
   'phone',
+  'account',
+  'stock',
 ]
 
 for (const [look, viewport] of [

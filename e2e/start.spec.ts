@@ -1,6 +1,16 @@
 import { spawn, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
-import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -116,6 +126,14 @@ test.beforeAll(async () => {
   dir = folder('start')
   port = await freePort()
 })
+/** The server that a run of `npm start` started. */
+function serverOf({ child }: Run): number {
+  const pids = readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ').map(Number)
+  const found = pids.find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server/dist/main.js'))
+  if (found === undefined) throw new Error('no server runs')
+  return found
+}
+
 test.afterAll(() => rmSync(dir, { recursive: true, force: true }))
 
 test('npm start on a fresh folder: sign-in page, demo sign-ins, a password only the owner reads; Ctrl-C stops all; a second start keeps a reading', async () => {
@@ -151,9 +169,17 @@ test('npm start on a fresh folder: sign-in page, demo sign-ins, a password only 
   await expect(fetch(base)).rejects.toThrow()
 
   const began = Date.now()
-  const second = new Run(env())
+  const second = new Run({ ...env(), BACKUP_HOURS: '24' })
   await second.ready()
   expect(Date.now() - began).toBeLessThan(20_000)
+  // A backup is made at once, and every day.
+  await expect
+    .poll(() => (existsSync(join(dir, 'backups')) ? readdirSync(join(dir, 'backups')) : []))
+    .toEqual([expect.stringMatching(/^motor-round-\d{8}T\d{4}\.backup$/)])
+  // A server that dies is started again, and says so.
+  process.kill(serverOf(second), 'SIGKILL')
+  await expect.poll(() => second.out, { timeout: 30_000 }).toContain('The server is back.')
+  expect(second.err).toContain('The server ended (SIGKILL). It starts again in 1 s.')
   const again = new Client(base)
   await again.signIn()
   expect(await keptIds(again, machine, [stop.id])).toEqual([stop.id])

@@ -2,10 +2,10 @@
 // modules may not be there yet.
 import { randomBytes } from 'node:crypto'
 import { spawn } from 'node:child_process'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline'
-import { needBuild, needModules } from './lib/packages.mjs'
+import { needBuild, needModules, needPostgres } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
 import { Cluster, portFree } from './lib/postgres.mjs'
 import { main, Plain } from './lib/say.mjs'
@@ -30,6 +30,35 @@ function secretOf(data) {
   const file = join(data, 'session-secret')
   if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('base64url'), { mode: 0o600 })
   return readFileSync(file, 'utf8').trim()
+}
+
+/** How many scheduled backups are kept. */
+const keptBackups = 14
+
+/** A backup every so many hours, the newest kept. What fails is said, and tried again at the next. */
+function backUpEvery(hours, { url, data }) {
+  if (hours === undefined || hours === '') return
+  const every = Number(hours)
+  if (!(every >= 1 && every <= 168)) throw new Plain(`BACKUP_HOURS=${hours}: take a number of hours from 1 to 168.`)
+  const folder = resolve(process.env.BACKUP_DIR ?? join(data, 'backups'))
+  mkdirSync(folder, { recursive: true, mode: 0o700 })
+  const once = async () => {
+    const file = join(folder, `motor-round-${new Date().toISOString().slice(0, 16).replace(/[-:]/g, '')}.backup`)
+    try {
+      const { backup } = await import('./lib/backup.mjs')
+      const bin = await needPostgres()
+      await backup({ url, file, bin, passphrase: process.env.BACKUP_PASSPHRASE || undefined })
+      const old = readdirSync(folder)
+        .filter((f) => /^motor-round-\d{8}T\d{4}\.backup$/.test(f))
+        .sort()
+        .slice(0, -keptBackups)
+      for (const f of old) rmSync(join(folder, f))
+    } catch (e) {
+      process.stderr.write(`${e instanceof Plain ? e.message : `The backup was not made: ${e?.message ?? e}`}\n`)
+    }
+  }
+  setInterval(() => void once(), every * 3_600_000).unref()
+  void once()
 }
 
 main(async () => {
@@ -64,7 +93,8 @@ main(async () => {
             if (c.exitCode !== null || c.signalCode !== null) return done()
             c.once('exit', done)
             c.kill('SIGTERM')
-            setTimeout(() => c.kill('SIGKILL'), 8000).unref()
+            // The server takes up to half a minute for what it has begun.
+            setTimeout(() => c.kill('SIGKILL'), 35_000).unref()
           }),
       ),
     )
@@ -81,6 +111,7 @@ main(async () => {
     HOST: host,
     SESSION_SECRET: secret,
     WEB_DIR: join(root, 'web/dist'),
+    SECURITY_LOG: process.env.SECURITY_LOG ?? join(data, 'security.log'),
     // Without a mail server every e-mail is kept as a file.
     MAIL_DIR: process.env.MAIL_DIR ?? join(data, 'mail'),
     DEMO: flags.has('--empty') ? 'no' : 'yes',
@@ -91,38 +122,65 @@ main(async () => {
   // Detached, so that Ctrl-C reaches this process alone and everything is stopped in order.
   // The channel tells the server when this process is gone, however it went.
   const stdio = ['ignore', 'pipe', 'pipe', 'ipc']
-  const server = spawn(process.execPath, command, { env, stdio, detached: true })
-  children.push(server)
-  let complaint = ''
-  server.stderr.on('data', (b) => {
-    complaint = `${complaint}${b}`.slice(-4000)
-    process.stderr.write(b)
-  })
-  server.once('exit', (code) => {
-    if (!ending && complaint.trim() === '') process.stderr.write(`The server ended on its own (code ${code}).\n`)
-    if (!ending) void finish(code === 0 ? 0 : 1)
-  })
-  createInterface({ input: server.stdout }).on('line', (line) => {
-    let said
-    try {
-      said = JSON.parse(line)
-    } catch {
-      process.stdout.write(`${line}\n`)
-      return
-    }
-    if (!said.ready) return
-    const address = dev
-      ? 'http://127.0.0.1:5173'
-      : `${process.env['TLS_CERT'] ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${said.port}`
-    const lines = [`Motor Round is at ${address}`]
-    if (said.firstLead)
-      lines.push(`Make the first account: ${address}${said.firstLead}`, 'The link works once, for three days.')
-    else if (said.demo)
-      lines.push('Demo sign-ins:', ...said.demo.map((d) => `  ${d.login} / ${d.password}  (${d.role})`))
-    if (!process.env.SMTP_URL) lines.push(`E-mails are not sent: each is a file in ${env.MAIL_DIR}`)
-    lines.push('Ctrl-C stops it.')
-    process.stdout.write(`${lines.join('\n')}\n`)
-  })
+  let told = false
+  let tries = 0
+  const startServer = () => {
+    const server = spawn(process.execPath, command, { env, stdio, detached: true })
+    const startedAt = Date.now()
+    let ready = false
+    children.push(server)
+    let complaint = ''
+    server.stderr.on('data', (b) => {
+      complaint = `${complaint}${b}`.slice(-4000)
+      process.stderr.write(b)
+    })
+    server.once('exit', (code, signal) => {
+      children.splice(children.indexOf(server), 1)
+      if (ending) return
+      if (!ready) {
+        // It never came up: what is wrong stays wrong.
+        if (complaint.trim() === '') process.stderr.write(`The server ended on its own (code ${code}).\n`)
+        void finish(code === 0 ? 0 : 1)
+        return
+      }
+      // One that ran for a while and died is started again; one that dies again and again waits longer each time.
+      tries = Date.now() - startedAt > 60_000 ? 0 : tries + 1
+      const wait = Math.min(30, 2 ** tries / 2)
+      process.stderr.write(`The server ended (${signal ?? `code ${code}`}). It starts again in ${wait} s.\n`)
+      setTimeout(() => {
+        if (!ending) startServer()
+      }, wait * 1000)
+    })
+    createInterface({ input: server.stdout }).on('line', (line) => {
+      let said
+      try {
+        said = JSON.parse(line)
+      } catch {
+        process.stdout.write(`${line}\n`)
+        return
+      }
+      if (!said.ready) return
+      ready = true
+      if (told && !said.firstLead) {
+        process.stdout.write('The server is back.\n')
+        return
+      }
+      told = true
+      const address = dev
+        ? 'http://127.0.0.1:5173'
+        : `${process.env['TLS_CERT'] ? 'https' : 'http'}://${host.includes(':') ? `[${host}]` : host}:${said.port}`
+      const lines = [`Motor Round is at ${address}`]
+      if (said.firstLead)
+        lines.push(`Make the first account: ${address}${said.firstLead}`, 'The link works once, for three days.')
+      else if (said.demo)
+        lines.push('Demo sign-ins:', ...said.demo.map((d) => `  ${d.login} / ${d.password}  (${d.role})`))
+      if (!process.env.SMTP_URL) lines.push(`E-mails are not sent: each is a file in ${env.MAIL_DIR}`)
+      lines.push('Ctrl-C stops it.')
+      process.stdout.write(`${lines.join('\n')}\n`)
+    })
+  }
+  startServer()
+  backUpEvery(process.env.BACKUP_HOURS, { url, data })
   if (dev) {
     const web = spawn(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), '--logLevel', 'warn'], {
       cwd: join(root, 'web'),

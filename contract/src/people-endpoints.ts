@@ -5,11 +5,15 @@ import {
   invitation,
   invitationLink,
   newPerson,
+  ownSession,
+  passwordChange,
   person,
   personEdit,
   session,
   signIn,
 } from './people.ts'
+
+const endedSessions = z.object({ ended: z.int() })
 
 /** Sessions, one-time links and users. */
 export const peopleEndpoints = {
@@ -32,6 +36,23 @@ export const peopleEndpoints = {
     params: token,
     body: acceptInvitation,
     response: session,
+  }),
+
+  changePassword: at('changePassword', 'put', '/account/password', {
+    role: 'viewer',
+    summary: 'Change one’s own password; every other session of one’s own ends',
+    body: passwordChange,
+    response: endedSessions,
+  }),
+  ownSessions: at('ownSessions', 'get', '/account/sessions', {
+    role: 'viewer',
+    summary: 'Where one is signed in',
+    response: z.array(ownSession),
+  }),
+  endSessions: at('endSessions', 'delete', '/account/sessions', {
+    role: 'viewer',
+    summary: 'Sign out everywhere else',
+    response: endedSessions,
   }),
 
   people: at('people', 'get', '/people', {

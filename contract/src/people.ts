@@ -4,7 +4,9 @@ import { id, instant, line, role } from './common.ts'
 export const login = line(40)
   .min(2)
   .regex(/^[a-z0-9][a-z0-9._-]*$/, 'small letters, digits, dot, dash')
-export const password = z.string().min(10, 'at least 10 characters').max(200)
+/** How long a password is at least. */
+export const passwordLength = 12
+export const password = z.string().min(passwordLength, `at least ${passwordLength} characters`).max(200)
 
 export const person = z
   .object({ id, login: z.string(), name: z.string(), role, disabledAt: instant.nullable() })
@@ -34,3 +36,21 @@ export const acceptInvitation = z.strictObject({
   organization: line(80).min(1).optional(),
   password,
 })
+
+export const passwordChange = z.strictObject({ current: z.string().max(200), password })
+/** Where a person is signed in. */
+export const ownSession = z
+  .object({
+    id: z.string(),
+    /** The one that asks. */
+    current: z.boolean(),
+    startedAt: instant.nullable(),
+    /** When it was last used, within some minutes. */
+    seenAt: instant.nullable(),
+    /** What the browser says of itself. */
+    agent: z.string(),
+    /** A phone that holds a round: it stays signed in for longer. */
+    phone: z.boolean(),
+  })
+  .meta({ id: 'OwnSession' })
+export type OwnSession = z.infer<typeof ownSession>

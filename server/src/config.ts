@@ -23,6 +23,10 @@ const schema = z.object({
   SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
   MAIL_DIR: z.string().min(1).optional(),
   MAIL_FROM: z.string().min(3).default('Motor Round <motor-round@localhost>'),
+  /** A file for sign-ins, refusals, changes of accounts and exports, a line of JSON each; left out: with the other lines. */
+  SECURITY_LOG: z.string().min(1).optional(),
+  /** Where Prometheus reads figures, on loopback; left out: nowhere. */
+  METRICS_PORT: z.coerce.number().int().min(1).max(65535).optional(),
   TRUST_PROXY: z.coerce.number().int().min(0).max(5).default(0),
 })
 
@@ -41,6 +45,8 @@ export function readConfig(env: Record<string, string | undefined>): Config {
   return parsed.data
 }
 
+const withoutSlash = (url: string): string => (url.endsWith('/') ? withoutSlash(url.slice(0, -1)) : url)
+
 /** The address that links in e-mails begin with. */
 export const publicUrl = ({ PUBLIC_URL, HOST, PORT, TLS_CERT }: Config): string =>
-  (PUBLIC_URL ?? `${TLS_CERT === undefined ? 'http' : 'https'}://${HOST}:${PORT}`).replace(/\/+$/, '')
+  withoutSlash(PUBLIC_URL ?? `${TLS_CERT === undefined ? 'http' : 'https'}://${HOST}:${PORT}`)

@@ -9,5 +9,7 @@ export interface Deps {
   readonly db: Db
   readonly pool: pg.Pool
   readonly log: Logger
+  /** Sign-ins, refusals, changes of accounts, exports. */
+  readonly security: Logger
   readonly now: () => Date
 }

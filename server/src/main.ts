@@ -6,6 +6,7 @@ import { closeDatabase, migrateUp, openDatabase } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
+import { serveMetrics } from './http/metrics.ts'
 import { refreshForNewJudge, refreshStale } from './machine/refresh.ts'
 import { digestIfDue } from './mail/digest.ts'
 import { sendSoon } from './mail/outbox.ts'
@@ -39,13 +40,20 @@ async function digest(deps: Deps): Promise<void> {
   }
 }
 
+/** Time for what runs when the server is told to stop. */
+const finishMs = 30_000
+
 async function run(): Promise<void> {
   const config = readConfig(process.env)
   const log = pino({ level: config.LOG_LEVEL }, pino.destination(2))
   const { db, pool } = openDatabase(config.DATABASE_URL, (e) =>
     log.warn({ err: e.message }, 'a database connection was lost'),
   )
-  const deps: Deps = { config, db, pool, log, now: clock(config.FIXED_NOW) }
+  const security =
+    config.SECURITY_LOG === undefined
+      ? log.child({ log: 'security' })
+      : pino({ level: 'info' }, pino.destination({ dest: config.SECURITY_LOG, mkdir: true, mode: 0o600 }))
+  const deps: Deps = { config, db, pool, log, security, now: clock(config.FIXED_NOW) }
   try {
     await migrateUp(pool)
   } catch (e) {
@@ -78,12 +86,15 @@ async function run(): Promise<void> {
   })
   const endMeters = serveSimulatedMeters(server, deps, sessions(deps))
   server.requestTimeout = 0 // a file of a gigabyte over a slow line takes its time
+  const metrics = config.METRICS_PORT === undefined ? null : serveMetrics(config.METRICS_PORT)
   const stop = () => {
     endMeters()
+    metrics?.close()
     void deafen(pool)
+    // What runs is finished, so long as it does not take for ever; whoever watches comes back to another server.
     server.close(() => void closeDatabase(deps).then(() => process.exit(0)))
     server.closeIdleConnections()
-    setTimeout(() => process.exit(0), 5000).unref()
+    setTimeout(() => process.exit(0), finishMs).unref()
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)

@@ -40,6 +40,15 @@ describe('sign-in', () => {
     expect((await world.visitor().signIn('okonjo', 'okonjo-on-the-roof')).status).toBe(200)
   })
 
+  it('counts before it looks: twenty tries at once are twenty', async () => {
+    const tries = await Promise.all(Array.from({ length: 20 }, () => world.visitor().signIn('okonjo', 'guess at once')))
+    expect(tries.filter((r) => r.status === 401)).toHaveLength(8)
+    const refused = tries.filter((r) => r.status === 429)
+    expect(refused).toHaveLength(12)
+    expect(refused[0]?.headers['retry-after']).toBe('900')
+    await world.deps.pool.query('delete from sign_in_tries')
+  })
+
   it('keeps no password that could be read', async () => {
     const rows = await world.deps.pool.query<{ password_hash: string }>('select password_hash from people')
     for (const r of rows.rows) expect(r.password_hash).toMatch(/^\$argon2id\$/)
@@ -65,6 +74,93 @@ describe('a session', () => {
     expect(Number((await kept())?.kept)).toBeGreaterThan(Date.now() - 60_000)
     // The cookie goes on with it.
     expect(String(seen.headers['set-cookie'])).toContain('Expires=')
+  })
+})
+
+describe('one’s own password', () => {
+  const next = 'gravel teapot ninety fork'
+  it('is changed with the old one, and every other session ends', async () => {
+    const [here, there] = [await world.as('arden'), await world.as('arden')]
+    const refused = await here.put('/account/password', { current: 'not it', password: next })
+    expect([refused.status, refused.body.errors[0].path]).toEqual([422, 'current'])
+    expect((await here.get('/account/sessions')).body.length).toBeGreaterThanOrEqual(2)
+    const done = await here.put('/account/password', { current: 'arden-on-the-roof', password: next })
+    expect(done.status).toBe(200)
+    expect(done.body.ended).toBeGreaterThanOrEqual(1)
+    expect((await here.get('/machines?limit=1')).status).toBe(200)
+    expect((await there.get('/machines?limit=1')).status).toBe(401)
+    expect((await world.visitor().signIn('arden', 'arden-on-the-roof')).status).toBe(401)
+    expect((await here.put('/account/password', { current: next, password: 'arden-on-the-roof' })).status).toBe(200)
+  })
+  it.each([
+    ['short', 'at least 12 characters'],
+    ['password1234', 'is too easy to guess'],
+    ['aaaaaaaaaaaaaa', 'is too easy to guess'],
+    ['qwertyuiop12', 'is too easy to guess'],
+    ['motorroundarden', 'is too easy to guess'],
+    ['arden-on-the-roof', 'is the old one'],
+  ])('"%s" is refused: %s', async (password, why) => {
+    const r = await (await world.as('arden')).put('/account/password', { current: 'arden-on-the-roof', password })
+    expect([r.status, r.body.errors[0].path]).toEqual([422, 'password'])
+    expect(r.body.errors[0].message).toContain(why)
+  })
+})
+
+describe('one’s own sessions', () => {
+  it('are told with the one that asks first, and all others end at one stroke', async () => {
+    const [here, there] = [await world.as('vale'), await world.as('vale')]
+    const list = (await here.get('/account/sessions')).body as { current: boolean; startedAt: string; id: string }[]
+    expect([list[0]?.current, list.filter((s) => s.current).length]).toEqual([true, 1])
+    // Its name opens nothing.
+    expect(here.cookie()).not.toContain(list[0]?.id)
+    expect((await here.delete('/account/sessions')).body.ended).toBe(list.length - 1)
+    expect((await there.get('/account/sessions')).status).toBe(401)
+    expect((await here.get('/account/sessions')).body).toHaveLength(1)
+  })
+  it('end after ninety days, however they are used', async () => {
+    const lead = await world.as('vale')
+    const old = Date.now() - 91 * 86_400_000
+    await world.deps.pool.query(
+      `update session set sess = jsonb_set(sess::jsonb, '{startedAt}', '${old}')::json where sess->>'personId' is not null`,
+    )
+    expect((await lead.get('/machines?limit=1')).status).toBe(401)
+    expect((await (await world.as('vale')).get('/machines?limit=1')).status).toBe(200)
+  })
+  it('last half a day unused, and a month on a phone that holds a round', async () => {
+    const hand = await world.as('okonjo')
+    const left = async () => {
+      const { rows } = await world.deps.pool.query<{ hours: number }>(
+        `select extract(epoch from max(expire) - now()) / 3600 as hours from session where sess->>'agent' is not null
+         and sess->>'personId' = (select id::text from people where login = 'okonjo')`,
+      )
+      return Number(rows[0]?.hours)
+    }
+    expect(await left()).toBeLessThanOrEqual(12.1)
+    const [round] = ((await hand.get('/rounds')).body as { id: string }[]) ?? []
+    if (!round) throw new Error('the demo has no round')
+    const told = await hand.post('/devices', { device: 'phone-of-okonjo', roundId: round.id, holds: 0 })
+    expect([told.status, told.body]).toEqual([200, { ok: true }])
+    expect(await left()).toBeGreaterThan(29 * 24)
+  })
+})
+
+describe('the security log', () => {
+  it('says who came in, who was refused what, and who took everything along; never a password', async () => {
+    await world.visitor().signIn('hunter2-typed-as-a-name', 'hunter2-secret-phrase')
+    const viewer = await world.as('arden')
+    await viewer.post('/sites', { id: randomUUID(), name: 'No', zone: 'UTC' })
+    const lead = await world.as('vale')
+    await lead.get('/exports/register.csv')
+    const lines = world.deps.known.map((l) => JSON.parse(l) as Record<string, unknown>)
+    const has = (part: object) => expect(lines).toContainEqual(expect.objectContaining(part))
+    has({ event: 'sign-in refused', person: null })
+    has({ event: 'sign-in' })
+    has({ event: 'refused by role', role: 'viewer', endpoint: 'addSite' })
+    has({ event: 'export', endpoint: 'exportRegister' })
+    has({ event: 'password changed' })
+    const all = world.deps.known.join('')
+    for (const secret of ['hunter2', 'on-the-roof', 'gravel teapot', lead.cookie(), lead.csrf])
+      expect(all).not.toContain(secret)
   })
 })
 
@@ -128,10 +224,12 @@ describe('accounts', () => {
     const visitor = world.visitor()
     expect((await visitor.get(`/invitations/${token}`)).body).toMatchObject({ login: 'new.hand', role: 'mechanic' })
     expect((await visitor.post(`/invitations/${token}`, { password: 'short' })).status).toBe(422)
-    const accepted = await visitor.post(`/invitations/${token}`, { password: 'a long password' })
+    const accepted = await visitor.post(`/invitations/${token}`, { password: 'gravel teapot ninety fork' })
     expect(accepted.body.person.login).toBe('new.hand')
-    expect((await world.visitor().post(`/invitations/${token}`, { password: 'a long password 2' })).status).toBe(404)
-    expect((await world.visitor().signIn('new.hand', 'a long password')).status).toBe(200)
+    expect(
+      (await world.visitor().post(`/invitations/${token}`, { password: 'four teapots by the gravel' })).status,
+    ).toBe(404)
+    expect((await world.visitor().signIn('new.hand', 'gravel teapot ninety fork')).status).toBe(200)
   })
 
   it('that are closed lose their open sessions at once', async () => {
@@ -156,11 +254,11 @@ describe('a first start without demo', () => {
     const empty = await openWorld(false)
     const token = String(empty.link).replace('/welcome/', '')
     const visitor = empty.visitor()
-    expect((await visitor.post(`/invitations/${token}`, { password: 'a long password' })).body.errors[0].path).toBe(
-      'login',
-    )
+    expect(
+      (await visitor.post(`/invitations/${token}`, { password: 'gravel teapot ninety fork' })).body.errors[0].path,
+    ).toBe('login')
     const r = await visitor.post(`/invitations/${token}`, {
-      password: 'a long password',
+      password: 'gravel teapot ninety fork',
       login: 'first',
       name: 'First Lead',
       organization: 'Harbor Maintenance',

@@ -2,7 +2,7 @@ import { promisify } from 'node:util'
 import { endpoints, type Person } from '@motor-round/contract'
 import { eq } from 'drizzle-orm'
 import type { Request, Router } from 'express'
-import { RateLimiterPostgres } from 'rate-limiter-flexible'
+import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import { v7 as uuid } from 'uuid'
 import { organization, people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
@@ -10,14 +10,31 @@ import { mount } from '../http/mount.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { record } from '../audit/record.ts'
 import { findInvitation, useInvitation } from './invitations.ts'
+import { endSessions, ownSessions } from './own-sessions.ts'
 import { fits, hashPassword } from './password.ts'
-import { asPerson, newToken } from './session.ts'
+import { asPerson, cookieName, newToken } from './session.ts'
+import { refuseWeak } from './strength.ts'
 
 const regenerate = (req: Request) => promisify<void>((done) => req.session.regenerate(done))()
 const save = (req: Request) => promisify<void>((done) => req.session.save(done))()
 const destroy = (req: Request) => promisify<void>((done) => req.session.destroy(done))()
 
-/** Sign-in, sign-out and one-time links. */
+/** Tries at a name from one address in a quarter of an hour. */
+const namePoints = 8
+const slowMs = 2000
+
+/** Count a try. @returns true where there are no more */
+async function spent(limiter: RateLimiterPostgres, key: string): Promise<boolean> {
+  try {
+    await limiter.consume(key)
+    return false
+  } catch (e) {
+    if (e instanceof RateLimiterRes) return true
+    throw e
+  }
+}
+
+/** Sign-in, sign-out, one-time links, and one’s own password and sessions. */
 export function authRoutes(router: Router, deps: Deps): void {
   const limiter = (keyPrefix: string, points: number) =>
     new RateLimiterPostgres({
@@ -28,7 +45,8 @@ export function authRoutes(router: Router, deps: Deps): void {
       points,
       duration: 15 * 60,
     })
-  const byName = limiter('name', 8)
+  const byName = limiter('name', namePoints)
+  const byAccount = limiter('account', 30)
   const byAddress = limiter('address', 60)
 
   const answer = async (person: Person | null, csrf: string) => {
@@ -39,31 +57,43 @@ export function authRoutes(router: Router, deps: Deps): void {
     await regenerate(req)
     req.session.personId = person.id
     req.session.csrf = newToken()
+    req.session.startedAt = Date.now()
+    req.session.agent = (req.get('user-agent') ?? '').slice(0, 200)
     await save(req)
     return answer(person, req.session.csrf)
   }
 
   mount(router, deps, endpoints.session, ({ person, req }) => answer(person, person ? (req.session.csrf ?? '') : ''))
 
-  mount(router, deps, endpoints.signIn, async ({ body, req }) => {
+  mount(router, deps, endpoints.signIn, async ({ body, req, res }) => {
     const login = body.login.trim().toLowerCase()
     const name = `${login} ${req.ip ?? ''}`
-    const used = await Promise.all([byName.get(name), byAddress.get(req.ip ?? '')])
-    if (used.some((u, i) => u !== null && u.consumedPoints >= (i === 0 ? 8 : 60)))
+    const address = req.ip ?? ''
+    // Counted before the password is looked at: many tries at once are many tries.
+    if (await spent(byName, name)) {
+      deps.security.warn({ event: 'sign-in refused', why: 'too many tries', address })
+      res.set('retry-after', '900')
       throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes, or ask a lead for a new link.')
+    }
+    // Guesses from many addresses, or at many names from one: slow, and nobody else is locked out by it.
+    const many = await Promise.all([spent(byAccount, login), spent(byAddress, address)])
+    if (many.includes(true)) await new Promise((go) => setTimeout(go, slowMs))
     const [row] = await deps.db.select().from(people).where(eq(people.login, login))
     const good = await fits(row?.disabledAt === null ? row.passwordHash : null, body.password)
     if (!good || !row) {
-      await Promise.all([byName.penalty(name), byAddress.penalty(req.ip ?? '')])
+      // A name that is none may be a password in the wrong field: it is not written down.
+      deps.security.warn({ event: 'sign-in refused', why: 'name or password', person: row?.id ?? null, address })
       throw new HttpProblem(401, 'Wrong name or password.')
     }
-    await byName.delete(name)
+    await Promise.all([byName.delete(name), byAccount.reward(login), byAddress.reward(address)])
+    deps.security.info({ event: 'sign-in', person: row.id, address })
     return enter(req, asPerson(row))
   })
 
-  mount(router, deps, endpoints.signOut, async ({ req, res }) => {
+  mount(router, deps, endpoints.signOut, async ({ req, res, person }) => {
     await destroy(req)
-    res.clearCookie('motor-round', { path: '/' })
+    if (person) deps.security.info({ event: 'sign-out', person: person.id })
+    res.clearCookie(cookieName(deps.config), { path: '/' })
     return answer(null, '')
   })
 
@@ -76,6 +106,16 @@ export function authRoutes(router: Router, deps: Deps): void {
   })
 
   mount(router, deps, endpoints.acceptInvitation, async ({ params, body, req }) => {
+    // A link that is none costs no work.
+    const link = await findInvitation(deps.db, params.token, deps.now())
+    if (!link) throw notFound('link, or it has been used or has run out; ask a lead for a new one')
+    const [known] =
+      link.personId === null ? [] : await deps.db.select().from(people).where(eq(people.id, link.personId))
+    refuseWeak('password', body.password, [
+      known?.login ?? body.login ?? '',
+      known?.name ?? body.name ?? '',
+      body.organization ?? '',
+    ])
     const passwordHash = await hashPassword(body.password)
     const person = await deps.db.transaction(async (tx) => {
       const found = await findInvitation(tx, params.token, deps.now())
@@ -84,6 +124,8 @@ export function authRoutes(router: Router, deps: Deps): void {
       if (found.personId !== null) {
         const [row] = await tx.update(people).set({ passwordHash }).where(eq(people.id, found.personId)).returning()
         if (!row) throw notFound('person')
+        // Whoever knew the old password is out.
+        await endSessions(tx, row.id, null)
         return asPerson(row)
       }
       if (body.login === undefined) throw fieldProblem('login', 'choose a sign-in name')
@@ -98,6 +140,43 @@ export function authRoutes(router: Router, deps: Deps): void {
       await record(tx, { by: row.name, at: deps.now(), what: 'first account made', entity: 'person', entityId: row.id })
       return asPerson(row)
     })
+    deps.security.info({ event: 'password set by a link', person: person.id, address: req.ip })
     return enter(req, person)
+  })
+
+  mount(router, deps, endpoints.changePassword, async ({ body, person, req, res }) => {
+    if (await spent(byName, `change ${person.id}`)) {
+      res.set('retry-after', '900')
+      throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes.')
+    }
+    const [row] = await deps.db.select().from(people).where(eq(people.id, person.id))
+    if (!(await fits(row?.passwordHash, body.current))) {
+      deps.security.warn({ event: 'password change refused', person: person.id, address: req.ip })
+      throw fieldProblem('current', 'is not your password')
+    }
+    refuseWeak('password', body.password, [person.login, person.name])
+    if (body.password === body.current) throw fieldProblem('password', 'is the old one')
+    const passwordHash = await hashPassword(body.password)
+    const ended = await deps.db.transaction(async (tx) => {
+      await tx.update(people).set({ passwordHash }).where(eq(people.id, person.id))
+      await record(tx, {
+        by: person.name,
+        at: deps.now(),
+        what: 'password changed',
+        entity: 'person',
+        entityId: person.id,
+      })
+      return endSessions(tx, person.id, req.sessionID)
+    })
+    await byName.delete(`change ${person.id}`)
+    deps.security.info({ event: 'password changed', person: person.id, ended, address: req.ip })
+    return { ended }
+  })
+
+  mount(router, deps, endpoints.ownSessions, ({ person, req }) => ownSessions(deps.db, person.id, req.sessionID))
+  mount(router, deps, endpoints.endSessions, async ({ person, req }) => {
+    const ended = await endSessions(deps.db, person.id, req.sessionID)
+    deps.security.info({ event: 'signed out elsewhere', person: person.id, ended })
+    return { ended }
   })
 }

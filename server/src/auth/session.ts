@@ -14,14 +14,38 @@ declare module 'express-session' {
     csrf: string
     /** When it was last written, ms since 1970. */
     keptAt?: number
+    /** When it began, ms since 1970. */
+    startedAt?: number
+    /** What the browser says of itself. */
+    agent?: string
+    /** It holds a round to be taken to where there is no signal. */
+    phone?: boolean
   }
+}
+
+/** An ordinary session ends when it was not used for so long. */
+const idleMs = 12 * 3_600_000
+/** A phone that holds a round stays signed in: there may be no signal to sign in again. */
+const phoneIdleMs = 30 * 86_400_000
+/** However it is used, it ends. */
+const longestMs = 90 * 86_400_000
+
+/** On https a cookie that no other host and no plain http can set. */
+export const cookieName = ({ TLS_CERT, PUBLIC_URL }: Deps['config']): string =>
+  TLS_CERT !== undefined || PUBLIC_URL?.startsWith('https:') ? '__Host-motor-round' : 'motor-round'
+
+/** A session of a phone that holds a round. */
+export function keepForRounds(req: Request): void {
+  req.session.phone = true
+  req.session.cookie.originalMaxAge = phoneIdleMs
+  req.session.cookie.maxAge = phoneIdleMs
 }
 
 /** Server-side sessions in PostgreSQL; the cookie holds only a signed id. */
 export function sessions(deps: Deps): RequestHandler {
   const Store = connect(session)
   return session({
-    name: 'motor-round',
+    name: cookieName(deps.config),
     secret: deps.config.SESSION_SECRET,
     store: new Store({
       pool: deps.pool,
@@ -34,7 +58,7 @@ export function sessions(deps: Deps): RequestHandler {
     resave: false,
     saveUninitialized: false,
     // "auto": secure on https; on plain http only loopback serves, see the listen address.
-    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: 14 * 86_400_000, path: '/' },
+    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: idleMs, path: '/' },
   })
 }
 
@@ -60,6 +84,7 @@ export const asPerson = (p: typeof people.$inferSelect): Person => ({
 export async function personOf(deps: Deps, req: Request): Promise<Person | null> {
   const id = req.session.personId
   if (id === undefined) return null
+  if (Date.now() - (req.session.startedAt ?? Date.now()) > longestMs) return null
   keepAlive(req)
   const [row] = await deps.db.select().from(people).where(eq(people.id, id))
   return row && row.disabledAt === null ? asPerson(row) : null

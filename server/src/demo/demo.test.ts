@@ -8,7 +8,7 @@ beforeAll(async () => {
   const token = String(empty.link).replace('/welcome/', '')
   lead = empty.visitor()
   const session = await lead.post(`/invitations/${token}`, {
-    password: 'a long password',
+    password: 'gravel teapot ninety fork',
     login: 'first',
     name: 'First',
     organization: 'Harbor Works',

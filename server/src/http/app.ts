@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
@@ -6,7 +7,7 @@ import helmet from 'helmet'
 import { pinoHttp } from 'pino-http'
 import { auditRoutes } from '../audit/routes.ts'
 import { authRoutes } from '../auth/routes.ts'
-import { sessions } from '../auth/session.ts'
+import { cookieName, sessions } from '../auth/session.ts'
 import { demoRoutes } from '../demo/routes.ts'
 import { importExportRoutes } from '../import-export/routes.ts'
 import { calcRoutes } from '../calc/routes.ts'
@@ -35,6 +36,9 @@ import { mailRoutes } from '../mail/routes.ts'
 import { policiesRoutes } from '../policies/routes.ts'
 import { visitRoutes } from '../visits/routes.ts'
 import { problemHandler } from './errors.ts'
+import { healthRoutes } from './health.ts'
+import { safeError, safeUrl } from './log-safe.ts'
+import { timed } from './metrics.ts'
 import { HttpProblem } from './problem.ts'
 
 /** The whole server as one Express application: API below /api/v1, the web app for every other address. */
@@ -44,7 +48,8 @@ export function createApp(deps: Deps): Express {
   app.set('trust proxy', deps.config.TRUST_PROXY)
   app.use(
     helmet({
-      strictTransportSecurity: false,
+      // Only where it speaks https: on plain http a browser that was told so would not come back.
+      strictTransportSecurity: cookieName(deps.config).startsWith('__Host-') ? { maxAge: 31_536_000 } : false,
       contentSecurityPolicy: {
         directives: {
           'script-src': ["'self'"],
@@ -60,13 +65,28 @@ export function createApp(deps: Deps): Express {
   // A phone on a roof gains by the first steps of compression; the last ones cost the server more than they save.
   app.use(compression({ level: 3 }))
   app.use(
-    pinoHttp({ logger: deps.log, autoLogging: deps.config.LOG_LEVEL === 'info' || deps.config.LOG_LEVEL === 'debug' }),
+    pinoHttp({
+      logger: deps.log,
+      autoLogging: deps.config.LOG_LEVEL === 'info' || deps.config.LOG_LEVEL === 'debug',
+      // An id that a person can quote.
+      genReqId: (_req, res) => {
+        const id = randomBytes(5).toString('hex')
+        res.setHeader('x-request-id', id)
+        return id
+      },
+      serializers: {
+        req: (req: { id: string; method: string; url: string }) => ({
+          id: req.id,
+          method: req.method,
+          url: safeUrl(req.url),
+        }),
+        res: (res: { statusCode: number }) => ({ status: res.statusCode }),
+        err: (e: unknown) => safeError(e),
+      },
+    }),
   )
-
-  app.get('/api/v1/health', async (_req, res) => {
-    await deps.pool.query('select 1')
-    res.json({ ok: true })
-  })
+  app.use(timed)
+  healthRoutes(app, deps)
   let document: object | null = null
   app.get('/api/v1/openapi.json', (_req, res) => {
     document ??= openApiDocument()

@@ -1,5 +1,6 @@
 import type { ErrorRequestHandler } from 'express'
 import type { Logger } from 'pino'
+import { safeError, safeUrl } from './log-safe.ts'
 import { HttpProblem } from './problem.ts'
 
 interface PgError {
@@ -52,6 +53,13 @@ function fromBody(e: unknown): HttpProblem | null {
   return null
 }
 
+/** What the web framework refuses by itself: no such file, an address that is none. */
+function fromFramework(e: unknown): HttpProblem | null {
+  if (!(e instanceof Error) || !('status' in e) || typeof e.status !== 'number') return null
+  if (e.status === 404) return new HttpProblem(404, 'No such file.')
+  return e.status >= 400 && e.status < 500 ? new HttpProblem(e.status, 'The request cannot be read.') : null
+}
+
 const unreachable = (e: unknown) =>
   e instanceof Error &&
   /ECONNREFUSED|ECONNRESET|Connection terminated|timeout exceeded when trying to connect|terminating connection/.test(
@@ -65,14 +73,15 @@ export function foreseen(error: unknown): HttpProblem | null {
   if (e instanceof URIError) return new HttpProblem(400, 'The address cannot be read.')
   if (isPg(e)) return fromDatabase(e)
   if (unreachable(e)) return new HttpProblem(503, 'The database does not answer. Nothing was saved; retry.')
-  return fromBody(e)
+  return fromBody(e) ?? fromFramework(e)
 }
 
 /** Every error becomes problem details; what nobody foresaw is logged whole and answered without its insides. */
 export function problemHandler(log: Logger): ErrorRequestHandler {
   return (error: unknown, req, res, next) => {
     const known = foreseen(error)
-    if (!known) log.error({ err: error, url: req.url }, 'unforeseen')
+    const id = String(res.getHeader('x-request-id') ?? '')
+    if (!known) log.error({ fault: safeError(error), url: safeUrl(req.url), id }, 'unforeseen')
     if (res.headersSent) {
       next(error)
       return
@@ -81,7 +90,7 @@ export function problemHandler(log: Logger): ErrorRequestHandler {
       type: 'about:blank',
       title: 'Server error',
       status: 500,
-      detail: 'Something went wrong on the server. It has been logged.',
+      detail: `Something went wrong on the server. It has been logged as ${id}.`,
     }
     res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem))
   }

@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto'
-import { endpoints, type Endpoint } from '@motor-round/contract'
+import { endpoints, type Endpoint, type MachinePage } from '@motor-round/contract'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { bring } from '../test/rounds.test-help.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -99,5 +100,32 @@ describe('headers', () => {
     expect(r.headers['content-security-policy']).toContain("script-src 'self'")
     expect(r.headers['x-powered-by']).toBeUndefined()
     expect(r.headers['cache-control']).toBe('no-store')
+  })
+})
+
+describe('what has not happened yet', () => {
+  const later = '2026-11-27T10:00:00Z'
+  it('is refused at its field with the clock of the server, whatever it is', async () => {
+    const machineId = await lead.machine('AHU-6/SF')
+    const page = (await lead.get(`/machines/${machineId}`)).body as MachinePage
+    const entries = [
+      { kind: 'finding', body: { id: randomUUID(), machineId, at: later, level: 'watch', text: 'Noise' } },
+      { kind: 'job', body: { id: randomUUID(), machineId, at: later, title: 'Filters', kinds: ['filters'] } },
+      { kind: 'trace', body: { id: randomUUID(), machineId, at: later, complaint: null } },
+      { kind: 'work', body: { id: randomUUID(), machineId, doneAt: later, kind: 'belts-renewed', note: '' } },
+    ]
+    const { results } = (await bring(lead, entries)).body as {
+      results: { outcome: string; problem: { errors: { message: string }[] } | null }[]
+    }
+    expect(results.map((r) => r.outcome)).toEqual(entries.map(() => 'rejected'))
+    expect(results[0]?.problem?.errors[0]?.message).toBe(
+      'is in the future: the server’s clock says Nov 25, 2026, 09:00 UTC. Check which clock is wrong',
+    )
+    const motor = { id: randomUUID(), replaces: page.motor?.id ?? null, plate: {}, connectionVolts: null }
+    const installed = await lead.post(`/machines/${machineId}/motors`, { ...motor, installedAt: later })
+    expect([installed.status, (installed.body as { errors: { path: string }[] }).errors[0]?.path]).toEqual([
+      422,
+      'installedAt',
+    ])
   })
 })

@@ -47,13 +47,20 @@ export function mount<E extends Endpoint>(
   const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1')
   // Before a byte of the body is read: what is not allowed costs nothing.
   const enter = async (req: Request, res: Response, next: NextFunction) => {
+    res.locals['endpoint'] = endpoint.id
     const person = await personOf(deps, req)
     if (endpoint.role !== 'anyone') {
       if (!person) throw new HttpProblem(401, 'Sign in first.')
-      if (!mayAct(person.role, endpoint.role))
+      if (!mayAct(person.role, endpoint.role)) {
+        deps.security.warn({ event: 'refused by role', person: person.id, role: person.role, endpoint: endpoint.id })
         throw new HttpProblem(403, `That takes a ${endpoint.role}; you are signed in as ${person.role}.`)
+      }
     }
     if (endpoint.method !== 'get') checkToken(req)
+    if (person && endpoint.id.startsWith('export'))
+      deps.security.info({ event: 'export', person: person.id, endpoint: endpoint.id })
+    // What is said to one person is kept for no other; what may be kept says so itself.
+    res.set('cache-control', 'no-store')
     res.locals['person'] = person
     next()
   }
@@ -70,7 +77,7 @@ export function mount<E extends Endpoint>(
     const result = await handler(call)
     if (result === undefined) return
     if (deps.config.CHECK_ANSWERS === 'yes') endpoint.response.parse(result)
-    res.set('cache-control', 'no-store').json(result)
+    res.json(result)
   }
   const parser = bodyParser[endpoint.role === 'anyone' ? 'anyone' : 'known']
   const steps = endpoint.bodyType ? [enter, answer] : [enter, parser, answer]

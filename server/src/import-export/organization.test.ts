@@ -42,7 +42,7 @@ describe('the whole organization as a file', () => {
     const token = String(other.link).replace('/welcome/', '')
     const visitor = other.visitor()
     const session = await visitor.post(`/invitations/${token}`, {
-      password: 'a long password',
+      password: 'gravel teapot ninety fork',
       login: 'first',
       name: 'First',
     })

@@ -151,7 +151,8 @@ export function serveSimulatedMeters(server: Server, deps: Deps, sessions: Reque
     const url = new URL(req.url ?? '/', 'http://localhost')
     const origin = req.headers.origin
     if (url.pathname !== simulatedMeterPath) return refuse(socket, '404 Not Found')
-    if (origin !== undefined && new URL(origin).host !== req.headers.host) return refuse(socket, '403 Forbidden')
+    if (origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== req.headers.host))
+      return refuse(socket, '403 Forbidden')
     // The session middleware wants a request and a response of Express; it reads the cookie and sets nothing here.
     const request = req as Parameters<RequestHandler>[0]
     await new Promise<void>((resolve, reject) =>

@@ -3,6 +3,7 @@ import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record } from '../audit/record.ts'
 import { invite } from '../auth/invitations.ts'
+import { endSessions } from '../auth/own-sessions.ts'
 import { asPerson } from '../auth/session.ts'
 import { people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
@@ -21,6 +22,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
       const [row] = await tx.insert(people).values(body).returning()
       if (!row) throw notFound('person')
       const link = await invite(tx, row.id, row.role, deps.now())
+      deps.security.info({ event: 'sign-in link made', by: person.id, person: row.id, role: row.role })
       await record(tx, {
         by: person.name,
         at: deps.now(),
@@ -52,6 +54,14 @@ export function peopleRoutes(router: Router, deps: Deps): void {
         .where(eq(people.id, params.id))
         .returning()
       if (!row) throw notFound('person')
+      if (body.disabled) await endSessions(tx, row.id, null)
+      deps.security.info({
+        event: 'account changed',
+        by: person.id,
+        person: row.id,
+        role: [before.role, row.role],
+        closed: body.disabled,
+      })
       await record(tx, {
         by: person.name,
         at: deps.now(),
@@ -70,6 +80,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
       const [row] = await tx.select().from(people).where(eq(people.id, params.id))
       if (!row) throw notFound('person')
       const link = await invite(tx, row.id, row.role, deps.now())
+      deps.security.info({ event: 'sign-in link made', by: person.id, person: row.id, role: row.role })
       await record(tx, {
         by: person.name,
         at: deps.now(),

@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import { wasMade } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { components, type MotorSpec } from '../db/schema.ts'
+import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { changeMachine, type Author, type Done } from '../machine/command.ts'
 import { asMotor } from '../machine/snapshot.ts'
@@ -37,6 +38,7 @@ async function refuseOther(tx: Tx, body: Installed): Promise<void> {
  */
 export const keepMotor = (tx: Tx, body: Installed, author: Author): Promise<Done<Row>> =>
   changeMachine(tx, body.machineId, author, async (machine) => {
+    refuseFuture('installedAt', body.installedAt, author.now)
     const [known] = await tx.select({ id: components.id }).from(components).where(eq(components.id, body.id))
     if (!known) await refuseOther(tx, body)
     const { row, old, again } = await installInSlot(
@@ -92,6 +94,7 @@ export async function keepPlate(tx: Tx, motorId: string, body: Corrected, author
     if (body.changeId !== undefined && (await wasMade(tx, body.changeId))) return { value: before, fresh: false }
     await refuseStale(tx, 'motor', before.id, before.version, body.version, asMotor(before))
     const installedAt = new Date(body.installedAt)
+    refuseFuture('installedAt', installedAt, author.now)
     if (before.removedAt && installedAt >= before.removedAt)
       throw fieldProblem('installedAt', 'it was removed before that')
     const spec: MotorSpec = { plate: body.plate, connectionVolts: body.connectionVolts }

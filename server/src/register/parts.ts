@@ -7,6 +7,7 @@ import type { Tx } from '../db/client.ts'
 import { components } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
+import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { changeMachine, type Author, type Change, type Done } from '../machine/command.ts'
 import { asPart } from '../machine/snapshot.ts'
@@ -40,6 +41,7 @@ async function changePart(
 /** Install a part; the one in its slot moves to the past. The same id twice installs one. */
 export const keepPart = (tx: Tx, body: z.output<typeof partInstalled>, author: Author): Promise<Done<Row>> =>
   changeMachine(tx, body.machineId, author, async (machine) => {
+    refuseFuture('installedAt', body.installedAt, author.now)
     const { row, old, again } = await installInSlot(
       tx,
       machine,
@@ -72,6 +74,7 @@ const editPart = (tx: Tx, id: string, body: BodyOf<typeof endpoints.editPart>, a
   changePart(tx, id, body.version, author, async (before) => {
     if (body.part.slot !== before.slot) throw fieldProblem('part.slot', 'a part stays in its slot; remove it instead')
     const installedAt = new Date(body.installedAt)
+    refuseFuture('installedAt', installedAt, author.now)
     if (before.removedAt && installedAt >= before.removedAt)
       throw fieldProblem('installedAt', 'it was removed before that')
     const [row] = await tx
@@ -107,6 +110,7 @@ const removePart = (
   changePart(tx, id, body.version, author, async (before) => {
     if (before.removedAt) throw new HttpProblem(409, 'It is already removed.')
     const removedAt = new Date(body.removedAt)
+    refuseFuture('removedAt', removedAt, author.now)
     if (removedAt <= before.installedAt) throw fieldProblem('removedAt', 'it was installed after that')
     const [row] = await tx
       .update(components)

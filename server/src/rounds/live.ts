@@ -3,6 +3,7 @@ import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import type { Request, Response } from 'express'
 import type pg from 'pg'
 import { z } from 'zod'
+import { stillSignedIn } from '../auth/still-signed-in.ts'
 import type { Tx } from '../db/client.ts'
 import { rounds, roundVisits } from '../db/rounds-schema.ts'
 import type { Deps } from '../deps.ts'
@@ -104,7 +105,16 @@ export function hear(deps: Deps, roundId: string, req: Request, res: Response): 
   res.set({ 'content-type': 'text/event-stream', 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' })
   res.flushHeaders()
   res.write('retry: 3000\n\n')
-  const beat = setInterval(() => res.write(': here\n\n'), everyMs)
+  const beat = setInterval(() => {
+    res.write(': here\n\n')
+    // Whoever was signed out, or whose account was closed, hears no more.
+    stillSignedIn(deps, req.sessionID).then(
+      (still) => {
+        if (!still) res.end()
+      },
+      (e: unknown) => deps.log.warn({ err: e }, 'a watcher could not be looked up'),
+    )
+  }, everyMs)
   let gone = false
   let leave = () => clearInterval(beat)
   req.once('close', () => {

@@ -1,3 +1,4 @@
+import { keepForRounds } from '../auth/session.ts'
 import { endpoints } from '@motor-round/contract'
 import { moveStep, problemOf } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
@@ -131,8 +132,9 @@ export function roundRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.device, ({ body, person }) =>
-    deps.db.transaction(async (tx) => {
+  mount(router, deps, endpoints.device, ({ body, person, req }) => {
+    keepForRounds(req)
+    return deps.db.transaction(async (tx) => {
       await lockRound(tx, body.roundId)
       await tx
         .insert(roundDevices)
@@ -140,8 +142,8 @@ export function roundRoutes(router: Router, deps: Deps): void {
         .onConflictDoUpdate({ target: [roundDevices.roundId, roundDevices.device], set: { holds: body.holds } })
       await tell(tx, body.roundId)
       return { ok: true as const }
-    }),
-  )
+    })
+  })
 
   mount(router, deps, endpoints.roundEvents, async ({ params, req, res }) => {
     await roundRow(deps.db, params.id)

@@ -11,6 +11,7 @@ import type { z } from 'zod'
 import { record } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { machines, speedChanges, work } from '../db/schema.ts'
+import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { installInSlot } from '../register/slot.ts'
 import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
@@ -138,7 +139,7 @@ export async function keepSpeedChangeDone(
     if (row.droppedAt) throw new HttpProblem(409, 'That speed change was canceled.')
     const doneAt = new Date(how.doneAt)
     if (doneAt < row.madeAt) throw fieldProblem('doneAt', 'it was planned after that')
-    if (doneAt.getTime() > author.now.getTime() + 86_400_000) throw fieldProblem('doneAt', 'is in the future')
+    refuseFuture('doneAt', doneAt, author.now)
     await carryOut(tx, await snapshotOf(tx, row.machineId), row, how, author)
     const [after] = await tx.update(speedChanges).set({ doneAt }).where(eq(speedChanges.id, row.id)).returning()
     if (!after) throw notFound('speed-change')

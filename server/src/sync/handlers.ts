@@ -12,6 +12,7 @@ import { keepVisitUnjudged, keepWork } from '../visits/keep.ts'
 import { keepJob, keepJobStep } from '../jobs/keep.ts'
 import { keepStockMove } from '../stock/keep.ts'
 import { keepTrace, keepTraceStep } from '../traces/keep.ts'
+import { refuseFuture } from '../http/in-time.ts'
 import { keepEvent } from './event.ts'
 import { keepFound } from './found.ts'
 
@@ -58,4 +59,10 @@ export const applyMutation = <K extends MutationKind>(
   mutation: { readonly kind: K; readonly body: Bodies[K] },
   person: Person,
   now: Date,
-): Promise<Applied> => handlers[mutation.kind](tx, mutation.body, person, now)
+): Promise<Applied> => {
+  const { body } = mutation
+  // Everything that a device sends has happened, of whatever kind it is.
+  if ('at' in body) refuseFuture('at', body.at, now)
+  if ('takenAt' in body) refuseFuture('takenAt', body.takenAt, now)
+  return handlers[mutation.kind](tx, body, person, now)
+}

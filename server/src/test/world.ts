@@ -24,7 +24,7 @@ export const testNow = '2026-11-25T09:00:00Z'
 const databaseAt = (name: string) => inject('databaseUrl').replace(/\/postgres$/, `/${name}`)
 
 /** What a server needs, over that database. */
-function depsOf(url: string, log: Deps['log']): Deps {
+function depsOf(url: string, log: Deps['log']): Deps & { /** The security log. */ readonly known: readonly string[] } {
   const config = readConfig({
     DATABASE_URL: url,
     SESSION_SECRET: 'only-for-tests-000000',
@@ -32,7 +32,9 @@ function depsOf(url: string, log: Deps['log']): Deps {
     CHECK_ANSWERS: 'yes',
     FIXED_NOW: testNow,
   })
-  return { config, ...openDatabase(url, (e) => log.error(e.message)), log, now: clock(testNow) }
+  const known: string[] = []
+  const security = pino({ level: 'info' }, { write: (line: string) => void known.push(line) })
+  return { config, ...openDatabase(url, (e) => log.error(e.message)), log, security, known, now: clock(testNow) }
 }
 
 /**
@@ -107,6 +109,15 @@ export class Caller {
   get = (path: string) => this.agent.get(`/api/v1${path}`)
   post = (path: string, body?: object) => this.agent.post(`/api/v1${path}`).set('x-csrf-token', this.csrf).send(body)
   put = (path: string, body?: object) => this.agent.put(`/api/v1${path}`).set('x-csrf-token', this.csrf).send(body)
+  /** A request of any kind. */
+  ask = (method: string, path: string) =>
+    method === 'get'
+      ? this.get(path)
+      : method === 'put'
+        ? this.put(path)
+        : method === 'delete'
+          ? this.delete(path)
+          : this.post(path)
   delete = (path: string) => this.agent.delete(`/api/v1${path}`).set('x-csrf-token', this.csrf)
   /** Send a file to be checked. */
   file = (kind: string, content: string | Buffer, more = '') =>

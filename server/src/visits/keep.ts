@@ -14,6 +14,7 @@ import type { Policies } from '@motor-round/core/limits'
 import { eq, sql } from 'drizzle-orm'
 import { sent, type Tx } from '../db/client.ts'
 import { readings, visits, supersessions, work } from '../db/schema.ts'
+import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { peersOf } from '../register/peers.ts'
 import { judgeVisit } from '../machine/judge.ts'
@@ -162,7 +163,7 @@ async function writeVisit(
     return false
   }
   const takenAt = new Date(body.takenAt)
-  if (takenAt.getTime() > now.getTime() + dayMs) throw fieldProblem('takenAt', 'is in the future; check the clock')
+  refuseFuture('takenAt', takenAt, now)
   const { supersedes } = body
   const { fresh } = await changeLocked(
     tx,
@@ -201,7 +202,7 @@ export async function keepWork(
   const [again] = await tx.select().from(work).where(eq(work.id, body.id))
   if (again) return { value: asWork(again), fresh: false }
   const doneAt = new Date(body.doneAt)
-  if (doneAt.getTime() > author.now.getTime() + dayMs) throw fieldProblem('doneAt', 'is in the future')
+  refuseFuture('doneAt', doneAt, author.now)
   return changeMachine(tx, body.machineId, author, async (machine) => {
     if (body.turns) await refuseTurns(tx, machine.id, doneAt, body.turns.after)
     const [row] = await tx

@@ -38,6 +38,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/reports/index.ts')).ReportsScreen }),
           },
           {
+            path: 'account',
+            lazy: async () => ({ Component: (await import('../features/account/index.ts')).AccountScreen }),
+          },
+          {
             path: 'stock',
             lazy: async () => ({ Component: (await import('../features/stock/index.ts')).StockScreen }),
           },

@@ -1,3 +1,4 @@
+import type { Person } from '@motor-round/contract'
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect } from 'react'
 import { useDispatch, useSelector } from 'react-redux'
@@ -8,34 +9,26 @@ import { setLook } from '../look.ts'
 import type { RootState } from '../store.ts'
 import { UndoHost } from '../../parts/undo/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { SignOut } from './sign-out.tsx'
 import { SignalLine } from './signal-line.tsx'
 import './shell.css'
 
 // A walk on the roof has no bar: it need not bring along what only the bar asks for.
 const Finder = lazy(async () => ({ default: (await import('../../features/finder/index.ts')).Finder }))
 
-function Account({ name }: { name: string }) {
+function Account({ person }: { person: Person }) {
   const dispatch = useDispatch()
-  const navigate = useNavigate()
   const theme = useSelector((s: RootState) => s.look.theme)
-  const [signOut] = api.useSignOutMutation()
   return (
     <div className="shell-account">
       <button type="button" onClick={() => dispatch(setLook(theme === 'light' ? 'dark' : 'light'))}>
         {theme === 'light' ? 'Dark' : 'Light'}
       </button>
-      <span>{name}</span>
-      <button
-        type="button"
-        onClick={() => {
-          void signOut({}).then(() => {
-            dispatch(api.util.resetApiState())
-            return navigate('/sign-in')
-          })
-        }}
-      >
-        Sign out
-      </button>
+      <NavLink to="/account" aria-label={`Account: ${person.name}`}>
+        <span className="shell-wide">{person.name}</span>
+        <span className="shell-narrow">Account</span>
+      </NavLink>
+      <SignOut personId={person.id} />
     </div>
   )
 }
@@ -132,7 +125,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
         <Suspense fallback={<div className="finder" />}>
           <Finder />
         </Suspense>
-        <Account name={person.name} />
+        <Account person={person} />
       </header>
       <SignalLine />
       <main>{body}</main>

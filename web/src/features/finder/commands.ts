@@ -19,6 +19,7 @@ const screens: readonly Command[] = [
   { group: 'Screens', title: 'Import & export', to: '/import-export' },
   { group: 'Screens', title: 'Sites, areas and units', to: '/places' },
   { group: 'Screens', title: 'Limits and policies', to: '/limits' },
+  { group: 'Screens', title: 'Account: password, where you are signed in', to: '/account' },
   { group: 'Screens', title: 'This phone: waiting to sync, downloads', to: '/phone' },
   { group: 'Screens', title: 'Keys', to: '/keys' },
 ]

@@ -74,7 +74,14 @@ export function FindingForm({ of, done }: { of: FoundAt; done: (kept: boolean) =
           placeholder="No belt guard; grease over the membrane; no overload …"
           value={draft.text}
           // One line as it is kept.
-          onChange={(e) => change({ text: e.target.value.replace(/\s*\n\s*/g, ' ') })}
+          onChange={(e) =>
+            change({
+              text: e.target.value
+                .split('\n')
+                .map((t, i, all) => (all.length === 1 ? t : i === 0 ? t.trimEnd() : t.trimStart()))
+                .join(' '),
+            })
+          }
         />
       </FormField>
       <Choice

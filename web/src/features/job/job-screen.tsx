@@ -28,6 +28,9 @@ import './job.css'
 
 const newMotor = new Set(['direct-motor', 'belt-motor', 'psc-motor', 'propeller'])
 
+/** What somebody wrote, ended as a sentence. */
+const sentence = (text: string): string => (text.trimEnd().endsWith('.') ? text.trimEnd() : `${text.trimEnd()}.`)
+
 /** Leave it for another day, with the state it is left in. */
 function Pause({ safe, say }: { safe: string; say: Say }) {
   const [words, setWords] = useState(safe)
@@ -109,7 +112,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
       {stands.paused ? (
         <div className="note tone-watch" role="status">
           Interrupted {shortDay(new Date(stands.paused.at).toISOString(), now)} by {stands.paused.by}:{' '}
-          {stands.paused.safe.replace(/\.?\s*$/, '.')} Lock out and prove dead again before you go on.
+          {sentence(stands.paused.safe)} Lock out and prove dead again before you go on.
           {mayAct ? (
             <div className="row">
               <Button size="large" onClick={() => void say({ kind: 'resumed' })}>

@@ -16,7 +16,7 @@ const quarterOf = (at: dayjs.Dayjs) => `${at.year()}-Q${Math.floor(at.month() / 
 /** This quarter and the seven before it. */
 const quarters = (now: number): string[] =>
   Array.from({ length: 8 }, (_, i) => quarterOf(dayjs(now).subtract(3 * i, 'month')))
-const quarterWords = (q: string) => q.replace(/(\d+)-Q(\d)/, 'Quarter $2 of $1')
+const quarterWords = (q: string) => q.replace(/^(\d{4})-Q(\d)$/, 'Quarter $2 of $1')
 
 /** A quarter in figures for the office, and who gets e-mails. */
 export function ReportsScreen() {

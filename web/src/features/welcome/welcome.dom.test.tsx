@@ -22,8 +22,8 @@ it('the first account names the organization and itself, and is told what is sti
   await user.type(screen.getByLabelText('Your name'), 'Ada')
   await user.type(screen.getByLabelText('Sign-in name'), 'ada')
   expect(send.hasAttribute('disabled')).toBe(true)
-  expect(screen.getByText('Still needed: password of 10 characters.')).toBeTruthy()
-  await user.type(screen.getByLabelText(/^Password/), 'ten letters')
+  expect(screen.getByText('Still needed: password of 12 characters.')).toBeTruthy()
+  await user.type(screen.getByLabelText(/^Password/), 'twelve letters')
   expect(screen.queryByText(/Still needed/)).toBeNull()
   await user.click(send)
   await vi.waitFor(() =>
@@ -31,7 +31,7 @@ it('the first account names the organization and itself, and is told what is sti
       organization: 'Harbor Maintenance',
       name: 'Ada',
       login: 'ada',
-      password: 'ten letters',
+      password: 'twelve letters',
     }),
   )
 })

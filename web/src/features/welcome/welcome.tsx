@@ -1,4 +1,4 @@
-import { acceptInvitation } from '@motor-round/contract'
+import { acceptInvitation, passwordLength } from '@motor-round/contract'
 import { Button, Form, Input, type FormInstance } from 'antd'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
@@ -10,7 +10,10 @@ import '../../parts/fields/entry.css'
 function useMissing(form: FormInstance, first: boolean): string[] {
   const blank = useStillNeeded(form, { organization: 'organization name', name: 'your name', login: 'sign-in name' })
   const password = (Form.useWatch('password', form) ?? '') as string
-  return [...(first ? blank : []), ...(password.length < 10 ? ['password of 10 characters'] : [])]
+  return [
+    ...(first ? blank : []),
+    ...(password.length < passwordLength ? [`password of ${passwordLength} characters`] : []),
+  ]
 }
 
 function Missing({ form, first }: { form: FormInstance; first: boolean }) {
@@ -80,7 +83,7 @@ export function Welcome() {
             Your sign-in name: <b>{known}</b>.
           </p>
         )}
-        <ZodField name="password" label="Password, at least 10 characters">
+        <ZodField name="password" label={`Password, at least ${passwordLength} characters`}>
           <Input.Password size="large" autoComplete="new-password" />
         </ZodField>
         <Missing form={form} first={known === null} />

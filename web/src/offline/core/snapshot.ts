@@ -14,7 +14,7 @@ async function ask(url: string, signal?: AbortSignal): Promise<{ data: unknown; 
 /** What every screen of a walk asks for, whatever the round. */
 const always = ['/session', '/policies', '/places', '/rounds', '/speed-changes', '/part-lives', '/stock', '/jobs/pace']
 /** The store of the worker in which it looks for pictures. */
-const pictureStore = 'pictures'
+export const pictureStore = 'pictures'
 const mostPictures = 3
 
 /** Keep pictures where the worker finds them. @returns bytes */

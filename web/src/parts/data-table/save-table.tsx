@@ -6,7 +6,8 @@ import { failureOf, messageOf } from '../../app/failure.ts'
 
 /** What a cell shows, as a spreadsheet takes it: a figure alone is a number. */
 export function cellValue(shown: string): string | number | null {
-  const text = shown.replace(/\s*\n\s*/g, '; ').trim()
+  const lines = shown.split('\n').map((line) => line.trim())
+  const text = lines.filter((line) => line !== '').join('; ')
   if (text === '' || text === '—') return null
   return /^[−-]?\d{1,12}(\.\d+)?$/.test(text) ? Number(text.replace('−', '-')) : text
 }

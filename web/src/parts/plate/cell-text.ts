@@ -15,11 +15,11 @@ export function readCell(plate: Plate, field: PlateField): string {
 export type Written = { readonly ok: true; readonly plate: Plate } | { readonly ok: false; readonly message: string }
 
 function parsePower(text: string): Written | { power: number; powerUnit: 'hp' | 'kW' } {
-  const m = /^(.+?)\s*(hp|kw)?$/i.exec(text)
-  const power = parseFigure(m?.[1] ?? '')
+  const unit = /(?:hp|kw)$/i.exec(text)?.[0] ?? ''
+  const power = parseFigure(text.slice(0, text.length - unit.length))
   if (power === null || power <= 0)
     return { ok: false, message: `"${text}" is not a power such as 10, 1/2, 7-1/2 or 5.5 kW` }
-  return { power, powerUnit: m?.[2]?.toLowerCase() === 'kw' ? 'kW' : 'hp' }
+  return { power, powerUnit: unit.toLowerCase() === 'kw' ? 'kW' : 'hp' }
 }
 
 /** Put typed text into a cell. Blank takes the value out; the mark "unreadable" goes as soon as something is typed. */

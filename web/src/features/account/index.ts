@@ -1,0 +1,1 @@
+export { AccountScreen } from './account-screen.tsx'
