@@ -52,7 +52,7 @@ async function run(): Promise<void> {
   const security =
     config.SECURITY_LOG === undefined
       ? log.child({ log: 'security' })
-      : pino({ level: 'info' }, pino.destination({ dest: config.SECURITY_LOG, mkdir: true, mode: 0o600 }))
+      : pino({ level: 'info' }, pino.destination({ dest: config.SECURITY_LOG, mkdir: true, mode: 0o600, sync: true }))
   const deps: Deps = { config, db, pool, log, security, now: clock(config.FIXED_NOW) }
   try {
     await migrateUp(pool)

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { endpoints, mayAct, type Endpoint } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import supertest from 'supertest'
+import { createApp } from '../http/app.ts'
 import { openWorld, type World } from '../test/world.ts'
 
 let world: World
@@ -25,6 +27,21 @@ describe('sign-in', () => {
     const cookie = String(r.headers['set-cookie'])
     expect(cookie).toContain('HttpOnly')
     expect(cookie).toContain('SameSite=Strict')
+  })
+
+  it('on https is of this host alone, and the browser is told to stay there', async () => {
+    const config = { ...world.deps.config, PUBLIC_URL: 'https://rounds.example', TRUST_PROXY: 1 }
+    const r = await supertest(createApp({ ...world.deps, config }))
+      .post('/api/v1/session')
+      .set('x-forwarded-proto', 'https')
+      .send({ login: 'arden', password: 'arden-on-the-roof' })
+    const cookie = String(r.headers['set-cookie'])
+    expect(cookie).toMatch(/^__Host-motor-round=/)
+    for (const part of ['Secure', 'Path=/', 'HttpOnly', 'SameSite=Strict']) expect(cookie).toContain(part)
+    expect(cookie).not.toContain('Domain')
+    expect(r.headers['strict-transport-security']).toContain('max-age=31536000')
+    const plain = await world.visitor().get('/session')
+    expect(plain.headers['strict-transport-security']).toBeUndefined()
   })
 
   it('answers the same to a wrong name and a wrong password', async () => {
