@@ -46,14 +46,14 @@ const finishMs = 30_000
 async function run(): Promise<void> {
   const config = readConfig(process.env)
   const log = pino({ level: config.LOG_LEVEL }, pino.destination(2))
-  const { db, pool } = openDatabase(config.DATABASE_URL, (e) =>
+  const { db, pool, files } = openDatabase(config.DATABASE_URL, (e) =>
     log.warn({ err: e.message }, 'a database connection was lost'),
   )
   const security =
     config.SECURITY_LOG === undefined
       ? log.child({ log: 'security' })
       : pino({ level: 'info' }, pino.destination({ dest: config.SECURITY_LOG, mkdir: true, mode: 0o600, sync: true }))
-  const deps: Deps = { config, db, pool, log, security, now: clock(config.FIXED_NOW) }
+  const deps: Deps = { config, db, pool, files, log, security, now: clock(config.FIXED_NOW) }
   try {
     await migrateUp(pool)
   } catch (e) {

@@ -13,14 +13,16 @@ interface Way {
    * one after the other. A COPY or a listener needs a connection without.
    */
   readonly pipelined: boolean
+  /** Connections at the most. */
+  readonly most: number
 }
 
 /** A pool whose lost connections are reported, not thrown: the next query simply takes a new one. */
-function openPool(url: string, onLost: (e: Error) => void, { pipelined }: Way): pg.Pool {
+function openPool(url: string, onLost: (e: Error) => void, { pipelined, most }: Way): pg.Pool {
   // Queries over many partitions look dear to the planner and would be compiled, which takes longer than running them.
   const pool = new pg.Pool({
     connectionString: url,
-    max: 10,
+    max: most,
     connectionTimeoutMillis: 10_000,
     options: '-c jit=off',
     pipeline: pipelined,
@@ -55,15 +57,39 @@ function patient(db: Db): Db {
   return Object.assign(db, { transaction })
 }
 
-/** The database as the features see it: `db` for statements, `pool` for connections that somebody holds. */
-export const openDatabase = (url: string, onLost: (e: Error) => void): { readonly db: Db; readonly pool: pg.Pool } => ({
-  db: patient(drizzle(openPool(url, onLost, { pipelined: true }), { schema })),
-  pool: openPool(url, onLost, { pipelined: false }),
-})
+/** Connections for what is long: exports, imports. Whoever reads slowly holds up others who read files, and nobody else. */
+export interface FilesDatabase {
+  readonly db: Db
+  readonly pool: pg.Pool
+}
+
+/**
+ * The database as the features see it: `db` for statements; `pool` for sessions, health and who listens, so that these are
+ * answered whatever else runs; `files` for what is long.
+ */
+export function openDatabase(
+  url: string,
+  onLost: (e: Error) => void,
+): { readonly db: Db; readonly pool: pg.Pool; readonly files: FilesDatabase } {
+  const long = openPool(url, onLost, { pipelined: false, most: 4 })
+  return {
+    db: patient(drizzle(openPool(url, onLost, { pipelined: true, most: 10 }), { schema })),
+    pool: openPool(url, onLost, { pipelined: false, most: 6 }),
+    files: { db: patient(drizzle(long, { schema })), pool: long },
+  }
+}
 
 /** Let go of every connection. */
-export const closeDatabase = async ({ db, pool }: { readonly db: Db; readonly pool: pg.Pool }): Promise<void> => {
-  await Promise.all([db.$client.end(), pool.end()])
+export const closeDatabase = async ({
+  db,
+  pool,
+  files,
+}: {
+  readonly db: Db
+  readonly pool: pg.Pool
+  readonly files: FilesDatabase
+}): Promise<void> => {
+  await Promise.all([db.$client.end(), pool.end(), files.pool.end()])
 }
 
 /**

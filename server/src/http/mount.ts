@@ -12,6 +12,7 @@ import { z } from 'zod'
 import type { Deps } from '../deps.ts'
 import { checkToken, personOf } from '../auth/session.ts'
 import { HttpProblem, invalid } from './problem.ts'
+import { takeTurn } from './turns.ts'
 
 /** What a handler is given: the input as the contract types it, and who asks. */
 export interface Call<E extends Endpoint, Who = Person> {
@@ -33,6 +34,18 @@ function parse<T extends z.ZodType>(schema: T, value: unknown, status?: number):
 
 /** Who is not signed in sends no more than a name and a password. */
 const bodyParser = { anyone: json({ limit: '16kb', strict: true }), known: json({ limit: '2mb', strict: true }) }
+
+/** A body of two megabytes over a poor line; who sends a byte now and then is sent away. */
+const bodyMs = 120_000
+
+/** The body comes in time, or not at all. */
+function inTime(req: Request, res: Response, next: NextFunction): void {
+  const timer = setTimeout(() => {
+    if (!req.complete) req.destroy(new Error('the body took too long'))
+  }, bodyMs)
+  res.once('close', () => clearTimeout(timer))
+  next()
+}
 
 /**
  * Serve an endpoint of the contract: role, token, input and, where asked for, the answer are checked here and nowhere
@@ -74,13 +87,14 @@ export function mount<E extends Endpoint>(
       req,
       res,
     } as Call<E, WhoOf<E>>
+    if (person) takeTurn(endpoint, person.id, res)
     const result = await handler(call)
     if (result === undefined) return
     if (deps.config.CHECK_ANSWERS === 'yes') endpoint.response.parse(result)
     res.json(result)
   }
   const parser = bodyParser[endpoint.role === 'anyone' ? 'anyone' : 'known']
-  const steps = endpoint.bodyType ? [enter, answer] : [enter, parser, answer]
+  const steps = endpoint.bodyType ? [enter, answer] : [enter, inTime, parser, answer]
   router[endpoint.method](path, ...steps)
 }
 

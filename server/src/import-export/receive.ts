@@ -86,7 +86,7 @@ export async function receive(
   start: ImportState,
   zone: string | null,
 ): Promise<ImportState> {
-  const client = await deps.pool.connect()
+  const client = await deps.files.pool.connect()
   let broken = false
   try {
     await saveImport(deps.db, start)
@@ -121,6 +121,6 @@ export async function receive(
     return state
   } finally {
     client.release(broken)
-    if (broken) await dropStaging(deps.pool, start.id)
+    if (broken) await dropStaging(deps.files.pool, start.id)
   }
 }

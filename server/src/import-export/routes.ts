@@ -21,6 +21,8 @@ async function send(res: Response, type: string, name: string, text: AsyncIterab
     'content-disposition': `attachment; filename="${name}"`,
     'cache-control': 'no-store',
   })
+  // Who takes nothing for a minute is gone; the connection it holds is wanted by others.
+  res.setTimeout(slowMs, () => res.destroy())
   try {
     await pipeline(Readable.from(text), res)
   } catch (e) {
@@ -29,6 +31,7 @@ async function send(res: Response, type: string, name: string, text: AsyncIterab
   return undefined
 }
 
+const slowMs = 60_000
 const snapshot = { isolationLevel: 'repeatable read', accessMode: 'read only' } as const
 
 /** Files in and out. */
@@ -60,7 +63,7 @@ export function importExportRoutes(router: Router, deps: Deps): void {
   )
 
   mount(router, deps, endpoints.exportReadings, ({ query, res }) =>
-    deps.db.transaction(
+    deps.files.db.transaction(
       (tx) => send(res, 'text/csv; charset=utf-8', 'readings.csv', readingsCsv(tx, query.site, query.machine)),
       snapshot,
     ),
@@ -72,7 +75,7 @@ export function importExportRoutes(router: Router, deps: Deps): void {
     return undefined
   })
   mount(router, deps, endpoints.exportOrganization, ({ res }) =>
-    deps.db.transaction(
+    deps.files.db.transaction(
       (tx) => send(res, 'application/json; charset=utf-8', 'organization.json', organizationText(tx, deps.now())),
       snapshot,
     ),
