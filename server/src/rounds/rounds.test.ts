@@ -187,7 +187,11 @@ describe('a round', () => {
       const reader = r.body?.getReader()
       let heard = ''
       const until = async (text: string) => {
-        while (!heard.includes(text)) heard += new TextDecoder().decode((await reader?.read())?.value)
+        while (!heard.includes(text)) {
+          const more = await reader?.read()
+          if (more?.done !== false) throw new Error(`"${text}" was not heard before the end: ${heard}`)
+          heard += new TextDecoder().decode(more.value)
+        }
       }
       await until('{"say":"here"}')
       const page = (await viewer.get(`/rounds/${round?.id ?? ''}`)).body as RoundPage
@@ -197,7 +201,7 @@ describe('a round', () => {
       const finding = {
         id: randomUUID(),
         machineId,
-        at: new Date().toISOString(),
+        at: '2026-11-25T08:30:00.000Z',
         level: 'fix',
         text: 'The belt guard is missing',
       }

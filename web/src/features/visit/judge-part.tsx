@@ -41,43 +41,51 @@ const AllVerdicts = memo(function AllVerdicts({ judgement }: { judgement: Judgem
   )
 })
 
+/** What can be done here. Always the same functions, so that nothing is drawn for their sake. */
+export interface JudgeActs {
+  readonly setState: (state: VisitState) => void
+  readonly restore: () => void
+  readonly pass: (p: GatePass) => void
+  /** @param tracing whether the fault is looked for next */
+  readonly send: (tracing: boolean) => void
+}
+
 /** Everything that is told of the visit, the note, and Save. */
-export function JudgePart({
+export const JudgePart = memo(function JudgePart({
   judgement,
-  draft,
+  note,
+  reason,
+  state,
+  answered,
   old,
   count,
   closing,
   person,
-  saving,
+  saving: { saving, failure, trouble, queuedHere },
   button,
   change,
-  setState,
-  restore,
-  pass,
-  send,
+  acts: { setState, restore, pass, send },
 }: {
   judgement: Judgement | null
-  draft: Draft
+  /** Of what is being entered only that which is shown here: a key in a cell draws nothing of it anew. */
+  note: string
+  reason: string
+  state: VisitState
+  answered: boolean
   old: VisitRecord | null
   count: number
   /** What was lifted or opened and is not entered as back; null where nothing is missing. */
   closing: Gate | null
   person: string
-  saving: SaveVisit
+  saving: Pick<SaveVisit, 'saving' | 'failure' | 'trouble' | 'queuedHere'>
   button: RefObject<HTMLButtonElement | null>
   change: (part: Partial<Draft>) => void
-  setState: (state: VisitState) => void
-  restore: () => void
-  pass: (p: GatePass) => void
-  /** @param tracing whether the fault is looked for next */
-  send: (tracing: boolean) => void
+  acts: JudgeActs
 }) {
-  const { failure, trouble, queuedHere } = saving
-  const said = draft.note.trim() !== '' || Object.keys(draft.answers).length > 0 || draft.state.turning !== null
+  const said = note.trim() !== '' || answered || state.turning !== null
   const nothing = count === 0 && !said
-  const barred = nothing || closing !== null || (old !== null && draft.reason.trim() === '')
-  const unseen = draft.state.turning === null && judgement !== null && judgement.rail.legs.length > 0
+  const barred = nothing || closing !== null || (old !== null && reason.trim() === '')
+  const unseen = state.turning === null && judgement !== null && judgement.rail.legs.length > 0
   return (
     <section className="visit-part part-judge" aria-label="Results">
       {judgement?.gates.map((g) => (
@@ -86,16 +94,16 @@ export function JudgePart({
       {unseen ? (
         <Choice
           label="Turning"
-          value={draft.state.turning}
+          value={state.turning}
           options={turningOptions}
-          onChange={(turning) => setState({ ...draft.state, turning })}
+          onChange={(turning) => setState({ ...state, turning })}
         />
       ) : null}
       <AllVerdicts judgement={judgement} />
       <div className="stack">
         <Field label="Note">
           <Input.TextArea
-            value={draft.note}
+            value={note}
             autoSize={{ minRows: 1, maxRows: 4 }}
             maxLength={1000}
             onChange={(e) => change({ note: e.target.value })}
@@ -103,7 +111,7 @@ export function JudgePart({
         </Field>
         {old ? (
           <Field label="Why it is corrected">
-            <Input value={draft.reason} maxLength={400} onChange={(e) => change({ reason: e.target.value })} />
+            <Input value={reason} maxLength={400} onChange={(e) => change({ reason: e.target.value })} />
           </Field>
         ) : null}
         {closing ? <GateNote key="close" gate={closing} name={person} back={restore} pass={pass} /> : null}
@@ -122,18 +130,18 @@ export function JudgePart({
           type="primary"
           size="large"
           block
-          loading={saving.saving}
+          loading={saving}
           disabled={barred}
           onClick={() => send(false)}
         >
           {old ? 'Save correction' : 'Save visit'}
         </Button>
         {old === null && (judgement?.level === 'fix' || judgement?.level === 'stop') ? (
-          <Button size="large" block disabled={barred || saving.saving} onClick={() => send(true)}>
+          <Button size="large" block disabled={barred || saving} onClick={() => send(true)}>
             Save and find the fault
           </Button>
         ) : null}
       </div>
     </section>
   )
-}
+})

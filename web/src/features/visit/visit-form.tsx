@@ -26,6 +26,7 @@ import { PhaseNav } from './phase-nav.tsx'
 import { ScopeChoice } from './scope-choice.tsx'
 import { StateForm } from './state-form.tsx'
 import { startOf } from './start-of.ts'
+import { useActs } from './use-acts.ts'
 import { useDraft } from './use-draft.ts'
 import { useEntry } from './use-entry.ts'
 import { useSaveVisit } from './use-save.ts'
@@ -139,6 +140,11 @@ export function VisitForm({
     go(firstOf(stepsOf(facts, scope, phasesFor(scope, { readings, answers })), scope === 'running' ? 'live' : 'look'))
   }
 
+  const pass = (p: GatePass) => change((o) => ({ passes: [...o.passes.filter((x) => x.gate !== p.gate), p] }))
+  const { saving: busy, failure, trouble, queuedHere } = saving
+  const saved = useMemo(() => ({ saving: busy, failure, trouble, queuedHere }), [busy, failure, trouble, queuedHere])
+  const acts = useActs({ setState, restore: () => go(firstOf(steps, 'leave')), pass, send })
+
   if (!mayAct) return <p className="page">You are signed in as a viewer. A technician or a lead can take readings.</p>
   const meterPanel = meterOpen ? (
     <MeterPanel
@@ -151,7 +157,6 @@ export function VisitForm({
       }}
     />
   ) : null
-  const pass = (p: GatePass) => change((o) => ({ passes: [...o.passes.filter((x) => x.gate !== p.gate), p] }))
   const goPhase = (phase: PhaseId) => go(firstOf(steps, phase))
   return (
     <div
@@ -261,18 +266,18 @@ export function VisitForm({
       <SafePart what="The result">
         <JudgePart
           judgement={settled}
-          draft={draft}
+          note={draft.note}
+          reason={draft.reason}
+          state={draft.state}
+          answered={Object.keys(draft.answers).length > 0}
           old={old}
           count={readings.length}
           closing={step.phase === 'judge' || step.phase === 'leave' ? closing : null}
           person={person?.name ?? ''}
-          setState={setState}
-          restore={() => go(firstOf(steps, 'leave'))}
-          pass={pass}
-          saving={saving}
+          saving={saved}
           button={saveButton}
           change={change}
-          send={send}
+          acts={acts}
         />
       </SafePart>
     </div>
