@@ -23,6 +23,7 @@ describe('the cells of a visit', () => {
       'amps L3',
       'hz motor',
       'rpm motor',
+      'rpm driven',
     ]))
   it('of a single-phase machine: to neutral at 120 V, line to line above', () => {
     expect(running({ ...facts, phases: 1, serviceVolts: 120 })[0]?.key).toBe('volts_ln L1-N')
