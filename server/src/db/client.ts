@@ -1,7 +1,10 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
+import { z } from 'zod'
 import * as schema from './schema.ts'
 
 export type Db = NodePgDatabase<typeof schema> & { readonly $client: pg.Pool }
@@ -98,14 +101,36 @@ export const closeDatabase = async ({
  */
 export const sent = <T>(statement: PromiseLike<T>): Promise<T> => Promise.resolve(statement.then((answer) => answer))
 
+const journal = z.object({ entries: z.array(z.object({ when: z.number() })) })
+
+/**
+ * What a newer Motor Round made, this one does not know: it would read it wrong.
+ * @throws Error in one line
+ */
+async function refuseNewer(client: pg.PoolClient, folder: string): Promise<void> {
+  const known = journal.parse(JSON.parse(readFileSync(join(folder, 'meta/_journal.json'), 'utf8')))
+  const there = await client.query<{ made: string | null }>(
+    "select to_regclass('drizzle.__drizzle_migrations') as made",
+  )
+  if (there.rows[0]?.made == null) return
+  const applied = await client.query<{ newest: string | null }>(
+    'select max(created_at) as newest from drizzle.__drizzle_migrations',
+  )
+  if (Number(applied.rows[0]?.newest ?? 0) > Math.max(0, ...known.entries.map((e) => e.when)))
+    throw new Error('it was made by a newer Motor Round. Start that one, or restore a backup of this one')
+}
+
 /** Bring the database up to date. The lock lets several servers start at once. */
 export async function migrateUp(pool: pg.Pool): Promise<void> {
   const client = await pool.connect()
   try {
     await client.query('select pg_advisory_lock(727001)')
     // Both from source (src/db) and from the bundle (dist) the folder lies one or two levels up.
-    const folder = import.meta.url.includes('/dist/') ? '../drizzle' : '../../drizzle'
-    await migrate(drizzle(client), { migrationsFolder: fileURLToPath(new URL(folder, import.meta.url)) })
+    const folder = fileURLToPath(
+      new URL(import.meta.url.includes('/dist/') ? '../drizzle' : '../../drizzle', import.meta.url),
+    )
+    await refuseNewer(client, folder)
+    await migrate(drizzle(client), { migrationsFolder: folder })
   } finally {
     await client.query('select pg_advisory_unlock(727001)')
     client.release()

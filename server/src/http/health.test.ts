@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import supertest from 'supertest'
+import { migrateUp } from '../db/client.ts'
 import { openWorld, type World } from '../test/world.ts'
 import { safeError, safeUrl } from './log-safe.ts'
 
@@ -46,5 +47,18 @@ describe('what is written down of a request', () => {
   })
   it('a file that is not there is not there', async () => {
     expect((await supertest(world.app).get('/assets/none.js')).status).toBeLessThan(500)
+  })
+})
+
+describe('a database that a newer version made', () => {
+  it('is refused in one line, and left as it is', async () => {
+    const older = await openWorld(false)
+    await older.deps.pool.query(
+      "insert into drizzle.__drizzle_migrations (hash, created_at) values ('of a later version', 9999999999999)",
+    )
+    await expect(migrateUp(older.deps.pool)).rejects.toThrow('it was made by a newer Motor Round')
+    await older.deps.pool.query("delete from drizzle.__drizzle_migrations where hash = 'of a later version'")
+    await migrateUp(older.deps.pool)
+    await older.end()
   })
 })
