@@ -6,6 +6,7 @@ import { closeDatabase, migrateUp, openDatabase } from './db/client.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
+import { safeError } from './http/log-safe.ts'
 import { serveMetrics } from './http/metrics.ts'
 import { refreshForNewJudge, refreshStale } from './machine/refresh.ts'
 import { digestIfDue } from './mail/digest.ts'
@@ -45,7 +46,8 @@ const finishMs = 30_000
 
 async function run(): Promise<void> {
   const config = readConfig(process.env)
-  const log = pino({ level: config.LOG_LEVEL }, pino.destination(2))
+  // Whoever logs an error, what people entered and the ids of sessions are not in it.
+  const log = pino({ level: config.LOG_LEVEL, serializers: { err: (e: unknown) => safeError(e) } }, pino.destination(2))
   const { db, pool, files } = openDatabase(config.DATABASE_URL, (e) =>
     log.warn({ err: e.message }, 'a database connection was lost'),
   )

@@ -8,17 +8,13 @@ import { Loading } from '../../parts/loading/index.ts'
 import { PasswordForm } from './password-form.tsx'
 import './account.css'
 
-/** What a browser says of itself, in two words. */
-function browserWords(agent: string): string {
-  const name = ['Edg', 'Firefox', 'Chrome', 'Safari'].find((b) => agent.includes(b))
-  const on = ['Android', 'iPhone', 'iPad', 'Windows', 'Mac OS', 'Linux'].find((s) => agent.includes(s))
-  return [name === 'Edg' ? 'Edge' : (name ?? 'Browser'), ...(on === undefined ? [] : [`on ${on}`])].join(' ')
-}
+/** What kind of device a browser says it is on. */
+const deviceWords = (agent: string): string => (/mobi|android|tablet/i.test(agent) ? 'Phone or tablet' : 'Computer')
 
 function SessionRow({ session }: { session: OwnSession }) {
   return (
     <li>
-      <b>{browserWords(session.agent)}</b>
+      <b>{deviceWords(session.agent)}</b>
       {session.current ? ', here' : ''}
       {session.phone ? ', holds a round' : ''}
       <br />
