@@ -1,9 +1,10 @@
 import type { AskGroup } from '@motor-round/core/judge'
 import { Input } from 'antd'
+import { memo } from 'react'
 import { Choice, Field } from '../../parts/fields/index.ts'
 
 /** The questions of a group that are answered by a word or a line. */
-export function AnswersRow({
+export const AnswersRow = memo(function AnswersRow({
   group,
   answers,
   set,
@@ -38,4 +39,4 @@ export function AnswersRow({
       )}
     </div>
   )
-}
+})

@@ -2,7 +2,8 @@ import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import type { Judgement, CheckDefinition } from '@motor-round/core/judge'
 import { show, type ShownUnits } from '@motor-round/core/quantity'
 import { Button } from 'antd'
-import { lazy, Suspense, useEffect, useRef, type ReactNode } from 'react'
+import { lazy, Suspense, useEffect, useMemo, useRef, type ReactNode } from 'react'
+import { useSteady } from '../../app/use-steady.ts'
 import { HowToButton } from '../../parts/how-to/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
 import { AnswersRow } from './answers-row.tsx'
@@ -68,8 +69,8 @@ export function CheckCard({
   /** What stands above the cells: the meter, a clock. */
   above?: ReactNode
 }) {
-  const groups = check.groups(factsOf(page.machine))
-  const cells = cellsOf(groups, units)
+  const groups = useMemo(() => check.groups(factsOf(page.machine)), [check, page.machine])
+  const cells = useMemo(() => cellsOf(groups, units), [groups, units])
   const inputs = useRef<(HTMLInputElement | null)[]>([])
   useEffect(() => inputs.current[at]?.focus(), [at, check.id, called])
   // A figure that is asked about is replaced by what is typed next, not added to.
@@ -83,6 +84,12 @@ export function CheckCard({
   const cell = cells[at]
   const text = cell ? (draft.typed[cell.key] ?? '') : ''
   const running = check.id === 'running'
+  const answerNow = useSteady(answer)
+  const pressed = useSteady((k: string) => cell && type(cell, asking ? k : `${text}${k}`))
+  const erased = useSteady(() => cell && type(cell, text.toLowerCase() === 'ol' ? '' : text.slice(0, -1)))
+  const opened = useSteady(() => cell && type(cell, 'OL'))
+  const nextNow = useSteady(next)
+  const previousNow = useSteady(previous)
   // The how and the caution are read before the step; on a phone they make room once figures are coming in.
   const started =
     cells.some((c) => (draft.typed[c.key] ?? '') !== '') ||
@@ -131,7 +138,7 @@ export function CheckCard({
                   <Listen take={(hz) => type(heard, hz.toFixed(0))} />
                 </Suspense>
               ) : null}
-              <AnswersRow group={g} answers={draft.answers} set={answer} />
+              <AnswersRow group={g} answers={draft.answers} set={answerNow} />
             </div>
           )
         })}
@@ -174,17 +181,11 @@ export function CheckCard({
       )}
       {cells.length > 0 ? (
         <Keypad
-          onKey={(k) => cell && type(cell, asking ? k : `${text}${k}`)}
-          onErase={() => cell && type(cell, text.toLowerCase() === 'ol' ? '' : text.slice(0, -1))}
-          onPrevious={previous}
-          onNext={next}
-          onOpen={
-            cell?.canOpen
-              ? () => {
-                  type(cell, 'OL')
-                }
-              : null
-          }
+          onKey={pressed}
+          onErase={erased}
+          onPrevious={previousNow}
+          onNext={nextNow}
+          onOpen={cell?.canOpen ? opened : null}
         />
       ) : (
         <div className="words-next">

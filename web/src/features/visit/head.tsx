@@ -2,7 +2,7 @@ import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import { allowedCurrent, plateAtSpeed } from '@motor-round/core/plate'
 import { show } from '@motor-round/core/quantity'
 import type { VisitState } from '@motor-round/core/trend'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, memo, Suspense, useState } from 'react'
 import { Link, useLocation } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
 import { comingFrom } from '../../app/way-back.ts'
@@ -14,7 +14,7 @@ import { Loading } from '../../parts/loading/index.ts'
 const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
 
 /** Tag, what it is and its plate, above everything. */
-export function Head({
+export const Head = memo(function Head({
   page,
   old,
   mode,
@@ -90,4 +90,4 @@ export function Head({
       ) : null}
     </>
   )
-}
+})

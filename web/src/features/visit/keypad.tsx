@@ -1,3 +1,4 @@
+import { memo } from 'react'
 import './keypad.css'
 
 const rows = [
@@ -7,7 +8,7 @@ const rows = [
 ] as const
 
 /** The keypad at the thumb: large keys for gloves. It never takes the focus from the cell. */
-export function Keypad({
+export const Keypad = memo(function Keypad({
   onKey,
   onErase,
   onPrevious,
@@ -50,4 +51,4 @@ export function Keypad({
       {onOpen ? key('OL', 'Over range: open', onOpen, 'key-side') : null}
     </div>
   )
-}
+})

@@ -10,9 +10,13 @@ export function useWarmJudge(page: MachinePage, judging: ReturnType<typeof useJu
     if (!judging) return undefined
     const earlier = opened.current.visits.find((s) => s.readings.length > 3)
     if (!earlier) return undefined
-    const warm = setTimeout(() => {
-      for (let i = 0; i < 5; i++) judge(judging(coreVisit(earlier)))
+    // One at a time, so that a key never waits for more than one of them.
+    let left = 25
+    let next = setTimeout(function warm() {
+      judge(judging(coreVisit(earlier)))
+      left -= 1
+      if (left > 0) next = setTimeout(warm, 15)
     }, 100)
-    return () => clearTimeout(warm)
+    return () => clearTimeout(next)
   }, [judging])
 }

@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import { lazy, Suspense, useState } from 'react'
+import { lazy, memo, Suspense, useState } from 'react'
 
 // The lines are read when somebody asks for them; until then they are no part of the page.
 const Lines = lazy(async () => ({ default: (await import('./how-to-lines.tsx')).HowToLines }))
@@ -7,7 +7,15 @@ const Lines = lazy(async () => ({ default: (await import('./how-to-lines.tsx')).
 export const loadHowTo = () => import('./how-to-lines.tsx')
 
 /** How a check or a calculator is done, in four lines, and why its limits are what they are. */
-export function HowToButton({ of, id, title }: { of: 'check' | 'calculator'; id: string; title: string }) {
+export const HowToButton = memo(function HowToButton({
+  of,
+  id,
+  title,
+}: {
+  of: 'check' | 'calculator'
+  id: string
+  title: string
+}) {
   const [open, setOpen] = useState(false)
   return (
     <>
@@ -21,4 +29,4 @@ export function HowToButton({ of, id, title }: { of: 'check' | 'calculator'; id:
       ) : null}
     </>
   )
-}
+})

@@ -30,6 +30,8 @@ export function insulationLeads(
   visit: Pick<Visit, 'at' | 'readings' | 'answers'>,
   system: Context['policies']['insulationSystem'],
 ): InsulationFigure[] {
+  // Most visits read none, and a long history is asked at every key.
+  if (!visit.readings.some((r) => r.quantity === 'megohms' || r.quantity === 'megohms_at')) return []
   const find = (quantity: string, position: string) =>
     visit.readings.find((r) => r.quantity === quantity && r.position === position)
   const curve = visit.readings.filter((r) => r.quantity === 'megohms_at')
