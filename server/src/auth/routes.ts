@@ -4,6 +4,7 @@ import { eq } from 'drizzle-orm'
 import type { Request, Router } from 'express'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import { v7 as uuid } from 'uuid'
+import { prepared } from '../db/client.ts'
 import { organization, people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
@@ -50,7 +51,10 @@ export function authRoutes(router: Router, deps: Deps): void {
   const byAddress = limiter('address', 60)
 
   const answer = async (person: Person | null, csrf: string) => {
-    const [org] = await deps.db.select({ name: organization.name }).from(organization)
+    const named = prepared(deps.db, 'organization_name', () =>
+      deps.db.select({ name: organization.name }).from(organization).prepare('organization_name'),
+    )
+    const [org] = await named.execute()
     return { person, csrf, organization: org?.name ?? '', now: deps.now().toISOString() }
   }
   const enter = async (req: Request, person: Person) => {

@@ -1,9 +1,10 @@
 import { randomBytes, timingSafeEqual } from 'node:crypto'
 import type { Person } from '@motor-round/contract'
 import connect from 'connect-pg-simple'
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import type { Request, RequestHandler } from 'express'
 import session from 'express-session'
+import { prepared, type Db } from '../db/client.ts'
 import { people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { HttpProblem } from '../http/problem.ts'
@@ -80,13 +81,22 @@ export const asPerson = (p: typeof people.$inferSelect): Person => ({
   disabledAt: p.disabledAt?.toISOString() ?? null,
 })
 
+const personById = (db: Db) =>
+  prepared(db, 'person_by_id', () =>
+    db
+      .select()
+      .from(people)
+      .where(eq(people.id, sql.placeholder('id')))
+      .prepare('person_by_id'),
+  )
+
 /** Who is signed in. Read afresh at every request, so that a closed account or a changed role holds at once. */
 export async function personOf(deps: Deps, req: Request): Promise<Person | null> {
   const id = req.session.personId
   if (id === undefined) return null
   if (Date.now() - (req.session.startedAt ?? Date.now()) > longestMs) return null
   keepAlive(req)
-  const [row] = await deps.db.select().from(people).where(eq(people.id, id))
+  const [row] = await personById(deps.db).execute({ id })
   return row && row.disabledAt === null ? asPerson(row) : null
 }
 

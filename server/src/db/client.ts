@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
+import { sql, type SQL } from 'drizzle-orm'
+import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
@@ -64,6 +66,8 @@ function patient(db: Db): Db {
 export interface FilesDatabase {
   readonly db: Db
   readonly pool: pg.Pool
+  /** For keeping what was checked: it judges machines, as requests do. */
+  readonly keepers: pg.Pool
 }
 
 /**
@@ -78,7 +82,11 @@ export function openDatabase(
   return {
     db: patient(drizzle(openPool(url, onLost, { pipelined: true, most: 10 }), { schema })),
     pool: openPool(url, onLost, { pipelined: false, most: 6 }),
-    files: { db: patient(drizzle(long, { schema })), pool: long },
+    files: {
+      db: patient(drizzle(long, { schema })),
+      pool: long,
+      keepers: openPool(url, onLost, { pipelined: true, most: 2 }),
+    },
   }
 }
 
@@ -92,7 +100,7 @@ export const closeDatabase = async ({
   readonly pool: pg.Pool
   readonly files: FilesDatabase
 }): Promise<void> => {
-  await Promise.all([db.$client.end(), pool.end(), files.pool.end()])
+  await Promise.all([db.$client.end(), pool.end(), files.pool.end(), files.keepers.end()])
 }
 
 /**
@@ -100,6 +108,27 @@ export const closeDatabase = async ({
  * database and back. None may need what another one answers, and all are waited for together.
  */
 export const sent = <T>(statement: PromiseLike<T>): Promise<T> => Promise.resolve(statement.then((answer) => answer))
+
+const statements = new WeakMap<object, Map<string, unknown>>()
+
+/**
+ * A statement that is written once for a database, and planned once for each of its connections. For what is asked at every
+ * request: putting a statement together and planning it takes longer than answering it. In a transaction it is planned once, too.
+ * @param name of its own in the whole server
+ */
+export function prepared<T>(db: Db | Tx, name: string, make: () => T): T {
+  const own = statements.get(db) ?? new Map<string, unknown>()
+  statements.set(db, own)
+  const known = own.get(name)
+  // Under one name there is only what this very call made.
+  if (known !== undefined) return known as T
+  const made = make()
+  own.set(name, made)
+  return made
+}
+
+/** One of the ids that a prepared statement is given as `ids`. */
+export const anyOf = (column: AnyPgColumn): SQL => sql`${column} = any(${sql.placeholder('ids')}::uuid[])`
 
 const journal = z.object({ entries: z.array(z.object({ when: z.number() })) })
 

@@ -261,6 +261,17 @@ export const supersessions = pgTable('supersessions', {
   machineId: uuid('machine_id').notNull(),
 })
 
+/**
+ * Which state of its past a machine is at: another id whenever a fact of it was kept, written by triggers of the tables that
+ * judging reads. What was loaded under one id is still what the database holds while the id is the same.
+ */
+export const machineVersions = pgTable('machine_versions', {
+  machineId: uuid('machine_id')
+    .primaryKey()
+    .references(() => machines.id),
+  version: uuid().notNull(),
+})
+
 /** The latest judgement of each machine: what the Roof shows. Rebuilt from the facts at every change. */
 export const machineStates = pgTable(
   'machine_states',

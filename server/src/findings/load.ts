@@ -1,7 +1,7 @@
 import { findingOf, type FindingRecord, type FindingStep } from '@motor-round/contract'
 import { byUrgency } from '@motor-round/core/finding'
 import { inArray } from 'drizzle-orm'
-import type { Db, Tx } from '../db/client.ts'
+import { anyOf, prepared, type Db, type Tx } from '../db/client.ts'
 import { findings, findingSteps } from '../db/rounds-schema.ts'
 
 const asStep = ({ at, ...s }: typeof findingSteps.$inferSelect): FindingStep => ({ ...s, at: at.toISOString() })
@@ -9,10 +9,10 @@ const asStep = ({ at, ...s }: typeof findingSteps.$inferSelect): FindingStep => 
 /** Findings of some machines with what became of them. */
 export async function loadFindings(db: Db | Tx, machineIds: readonly string[]): Promise<FindingRecord[]> {
   if (machineIds.length === 0) return []
-  const rows = await db
-    .select()
-    .from(findings)
-    .where(inArray(findings.machineId, [...machineIds]))
+  const statement = prepared(db, 'findings_of', () =>
+    db.select().from(findings).where(anyOf(findings.machineId)).prepare('findings_of'),
+  )
+  const rows = await statement.execute({ ids: [...machineIds] })
   if (rows.length === 0) return []
   const steps = await db
     .select()

@@ -16,7 +16,7 @@ import { Errors, loadImport, saveImport } from './state.ts'
 
 /** Keep a checked import in one transaction: all of it or nothing. */
 export async function keep(deps: Deps, id: string, person: Person): Promise<ImportState> {
-  const client = await deps.files.pool.connect()
+  const client = await deps.files.keepers.connect()
   try {
     const db = drizzle(client, { schema })
     return await db.transaction(async (tx: Tx) => {

@@ -1,6 +1,6 @@
 import type { JobRecord, JobStepRecord } from '@motor-round/contract'
 import { desc, inArray } from 'drizzle-orm'
-import type { Db, Tx } from '../db/client.ts'
+import { anyOf, prepared, type Db, type Tx } from '../db/client.ts'
 import { jobs, jobSteps } from '../db/rounds-schema.ts'
 
 export const asJobStep = ({ at, said, ...s }: typeof jobSteps.$inferSelect): JobStepRecord => ({
@@ -24,11 +24,10 @@ export const asJob = ({
 /** Jobs of some machines with all that happened on them, newest first. */
 export async function loadJobs(db: Db | Tx, machineIds: readonly string[]): Promise<JobRecord[]> {
   if (machineIds.length === 0) return []
-  const rows = await db
-    .select()
-    .from(jobs)
-    .where(inArray(jobs.machineId, [...machineIds]))
-    .orderBy(desc(jobs.at), desc(jobs.id))
+  const statement = prepared(db, 'jobs_of', () =>
+    db.select().from(jobs).where(anyOf(jobs.machineId)).orderBy(desc(jobs.at), desc(jobs.id)).prepare('jobs_of'),
+  )
+  const rows = await statement.execute({ ids: [...machineIds] })
   if (rows.length === 0) return []
   const ids = rows.map((r) => r.id)
   const steps = await db.select().from(jobSteps).where(inArray(jobSteps.jobId, ids)).orderBy(jobSteps.at, jobSteps.id)

@@ -10,7 +10,7 @@ import { machineRows, machinesWhere, needs } from './rows.ts'
 export function machineListRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.machineList, async ({ query }) => {
     const { wide, narrow } = machinesWhere(query)
-    const counted = await deps.db
+    const counting = deps.db
       .select({
         need: state.need,
         n: count(),
@@ -19,8 +19,11 @@ export function machineListRoutes(router: Router, deps: Deps): void {
       .from(state)
       .where(wide)
       .groupBy(state.need)
+    const [counted, rows] = await Promise.all([
+      counting,
+      machineRows(deps, narrow, query.sort, query.offset, query.limit),
+    ])
     const of = (need: number) => counted.find((c) => c.need === need)?.n ?? 0
-    const rows = await machineRows(deps, narrow, query.sort, query.offset, query.limit)
     const total = (query.level?.length ? query.level : (Object.keys(needs) as (keyof typeof needs)[])).reduce(
       (sum, l) => sum + of(needs[l]),
       0,

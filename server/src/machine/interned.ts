@@ -1,18 +1,13 @@
-import type { Machine, Motor, PartRecord, VisitRecord, WorkRecord } from '@motor-round/contract'
+import type { VisitRecord } from '@motor-round/contract'
 import { LRUCache } from 'lru-cache'
-
-/** What judging takes of a snapshot by its objects. */
-interface Parts {
-  readonly machine: Machine
-  readonly motors: readonly Motor[]
-  readonly parts: readonly PartRecord[]
-  readonly work: readonly WorkRecord[]
-  readonly visits: readonly VisitRecord[]
-}
+import type { MachineSnapshot } from './snapshot.ts'
 
 /** As many machines as a large batch touches; each holds its visits and what judging worked out of them. */
 const most = 200
-const kept = new LRUCache<string, Parts>({ max: most })
+/** What was loaded of a machine last, and under which version; that is undefined where it had none. */
+const kept = new LRUCache<string, { readonly version: string | undefined; readonly snapshot: MachineSnapshot }>({
+  max: most,
+})
 
 const texts = new WeakMap<object, string>()
 function textOf(value: object): string {
@@ -27,21 +22,37 @@ const sameOr = <T extends object>(before: T | undefined, now: T): T =>
 
 /** The visits of a machine as they were loaded last, by their ids. */
 export const knownVisits = (machineId: string): ReadonlyMap<string, VisitRecord> =>
-  new Map(kept.get(machineId)?.visits.map((v) => [v.id, v]))
+  new Map(kept.get(machineId)?.snapshot.visits.map((v) => [v.id, v]))
+
+/** A machine as it was loaded under this version; undefined where that is not what was loaded last. */
+export function heldSnapshot(machineId: string, version: string): MachineSnapshot | undefined {
+  const last = kept.get(machineId)
+  return last?.version === version ? last.snapshot : undefined
+}
 
 /**
  * A snapshot in which what has not changed since it was loaded last is the same object. Judging keeps by the object what it
  * worked out of each visit, so that of a known past only what is new is judged.
+ * @param version the version it was read under
  */
-export function interned<S extends Parts>(now: S): S {
-  const before = kept.get(now.machine.id)
-  const whole: S = {
+export function interned(version: string | undefined, now: MachineSnapshot): MachineSnapshot {
+  const before = kept.get(now.machine.id)?.snapshot
+  const snapshot: MachineSnapshot = {
     ...now,
     machine: sameOr(before?.machine, now.machine),
     motors: sameOr(before?.motors, now.motors),
     parts: sameOr(before?.parts, now.parts),
     work: sameOr(before?.work, now.work),
   }
-  kept.set(now.machine.id, whole)
-  return whole
+  kept.set(now.machine.id, { version, snapshot })
+  return snapshot
+}
+
+/** A held machine beside the loads that its twins have now. */
+export function withTwins(held: MachineSnapshot, twins: MachineSnapshot['twins']): MachineSnapshot {
+  if (textOf(held.twins) === textOf(twins)) return held
+  const snapshot = { ...held, twins }
+  const last = kept.get(held.machine.id)
+  if (last?.snapshot === held) kept.set(held.machine.id, { version: last.version, snapshot })
+  return snapshot
 }

@@ -5,7 +5,7 @@ import type { Policies } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
-import type { Tx } from '../db/client.ts'
+import { anyOf, prepared, sent, type Tx } from '../db/client.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
@@ -51,7 +51,9 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
     .selectDistinct({ id: machines.id })
     .from(machines)
     .innerJoin(mine, eq(mine.unitId, machines.unitId))
-    .where(and(inArray(mine.id, [...ids]), eq(mine.hasTwin, true), eq(machines.hasTwin, true)))
+    .where(and(anyOf(mine.id), eq(mine.hasTwin, true), eq(machines.hasTwin, true)))
+    .prepare('twins_near')
+    .execute({ ids: [...ids] })
   return rows.map((r) => r.id)
 }
 
@@ -63,9 +65,8 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
  */
 export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<MachineSnapshot[]> {
   if (machineIds.length === 0) return []
-  const policies = await heldPolicies(tx)
   const ids = [...machineIds].sort()
-  const near = await twinsOf(tx, ids)
+  const [policies, near] = await Promise.all([heldPolicies(tx), twinsOf(tx, ids)])
   await tx
     .select({ id: machineStates.machineId })
     .from(machineStates)
@@ -79,25 +80,21 @@ export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<Ma
   return judged
 }
 
+const placesOf = (tx: Tx, ids: string[]) =>
+  prepared(tx, 'places_of', () =>
+    tx
+      .select({ id: machines.id, areaId: units.areaId, unitTag: units.tag, siteName: sites.name, areaName: areas.name })
+      .from(machines)
+      .innerJoin(units, eq(units.id, machines.unitId))
+      .innerJoin(sites, eq(sites.id, machines.siteId))
+      .innerJoin(areas, eq(areas.id, units.areaId))
+      .where(anyOf(machines.id))
+      .prepare('places_of'),
+  ).execute({ ids })
+
 async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<MachineSnapshot[]> {
-  const places = new Map(
-    (
-      await tx
-        .select({
-          id: machines.id,
-          areaId: units.areaId,
-          unitTag: units.tag,
-          siteName: sites.name,
-          areaName: areas.name,
-        })
-        .from(machines)
-        .innerJoin(units, eq(units.id, machines.unitId))
-        .innerJoin(sites, eq(sites.id, machines.siteId))
-        .innerJoin(areas, eq(areas.id, units.areaId))
-        .where(inArray(machines.id, ids))
-    ).map((p) => [p.id, p]),
-  )
-  const all = await loadSnapshots(tx, ids)
+  const [found, all] = await Promise.all([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
+  const places = new Map(found.map((p) => [p.id, p]))
   const rows = all.flatMap((known) => {
     const place = places.get(known.machine.id)
     if (!place) return []

@@ -13,12 +13,12 @@ import {
   type WorkRecord,
 } from '@motor-round/contract'
 import type { Reading } from '@motor-round/core/quantity'
-import { and, asc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm'
-import type { Db, Tx } from '../db/client.ts'
-import { components, machines, machineStates, sites, work, type MotorSpec } from '../db/schema.ts'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { anyOf, prepared, sent, type Db, type Tx } from '../db/client.ts'
+import { components, machines, machineStates, machineVersions, sites, work, type MotorSpec } from '../db/schema.ts'
 import { loadClosings } from '../conditions/load.ts'
 import { loadFindings } from '../findings/load.ts'
-import { interned, knownVisits } from './interned.ts'
+import { heldSnapshot, interned, knownVisits, withTwins } from './interned.ts'
 
 /** All that is known of a machine and needed to judge it. */
 export interface MachineSnapshot {
@@ -106,49 +106,27 @@ interface VisitRow extends Record<string, unknown> {
 const latest = 60
 
 /**
- * Visits with their readings. A machine read every hour has thousands: the latest are taken whole, before them the
+ * Visits with their readings, newest first. A machine read every hour has thousands: the latest are taken whole, before them the
  * first of each week, and every one that a person took or that read more than volts and amps: what was found there stands until
  * it is answered, however long ago it was. So a trend spans its baseline and judging costs about the same however much is read.
  */
-async function visitsOf(db: Db | Tx, list: readonly Machine[]): Promise<VisitRow[]> {
-  const siteIds = sql.param(list.map((m) => m.siteId))
-  const ids = sql.param(list.map((m) => m.id))
-  const chosen = sql`
-    select x.* from unnest(${siteIds}::uuid[], ${ids}::uuid[]) as m(site_id, machine_id)
-    cross join lateral (
-      select s.*,
-        row_number() over (order by s.taken_at desc, s.id desc) as n,
-        row_number() over (partition by date_trunc('week', s.taken_at) order by s.taken_at, s.id) as of_week,
-        count(*) over () as of_all
-      from visits s where s.site_id = m.site_id and s.machine_id = m.machine_id
-    ) x
-    where x.n <= ${latest} or x.of_week = 1 or x.answers <> '{}' or x.source <> 'import' or exists (
-      select 1 from readings r
-      where r.site_id = x.site_id and r.machine_id = x.machine_id and r.taken_at = x.taken_at and r.visit_id = x.id
-        and r.quantity not in ('amps', 'volts_ll', 'volts_ln', 'hz'))`
-  return readVisits(db, chosen)
-}
-
-/** Chosen visits with their readings and what replaced them, newest first. */
-async function readVisits(db: Db | Tx, chosen: SQL): Promise<VisitRow[]> {
-  const result = await db.execute<VisitRow>(sql`
-    with chosen as materialized (${chosen})
-    select c.id, c.machine_id, c.taken_at, c.recorded_at, c.by, c.state, c.answers, c.passes, c.note, c.supersedes, c.reason, c.source, c.of_all,
-      x.new_visit_id as superseded_by, r.readings
-    from chosen c
-    left join supersessions x on x.old_visit_id = c.id
-    cross join lateral (
-      select array_agg(r.quantity || ' ' || r.position || ' ' || r.value || coalesce(' ' || r.how || coalesce(' ' || r.spread, ''), '') order by r.quantity, r.position) as readings
-      from readings r
-      where r.site_id = c.site_id and r.machine_id = c.machine_id and r.taken_at = c.taken_at and r.visit_id = c.id
-    ) r
-    order by c.taken_at desc, c.id desc`)
-  return result.rows
+async function visitsOf(db: Db | Tx, ids: readonly string[]): Promise<VisitRow[]> {
+  const { rows } = await db.execute<VisitRow>(sql`
+    select p.* from ${machines} m cross join lateral machine_past(m.site_id, m.id, ${latest}) p
+    where m.id = any(${sql.param(ids)}::uuid[])`)
+  return rows
 }
 
 /** One visit, also where a long past leaves it out of what is loaded of its machine. */
 export async function loadVisit(db: Db | Tx, id: string): Promise<VisitRecord | null> {
-  const [row] = await readVisits(db, sql`select s.*, 1 as of_all from visits s where s.id = ${id}`)
+  const { rows } = await db.execute<VisitRow>(sql`
+    select s.*, 1 as of_all, x.new_visit_id as superseded_by, (
+      select array_agg(r.quantity || ' ' || r.position || ' ' || r.value || coalesce(' ' || r.how || coalesce(' ' || r.spread, ''), '') order by r.quantity, r.position)
+      from readings r
+      where r.site_id = s.site_id and r.machine_id = s.machine_id and r.taken_at = s.taken_at and r.visit_id = s.id
+    ) as readings
+    from visits s left join supersessions x on x.old_visit_id = s.id where s.id = ${id}`)
+  const [row] = rows
   return row ? asVisit(row) : null
 }
 
@@ -220,15 +198,12 @@ async function twinsOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<strin
       tag: machines.tag,
       load: machineStates.load,
       at: machineStates.loadAt,
-      hz: sql<
-        number | null
-      >`(select r.value from readings r where r.machine_id = ${machines.id} and r.taken_at = ${machineStates.loadAt} and r.quantity = 'hz' limit 1)`,
-      state: sql<
-        VisitRecord['state'] | null
-      >`(select s.state from visits s where s.machine_id = ${machines.id} and s.taken_at = ${machineStates.loadAt} limit 1)`,
+      hz: sql<number | null>`w.hz`,
+      state: sql<VisitRecord['state'] | null>`w.state`,
     })
     .from(machines)
     .innerJoin(machineStates, eq(machineStates.machineId, machines.id))
+    .leftJoin(sql`lateral read_with(${machines.siteId}, ${machines.id}, ${machineStates.loadAt}) w`, sql`true`)
     .where(
       and(
         inArray(
@@ -252,25 +227,87 @@ async function twinsOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<strin
   )
 }
 
-/** Load machines with everything that judging needs. Keep the list to some hundred at a time. */
+const machinesWithSites = (db: Db | Tx, ids: string[]) =>
+  prepared(db, 'machines_with_sites', () =>
+    db
+      .select({ machine: machines, site: { hertz: sites.hertz, zone: sites.zone, units: sites.units } })
+      .from(machines)
+      .innerJoin(sites, eq(sites.id, machines.siteId))
+      .where(anyOf(machines.id))
+      .prepare('machines_with_sites'),
+  ).execute({ ids })
+
+const componentsOf = (db: Db | Tx, ids: string[]) =>
+  prepared(db, 'components_of', () =>
+    db
+      .select()
+      .from(components)
+      .where(anyOf(components.machineId))
+      .orderBy(asc(components.installedAt), asc(components.id))
+      .prepare('components_of'),
+  ).execute({ ids })
+
+const workOf = (db: Db | Tx, ids: string[]) =>
+  prepared(db, 'work_of', () =>
+    db.select().from(work).where(anyOf(work.machineId)).orderBy(asc(work.doneAt)).prepare('work_of'),
+  ).execute({ ids })
+
+/** The versions of some machines; one that was never written to has none. */
+async function versionsOf(db: Db | Tx, ids: readonly string[]): Promise<Map<string, string>> {
+  const statement = prepared(db, 'machine_versions_of', () =>
+    db.select().from(machineVersions).where(anyOf(machineVersions.machineId)).prepare('machine_versions_of'),
+  )
+  const rows = await statement.execute({ ids: [...ids] })
+  return new Map(rows.map((r) => [r.machineId, r.version]))
+}
+
+/**
+ * Load machines with everything that judging needs. One whose version is that of what was loaded before is not read again, but
+ * for its twins, which have versions of their own. Keep the list to some hundred at a time.
+ */
 export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]): Promise<MachineSnapshot[]> {
   if (machineIds.length === 0) return []
+  // First of all: what is kept in the meantime is then loaded under a version that is past.
+  const versions = await versionsOf(db, machineIds)
+  const held = new Map(
+    machineIds.flatMap((id) => {
+      const version = versions.get(id)
+      const snapshot = version === undefined ? undefined : heldSnapshot(id, version)
+      return snapshot ? [[id, snapshot]] : []
+    }),
+  )
+  const missing = machineIds.filter((id) => !held.has(id))
+  const loaded = await readSnapshots(db, missing, versions)
+  if (held.size === 0) return loaded
+  const twins = await twinsOf(
+    db,
+    [...held.values()].map((s) => s.machine),
+  )
+  const again = [...held.values()].map((s) => withTwins(s, twins.get(s.machine.id) ?? []))
+  return [...again, ...loaded]
+}
+
+async function readSnapshots(
+  db: Db | Tx,
+  machineIds: readonly string[],
+  versions: ReadonlyMap<string, string>,
+): Promise<MachineSnapshot[]> {
+  if (machineIds.length === 0) return []
   const ids = [...machineIds]
-  const list = (await db.select().from(machines).where(inArray(machines.id, ids))).map(asMachine)
-  const installed = await db
-    .select()
-    .from(components)
-    .where(inArray(components.machineId, ids))
-    .orderBy(asc(components.installedAt), asc(components.id))
+  // One way to the database and back where it is asked in a transaction.
+  const [own, installed, worked, rows, closed, found] = await Promise.all([
+    sent(machinesWithSites(db, ids)),
+    sent(componentsOf(db, ids)),
+    sent(workOf(db, ids)),
+    visitsOf(db, ids),
+    loadClosings(db, ids),
+    loadFindings(db, ids),
+  ])
+  const list = own.map((r) => asMachine(r.machine))
   const inSlot = (motor: boolean) => installed.filter((c) => (c.slot === 'motor') === motor)
   const motors = grouped(inSlot(true), (c) => c.machineId, asMotor)
   const parts = grouped(inSlot(false), (c) => c.machineId, asPart)
-  const done = grouped(
-    await db.select().from(work).where(inArray(work.machineId, ids)).orderBy(asc(work.doneAt)),
-    (w) => w.machineId,
-    asWork,
-  )
-  const rows = await visitsOf(db, list)
+  const done = grouped(worked, (w) => w.machineId, asWork)
   const before = new Map(ids.map((id) => [id, knownVisits(id)]))
   const visits = grouped(
     rows,
@@ -282,26 +319,19 @@ export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]):
   )
   const twins = await twinsOf(db, list)
   const closings = grouped(
-    await loadClosings(db, ids),
+    closed,
     (c) => c.machineId,
     (c) => c,
   )
   const findings = grouped(
-    await loadFindings(db, ids),
+    found,
     (f) => f.machineId,
     (f) => f,
   )
-  const place = new Map(
-    (
-      await db
-        .select({ id: sites.id, hertz: sites.hertz, zone: sites.zone, units: sites.units })
-        .from(sites)
-        .where(inArray(sites.id, [...new Set(list.map((m) => m.siteId))]))
-    ).map(({ id, ...site }) => [id, site]),
-  )
+  const place = new Map(own.map((r) => [r.machine.siteId, r.site]))
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
   return list.map((machine) =>
-    interned({
+    interned(versions.get(machine.id), {
       machine,
       motors: motors.get(machine.id) ?? [],
       parts: parts.get(machine.id) ?? [],

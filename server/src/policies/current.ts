@@ -1,6 +1,6 @@
 import { policies, toPolicies } from '@motor-round/contract'
 import type { Policies } from '@motor-round/core/limits'
-import type { Db, Tx } from '../db/client.ts'
+import { prepared, type Db, type Tx } from '../db/client.ts'
 import { organization } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
 
@@ -15,7 +15,10 @@ const read = (row: typeof organization.$inferSelect | undefined): Policies => {
 }
 
 /** The policies in force. */
-export const currentPolicies = async (db: Db | Tx): Promise<Policies> => read((await db.select().from(organization))[0])
+export const currentPolicies = async (db: Db | Tx): Promise<Policies> => {
+  const all = prepared(db, 'organization', () => db.select().from(organization).prepare('organization'))
+  return read((await all.execute())[0])
+}
 
 /**
  * The policies, held as they are until the transaction ends: whoever changes them waits, so that nothing is judged by

@@ -1,12 +1,12 @@
 import { endpoints, type Machine, type Person } from '@motor-round/contract'
-import { and, asc, eq, like, ne } from 'drizzle-orm'
+import { and, asc, eq, like, ne, sql } from 'drizzle-orm'
 import type { Router } from 'express'
-import type { Db, Tx } from '../db/client.ts'
+import { prepared, type Db, type Tx } from '../db/client.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { judgeStanding } from '../machine/judge.ts'
+import { judgeAmong } from '../machine/judge.ts'
 import { asMachine, loadSnapshots } from '../machine/snapshot.ts'
 import { addMachine, changeMachine } from '../machine/command.ts'
 import { likePattern } from '../machine-list/rows.ts'
@@ -23,6 +23,29 @@ async function unitOf(tx: Db | Tx, id: string) {
   if (!unit) throw fieldProblem('unitId', 'no such unit')
   return unit
 }
+
+const placeOf = (db: Db) =>
+  prepared(db, 'place_of_machine', () =>
+    db
+      .select({ unit: units, area: areas, site: sites, dueAt: machineStates.dueAt })
+      .from(machines)
+      .innerJoin(units, eq(units.id, machines.unitId))
+      .innerJoin(areas, eq(areas.id, units.areaId))
+      .innerJoin(sites, eq(sites.id, units.siteId))
+      .leftJoin(machineStates, eq(machineStates.machineId, machines.id))
+      .where(eq(machines.id, sql.placeholder('id')))
+      .prepare('place_of_machine'),
+  )
+
+const siblingsOf = (db: Db) =>
+  prepared(db, 'siblings_of_machine', () =>
+    db
+      .select({ id: machines.id, tag: machines.tag })
+      .from(machines)
+      .where(and(eq(machines.unitId, sql.placeholder('unit')), ne(machines.id, sql.placeholder('id'))))
+      .orderBy(asc(machines.tag))
+      .prepare('siblings_of_machine'),
+  )
 
 /** Fan assemblies. */
 export function machineRoutes(router: Router, deps: Deps): void {
@@ -48,24 +71,22 @@ export function machineRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.machinePage, async ({ params }) => {
     const [known] = await loadSnapshots(deps.db, [params.id])
     if (!known) throw notFound('machine')
-    const unit = await unitOf(deps.db, known.machine.unitId)
-    const [area] = await deps.db.select().from(areas).where(eq(areas.id, unit.areaId))
-    const [site] = await deps.db.select().from(sites).where(eq(sites.id, unit.siteId))
-    if (!area || !site) throw notFound('machine')
-    const siblings = await deps.db
-      .select({ id: machines.id, tag: machines.tag })
-      .from(machines)
-      .where(and(eq(machines.unitId, unit.id), ne(machines.id, known.machine.id)))
-      .orderBy(asc(machines.tag))
-    const [state] = await deps.db
-      .select({ dueAt: machineStates.dueAt })
-      .from(machineStates)
-      .where(eq(machineStates.machineId, params.id))
+    const { machine } = known
+    const [place] = await placeOf(deps.db).execute({ id: machine.id })
+    if (!place) throw notFound('machine')
+    const { unit, area, site } = place
+    const [siblings, peers, policies, speedChanges, traces, jobs, peerTraces] = await Promise.all([
+      siblingsOf(deps.db).execute({ id: machine.id, unit: unit.id }),
+      peersOf(deps.db, known),
+      currentPolicies(deps.db),
+      speedChangesOf(deps.db, known),
+      loadTraces(deps.db, [machine.id]),
+      loadJobs(deps.db, [machine.id]),
+      peerTracesOf(deps.db, machine.id, unit),
+    ])
     const motor = known.motors.find((m) => m.removedAt === null) ?? null
-    const peers = await peersOf(deps.db, known)
-    const judgement = judgeStanding({ ...known, peers }, await currentPolicies(deps.db))
     return {
-      machine: known.machine,
+      machine,
       unit: asUnit(unit),
       area,
       site,
@@ -78,14 +99,14 @@ export function machineRoutes(router: Router, deps: Deps): void {
       moreVisits: known.allVisits - known.visits.length,
       work: [...known.work],
       parts: [...known.parts],
-      speedChanges: await speedChangesOf(deps.db, known),
+      speedChanges,
       findings: [...known.findings],
       closings: [...known.closings],
-      traces: await loadTraces(deps.db, [params.id]),
-      jobs: await loadJobs(deps.db, [params.id]),
-      peerTraces: await peerTracesOf(deps.db, params.id, unit),
-      judgement,
-      dueAt: state?.dueAt?.toISOString() ?? null,
+      traces,
+      jobs,
+      peerTraces,
+      judgement: judgeAmong(known, peers, policies),
+      dueAt: place.dueAt?.toISOString() ?? null,
     }
   })
 

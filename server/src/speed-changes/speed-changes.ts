@@ -1,6 +1,6 @@
 import { measuredAfter, type SpeedChangeRecord } from '@motor-round/contract'
 import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
-import type { Db, Tx } from '../db/client.ts'
+import { prepared, type Db, type Tx } from '../db/client.ts'
 import { machines, speedChanges, units } from '../db/schema.ts'
 import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
 
@@ -22,12 +22,16 @@ export const asSpeedChange = (row: Row, known: MachineSnapshot): SpeedChangeReco
 
 /** Plans of one machine, newest first. */
 export async function speedChangesOf(db: Db | Tx, known: MachineSnapshot): Promise<SpeedChangeRecord[]> {
-  const rows = await db
-    .select()
-    .from(speedChanges)
-    .where(eq(speedChanges.machineId, known.machine.id))
-    .orderBy(desc(speedChanges.madeAt), desc(speedChanges.id))
-    .limit(50)
+  const statement = prepared(db, 'speed_changes_of', () =>
+    db
+      .select()
+      .from(speedChanges)
+      .where(eq(speedChanges.machineId, sql.placeholder('id')))
+      .orderBy(desc(speedChanges.madeAt), desc(speedChanges.id))
+      .limit(50)
+      .prepare('speed_changes_of'),
+  )
+  const rows = await statement.execute({ id: known.machine.id })
   return rows.map((r) => asSpeedChange(r, known))
 }
 

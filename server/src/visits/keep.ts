@@ -80,8 +80,8 @@ async function told(tx: Tx, machineId: string, visitId: string, already: boolean
   const [known] = await loadSnapshots(tx, [machineId])
   if (!known) throw notFound('visit')
   const visit = await visitOf(tx, known, visitId)
-  const among = { ...known, peers: await peersOf(tx, known) }
-  const judgement = judgeVisit(among, coreVisit(visit), await currentPolicies(tx))
+  const [peers, policies] = await Promise.all([peersOf(tx, known), currentPolicies(tx)])
+  const judgement = judgeVisit({ ...known, peers }, coreVisit(visit), policies)
   return { visit, judgement, already, others: othersThen(known, visit) }
 }
 
