@@ -3,7 +3,8 @@ import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { machines } from '../db/schema.ts'
 import { openWorld, type World } from '../test/world.ts'
-import { loadSnapshots, type MachineSnapshot } from './snapshot.ts'
+import type { MachineSnapshot } from './machine-snapshot.ts'
+import { loadSnapshots } from './snapshot.ts'
 
 let world: World
 let id: string

@@ -1,6 +1,6 @@
 import type { VisitRecord } from '@motor-round/contract'
 import { LRUCache } from 'lru-cache'
-import type { MachineSnapshot } from './snapshot.ts'
+import type { MachineSnapshot } from './machine-snapshot.ts'
 
 /** As many machines as a large batch touches; each holds its visits and what judging worked out of them. */
 const most = 200

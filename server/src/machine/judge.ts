@@ -2,7 +2,7 @@ import { judgeInput, judgeNow, type TwinLoad } from '@motor-round/contract'
 import { judge, type Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import type { Visit } from '@motor-round/core/trend'
-import type { MachineSnapshot } from './snapshot.ts'
+import type { MachineSnapshot } from './machine-snapshot.ts'
 
 /** Judge one visit of a machine with all that is known. */
 export const judgeVisit = (known: MachineSnapshot, visit: Visit, policies: Policies): Judgement =>

@@ -10,7 +10,8 @@ import { areas, machines, machineStates, organization, sites, units } from '../d
 import { heldPolicies } from '../policies/current.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
 import { judgeStanding } from './judge.ts'
-import { loadSnapshots, type MachineSnapshot } from './snapshot.ts'
+import type { MachineSnapshot } from './machine-snapshot.ts'
+import { loadSnapshots } from './snapshot.ts'
 import { naturalKey } from './natural-key.ts'
 
 const needOf = (level: Overall): number => {

@@ -2,9 +2,7 @@ import {
   controls,
   driveLayout,
   partIn,
-  type ClosingRecord,
   type FileVisit,
-  type FindingRecord,
   type Machine,
   type Motor,
   type PartRecord,
@@ -18,28 +16,8 @@ import { anyOf, prepared, sent, type Db, type Tx } from '../db/client.ts'
 import { components, machines, machineStates, machineVersions, sites, work, type MotorSpec } from '../db/schema.ts'
 import { loadClosings } from '../conditions/load.ts'
 import { loadFindings } from '../findings/load.ts'
+import type { MachineSnapshot } from './machine-snapshot.ts'
 import { heldSnapshot, interned, knownVisits, withTwins } from './interned.ts'
-
-/** All that is known of a machine and needed to judge it. */
-export interface MachineSnapshot {
-  readonly machine: Machine
-  readonly motors: readonly Motor[]
-  readonly parts: readonly PartRecord[]
-  readonly work: readonly WorkRecord[]
-  /** Newest first: the latest ones, and of older ones the first of each week. */
-  readonly visits: readonly VisitRecord[]
-  readonly allVisits: number
-  readonly twins: readonly TwinLoad[]
-  readonly closings: readonly ClosingRecord[]
-  readonly findings: readonly FindingRecord[]
-  readonly site: {
-    readonly hertz: 50 | 60 | null
-    readonly zone: string
-    readonly units: 'us' | 'metric'
-  }
-  /** Loaded where one machine is looked at: many are judged without, for it raises no level. */
-  readonly peers?: readonly TwinLoad[]
-}
 
 export const iso = (v: Date | string): string => (v instanceof Date ? v : new Date(v)).toISOString()
 

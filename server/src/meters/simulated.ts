@@ -27,7 +27,8 @@ import type { RequestHandler, Response } from 'express'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { personOf } from '../auth/session.ts'
 import type { Deps } from '../deps.ts'
-import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
+import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
 
 const every = 100
 

@@ -5,7 +5,8 @@ import type { Deps } from '../deps.ts'
 import { levelDays } from '../db/rounds-schema.ts'
 import { machines, sites } from '../db/schema.ts'
 import { judgeStanding } from '../machine/judge.ts'
-import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
+import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
 
 const chunk = 20

@@ -2,7 +2,7 @@ import type { TwinLoad } from '@motor-round/contract'
 import { and, asc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm'
 import { prepared, type Db, type Tx } from '../db/client.ts'
 import { components, machines, machineStates, units } from '../db/schema.ts'
-import type { MachineSnapshot } from '../machine/snapshot.ts'
+import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
 
 /** What others of its kind carry: same plate power, phases, supply, drive and kind of unit, in service and read. */
 export async function peersOf(db: Db | Tx, known: MachineSnapshot): Promise<TwinLoad[]> {

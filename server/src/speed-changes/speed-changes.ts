@@ -2,7 +2,8 @@ import { measuredAfter, type SpeedChangeRecord } from '@motor-round/contract'
 import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
 import { prepared, type Db, type Tx } from '../db/client.ts'
 import { machines, speedChanges, units } from '../db/schema.ts'
-import { loadSnapshots, type MachineSnapshot } from '../machine/snapshot.ts'
+import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
+import { loadSnapshots } from '../machine/snapshot.ts'
 
 type Row = typeof speedChanges.$inferSelect
 

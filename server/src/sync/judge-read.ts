@@ -3,7 +3,7 @@ import { and, eq, inArray } from 'drizzle-orm'
 import type { Deps } from '../deps.ts'
 import { machineStates } from '../db/schema.ts'
 import { refresh } from '../machine/refresh.ts'
-import type { MachineSnapshot } from '../machine/snapshot.ts'
+import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { syncedVisit } from '../visits/keep.ts'
 

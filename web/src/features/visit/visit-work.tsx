@@ -1,3 +1,8 @@
+import type { MachinePage, VisitRecord } from '@motor-round/contract'
+import type { Policies } from '@motor-round/core/limits'
+import type { ShownUnits } from '@motor-round/core/quantity'
+import type { useJudging } from '../../app/judging.ts'
+import type { useClock } from '../../app/now.ts'
 import { contextOf, gatesFor, phasesFor, type PhaseId, type ScopeId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import type { GatePass, VisitState } from '@motor-round/core/trend'
@@ -25,10 +30,30 @@ import { useDraft } from './use-draft.ts'
 import { useEntry } from './use-entry.ts'
 import { useSaveVisit } from './use-save.ts'
 import { useVisit } from './use-visit.ts'
-import type { VisitMeans, VisitOf } from './visit-form.tsx'
 import { useWarmJudge } from './use-warm-judge.ts'
-import { firstOf, stateStep, stepsOf, type Step } from './walk.ts'
+import { firstOf, stateStep, stepsOf, type Only, type Step } from './walk.ts'
 import './visit.css'
+
+/** What a visit is of. */
+export interface VisitOf {
+  readonly page: MachinePage
+  /** The visit that is corrected. */
+  readonly old: VisitRecord | null
+  readonly units: ShownUnits
+  /** The round it is taken on, to which one goes back; and what that round asks for here. */
+  readonly round?: string | null
+  readonly scope?: ScopeId | null
+  /** The quantities it is for, where it is for some alone. */
+  readonly only?: Only
+}
+
+/** What a visit is taken with: who, under which limits, by which clock. */
+interface VisitMeans {
+  readonly person: { readonly id: string; readonly name: string } | null
+  readonly policies: Policies | undefined
+  readonly judging: ReturnType<typeof useJudging>
+  readonly clock: ReturnType<typeof useClock>
+}
 
 /** The visit page: its phases, the gates between them, the checks in each, and what they say. Digits and Enter carry it. */
 export function VisitWork({

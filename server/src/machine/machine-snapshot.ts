@@ -1,0 +1,31 @@
+import type {
+  ClosingRecord,
+  FindingRecord,
+  Machine,
+  Motor,
+  PartRecord,
+  TwinLoad,
+  VisitRecord,
+  WorkRecord,
+} from '@motor-round/contract'
+
+/** All that is known of a machine and needed to judge it. */
+export interface MachineSnapshot {
+  readonly machine: Machine
+  readonly motors: readonly Motor[]
+  readonly parts: readonly PartRecord[]
+  readonly work: readonly WorkRecord[]
+  /** Newest first: the latest ones, and of older ones the first of each week. */
+  readonly visits: readonly VisitRecord[]
+  readonly allVisits: number
+  readonly twins: readonly TwinLoad[]
+  readonly closings: readonly ClosingRecord[]
+  readonly findings: readonly FindingRecord[]
+  readonly site: {
+    readonly hertz: 50 | 60 | null
+    readonly zone: string
+    readonly units: 'us' | 'metric'
+  }
+  /** Loaded where one machine is looked at: many are judged without, for it raises no level. */
+  readonly peers?: readonly TwinLoad[]
+}
