@@ -197,7 +197,7 @@ test('a gate is passed by name and reason, and that stays in the record', async 
   await walk(page, 'EF-21/EF', 'Dead tests')
   await phase(page, 'Dead tests')
   await page.getByRole('button', { name: 'Override' }).click()
-  await expect(page.getByLabel('Name')).toHaveValue('Mosi Okonjo')
+  await expect(page.getByText('Your name, Mosi Okonjo, and the reason stay in the record')).toBeVisible()
   await page.getByLabel('Reason').fill('proved by the electrician, his lock 4 is on')
   await page.getByRole('button', { name: 'Override' }).click()
   await check(page, 'Winding ohms')

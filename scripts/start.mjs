@@ -32,6 +32,14 @@ function secretOf(data) {
   return readFileSync(file, 'utf8').trim()
 }
 
+/** The same database for the server, which signs in with a role of its own; it is let in by the owner at every start. */
+function serverUrl(data, owner) {
+  const file = join(data, 'server-password')
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 })
+  return Object.assign(new URL(owner), { username: 'motor_round_app', password: readFileSync(file, 'utf8').trim() })
+    .href
+}
+
 /** How many scheduled backups are kept. */
 const keptBackups = 14
 
@@ -106,7 +114,8 @@ main(async () => {
 
   const env = {
     ...process.env,
-    DATABASE_URL: url,
+    DATABASE_URL: cluster ? serverUrl(data, url) : url,
+    ...(cluster ? { OWNER_DATABASE_URL: url } : {}),
     PORT: String(port),
     HOST: host,
     SESSION_SECRET: secret,

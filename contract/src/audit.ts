@@ -6,6 +6,8 @@ export const auditEntry = z
     id,
     at: instant,
     by: z.string(),
+    /** Null: a person without an account, or of before people were written down by id. */
+    byId: id.nullable(),
     what: z.string(),
     entity: z.string(),
     entityId: id.nullable(),

@@ -2,6 +2,11 @@ import { z } from 'zod'
 
 const schema = z.object({
   DATABASE_URL: z.string().min(1),
+  /**
+   * The same database for its owner, who brings the schema up to date and lets the role of DATABASE_URL in; left out: that role does it
+   * itself.
+   */
+  OWNER_DATABASE_URL: z.string().min(1).optional(),
   PORT: z.coerce.number().int().min(1).max(65535).default(4170),
   HOST: z.string().default('127.0.0.1'),
   WEB_DIR: z.string().optional(),

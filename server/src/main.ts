@@ -1,8 +1,11 @@
+import pg from 'pg'
 import { pino } from 'pino'
+import { sealAudit } from './audit/seal.ts'
 import { sweepImports } from './import-export/routes.ts'
 import { clock } from './clock.ts'
-import { readConfig } from './config.ts'
+import { readConfig, type Config } from './config.ts'
 import { closeDatabase, migrateUp, openDatabase } from './db/client.ts'
+import { letServerIn } from './db/roles.ts'
 import type { Deps } from './deps.ts'
 import { createApp } from './http/app.ts'
 import { serverFor } from './http/listen.ts'
@@ -44,6 +47,32 @@ async function digest(deps: Deps): Promise<void> {
 /** Time for what runs when the server is told to stop. */
 const finishMs = 30_000
 
+/** Bring the schema up to date, as the owner where there is one; the server itself goes on with less. */
+async function bringUp(config: Config, pool: pg.Pool): Promise<void> {
+  if (config.OWNER_DATABASE_URL === undefined) {
+    await migrateUp(pool)
+    return
+  }
+  const owners = new pg.Pool({ connectionString: config.OWNER_DATABASE_URL, max: 1 })
+  try {
+    await migrateUp(owners)
+    const client = await owners.connect()
+    await letServerIn(client, config.DATABASE_URL).finally(() => client.release())
+  } finally {
+    await owners.end()
+    delete process.env['OWNER_DATABASE_URL']
+  }
+}
+
+/** Put seals on the change log; what fails now is tried again. */
+async function seal(deps: Deps): Promise<void> {
+  try {
+    await sealAudit(deps)
+  } catch (e) {
+    deps.log.warn({ err: e instanceof Error ? e.message : String(e) }, 'the change log was not sealed')
+  }
+}
+
 async function run(): Promise<void> {
   const config = readConfig(process.env)
   // Whoever logs an error, what people entered and the ids of sessions are not in it.
@@ -57,7 +86,7 @@ async function run(): Promise<void> {
       : pino({ level: 'info' }, pino.destination({ dest: config.SECURITY_LOG, mkdir: true, mode: 0o600, sync: true }))
   const deps: Deps = { config, db, pool, files, log, security, now: clock(config.FIXED_NOW) }
   try {
-    await migrateUp(pool)
+    await bringUp(config, pool)
   } catch (e) {
     end(
       `The database at ${new URL(config.DATABASE_URL).host} cannot be used: ${e instanceof Error ? (e.cause instanceof Error ? e.cause.message : e.message) : String(e)}`,
@@ -72,6 +101,8 @@ async function run(): Promise<void> {
   setInterval(() => void judgeStale(deps), 20_000).unref()
   sendSoon(deps)
   setInterval(() => sendSoon(deps), 30_000).unref()
+  await seal(deps)
+  setInterval(() => void seal(deps), 10_000).unref()
   void digest(deps)
   setInterval(() => void digest(deps), 600_000).unref()
   const app = createApp(deps)
@@ -94,7 +125,12 @@ async function run(): Promise<void> {
     metrics?.close()
     void deafen(pool)
     // What runs is finished, so long as it does not take for ever; whoever watches comes back to another server.
-    server.close(() => void closeDatabase(deps).then(() => process.exit(0)))
+    server.close(
+      () =>
+        void seal(deps)
+          .then(() => closeDatabase(deps))
+          .then(() => process.exit(0)),
+    )
     server.closeIdleConnections()
     setTimeout(() => process.exit(0), finishMs).unref()
   }

@@ -4,9 +4,20 @@ import { v7 as uuid } from 'uuid'
 import type { Db, Tx } from '../db/client.ts'
 import { audit } from '../db/schema.ts'
 
-/** A line of the change log. */
-export interface Entry {
+/** Who changes something: by id, with the name as it was then. Without an id: somebody who has no account, by a link. */
+export interface Who {
   readonly by: string
+  readonly byId: string | null
+}
+
+/** A person as the change log names them. */
+export const who = (person: { readonly id: string; readonly name: string }): Who => ({
+  by: person.name,
+  byId: person.id,
+})
+
+/** A line of the change log. */
+export interface Entry extends Who {
   readonly at: Date
   readonly what: string
   readonly entity: string
@@ -33,6 +44,7 @@ export async function record(tx: Db | Tx, e: Entry): Promise<void> {
     id: uuid(),
     at: e.at,
     by: e.by,
+    byId: e.byId,
     what: e.what,
     entity: e.entity,
     entityId: e.entityId,

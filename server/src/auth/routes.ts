@@ -9,7 +9,7 @@ import { organization, people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import { findInvitation, useInvitation } from './invitations.ts'
 import { endSessions, ownSessions } from './own-sessions.ts'
 import { fits, hashPassword } from './password.ts'
@@ -141,7 +141,7 @@ export function authRoutes(router: Router, deps: Deps): void {
       if (!row) throw notFound('person')
       if (body.organization !== undefined)
         await tx.update(organization).set({ name: body.organization }).where(eq(organization.id, 1))
-      await record(tx, { by: row.name, at: deps.now(), what: 'first account made', entity: 'person', entityId: row.id })
+      await record(tx, { ...who(row), at: deps.now(), what: 'first account made', entity: 'person', entityId: row.id })
       return asPerson(row)
     })
     deps.security.info({ event: 'password set by a link', person: person.id, address: req.ip })
@@ -164,7 +164,7 @@ export function authRoutes(router: Router, deps: Deps): void {
     const ended = await deps.db.transaction(async (tx) => {
       await tx.update(people).set({ passwordHash }).where(eq(people.id, person.id))
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'password changed',
         entity: 'person',

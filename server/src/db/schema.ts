@@ -13,6 +13,7 @@ import type {
   WorkRecord,
 } from '@motor-round/contract'
 import {
+  bigint,
   boolean,
   doublePrecision,
   index,
@@ -320,6 +321,7 @@ export const audit = pgTable(
     id: uuid().primaryKey(),
     at: at('at').notNull(),
     by: text().notNull(),
+    byId: uuid('by_id'),
     what: text().notNull(),
     entity: text().notNull(),
     entityId: uuid('entity_id'),
@@ -330,6 +332,19 @@ export const audit = pgTable(
   },
   (t) => [index('audit_at').on(t.at), index('audit_entity').on(t.entityId, t.at)],
 )
+
+/** Lines of the change log that no seal stands on yet. */
+export const auditWaiting = pgTable('audit_waiting', { auditId: uuid('audit_id').primaryKey() })
+
+/**
+ * Seals on the lines of the change log, each over its line and the seal before: whoever changes or takes out a line later breaks
+ * every seal from there on. Hex SHA-256.
+ */
+export const auditSeals = pgTable('audit_seals', {
+  seq: bigint({ mode: 'number' }).primaryKey(),
+  auditId: uuid('audit_id').notNull().unique(),
+  hash: text().notNull(),
+})
 
 export const imports = pgTable('imports', {
   id: uuid().primaryKey(),

@@ -1,7 +1,7 @@
 import { endpoints } from '@motor-round/contract'
 import { demoOrganization } from '@motor-round/demo'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import { machines } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
@@ -21,7 +21,7 @@ export function demoRoutes(router: Router, deps: Deps): void {
       const added = await applyOrganization(tx, file)
       await refreshMany(tx, added.machines)
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'demo loaded',
         entity: 'organization',

@@ -1,7 +1,7 @@
 import { organizationFile, type ImportState, type Person } from '@motor-round/contract'
 import { sql } from 'drizzle-orm'
 import { drizzle } from 'drizzle-orm/node-postgres'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import * as schema from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
@@ -13,6 +13,7 @@ import { compareReadings } from './readings-compare.ts'
 import { applyRegister, withOutcome, type PlacedRow } from './register-import.ts'
 import { dropStaging, stagingTable } from './staging.ts'
 import { Errors, loadImport, saveImport } from './state.ts'
+import { authorOf } from '../machine/command.ts'
 
 /** Keep a checked import in one transaction: all of it or nothing. */
 export async function keep(deps: Deps, id: string, person: Person): Promise<ImportState> {
@@ -63,8 +64,7 @@ export async function keep(deps: Deps, id: string, person: Person): Promise<Impo
           const outcome = await applyRegister(
             tx,
             rows.rows.map((r) => ({ line: r.line, ...(r.document as Omit<PlacedRow, 'line'>) })),
-            person.name,
-            deps.now(),
+            authorOf(person, deps.now()),
             false,
           )
           touched = outcome.machines
@@ -77,7 +77,7 @@ export async function keep(deps: Deps, id: string, person: Person): Promise<Impo
       }
       await refreshMany(tx, touched)
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: `${state.kind} file kept`,
         entity: 'import',

@@ -66,7 +66,7 @@ export async function check(
       start.id,
       rows.map(({ line, ...document }) => [line, JSON.stringify(document)]),
     )
-    const outcome = await applyRegister(deps.db, rows, '', deps.now(), true)
+    const outcome = await applyRegister(deps.db, rows, { by: '', byId: null, now: deps.now() }, true)
     const siteCount = new Set(rows.map((r) => r.row.site.toLowerCase())).size
     return settle(
       withOutcome({ ...start, bytes, rows: rows.length, machines: rows.length, sites: siteCount }, outcome),

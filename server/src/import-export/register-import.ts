@@ -11,6 +11,7 @@ import { headerProblems, machineKey } from './readings-row.ts'
 import { readRegisterRow, type RegisterRow } from './register-row.ts'
 import { withMachine, withMotor, withUnit } from './register-merge.ts'
 import type { Errors } from './state.ts'
+import { type Author } from '../machine/command.ts'
 
 const needed = ['site', 'site_zone', 'area', 'unit', 'machine', 'phases', 'service_volts'] as const
 const mostRows = 200_000
@@ -89,8 +90,7 @@ const lower = (t: string) => t.trim().toLowerCase()
 export async function applyRegister(
   tx: Tx | Db,
   rows: readonly PlacedRow[],
-  by: string,
-  now: Date,
+  { by, byId, now }: Author,
   dry: boolean,
 ): Promise<Outcome> {
   const out: Outcome = { added: 0, already: 0, changed: 0, machines: [] }
@@ -155,6 +155,7 @@ export async function applyRegister(
         await tx.update(units).set(unit).where(eq(units.id, unit.id))
         await record(tx, {
           by,
+          byId,
           at: now,
           what: 'unit changed by a machine list file',
           entity: 'unit',
@@ -219,6 +220,7 @@ export async function applyRegister(
           .where(eq(components.id, motor.id))
         await record(tx, {
           by,
+          byId,
           at: now,
           what: 'plate corrected by a machine list file',
           entity: 'motor',
@@ -240,6 +242,7 @@ export async function applyRegister(
     }
     await record(tx, {
       by,
+      byId,
       at: now,
       what: kept ? 'machine changed by a machine list file' : 'machine added by a machine list file',
       entity: 'machine',

@@ -13,7 +13,7 @@ import {
   type JobFact,
   type JobOn,
 } from '@motor-round/core/job'
-import { eq } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import { v5 as uuid5 } from 'uuid'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
@@ -124,7 +124,9 @@ async function refuseClosing(
 
 /** Keep what happened on a job; the same id twice keeps one. It is closed on its proof, or with a reason. */
 export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Promise<Done<null>> {
-  const [of] = await tx.select().from(jobs).where(eq(jobs.id, body.jobId)).for('no key update')
+  // Steps of one job follow each other. The job is a fact, whose row nobody may lock.
+  await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${body.jobId}, 13))`)
+  const [of] = await tx.select().from(jobs).where(eq(jobs.id, body.jobId))
   if (!of) throw fieldProblem('jobId', 'no such job')
   if (of.machineId !== body.machineId) throw fieldProblem('machineId', 'is not the machine of that job')
   const { id, jobId, machineId, at, ...said } = body

@@ -9,7 +9,7 @@ import type { Db, Tx } from '../db/client.ts'
 import { quoteLinks } from '../db/rounds-schema.ts'
 import type { Deps } from '../deps.ts'
 import { fieldProblem, HttpProblem } from '../http/problem.ts'
-import { record } from '../audit/record.ts'
+import { record, type Who } from '../audit/record.ts'
 import { putMail } from '../mail/outbox.ts'
 import { keepJobStep } from './keep.ts'
 import { placeOf, quoteOf } from './quote.ts'
@@ -38,7 +38,7 @@ export async function linkQuote(
   deps: Deps,
   jobId: string,
   body: z.output<typeof newQuoteLink>,
-  by: string,
+  { by, byId }: Who,
 ): Promise<{ path: string; expiresAt: string; mailed: boolean }> {
   return deps.db.transaction(async (tx) => {
     const now = deps.now()
@@ -68,6 +68,7 @@ export async function linkQuote(
       )
     await record(tx, {
       by,
+      byId,
       at: now,
       what: 'quote link made',
       entity: 'job',
@@ -141,7 +142,7 @@ export async function answerQuote(
         trigger: null,
         chosen: option === null ? null : { offerId: q.offerId, option },
       },
-      { by: `${name}, by a link of ${link.madeBy}`.slice(0, 60), now },
+      { by: `${name}, by a link of ${link.madeBy}`.slice(0, 60), byId: null, now },
     )
     return decision
   })

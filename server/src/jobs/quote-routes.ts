@@ -8,6 +8,7 @@ import { answerQuote, linkedQuote, linkQuote } from './links.ts'
 import { placeOf, quoteOf } from './quote.ts'
 import { jobReportPdf } from './report.ts'
 import { quotePdf } from './quote-pdf.ts'
+import { who } from '../audit/record.ts'
 
 /** Quotes of jobs, for those who sign in and for those who have a link. */
 export function quoteRoutes(router: Router, deps: Deps): void {
@@ -20,7 +21,7 @@ export function quoteRoutes(router: Router, deps: Deps): void {
     return sendFile(res, 'application/pdf', 'job-report.pdf', await jobReportPdf(deps.db, params.id, deps.now()))
   })
   mount(router, deps, endpoints.linkQuote, async ({ params, body, person }) => {
-    const made = await linkQuote(deps, params.id, body, person.name)
+    const made = await linkQuote(deps, params.id, body, who(person))
     sendSoon(deps)
     return made
   })

@@ -1,6 +1,6 @@
-import type { Machine, RoundNews } from '@motor-round/contract'
+import type { Machine, Person, RoundNews } from '@motor-round/contract'
 import { eq, sql } from 'drizzle-orm'
-import { record, type Entry } from '../audit/record.ts'
+import { record, who, type Entry, type Who } from '../audit/record.ts'
 import { sent, type Tx } from '../db/client.ts'
 import { machines, machineStates } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
@@ -9,10 +9,12 @@ import { refresh } from './refresh.ts'
 import { asMachine } from './snapshot.ts'
 
 /** Who changes something, and when, by the server's clock. */
-export interface Author {
-  readonly by: string
+export interface Author extends Who {
   readonly now: Date
 }
+
+/** A person who changes something now. */
+export const authorOf = (person: Person, now: Date): Author => ({ ...who(person), now })
 
 /** What a command did to its machine. */
 export interface Change<T> {
@@ -20,7 +22,7 @@ export interface Change<T> {
   /** False: it was made before, and nothing more is done. */
   readonly fresh: boolean
   /** What is written down of it; facts that are on record by themselves leave it out. */
-  readonly audit?: Omit<Entry, 'by' | 'at'>
+  readonly audit?: Omit<Entry, keyof Who | 'at'>
   /** What those who watch a round with this machine are told besides how it stands now. */
   readonly news?: () => Promise<RoundNews | undefined>
 }
@@ -40,7 +42,7 @@ async function follow<T>(
 ): Promise<Done<T>> {
   const { value, fresh } = done
   if (!fresh) return { value, fresh }
-  if (done.audit) await record(tx, { ...done.audit, by: author.by, at: author.now })
+  if (done.audit) await record(tx, { ...done.audit, by: author.by, byId: author.byId, at: author.now })
   if (judged === 'now') await refresh(tx, [machineId])
   const news = await done.news?.()
   if (news) await tellRoundsOf(tx, [machineId], () => news)

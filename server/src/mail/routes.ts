@@ -1,7 +1,7 @@
 import { endpoints } from '@motor-round/contract'
 import { asc } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import { digestAddresses } from '../db/rounds-schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
@@ -36,7 +36,7 @@ export function mailRoutes(router: Router, deps: Deps): void {
       if (emails.length > 0)
         await tx.insert(digestAddresses).values(emails.map((email) => ({ email, addedBy: person.name, addedAt: now })))
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: now,
         what: 'digest addresses set',
         entity: 'digest',

@@ -1,7 +1,7 @@
 import { endpoints } from '@motor-round/contract'
 import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import { invite } from '../auth/invitations.ts'
 import { endSessions } from '../auth/own-sessions.ts'
 import { asPerson } from '../auth/session.ts'
@@ -24,7 +24,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
       const link = await invite(tx, row.id, row.role, deps.now())
       deps.security.info({ event: 'sign-in link made', by: person.id, person: row.id, role: row.role })
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'account made',
         entity: 'person',
@@ -63,7 +63,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
         closed: body.disabled,
       })
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'account changed',
         entity: 'person',
@@ -82,7 +82,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
       const link = await invite(tx, row.id, row.role, deps.now())
       deps.security.info({ event: 'sign-in link made', by: person.id, person: row.id, role: row.role })
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'new sign-in link made',
         entity: 'person',

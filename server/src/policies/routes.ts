@@ -1,7 +1,7 @@
 import { endpoints, policies, toPolicies } from '@motor-round/contract'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import { organization } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
@@ -50,7 +50,7 @@ export function policiesRoutes(router: Router, deps: Deps): void {
         return { ...rest, ...limits }
       }
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'limits changed',
         entity: 'policies',

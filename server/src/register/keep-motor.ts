@@ -49,12 +49,11 @@ export const keepMotor = (tx: Tx, body: Installed, author: Author): Promise<Done
         slot: 'motor',
         spec: { plate: body.plate, connectionVolts: body.connectionVolts },
         installedAt: new Date(body.installedAt),
-        installedBy: author.by,
         why: body.why,
         substitute: body.substitute,
       },
       { removedFor: body.removedFor, removedWhy: body.removedWhy },
-      author.now,
+      author,
     )
     return {
       value: row,

@@ -8,7 +8,7 @@ import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
 import { judgeAmong } from '../machine/judge.ts'
 import { asMachine, loadSnapshots } from '../machine/snapshot.ts'
-import { addMachine, changeMachine } from '../machine/command.ts'
+import { addMachine, changeMachine, authorOf } from '../machine/command.ts'
 import { likePattern } from '../machine-list/rows.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
@@ -112,7 +112,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.addMachine, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
-      const { value } = await addMachine(tx, body.id, { by: person.name, now: deps.now() }, async () => {
+      const { value } = await addMachine(tx, body.id, authorOf(person, deps.now()), async () => {
         const unit = await unitOf(tx, body.unitId)
         const [row] = await tx
           .insert(machines)
@@ -136,7 +136,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
     set: (tx: Tx, before: Machine) => Promise<Partial<typeof machines.$inferInsert>>,
   ): Promise<Machine> =>
     deps.db.transaction(async (tx) => {
-      const { value } = await changeMachine(tx, id, { by: person.name, now: deps.now() }, async (before) => {
+      const { value } = await changeMachine(tx, id, authorOf(person, deps.now()), async (before) => {
         await refuseStale(tx, 'machine', before.id, before.version, version, before)
         const [row] = await tx
           .update(machines)

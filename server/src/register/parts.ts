@@ -9,7 +9,7 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
-import { changeMachine, type Author, type Change, type Done } from '../machine/command.ts'
+import { changeMachine, type Author, type Change, type Done, authorOf } from '../machine/command.ts'
 import { asPart } from '../machine/snapshot.ts'
 import { refuseStale } from './edit.ts'
 import { installInSlot } from './slot.ts'
@@ -49,12 +49,11 @@ export const keepPart = (tx: Tx, body: z.output<typeof partInstalled>, author: A
         id: body.id,
         ...body.part,
         installedAt: new Date(body.installedAt),
-        installedBy: author.by,
         why: body.why,
         substitute: body.substitute,
       },
       { removedFor: body.removedFor, removedWhy: body.removedWhy },
-      author.now,
+      author,
     )
     return {
       value: row,
@@ -133,18 +132,18 @@ const removePart = (
 
 /** Sheaves, belts, bearings, shaft, wheel and filters: what is installed, with its past. */
 export function partRoutes(router: Router, deps: Deps): void {
-  const authorOf = (person: Person): Author => ({ by: person.name, now: deps.now() })
+  const by = (person: Person): Author => authorOf(person, deps.now())
 
   mount(router, deps, endpoints.installPart, ({ params, body, person }) =>
     deps.db.transaction(async (tx) =>
-      asPart((await keepPart(tx, { ...body, machineId: params.id }, authorOf(person))).value),
+      asPart((await keepPart(tx, { ...body, machineId: params.id }, by(person))).value),
     ),
   )
   mount(router, deps, endpoints.editPart, ({ params, body, person }) =>
-    deps.db.transaction((tx) => editPart(tx, params.id, body, authorOf(person))),
+    deps.db.transaction((tx) => editPart(tx, params.id, body, by(person))),
   )
   mount(router, deps, endpoints.removePart, ({ params, body, person }) =>
-    deps.db.transaction((tx) => removePart(tx, params.id, body, authorOf(person))),
+    deps.db.transaction((tx) => removePart(tx, params.id, body, by(person))),
   )
 
   mount(router, deps, endpoints.partLives, async () => {

@@ -1,7 +1,7 @@
 import { care, endpoints, unitKinds, type Unit } from '@motor-round/contract'
 import { asc, eq } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { areas, machines, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
@@ -41,7 +41,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
       const [row] = await tx.insert(sites).values(body).returning()
       if (!row) throw notFound('site')
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'site added',
         entity: 'site',
@@ -72,7 +72,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
         .returning()
       if (!row) throw notFound('site')
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'site changed',
         entity: 'site',
@@ -90,7 +90,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
       const [row] = await tx.insert(areas).values(body).returning()
       if (!row) throw notFound('area')
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'area added',
         entity: 'area',
@@ -114,7 +114,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
         .returning()
       if (!row) throw notFound('area')
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'area changed',
         entity: 'area',
@@ -136,7 +136,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
         .returning()
       if (!row) throw notFound('unit')
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'unit added',
         entity: 'unit',
@@ -168,7 +168,7 @@ export function placeRoutes(router: Router, deps: Deps): void {
         .returning()
       if (!row) throw notFound('unit')
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'unit changed',
         entity: 'unit',

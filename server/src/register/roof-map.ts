@@ -11,6 +11,7 @@ import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
 import { refuseStale } from './edit.ts'
 import { unitKind } from './places.ts'
+import { authorOf, type Author } from '../machine/command.ts'
 
 /** Units that nobody has placed yet stand in rows, so that there is something to drag. */
 function laidOut(map: RoofMap, unitIds: readonly string[]): RoofMap {
@@ -88,8 +89,7 @@ export async function keepRoofMap(
   tx: Tx,
   areaId: string,
   body: { readonly version: number; readonly map: RoofMap; readonly changeId?: string | undefined },
-  by: string,
-  now: Date,
+  author: Author,
 ): Promise<boolean> {
   const [area] = await tx.select().from(areas).where(eq(areas.id, areaId)).for('no key update')
   if (!area) throw notFound('area')
@@ -115,8 +115,9 @@ export async function keepRoofMap(
     .values({ areaId: area.id, ...row })
     .onConflictDoUpdate({ target: roofMaps.areaId, set: row })
   await record(tx, {
-    by,
-    at: now,
+    by: author.by,
+    byId: author.byId,
+    at: author.now,
     what: 'roof map changed',
     entity: 'roof map',
     entityId: area.id,
@@ -133,7 +134,7 @@ export function roofMapRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.editRoofMap, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
-      await keepRoofMap(tx, params.id, body, person.name, deps.now())
+      await keepRoofMap(tx, params.id, body, authorOf(person, deps.now()))
       return pageOf(tx, params.id)
     }),
   )

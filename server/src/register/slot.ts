@@ -6,6 +6,7 @@ import { components } from '../db/schema.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
 import { dayIn } from '../dates.ts'
 import { zoneOfSites } from '../rounds/zone.ts'
+import { type Author } from '../machine/command.ts'
 
 type Row = typeof components.$inferSelect
 
@@ -16,9 +17,9 @@ type Row = typeof components.$inferSelect
 export async function installInSlot(
   tx: Tx,
   machine: Machine,
-  part: Pick<Row, 'id' | 'slot' | 'spec' | 'installedAt' | 'installedBy' | 'why' | 'substitute'>,
+  part: Pick<Row, 'id' | 'slot' | 'spec' | 'installedAt' | 'why' | 'substitute'>,
   out: Pick<Row, 'removedFor' | 'removedWhy'>,
-  now: Date,
+  author: Author,
 ): Promise<{ row: Row; old: Row | null; again: boolean }> {
   const [again] = await tx.select().from(components).where(eq(components.id, part.id))
   if (again) {
@@ -42,8 +43,9 @@ export async function installInSlot(
       .set({ removedAt: part.installedAt, ...out, version: old.version + 1 })
       .where(eq(components.id, old.id))
     await record(tx, {
-      by: part.installedBy,
-      at: now,
+      by: author.by,
+      byId: author.byId,
+      at: author.now,
       what: `${old.slot} removed`,
       entity: old.slot === 'motor' ? 'motor' : 'part',
       entityId: old.id,
@@ -53,7 +55,7 @@ export async function installInSlot(
   }
   const [row] = await tx
     .insert(components)
-    .values({ ...part, siteId: machine.siteId, machineId: machine.id, removedWhy: '' })
+    .values({ ...part, installedBy: author.by, siteId: machine.siteId, machineId: machine.id, removedWhy: '' })
     .returning()
   if (!row) throw notFound('part')
   return { row, old: old ?? null, again: false }

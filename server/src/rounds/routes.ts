@@ -3,7 +3,7 @@ import { endpoints } from '@motor-round/contract'
 import { moveStep, problemOf } from '@motor-round/core/round'
 import { eq } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { roundDevices, rounds } from '../db/rounds-schema.ts'
 import type { Deps } from '../deps.ts'
@@ -53,7 +53,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
       if (!(await roundIsThere(tx, body.id))) {
         await makeRound(tx, body, person.name, deps.now())
         await record(tx, {
-          by: person.name,
+          ...who(person),
           at: deps.now(),
           what: 'round planned',
           entity: 'round',
@@ -80,7 +80,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
         .set({ route: moved.route, version: row.version + 1 })
         .where(eq(rounds.id, row.id))
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'visit moved',
         entity: 'round',
@@ -102,7 +102,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
         .set({ ...set, route: made, version: row.version + 1 })
         .where(eq(rounds.id, row.id))
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'round planned again',
         entity: 'round',
@@ -120,7 +120,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
       const row = await openRound(tx, params.id, body.version)
       await closeRound(tx, row, body.reason, person.name, deps.now())
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: deps.now(),
         what: 'round closed',
         entity: 'round',

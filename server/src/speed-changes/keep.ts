@@ -68,14 +68,9 @@ export async function keepSpeedChange(
 }
 
 /** Record what doing it comes to: work, parts installed, where the motor stands. */
-async function carryOut(
-  tx: Tx,
-  known: MachineSnapshot,
-  speedChange: Row,
-  how: Doing,
-  { by, now }: Author,
-): Promise<void> {
+async function carryOut(tx: Tx, known: MachineSnapshot, speedChange: Row, how: Doing, author: Author): Promise<void> {
   const { machine } = known
+  const { by, byId, now } = author
   let done
   try {
     done = speedChangeDone(known, speedChange, how)
@@ -92,9 +87,9 @@ async function carryOut(
     await installInSlot(
       tx,
       machine,
-      { ...fit, ...part, installedAt: doneAt, installedBy: by, substitute: false },
+      { ...fit, ...part, installedAt: doneAt, substitute: false },
       { removedFor, removedWhy },
-      now,
+      author,
     )
   if (done.center === null) return
   await tx
@@ -106,6 +101,7 @@ async function carryOut(
     .where(eq(machines.id, machine.id))
   await record(tx, {
     by,
+    byId,
     at: now,
     what: 'machine changed: planned speed change done',
     entity: 'machine',

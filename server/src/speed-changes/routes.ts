@@ -8,6 +8,7 @@ import { mount } from '../http/mount.ts'
 import { HttpProblem, notFound } from '../http/problem.ts'
 import { keepSpeedChange, keepSpeedChangeDone, snapshotOf } from './keep.ts'
 import { asSpeedChange, doneSpeedChanges, lockSpeedChange } from './speed-changes.ts'
+import { authorOf } from '../machine/command.ts'
 
 /** Speed changes: planned, done or canceled, and what came of them. */
 export function speedChangeRoutes(router: Router, deps: Deps): void {
@@ -15,7 +16,7 @@ export function speedChangeRoutes(router: Router, deps: Deps): void {
 
   mount(router, deps, endpoints.addSpeedChange, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
-      const { value } = await keepSpeedChange(tx, body, { by: person.name, now: deps.now() })
+      const { value } = await keepSpeedChange(tx, body, authorOf(person, deps.now()))
       return asSpeedChange(value.row, value.known)
     }),
   )
@@ -24,7 +25,7 @@ export function speedChangeRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const { workId, ...how } = body
       const doing = { ...how, id: workId, beltsId: uuid() }
-      const { value } = await keepSpeedChangeDone(tx, params.id, doing, { by: person.name, now: deps.now() })
+      const { value } = await keepSpeedChangeDone(tx, params.id, doing, authorOf(person, deps.now()))
       return asSpeedChange(value.row, value.known)
     }),
   )

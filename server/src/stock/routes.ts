@@ -1,7 +1,7 @@
 import { endpoints, type BodyOf } from '@motor-round/contract'
 import { asc, desc, eq, inArray } from 'drizzle-orm'
 import type { Router } from 'express'
-import { record } from '../audit/record.ts'
+import { record, who } from '../audit/record.ts'
 import type { Tx } from '../db/client.ts'
 import { stockItems, stockMoves, stockPlaces } from '../db/stock-schema.ts'
 import { machines, sites, units } from '../db/schema.ts'
@@ -59,7 +59,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
       if (!row) throw notFound('place')
       const now = deps.now()
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: now,
         what: 'stock place added',
         entity: 'stock',
@@ -75,7 +75,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
       const now = deps.now()
       await tx.insert(stockItems).values(body)
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: now,
         what: 'stock item added',
         entity: 'stock',
@@ -99,7 +99,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
         .set({ ...next, version: version + 1 })
         .where(eq(stockItems.id, params.id))
       await record(tx, {
-        by: person.name,
+        ...who(person),
         at: now,
         what: 'stock item changed',
         entity: 'stock',

@@ -1,6 +1,6 @@
 import type { BatchMutation, MutationKind, Person, SyncResult } from '@motor-round/contract'
 import type { Tx } from '../db/client.ts'
-import type { Author, Done } from '../machine/command.ts'
+import { authorOf, type Done } from '../machine/command.ts'
 import { keepClosing } from '../conditions/keep.ts'
 import { keepFinding, keepFindingStep } from '../findings/keep.ts'
 import { keepPicture } from '../pictures/keep.ts'
@@ -22,7 +22,6 @@ type Bodies = { [K in MutationKind]: Extract<BatchMutation, { kind: K }>['body']
 const applied = (fresh: boolean): Applied => ({ outcome: fresh ? 'applied' : 'duplicate', judged: null, others: [] })
 /** What a command of the machine module did. */
 const commanded = async (done: Promise<Done<unknown>>): Promise<Applied> => applied((await done).fresh)
-const authorOf = (person: Person, now: Date): Author => ({ by: person.name, now })
 
 /** How each kind of mutation is applied. A new kind is an entry here. */
 const handlers: {
@@ -50,7 +49,7 @@ const handlers: {
   'speed-change-done': (tx, body, person, now) =>
     commanded(keepSpeedChangeDone(tx, body.speedChangeId, body, authorOf(person, now))),
   'roof-map': async (tx, { id: changeId, areaId, ...body }, person, now) =>
-    applied(await keepRoofMap(tx, areaId, { ...body, changeId }, person.name, now)),
+    applied(await keepRoofMap(tx, areaId, { ...body, changeId }, authorOf(person, now))),
 }
 
 /** Apply one mutation in the transaction given. @throws HttpProblem where it cannot be applied */

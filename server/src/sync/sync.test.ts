@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { DueMachine, MachinePage, RoundPage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bring, eventBody, todayOf } from '../test/rounds.test-help.ts'
-import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World, refusedToAll } from '../test/world.ts'
 
 let world: World
 let lead: Caller
@@ -125,7 +125,7 @@ describe('facts of rounds', () => {
       `update finding_steps set note = 'x'`,
       'delete from finding_steps',
     ])
-      await expect(world.deps.pool.query(sql)).rejects.toThrow('append-only')
+      await refusedToAll(world, sql)
   })
 })
 

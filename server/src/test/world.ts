@@ -5,10 +5,11 @@ import { demoPassword } from '@motor-round/demo'
 import pg from 'pg'
 import { pino } from 'pino'
 import supertest from 'supertest'
-import { inject } from 'vitest'
+import { expect, inject } from 'vitest'
 import { clock } from '../clock.ts'
 import { readConfig } from '../config.ts'
 import { closeDatabase, migrateUp, openDatabase } from '../db/client.ts'
+import { letServerIn } from '../db/roles.ts'
 import type { Deps } from '../deps.ts'
 import { createApp } from '../http/app.ts'
 import { firstLead, loadDemo } from '../seed.ts'
@@ -22,6 +23,9 @@ declare module 'vitest' {
 export const testNow = '2026-11-25T09:00:00Z'
 
 const databaseAt = (name: string) => inject('databaseUrl').replace(/\/postgres$/, `/${name}`)
+/** The same database, as the server signs in to it: with a role of its own that may do no more than it needs. */
+const asServer = (url: string) =>
+  Object.assign(new URL(url), { username: 'motor_round_app', password: 'for-tests' }).href
 
 /** What a server needs, over that database. */
 function depsOf(url: string, log: Deps['log']): Deps & { /** The security log. */ readonly known: readonly string[] } {
@@ -53,6 +57,8 @@ async function copyOf(demo: boolean, log: Deps['log']) {
       await admin.query(`create database ${template}_new`)
       const deps = depsOf(databaseAt(`${template}_new`), log)
       await migrateUp(deps.pool)
+      const owner = await deps.pool.connect()
+      await letServerIn(owner, asServer(databaseAt(name))).finally(() => owner.release())
       if (demo) await loadDemo(deps)
       await closeDatabase(deps)
       await admin.query(`alter database ${template}_new rename to ${template}`)
@@ -61,14 +67,31 @@ async function copyOf(demo: boolean, log: Deps['log']) {
   } finally {
     await admin.end()
   }
-  return databaseAt(name)
+  return asServer(databaseAt(name))
+}
+
+async function asOwner(name: string, text: string, values: unknown[]): Promise<pg.QueryResult> {
+  const owner = new pg.Client(databaseAt(name))
+  await owner.connect()
+  try {
+    return await owner.query(text, values)
+  } finally {
+    await owner.end()
+  }
+}
+
+/** What neither the server may do nor, while its triggers stand, the owner of the database. */
+export async function refusedToAll(world: World, text: string): Promise<void> {
+  await expect(world.deps.pool.query(text)).rejects.toThrow('permission denied')
+  await expect(world.asOwner(text)).rejects.toThrow('append-only')
 }
 
 /** A server over a database of its own, on the real PostgreSQL. */
 export async function openWorld(demo: boolean) {
   const logged: string[] = []
   const log = pino({ level: 'error' }, { write: (line: string) => void logged.push(line) })
-  const deps = depsOf(await copyOf(demo, log), log)
+  const url = await copyOf(demo, log)
+  const deps = depsOf(url, log)
   const link = await firstLead(deps)
   const app = createApp(deps)
   return {
@@ -78,6 +101,8 @@ export async function openWorld(demo: boolean) {
     link,
     /** What the server logged as unforeseen. */
     logged,
+    /** A statement as the owner of the database makes it, past what the server may do. */
+    asOwner: (text: string, values: unknown[] = []) => asOwner(new URL(url).pathname.slice(1), text, values),
     visitor: () => new Caller(app),
     as: async (login: 'vale' | 'okonjo' | 'arden') => {
       const caller = new Caller(app)

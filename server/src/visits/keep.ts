@@ -11,6 +11,7 @@ import {
 import { partAt } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
+import type { GatePass } from '@motor-round/core/trend'
 import { eq, sql } from 'drizzle-orm'
 import { sent, type Tx } from '../db/client.ts'
 import { readings, visits, supersessions, work } from '../db/schema.ts'
@@ -20,7 +21,7 @@ import { peersOf } from '../register/peers.ts'
 import { judgeVisit } from '../machine/judge.ts'
 import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
 import { asWork, loadSnapshots, loadVisit } from '../machine/snapshot.ts'
-import { changeLocked, changeMachine, lockMachine, type Author, type Done } from '../machine/command.ts'
+import { changeLocked, changeMachine, lockMachine, type Author, type Done, authorOf } from '../machine/command.ts'
 import { currentPolicies } from '../policies/current.ts'
 
 /** Two sends of one id wait for each other: the second finds what the first kept. */
@@ -102,12 +103,16 @@ export async function keepVisit(tx: Tx, body: VisitBody, person: Person, now: Da
 export const keepVisitUnjudged = (tx: Tx, body: VisitBody, person: Person, now: Date): Promise<boolean> =>
   writeVisit(tx, body, person, now, 'later')
 
-/** The visit that this one corrects is of the same machine and was not corrected yet. */
-async function refuseCorrection(tx: Tx, supersedes: string, machineId: string): Promise<void> {
+/**
+ * The visit that this one corrects: of the same machine, and not corrected yet.
+ * @returns who went past its gates
+ */
+async function corrected(tx: Tx, supersedes: string, machineId: string): Promise<readonly GatePass[]> {
   const [old] = await tx.select().from(visits).where(eq(visits.id, supersedes))
   if (!old || old.machineId !== machineId) throw fieldProblem('supersedes', 'no such visit of this machine')
   const [replaced] = await tx.select().from(supersessions).where(eq(supersessions.oldVisitId, old.id))
   if (replaced) throw new HttpProblem(409, 'That visit has already been corrected; correct the newer one.')
+  return old.passes
 }
 
 /** Prepared, since an id is looked for in every year: planning that takes ten times as long as doing it. */
@@ -122,7 +127,14 @@ const visitById = (tx: Tx) =>
  * A visit and its readings in one statement, the readings as five lists: put together row by row it takes longer than the database
  * does.
  */
-async function writeRows(tx: Tx, machine: Site, body: VisitBody, person: Person, now: Date): Promise<void> {
+async function writeRows(
+  tx: Tx,
+  machine: Site,
+  body: VisitBody,
+  passes: readonly GatePass[],
+  person: Person,
+  now: Date,
+): Promise<void> {
   const takenAt = new Date(body.takenAt)
   const column = (pick: (r: VisitBody['readings'][number]) => string | number | null) =>
     sql.param(body.readings.map(pick))
@@ -133,7 +145,7 @@ async function writeRows(tx: Tx, machine: Site, body: VisitBody, person: Person,
         id, site_id, machine_id, taken_at, recorded_at, by, by_id, state, answers, passes, note, supersedes, reason, source
       ) values (
         ${body.id}::uuid, ${machine.siteId}::uuid, ${machine.id}::uuid, ${takenAt}::timestamptz, ${now}::timestamptz,
-        ${person.name}, ${person.id}::uuid, ${json(body.state)}, ${json(body.answers)}, ${json(body.passes)}, ${body.note},
+        ${person.name}, ${person.id}::uuid, ${json(body.state)}, ${json(body.answers)}, ${json(passes)}, ${body.note},
         ${body.supersedes}::uuid, ${body.reason}, 'walk'
       )
     )
@@ -169,10 +181,14 @@ async function writeVisit(
   const { fresh } = await changeLocked(
     tx,
     machine.id,
-    { by: person.name, now },
+    authorOf(person, now),
     async () => {
-      if (supersedes !== null) await refuseCorrection(tx, supersedes, machine.id)
-      await writeRows(tx, machine, body, person, now)
+      const earlier = supersedes === null ? [] : await corrected(tx, supersedes, machine.id)
+      // Who went past a gate is who is signed in, whatever is sent; a correction leaves what was passed before to who passed it.
+      const passes = body.passes.map(
+        (p) => earlier.find((e) => e.gate === p.gate && e.reason === p.reason) ?? { ...p, by: person.name },
+      )
+      await writeRows(tx, machine, body, passes, person, now)
       if (supersedes === null) return { value: null, fresh: true }
       await tx.insert(supersessions).values({ oldVisitId: supersedes, newVisitId: body.id, machineId: machine.id })
       return {

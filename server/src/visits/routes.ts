@@ -3,6 +3,7 @@ import type { Router } from 'express'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { keepVisit, keepWork } from './keep.ts'
+import { authorOf } from '../machine/command.ts'
 
 /** Stops and work: facts, kept once, never changed. */
 export function visitRoutes(router: Router, deps: Deps): void {
@@ -13,6 +14,6 @@ export function visitRoutes(router: Router, deps: Deps): void {
     }),
   )
   mount(router, deps, endpoints.saveWork, ({ body, person }) =>
-    deps.db.transaction(async (tx) => (await keepWork(tx, body, { by: person.name, now: deps.now() })).value),
+    deps.db.transaction(async (tx) => (await keepWork(tx, body, authorOf(person, deps.now()))).value),
   )
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { judgeNow, toPolicies, type MachinePage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
+import { openWorld, visitOf, type Caller, type World, refusedToAll } from '../test/world.ts'
 
 let world: World
 let mechanic: Caller
@@ -114,7 +114,7 @@ describe('a visit', () => {
       "update visits set note = 'x'",
       'delete from visits',
     ])
-      await expect(world.deps.pool.query(sql)).rejects.toThrow('append-only')
+      await refusedToAll(world, sql)
   })
 
   it.each([
@@ -146,11 +146,27 @@ describe('a visit', () => {
         { quantity: 'winding_ohms', position: 'T2-T3', value: 100000, how: 'over-range' },
       ],
       answers: { scope: 'dead', 'lock.on': 'yes', 'lock.number': '17', windmill: 'held' },
-      passes: [{ gate: 'dead', by: 'M. Okonjo', reason: 'second lock on' }],
+      passes: [{ gate: 'dead', by: 'Mosi Okonjo', reason: 'second lock on' }],
     }
     const sent = visitOf(id, [5, 5, 5], said)
     expect((await mechanic.post('/visits', sent)).status).toBe(200)
     expect((await page(id)).visits.find((s) => s.id === sent.id)).toMatchObject(said)
+    // Who went past a gate is who was signed in, not what was sent; a correction leaves it to them.
+    const lead = await world.as('vale')
+    const forged = visitOf(id, [5, 5, 5], { passes: [{ gate: 'dead', by: 'Somebody Else', reason: 'hurry' }] })
+    expect((await mechanic.post('/visits', forged)).status).toBe(200)
+    const corrected = visitOf(id, [5, 5, 6], {
+      supersedes: forged.id,
+      reason: 'misread',
+      passes: [
+        { gate: 'dead', by: 'Somebody Else', reason: 'hurry' },
+        { gate: 'live', by: 'x', reason: 'again' },
+      ],
+    })
+    expect((await lead.post('/visits', corrected)).status).toBe(200)
+    const kept = (await page(id)).visits
+    expect(kept.find((v) => v.id === forged.id)?.passes.map((p) => p.by)).toEqual(['Mosi Okonjo'])
+    expect(kept.find((v) => v.id === corrected.id)?.passes.map((p) => p.by)).toEqual(['Mosi Okonjo', 'Tamsin Vale'])
     for (const [over, path] of [
       [{ answers: { 'lock.color': 'red' } }, 'answers.lock.color'],
       [{ answers: { windmill: 'perhaps' } }, 'answers.windmill'],

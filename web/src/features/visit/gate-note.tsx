@@ -11,7 +11,7 @@ const words: Record<Gate['id'], { title: string; passed: string }> = {
   close: { title: 'Not everything is restored', passed: 'Saved by override with items not restored' },
 }
 
-/** What a shut gate still asks for; a named person may pass it with a reason, unless a reading bars the way. */
+/** What a shut gate still asks for; who is signed in may pass it with a reason, unless a reading bars the way. */
 export function GateNote({
   gate,
   name,
@@ -23,7 +23,6 @@ export function GateNote({
   back: () => void
   pass: (p: GatePass) => void
 }) {
-  const [by, setBy] = useState(name)
   const [reason, setReason] = useState('')
   const [asking, setAsking] = useState(false)
   return (
@@ -56,16 +55,13 @@ export function GateNote({
       </div>
       {asking && !gate.bars ? (
         <div className="stack">
-          <p>Name of the person responsible, and why. Both stay in the record and in the report.</p>
-          <Field label="Name">
-            <Input value={by} maxLength={60} onChange={(e) => setBy(e.target.value)} />
-          </Field>
+          <p>Your name, {name}, and the reason stay in the record and in the report.</p>
           <Field label="Reason">
             <Input value={reason} maxLength={400} onChange={(e) => setReason(e.target.value)} />
           </Field>
           <Button
-            disabled={by.trim() === '' || reason.trim() === ''}
-            onClick={() => pass({ gate: gate.id, by: by.trim(), reason: reason.trim() })}
+            disabled={reason.trim() === ''}
+            onClick={() => pass({ gate: gate.id, by: name, reason: reason.trim() })}
           >
             Override
           </Button>
