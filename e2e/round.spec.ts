@@ -213,7 +213,7 @@ test('a round offline: downloaded, a cold start, three machines, a photo, a tab 
       expect(asked).toBe(2)
     }).toPass({ timeout: 30_000 })
     await expect(held(page)).toContainText('on this phone')
-    server = { ...(await again()), again }
+    server = { ...server, ...(await again()) }
     await expect(async () => {
       await page.evaluate(() => window.dispatchEvent(new Event('online')))
       const head = (await rounds(page)).find((r) => r.id === id)

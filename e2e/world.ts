@@ -31,7 +31,7 @@ export async function ownServer(env: Record<string, string> = {}) {
       env: { CHECK_ANSWERS: 'yes', METER_PACE: '12', ...env },
     })
   const first = await start()
-  return { ...first, again: () => start(Number(new URL(first.base).port)) }
+  return { ...first, url, again: () => start(Number(new URL(first.base).port)) }
 }
 
 /** A server over a copy of the demo, and who has signed in to it so far. */

@@ -46,6 +46,8 @@ export const problem = z
     errors: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
     /** On a stale edit: the record as it stands now, to be shown beside what was typed. */
     current: z.unknown().optional(),
+    /** What has to be entered besides: the code of a second factor, or the password once more. */
+    needs: z.enum(['code', 'password']).optional(),
     changedBy: z.string().optional(),
     changedAt: instant.optional(),
   })

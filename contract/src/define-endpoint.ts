@@ -9,6 +9,7 @@ export const raw = z.unknown()
 
 type Parts<P extends z.ZodType, Q extends z.ZodType, B extends z.ZodType, R extends z.ZodType> = {
   role: Role | 'anyone'
+  confirmed?: boolean
   summary: string
   params?: P
   query?: Q

@@ -14,6 +14,8 @@ export interface Endpoint<
   readonly path: string
   readonly summary: string
   readonly role: Role | 'anyone'
+  /** It takes that the password was entered a short while ago: a device that lies about does not change accounts. */
+  readonly confirmed?: boolean
   readonly params: P
   readonly query: Q
   readonly body: B

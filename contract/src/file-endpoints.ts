@@ -26,6 +26,7 @@ export const fileEndpoints = {
   }),
   keepImport: at('keepImport', 'post', '/imports/{id}/keep', {
     role: 'lead',
+    confirmed: true,
     summary: 'Import a checked file',
     params: byId,
     response: importState,

@@ -2,13 +2,18 @@ import { z } from 'zod'
 import { at, byId, token } from './define-endpoint.ts'
 import {
   acceptInvitation,
+  factorEntry,
+  factorSecret,
   invitation,
   invitationLink,
   newPerson,
   ownSession,
+  passwordAgain,
   passwordChange,
   person,
   personEdit,
+  recoveryCodes,
+  secondFactor,
   session,
   signIn,
 } from './people.ts'
@@ -44,6 +49,37 @@ export const peopleEndpoints = {
     body: passwordChange,
     response: endedSessions,
   }),
+  confirmPassword: at('confirmPassword', 'post', '/account/confirm', {
+    role: 'viewer',
+    summary: 'Enter the password once more, before what takes it',
+    body: passwordAgain,
+    response: z.object({ confirmed: z.literal(true) }),
+  }),
+  secondFactor: at('secondFactor', 'get', '/account/second-factor', {
+    role: 'viewer',
+    summary: 'Whether sign-in asks for a code of an app, too',
+    response: secondFactor,
+  }),
+  beginSecondFactor: at('beginSecondFactor', 'post', '/account/second-factor', {
+    role: 'viewer',
+    confirmed: true,
+    summary: 'A secret for an authenticator app',
+    response: factorSecret,
+  }),
+  setSecondFactor: at('setSecondFactor', 'put', '/account/second-factor', {
+    role: 'viewer',
+    confirmed: true,
+    summary: 'Turn the second factor on with a code of the app; the answer holds the recovery codes',
+    body: factorEntry,
+    response: recoveryCodes,
+  }),
+  dropSecondFactor: at('dropSecondFactor', 'post', '/account/second-factor/off', {
+    role: 'viewer',
+    confirmed: true,
+    summary: 'Turn the second factor off',
+    body: factorEntry,
+    response: secondFactor,
+  }),
   ownSessions: at('ownSessions', 'get', '/account/sessions', {
     role: 'viewer',
     summary: 'Where one is signed in',
@@ -62,12 +98,14 @@ export const peopleEndpoints = {
   }),
   addPerson: at('addPerson', 'post', '/people', {
     role: 'lead',
+    confirmed: true,
     summary: 'Add a user; the answer holds a one-time link',
     body: newPerson,
     response: invitationLink,
   }),
   editPerson: at('editPerson', 'put', '/people/{id}', {
     role: 'lead',
+    confirmed: true,
     summary: 'Change role, or deactivate a user',
     params: byId,
     body: personEdit,
@@ -75,6 +113,7 @@ export const peopleEndpoints = {
   }),
   newLink: at('newLink', 'post', '/people/{id}/link', {
     role: 'lead',
+    confirmed: true,
     summary: 'A new one-time link for a person',
     params: byId,
     response: invitationLink,

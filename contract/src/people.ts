@@ -13,7 +13,14 @@ export const person = z
   .meta({ id: 'Person' })
 export type Person = z.infer<typeof person>
 
-export const signIn = z.strictObject({ login: z.string().max(100), password: z.string().max(200) })
+/** What an app shows, or one of the codes that were noted. */
+const factorCode = z.string().max(40)
+export const signIn = z.strictObject({
+  login: z.string().max(100),
+  password: z.string().max(200),
+  code: factorCode.optional(),
+})
+export const passwordAgain = z.strictObject({ password: z.string().max(200) })
 export const session = z
   .object({
     person: person.nullable(),
@@ -38,6 +45,20 @@ export const acceptInvitation = z.strictObject({
 })
 
 export const passwordChange = z.strictObject({ current: z.string().max(200), password })
+/** One’s own second factor. */
+export const secondFactor = z
+  .object({
+    on: z.boolean(),
+    /** Recovery codes that were not used yet. */
+    left: z.int(),
+  })
+  .meta({ id: 'SecondFactor' })
+/** A secret for an authenticator app, as text and as the address that a QR code holds; it counts once a code of it was entered. */
+export const factorSecret = z.object({ secret: z.string(), address: z.string() })
+export const factorEntry = z.strictObject({ code: factorCode.min(1) })
+/** Shown once. */
+export const recoveryCodes = z.object({ codes: z.array(z.string()) })
+
 /** Where a person is signed in. */
 export const ownSession = z
   .object({

@@ -31,6 +31,7 @@ export const policyEndpoints = {
   }),
   editPolicies: at('editPolicies', 'put', '/policies', {
     role: 'lead',
+    confirmed: true,
     summary: 'Change limits; all results are updated',
     body: policiesEdit,
     response: policiesInForce,

@@ -12,6 +12,8 @@ import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { record, who } from '../audit/record.ts'
 import { findInvitation, useInvitation } from './invitations.ts'
 import { endSessions, ownSessions } from './own-sessions.ts'
+import { dropFactor, factorFits, hasFactor } from './factor.ts'
+import { factorRoutes } from './factor-routes.ts'
 import { fits, hashPassword } from './password.ts'
 import { asPerson, cookieName, newToken } from './session.ts'
 import { refuseWeak } from './strength.ts'
@@ -62,6 +64,7 @@ export function authRoutes(router: Router, deps: Deps): void {
     req.session.personId = person.id
     req.session.csrf = newToken()
     req.session.startedAt = Date.now()
+    req.session.confirmedAt = Date.now()
     req.session.agent = (req.get('user-agent') ?? '').slice(0, 200)
     await save(req)
     return answer(person, req.session.csrf)
@@ -88,6 +91,23 @@ export function authRoutes(router: Router, deps: Deps): void {
       // A name that is none may be a password in the wrong field: it is not written down.
       deps.security.warn({ event: 'sign-in refused', why: 'name or password', person: row?.id ?? null, address })
       throw new HttpProblem(401, 'Wrong name or password.')
+    }
+    if (await hasFactor(deps.db, row.id)) {
+      if (body.code === undefined)
+        throw new HttpProblem(401, 'Enter the code that your authenticator app shows.', { needs: 'code' })
+      // From however many addresses: who comes this far knows the password.
+      if (await spent(byName, `code ${row.id}`)) {
+        deps.security.warn({ event: 'sign-in refused', why: 'too many codes', person: row.id, address })
+        res.set('retry-after', '900')
+        throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes, or ask a lead for a new link.')
+      }
+      if (!(await factorFits(deps, row.id, body.code))) {
+        deps.security.warn({ event: 'sign-in refused', why: 'code', person: row.id, address })
+        throw new HttpProblem(401, 'That code does not fit. Wait for the next one, or enter a recovery code.', {
+          needs: 'code',
+        })
+      }
+      await byName.delete(`code ${row.id}`)
     }
     await Promise.all([byName.delete(name), byAccount.reward(login), byAddress.reward(address)])
     deps.security.info({ event: 'sign-in', person: row.id, address })
@@ -130,6 +150,8 @@ export function authRoutes(router: Router, deps: Deps): void {
         if (!row) throw notFound('person')
         // Whoever knew the old password is out.
         await endSessions(tx, row.id, null)
+        // Who lost phone and codes gets in by a lead’s link, and sets a factor up anew.
+        await dropFactor(tx, row.id)
         return asPerson(row)
       }
       if (body.login === undefined) throw fieldProblem('login', 'choose a sign-in name')
@@ -176,6 +198,22 @@ export function authRoutes(router: Router, deps: Deps): void {
     deps.security.info({ event: 'password changed', person: person.id, ended, address: req.ip })
     return { ended }
   })
+
+  mount(router, deps, endpoints.confirmPassword, async ({ body, person, req, res }) => {
+    if (await spent(byName, `confirm ${person.id}`)) {
+      res.set('retry-after', '900')
+      throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes.')
+    }
+    const [row] = await deps.db.select().from(people).where(eq(people.id, person.id))
+    if (!(await fits(row?.passwordHash, body.password))) {
+      deps.security.warn({ event: 'password not confirmed', person: person.id, address: req.ip })
+      throw fieldProblem('password', 'is not your password')
+    }
+    await byName.delete(`confirm ${person.id}`)
+    req.session.confirmedAt = Date.now()
+    return { confirmed: true as const }
+  })
+  factorRoutes(router, deps, (key) => spent(byName, key))
 
   mount(router, deps, endpoints.ownSessions, ({ person, req }) => ownSessions(deps.db, person.id, req.sessionID))
   mount(router, deps, endpoints.endSessions, async ({ person, req }) => {

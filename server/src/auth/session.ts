@@ -19,6 +19,10 @@ declare module 'express-session' {
     startedAt?: number
     /** What the browser says of itself. */
     agent?: string
+    /** When the password was entered last, ms since 1970. */
+    confirmedAt?: number
+    /** A secret that an app was given and no code of it entered yet. */
+    factor?: string
     /** It holds a round to be taken to where there is no signal. */
     phone?: boolean
   }
@@ -69,6 +73,15 @@ const keptMs = 5 * 60_000
 export function keepAlive(req: Request): void {
   if (req.session.personId !== undefined && Date.now() - (req.session.keptAt ?? 0) > keptMs)
     req.session.keptAt = Date.now()
+}
+
+/** For so long after the password was entered nobody is asked for it again. */
+const confirmedMs = 3_600_000
+
+/** Accounts, limits and imports are changed by who knows the password, not by who found a device. */
+export function checkConfirmed(req: Request): void {
+  if (Date.now() - (req.session.confirmedAt ?? 0) > confirmedMs)
+    throw new HttpProblem(403, 'Enter your password once more.', { needs: 'password' })
 }
 
 export const newToken = (): string => randomBytes(24).toString('base64url')

@@ -63,6 +63,27 @@ export const invitations = pgTable('invitations', {
   expiresAt: at('expires_at').notNull(),
 })
 
+/** Second factors. The secret is encrypted with a key of the server. */
+export const secondFactors = pgTable('second_factors', {
+  personId: uuid('person_id')
+    .primaryKey()
+    .references(() => people.id),
+  secret: text().notNull(),
+  /** The last step of 30 s whose code was used: none is used twice. */
+  step: bigint({ mode: 'number' }).notNull(),
+})
+
+export const recoveryCodes = pgTable(
+  'recovery_codes',
+  {
+    personId: uuid('person_id')
+      .notNull()
+      .references(() => people.id),
+    codeHash: text('code_hash').notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.personId, t.codeHash] })],
+)
+
 export const sites = pgTable('sites', {
   id: uuid().primaryKey(),
   name: text().notNull().unique(),

@@ -10,7 +10,7 @@ import {
 import { json, type NextFunction, type Request, type Response, type Router } from 'express'
 import { z } from 'zod'
 import type { Deps } from '../deps.ts'
-import { checkToken, personOf } from '../auth/session.ts'
+import { checkConfirmed, checkToken, personOf } from '../auth/session.ts'
 import { HttpProblem, invalid } from './problem.ts'
 import { takeTurn } from './turns.ts'
 
@@ -70,6 +70,7 @@ export function mount<E extends Endpoint>(
       }
     }
     if (endpoint.method !== 'get') checkToken(req)
+    if (endpoint.confirmed) checkConfirmed(req)
     if (person && endpoint.id.startsWith('export'))
       deps.security.info({ event: 'export', person: person.id, endpoint: endpoint.id })
     // What is said to one person is kept for no other; what may be kept says so itself.

@@ -9,6 +9,7 @@ import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@re
 import type { Call } from '../offline/core/cache.ts'
 import { noteSignal } from '../offline/core/signal.ts'
 import { onThisPhone } from '../offline/core/mark.ts'
+import { confirmAgain } from './confirm-again.ts'
 import { failureOf, type Failure } from './failure.ts'
 import { callOf, type Args } from './request.ts'
 
@@ -28,9 +29,15 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
   const asked = args.method === 'GET' && onThisPhone() ? call : null
   // A store that refuses keeps nobody from reading what the server has.
   const waited = asked === null ? [] : await (await import('../offline/core/cache.ts')).outboxNow().catch(() => [])
-  const result = await plain(args, api, extra)
+  let result = await plain(args, api, extra)
   if (result.error) {
-    const failure = failureOf(result.error.status, result.error.data)
+    let failure = failureOf(result.error.status, result.error.data)
+    // It is sent again as it was, so that nothing that was typed is lost.
+    if (failure.problem.needs === 'password' && (await confirmAgain())) {
+      result = await plain(args, api, extra)
+      if (!result.error) return { data: result.data }
+      failure = failureOf(result.error.status, result.error.data)
+    }
     noteSignal(!failure.noSignal)
     const kept =
       asked !== null && (failure.noSignal || failure.problem.status === 404)
@@ -51,6 +58,7 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
 
 const tags = [
   'session',
+  'factor',
   'places',
   'machine',
   'machineList',
@@ -98,6 +106,11 @@ export const api = createApi({
       ),
       signOut: change(endpoints.signOut, 'session'),
       changePassword: change(endpoints.changePassword, 'session', 'audit'),
+      confirmPassword: change(endpoints.confirmPassword),
+      secondFactor: get(endpoints.secondFactor, 'factor'),
+      beginSecondFactor: change(endpoints.beginSecondFactor),
+      setSecondFactor: change(endpoints.setSecondFactor, 'factor', 'audit'),
+      dropSecondFactor: change(endpoints.dropSecondFactor, 'factor', 'audit'),
       ownSessions: get(endpoints.ownSessions, 'session'),
       endSessions: change(endpoints.endSessions, 'session'),
       invitation: get(endpoints.invitation),

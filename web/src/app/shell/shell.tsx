@@ -9,6 +9,7 @@ import { setLook } from '../look.ts'
 import type { RootState } from '../store.ts'
 import { UndoHost } from '../../parts/undo/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { PasswordAgain } from './password-again.tsx'
 import { SignOut } from './sign-out.tsx'
 import { SignalLine } from './signal-line.tsx'
 import './shell.css'
@@ -130,6 +131,7 @@ export function Shell({ bare = false }: { bare?: boolean }) {
       <SignalLine />
       <main>{body}</main>
       <UndoHost />
+      <PasswordAgain />
     </>
   )
 }

@@ -6,6 +6,7 @@ import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { PasswordForm } from './password-form.tsx'
+import { SecondFactor } from './second-factor.tsx'
 import './account.css'
 
 /** What kind of device a browser says it is on. */
@@ -46,6 +47,7 @@ export function AccountScreen() {
         <p className="quiet">Sign-in name {person.login}</p>
       </header>
       <PasswordForm />
+      <SecondFactor />
       <section className="sheet stack" aria-label="Where you are signed in">
         <header>
           <h2>Where you are signed in</h2>

@@ -1,5 +1,6 @@
 import { signIn as signInSchema } from '@motor-round/contract'
 import { Button, Form, Input } from 'antd'
+import { useState } from 'react'
 import { Navigate, useNavigate, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
@@ -18,6 +19,8 @@ export function SignIn() {
   const [form] = Form.useForm()
   const missing = useStillNeeded(form, { login: 'sign-in name', password: 'password' })
   const failure = attempt.error as Failure | undefined
+  // Once asked for, it stays while the password is corrected.
+  const [asksCode, setAsksCode] = useState(false)
   const navigate = useNavigate()
   if (session.data?.person) return <Navigate to={to} replace />
   return (
@@ -33,7 +36,9 @@ export function SignIn() {
             .unwrap()
             .then(
               () => navigate(to, { replace: true }),
-              () => undefined,
+              (e: unknown) => {
+                if ((e as Failure).problem.needs === 'code') setAsksCode(true)
+              },
             )
         }
       >
@@ -43,6 +48,11 @@ export function SignIn() {
         <ZodField name="password" label="Password">
           <Input.Password size="large" autoComplete="current-password" />
         </ZodField>
+        {asksCode ? (
+          <ZodField name="code" label="Code from your authenticator app, or a recovery code">
+            <Input size="large" autoFocus autoComplete="one-time-code" />
+          </ZodField>
+        ) : null}
         {failure ? (
           <p role="alert" className="field-error">
             {messageOf(failure)}

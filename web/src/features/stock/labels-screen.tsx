@@ -1,5 +1,5 @@
 import { Button } from 'antd'
-import { Code } from '../tags/index.ts'
+import { QrCode } from '../../parts/qr-code/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { useStock } from './use-stock.ts'
 
@@ -21,7 +21,7 @@ export function LabelsScreen() {
       <ul className="tag-sheet tag-Letter" aria-label="Labels">
         {stock.items.map((i) => (
           <li key={i.id}>
-            <Code text={`${window.location.origin}/s/${encodeURIComponent(i.code)}`} />
+            <QrCode text={`${window.location.origin}/s/${encodeURIComponent(i.code)}`} />
             <div>
               <b>{i.code}</b>
               <span>{i.title}</span>

@@ -1,2 +1,1 @@
-export { Code } from './code.tsx'
 export { TagsScreen } from './tags-screen.tsx'

@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
-import { Code } from './code.tsx'
+import { QrCode } from '../../parts/qr-code/index.ts'
 import './tags.css'
 
 interface Tag {
@@ -76,7 +76,7 @@ export function TagsScreen() {
       <ul className={`tag-sheet tag-${paper}`} aria-label="Tags">
         {tags.map((t) => (
           <li key={t.id}>
-            <Code text={`${window.location.origin}/machines/${t.id}/visit`} />
+            <QrCode text={`${window.location.origin}/machines/${t.id}/visit`} />
             <div>
               <b>{t.unitTag}</b>
               <strong>{t.tag}</strong>
