@@ -14,6 +14,9 @@ dayjs.extend(customParseFormat)
 export const instantIn = (local: string, zone: string): Date =>
   dayjs.tz(local, 'YYYY-MM-DD HH:mm:ss.SSS', zone).toDate()
 
+/** By how many minutes the clock of a zone is ahead of UTC at an instant, ms since 1970. */
+export const offsetAt = (ms: number, zone: string): number => dayjs(ms).tz(zone).utcOffset()
+
 /** An instant by the clock of a zone. @param format dayjs's */
 export const byClock = (at: Date | string, zone: string, format: string): string => dayjs(at).tz(zone).format(format)
 

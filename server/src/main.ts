@@ -1,7 +1,7 @@
 import pg from 'pg'
 import { pino } from 'pino'
 import { sealAudit } from './audit/seal.ts'
-import { sweepImports } from './import-export/routes.ts'
+import { sweepImports } from './import-export/sweep.ts'
 import { clock } from './clock.ts'
 import { readConfig, type Config } from './config.ts'
 import { closeDatabase, migrateUp, openDatabase } from './db/client.ts'
@@ -64,6 +64,15 @@ async function bringUp(config: Config, pool: pg.Pool): Promise<void> {
   }
 }
 
+/** Clear up behind imports that another server did not finish. */
+async function sweep(deps: Deps): Promise<void> {
+  try {
+    await sweepImports(deps)
+  } catch (e) {
+    deps.log.warn({ err: e instanceof Error ? e.message : String(e) }, 'imports were not cleared up')
+  }
+}
+
 /** Put seals on the change log; what fails now is tried again. */
 async function seal(deps: Deps): Promise<void> {
   try {
@@ -96,6 +105,7 @@ async function run(): Promise<void> {
   const demo = await demoSignIns(deps)
   const link = await firstLead(deps)
   await sweepImports(deps)
+  setInterval(() => void sweep(deps), 60_000).unref()
   await deps.db.transaction((tx) => refreshForNewJudge(tx))
   await judgeStale(deps)
   setInterval(() => void judgeStale(deps), 20_000).unref()

@@ -1,4 +1,6 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest'
+import { checkLock } from './staging.ts'
+import { sweepImports } from './sweep.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -174,6 +176,71 @@ describe('readings from a file', () => {
     expect(inside.body).toMatchObject({ status: 'refused', errors: [{ line: 3, column: 'value' }] })
     const book = await lead.file('readings', csv(row({ taken_at: at, value: '9.9' })))
     expect(book.body.errors[0].message).toContain('is on record as 9.1')
+  })
+
+  it.each(['0x1F', '0b11', '0o17', '1e1', 'Infinity', 'NaN', '', ' ', '7-1/2', '1/2', '1_000', '9..1', '--9', '٩'])(
+    'do not have %j for a figure',
+    async (value) => {
+      const r = await lead.file('readings', csv(row({ value })))
+      expect(r.body).toMatchObject({ status: 'refused', errors: [{ line: 2, column: 'value' }] })
+    },
+  )
+  it('write their decimals with one mark: with both, 1.234 could be either', async () => {
+    const lines = (...values: string[]) =>
+      [header, ...values.map((value, i) => row({ value, position: `L${i + 1}`, taken_at: '2026-11-16T10:00:00Z' }))]
+        .map((l) => l.replaceAll(',', ';'))
+        .join('\n')
+    const point = await lead.file('readings', lines('9.125', '9.2', '9'))
+    expect(point.body).toMatchObject({ status: 'ready', added: 3 })
+    const semicolons = [header, row({ value: 'X' }), row({ value: '9.2', position: 'L2' })]
+    const mixed = semicolons.map((l) => l.replaceAll(',', ';').replace('X', '9,1')).join('\n')
+    expect((await lead.file('readings', mixed)).body).toMatchObject({
+      status: 'refused',
+      errors: [{ line: 3, column: 'value', message: '"9.2" has a decimal point; lines above have a decimal comma' }],
+    })
+  })
+  it('sent again under the id of a kept import change nothing of it', async () => {
+    const file = csv(row({ taken_at: '2026-11-15T10:00:00Z' }))
+    const first = await lead.file('readings', file)
+    const id = String(first.body.id)
+    const kept = await keep(id)
+    expect(kept.body).toMatchObject({ status: 'done', added: 1 })
+    const again = await lead.file('readings', csv(row({ taken_at: '2026-11-14T10:00:00Z' })), '', id)
+    expect(again.body).toEqual(kept.body)
+    expect((await lead.get(`/imports/${id}`)).body).toEqual(kept.body)
+    expect(await staged(id)).toBe(false)
+  })
+  it('whose server ended in the middle are told as stopped, and what was staged is gone; one that runs goes on', async () => {
+    const { body } = await lead.file('readings', csv(row({ taken_at: '2026-11-13T10:00:00Z' })))
+    const id = String(body.id)
+    const set = (status: string) =>
+      world.deps.pool.query(
+        `update imports set state = jsonb_set(state, '{status}', to_jsonb($2::text)) where id = $1`,
+        [id, status],
+      )
+    await set('checking')
+    // Another server is at it.
+    const other = await world.deps.pool.connect()
+    await other.query(`select pg_advisory_lock(${checkLock})`, [id])
+    await sweepImports(world.deps)
+    expect((await lead.get(`/imports/${id}`)).body.status).toBe('checking')
+    expect((await lead.file('readings', csv(row()), '', id)).status).toBe(409)
+    other.release(true)
+    // Its connection takes a moment to go.
+    await vi.waitFor(async () => {
+      await sweepImports(world.deps)
+      expect((await lead.get(`/imports/${id}`)).body.message).toContain('The server stopped while it checked this file')
+    })
+    expect((await lead.get(`/imports/${id}`)).body.status).toBe('failed')
+    expect(await staged(id)).toBe(false)
+  })
+  it('at a time that the clock passed twice take the first, and say so', async () => {
+    const local = csv(row({ taken_at: '2026-11-01T01:30' }))
+    const asked = await lead.file('readings', local)
+    expect(asked.body.status).toBe('needs zone')
+    const read = await lead.file('readings', local, '&zone=America/Halifax')
+    expect(read.body).toMatchObject({ status: 'ready', from: '2026-11-01T04:30:00.000Z' })
+    expect(read.body.message).toContain('Line 2 has a time that the clock passed twice')
   })
 
   it('that are not UTF-8, empty, or never close a quote get a plain word', async () => {

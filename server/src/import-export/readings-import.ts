@@ -95,8 +95,18 @@ export async function checkReadings(
     errors: errors.list,
     already,
     added: errors.count > 0 ? 0 : count - already,
-    message: errors.count > 0 ? 'Nothing was imported. Correct these lines and import the file again.' : '',
+    message:
+      errors.count > 0 ? 'Nothing was imported. Correct these lines and import the file again.' : twiceTold(checker),
   }
+}
+
+/** Times in the hour that a clock passes twice in fall: which of them was taken. */
+function twiceTold(rows: ReadingsRows | null): string {
+  if (!rows || rows.twice === 0) return ''
+  const { twice, firstTwice } = rows
+  return twice === 1
+    ? `Line ${firstTwice} has a time that the clock passed twice when it was set back. The first one was taken.`
+    : `${twice} lines, line ${firstTwice} first, have times that the clock passed twice when it was set back. The first one was taken.`
 }
 
 /**

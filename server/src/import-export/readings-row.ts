@@ -15,6 +15,8 @@ export interface NamedMachine {
 export const machineKey = (site: string, unit: string, machine: string): string =>
   `${site.trim().toLowerCase()}\u0001${unit.trim().toLowerCase()}\u0001${machine.trim().toLowerCase()}`
 
+/** A figure as nearly every row has it. What else a program may take for a number, hex for one, is none here. */
+const figure = /^-?\d{1,15}(?:\.\d{1,15})?$/
 const required = readingColumns.slice(0, 8)
 /** So many visits are remembered while a file is read; beyond, the database looks for repeats. */
 const mostVisits = 400_000
@@ -95,6 +97,11 @@ function remembered<T>(read: (text: string) => T): (text: string) => T {
  */
 export class ReadingsRows {
   zoneless = 0
+  /** Rows at a time that the clock passed twice, and the first of them. */
+  twice = 0
+  firstTwice = 0
+  /** The decimal mark of this file, once one was met. */
+  private decimal: ',' | '.' | null = null
   from = Infinity
   to = -Infinity
   readonly seen = new Set<string>()
@@ -164,12 +171,20 @@ export class ReadingsRows {
     let text = this.cell(row, 6)
     this.over = text.startsWith('>')
     if (this.over) text = text.slice(1)
-    const quick = text.trim() === '' ? NaN : Number(text)
-    const raw = Number.isNaN(quick) ? parseFigure(text, this.decimalComma ? true : undefined) : quick
-    if (raw === null) {
+    const raw = figure.test(text) ? Number(text) : parseFigure(text, this.decimalComma ? true : undefined)
+    if (raw === null || text.includes('/')) {
       this.errors.add(line, 'value', text.trim() === '' ? 'is empty' : `"${text}" is not a number`)
       return null
     }
+    // A file that writes 1.5 here and 1,5 there leaves open what its 1.234 is.
+    const mark = text.includes(',') ? ',' : text.includes('.') ? '.' : null
+    if (mark !== null && this.decimal !== null && mark !== this.decimal) {
+      const before = this.decimal === ',' ? 'comma' : 'point'
+      const told = `"${text}" has a decimal ${mark === ',' ? 'comma' : 'point'}; lines above have a decimal ${before}`
+      this.errors.add(line, 'value', told)
+      return null
+    }
+    this.decimal ??= mark
     const spelling = this.cell(row, 7)
     let unit = this.unitOf.get(spelling)
     if (unit === undefined) this.unitOf.set(spelling, (unit = findUnit(spelling) ?? null))
@@ -229,6 +244,10 @@ export class ReadingsRows {
     const taken = this.instant(this.cell(row, 3))
     if (taken.kind === 'wrong') this.errors.add(line, 'taken_at', taken.message)
     if (taken.kind === 'no zone') this.zoneless += 1
+    if (taken.kind === 'instant' && taken.twice) {
+      if (this.twice === 0) this.firstTwice = line
+      this.twice += 1
+    }
     const code = this.cell(row, 4)
     const quantity = known.get(code) ?? known.get(code.trim())
     if (!quantity) this.errors.add(line, 'quantity', code.trim() === '' ? 'is empty' : `unknown quantity "${code}"`)

@@ -1,14 +1,17 @@
 import { Readable } from 'node:stream'
-import { type ImportState } from '@motor-round/contract'
+import { importState, type ImportState } from '@motor-round/contract'
+import { eq } from 'drizzle-orm'
 import type pg from 'pg'
+import { imports } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
+import { HttpProblem } from '../http/problem.ts'
 import { FileProblem } from './csv/rows.ts'
 import { compareOrganization } from './organization-apply.ts'
 import { readOrganization } from './organization-read.ts'
 import { Cancelled, checkReadings } from './readings-import.ts'
 import { applyRegister, readRegister, withOutcome } from './register-import.ts'
-import { createDocumentStaging, dropStaging, stagingTable } from './staging.ts'
-import { Errors, saveImport } from './state.ts'
+import { checkLock, createDocumentStaging, dropStaging, stagingTable } from './staging.ts'
+import { Errors, loadImport, saveImport, saveProgress } from './state.ts'
 
 const largestDocument = 256 * 1024 * 1024
 
@@ -80,6 +83,21 @@ export async function check(
   return settle({ ...start, bytes: text.length, ...(await compareOrganization(deps.db, file)) }, errors)
 }
 
+/**
+ * Note an import as being checked.
+ * @returns the import that was kept under this id already: nothing of it changes
+ */
+async function begin(deps: Deps, start: ImportState): Promise<ImportState | null> {
+  return deps.db.transaction(async (tx) => {
+    const [before] = await tx.select().from(imports).where(eq(imports.id, start.id)).for('no key update')
+    const known = before && importState.parse(before.state)
+    if (known?.status === 'done') return known
+    await saveImport(tx, start)
+    return null
+  })
+}
+
+/** Check a file. Nothing of it counts until it is kept. */
 export async function receive(
   deps: Deps,
   source: Readable,
@@ -87,9 +105,20 @@ export async function receive(
   zone: string | null,
 ): Promise<ImportState> {
   const client = await deps.files.pool.connect()
+  const { rows } = await client.query<{ free: boolean }>(`select pg_try_advisory_lock(${checkLock}) as free`, [
+    start.id,
+  ])
+  if (!rows[0]?.free) {
+    client.release()
+    throw new HttpProblem(409, 'This file is being checked already.')
+  }
   let broken = false
   try {
-    await saveImport(deps.db, start)
+    const done = await begin(deps, start)
+    if (done) {
+      source.resume()
+      return done
+    }
     await dropStaging(client, start.id)
     let state: ImportState
     try {
@@ -117,9 +146,13 @@ export async function receive(
     if (state.status !== 'ready') await dropStaging(client, start.id)
     // What is left of the request body is read and dropped, so that the answer reaches the sender.
     source.resume()
-    await saveImport(deps.db, state)
+    if (!(await saveProgress(deps.db, state))) {
+      await dropStaging(client, start.id)
+      return await loadImport(deps.db, start.id)
+    }
     return state
   } finally {
+    if (!broken) await client.query(`select pg_advisory_unlock(${checkLock})`, [start.id])
     client.release(broken)
     if (broken) await dropStaging(deps.files.pool, start.id)
   }

@@ -9,7 +9,6 @@ import { mount } from '../http/mount.ts'
 import { HttpProblem } from '../http/problem.ts'
 import { readingsCsv, registerCsv } from './exports.ts'
 import { organizationText } from './organization-text.ts'
-import { dropStaging, stagingTable } from './staging.ts'
 import { latestImports, loadImport, newImport, saveImport } from './state.ts'
 import { receive } from './receive.ts'
 import { keep } from './keep-import.ts'
@@ -86,30 +85,4 @@ export function importExportRoutes(router: Router, deps: Deps): void {
       .send(JSON.stringify(z.toJSONSchema(organizationFile, { io: 'input', unrepresentable: 'any' })))
     return undefined
   })
-}
-
-/** Drop the staging tables of imports that nobody kept: those of a crash, and those left for a week. */
-export async function sweepImports(deps: Deps): Promise<void> {
-  const rows = await deps.pool.query<{ name: string }>(
-    `select tablename as name from pg_tables where schemaname = 'public' and tablename ~ '^import_[0-9a-f]{32}$'`,
-  )
-  for (const { name } of rows.rows) {
-    const hex = name.slice('import_'.length)
-    const id = `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`
-    let state: ImportState | null = null
-    try {
-      state = await loadImport(deps.db, id)
-    } catch (e) {
-      if (!(e instanceof HttpProblem)) throw e
-    }
-    const old = state === null || deps.now().getTime() - Date.parse(state.startedAt) > 7 * 86_400_000
-    if (!old) continue
-    await dropStaging(deps.pool, id)
-    if (state && state.status !== 'done')
-      await saveImport(deps.db, {
-        ...state,
-        status: 'cancelled',
-        message: 'The checked file expired after a week; import it again.',
-      })
-  }
 }

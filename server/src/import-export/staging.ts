@@ -15,6 +15,9 @@ export const createDocumentStaging = (client: pg.ClientBase, importId: string) =
 export const dropStaging = (client: pg.ClientBase | pg.Pool, importId: string) =>
   client.query(`drop table if exists ${stagingTable(importId)}`)
 
+/** The advisory lock of who checks an import, whose id is the statement's first parameter. */
+export const checkLock = 'hashtextextended($1::text, 17)'
+
 /** Escape a text for COPY's text format. */
 export const copyText = (value: string): string =>
   /[\\\t\n\r]/.test(value)

@@ -145,9 +145,9 @@ export class Caller {
           : this.post(path)
   delete = (path: string) => this.agent.delete(`/api/v1${path}`).set('x-csrf-token', this.csrf)
   /** Send a file to be checked. */
-  file = (kind: string, content: string | Buffer, more = '') =>
+  file = (kind: string, content: string | Buffer, more = '', id: string = randomUUID()) =>
     this.agent
-      .post(`/api/v1/imports?kind=${kind}&id=${randomUUID()}${more}`)
+      .post(`/api/v1/imports?kind=${kind}&id=${id}${more}`)
       .set('x-csrf-token', this.csrf)
       .set('content-type', 'application/octet-stream')
       .send(content)

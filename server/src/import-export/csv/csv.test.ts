@@ -1,5 +1,6 @@
 import { Readable } from 'node:stream'
 import { describe, expect, it } from 'vitest'
+import { byClock } from '../../dates.ts'
 import { copyText } from '../staging.ts'
 import { instantReader } from './instants.ts'
 import { FileProblem, guessDelimiter, plain, readRows } from './rows.ts'
@@ -78,7 +79,45 @@ describe('dates of a file', () => {
     expect(ms('2026-07-01T09:30:00', 'America/Halifax')).toBe('2026-07-01T12:30:00.000Z')
     expect(ms('2026-01-01T09:30:00', 'America/Halifax')).toBe('2026-01-01T13:30:00.000Z')
   })
+  it('that the clock skips in spring are none, and of those it passes twice in fall the first is taken', () => {
+    // Daylight saving by the U.S. rule of 2007: second Sunday of March and first of November, at 2 AM.
+    const read = (text: string) => instantReader('America/Chicago')(text)
+    expect(read('2026-03-08T01:59:59')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 2, 8, 7, 59, 59) })
+    for (const text of ['2026-03-08T02:00', '2026-03-08 02:59:59.999'])
+      expect(read(text)).toMatchObject({
+        kind: 'wrong',
+        message: expect.stringContaining('the clock was set past') as string,
+      })
+    expect(read('2026-03-08T03:00')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 2, 8, 8) })
+    expect(read('2026-11-01T00:59')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 10, 1, 5, 59) })
+    expect(read('2026-11-01T01:30')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 10, 1, 6, 30), twice: true })
+    expect(read('2026-11-01T02:00')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 10, 1, 8) })
+    // Half an hour, on the other half of the globe; and a day that has no midnight is a day.
+    expect(instantReader('Australia/Lord_Howe')('2026-04-05T01:45')).toMatchObject({ twice: true })
+    expect(instantReader('Africa/Cairo')('2026-04-24').kind).toBe('instant')
+    expect(instantReader('Africa/Cairo')('2026-04-24T00:30').kind).toBe('wrong')
+  })
+  it('are read in every hour of a year as the clock itself counts them', () => {
+    for (const zone of [
+      'America/Chicago',
+      'America/Halifax',
+      'Australia/Lord_Howe',
+      'Asia/Kolkata',
+      'Pacific/Kiritimati',
+    ])
+      for (let at = Date.UTC(2026, 0, 1); at < Date.UTC(2027, 0, 1); at += 3_600_000 * 7) {
+        const shown = byClock(new Date(at), zone, 'YYYY-MM-DDTHH:mm:ss')
+        const read = instantReader(zone)(shown)
+        if (read.kind !== 'instant') throw new Error(`${shown} in ${zone} is a time`)
+        if (read.twice)
+          expect(at - read.ms === 0 || byClock(new Date(read.ms), zone, 'YYYY-MM-DDTHH:mm:ss') === shown).toBe(true)
+        else expect(read.ms).toBe(at)
+      }
+  })
   it.each([
+    '2026-03-14T09:30+99:00',
+    '2026-03-14T09:30-14:01',
+    '2026-03-14T09:30+01:60',
     '',
     'yesterday',
     '14/03/2026',

@@ -1,7 +1,9 @@
-import { instantIn } from '../../dates.ts'
+import { LRUCache } from 'lru-cache'
+import { instantIn, offsetAt } from '../../dates.ts'
 
 export type Instant =
-  | { readonly kind: 'instant'; readonly ms: number }
+  /** `twice`: the clock of the zone passed that time twice; the first one was taken. */
+  | { readonly kind: 'instant'; readonly ms: number; readonly twice?: true }
   | { readonly kind: 'no zone' }
   | { readonly kind: 'wrong'; readonly message: string }
 
@@ -26,6 +28,40 @@ export function instantReader(zone: string | null): (text: string) => Instant {
   }
 }
 
+const dayMs = 86_400_000
+/** Offsets of days in zones, minutes: null on a day about which the clock is set. */
+const offsets = new LRUCache<string, { readonly minutes: number | null }>({ max: 20_000 })
+
+/** By how much a zone's clock is ahead all of a day and the days beside it; null where it is set in them. */
+function offsetOf(midnight: number, zone: string): number | null {
+  const key = `${zone} ${midnight}`
+  const known = offsets.get(key)
+  if (known) return known.minutes
+  const [a, b] = [offsetAt(midnight - dayMs, zone), offsetAt(midnight + 2 * dayMs, zone)]
+  const minutes = a === b ? a : null
+  offsets.set(key, { minutes })
+  return minutes
+}
+
+/**
+ * A time by the clock of a zone.
+ * @param local the time as if it were UTC, ms
+ * @param hours whether more than the day was written: a day begins when it begins
+ */
+function byZone(text: string, local: number, hours: boolean, zone: string): Instant {
+  const minutes = offsetOf(Math.floor(local / dayMs) * dayMs, zone)
+  if (minutes !== null) return { kind: 'instant', ms: local - minutes * 60_000 }
+  const written = new Date(local).toISOString().slice(0, 23).replace('T', ' ')
+  const ms = instantIn(written, zone).getTime()
+  const same = (at: number) => at + offsetAt(at, zone) * 60_000 === local
+  const all = [ms - 7_200_000, ms - 3_600_000, ms - 1_800_000, ms, ms + 1_800_000, ms + 3_600_000].filter(same)
+  const [first] = all
+  if (first !== undefined)
+    return all.length > 1 ? { kind: 'instant', ms: first, twice: true } : { kind: 'instant', ms: first }
+  if (!hours) return { kind: 'instant', ms }
+  return { kind: 'wrong', message: `"${text}": in ${zone} the clock was set past that time` }
+}
+
 function read(text: string, zone: string | null): Instant {
   if (text === '') return { kind: 'wrong', message: 'is empty' }
   const m = form.exec(text)
@@ -41,12 +77,14 @@ function read(text: string, zone: string | null): Instant {
   const offset = m[8]
   if (offset === undefined) {
     if (zone === null) return { kind: 'no zone' }
-    const local = new Date(Date.UTC(year, month - 1, day, hour, minute, second, ms)).toISOString()
-    return { kind: 'instant', ms: instantIn(local.slice(0, 23).replace('T', ' '), zone).getTime() }
+    return byZone(text, Date.UTC(year, month - 1, day, hour, minute, second, ms), m[4] !== undefined, zone)
   }
   const utc = Date.UTC(year, month - 1, day, hour, minute, second, ms)
   if (/^(z|utc)$/i.test(offset)) return { kind: 'instant', ms: utc }
   const digits = offset.slice(1).replace(':', '')
   const minutes = Number(digits.slice(0, 2)) * 60 + Number(digits.slice(2) || '0')
+  // No clock on earth is further from UTC.
+  if (minutes > 14 * 60 || Number(digits.slice(2) || '0') > 59)
+    return { kind: 'wrong', message: `"${text}": there is no time zone ${offset}` }
   return { kind: 'instant', ms: utc - (offset.startsWith('-') ? -minutes : minutes) * 60_000 }
 }

@@ -141,6 +141,7 @@ export function Importer() {
         <div className="stack note tone-ok">
           <h3>{state.name} is ready to import</h3>
           <ImportWords state={state} />
+          {state.message === '' ? null : <p className="strong">{state.message}</p>}
           <div className="row">
             <Button
               type="primary"
