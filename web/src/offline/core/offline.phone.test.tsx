@@ -51,6 +51,63 @@ beforeEach(async () => {
 })
 afterEach(() => vi.unstubAllGlobals())
 
+describe('a server that fails without a word', () => {
+  const failing = (bad: (entries: { n: number }[]) => boolean, status = 500) => {
+    const sizes: number[] = []
+    vi.stubGlobal('fetch', (url: string, init?: RequestInit) => {
+      if (url.endsWith('/session')) return Promise.resolve(new Response(JSON.stringify(session)))
+      const { mutations: entries } = JSON.parse(init?.body as string) as { mutations: { n: number; kind: string }[] }
+      sizes.push(entries.length)
+      return Promise.resolve(
+        bad(entries)
+          ? new Response(JSON.stringify({ type: 'about:blank', title: 'Server error', status }), { status })
+          : new Response(JSON.stringify(answer(entries.map((e) => kept(e.n))))),
+      )
+    })
+    return sizes
+  }
+  const outboxIs = async () => (await queuedMutations()).map((w) => [w.n, w.status])
+
+  it('at one entry has it set aside alone; all the others are synced, and no batch goes on for ever', async () => {
+    await enqueue(
+      uuid(1),
+      Array.from({ length: 60 }, (_, i) => note(100 + i)),
+    )
+    const all = await queuedMutations()
+    const bad = all[37]?.n ?? 0
+    const sizes = failing((entries) => entries.some((e) => e.n === bad))
+    expect(await syncOutbox()).toBe('synced')
+    expect(await outboxIs()).toEqual([[bad, 'rejected']])
+    expect((await queuedMutations())[0]?.why).toContain('stays on this phone')
+    expect(sizes.length).toBeLessThan(25)
+    expect(await syncOutbox()).toBe('synced')
+  })
+  it('at every entry has none set aside', async () => {
+    await enqueue(
+      uuid(1),
+      Array.from({ length: 9 }, (_, i) => note(200 + i)),
+    )
+    failing(() => true)
+    expect(await syncOutbox()).toBe('server')
+    expect((await outboxIs()).every(([, status]) => status === 'pending')).toBe(true)
+  })
+  it('at many of them stops to set aside after some: then it is not the entries', async () => {
+    await enqueue(
+      uuid(1),
+      Array.from({ length: 12 }, (_, i) => note(300 + i)),
+    )
+    failing((entries) => entries.length > 0)
+    expect(await syncOutbox()).toBe('server')
+    expect((await outboxIs()).filter(([, status]) => status === 'rejected')).toHaveLength(5)
+  })
+  it.each([503, 429, 502])('with %d has nothing set aside, and asks no further', async (status) => {
+    await enqueue(uuid(1), [note(400), note(401)])
+    const sizes = failing(() => true, status)
+    expect(await syncOutbox()).toBe('server')
+    expect(sizes).toEqual([2])
+  })
+})
+
 describe('what waits on this phone', () => {
   it('is told in readings and pictures', async () => {
     await enqueue(uuid(1), [visit(10), note(11)])

@@ -15,8 +15,9 @@ const dependsOnAny = (ids: ReadonlySet<string>, w: QueuedMutation): boolean => w
 /**
  * The first of the outbox that this person entered, as many as one batch carries. What depends on something another person
  * entered waits until that is synced.
+ * @param most entries at the most
  */
-export function nextBatch(outbox: readonly QueuedMutation[], me: string): QueuedMutation[] {
+export function nextBatch(outbox: readonly QueuedMutation[], me: string, most = mostMutations): QueuedMutation[] {
   const out: QueuedMutation[] = []
   const elsewhere = new Set<string>()
   let bytes = 0
@@ -27,7 +28,7 @@ export function nextBatch(outbox: readonly QueuedMutation[], me: string): Queued
       continue
     }
     const size = JSON.stringify(w.body).length
-    if (out.length > 0 && (out.length >= mostMutations || bytes + size > mostBytes)) break
+    if (out.length > 0 && (out.length >= most || bytes + size > mostBytes)) break
     out.push(w)
     bytes += size
   }
@@ -83,22 +84,22 @@ async function applyResults(sent: readonly QueuedMutation[], results: readonly S
 /** Nobody answered, or the answer broke off on its way. */
 class NoSignal extends Error {}
 
-/** What the server says; null where it is none of ours. @throws NoSignal */
-async function ask(url: string, init: RequestInit): Promise<unknown> {
-  const text = await fetch(url, init)
-    .then((r) => r.text())
+/** What the server says, null where it is none of ours; and its status. @throws NoSignal */
+async function ask(url: string, init: RequestInit): Promise<{ readonly status: number; readonly data: unknown }> {
+  const { status, text } = await fetch(url, init)
+    .then(async (r) => ({ status: r.status, text: await r.text() }))
     .catch((e: unknown) => {
       throw new NoSignal('no answer', { cause: e })
     })
   try {
-    return JSON.parse(text) as unknown
+    return { status, data: JSON.parse(text) as unknown }
   } catch {
-    return null
+    return { status, data: null }
   }
 }
 
 async function askSession(): Promise<{ csrf: string; me: string } | { stopped: SyncOutcome }> {
-  const parsed = session.safeParse(await ask('/api/v1/session', { headers: { accept: 'application/json' } }))
+  const parsed = session.safeParse((await ask('/api/v1/session', { headers: { accept: 'application/json' } })).data)
   if (!parsed.success) return { stopped: 'server' }
   if (!parsed.data.person) return { stopped: 'sign in' }
   await noteClock(parsed.data.now)
@@ -112,27 +113,61 @@ async function alone(send: () => Promise<SyncOutcome>): Promise<SyncOutcome> {
   return navigator.locks.request('motor-round sync', { ifAvailable: true }, (lock) => (lock ? send() : 'busy'))
 }
 
+/** Nobody signed in, too many at once, or what stands behind the server is away: no entry is to blame for that. */
+const blameless = new Set([401, 403, 429, 502, 503, 504])
+
+type Sent =
+  { readonly done: readonly SyncResult[]; readonly now: string } | { readonly failed: SyncOutcome | 'unforeseen' }
+
+async function send(device: string, csrf: string, batch: readonly QueuedMutation[]): Promise<Sent> {
+  const { status, data } = await ask('/api/v1/sync', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+    body: JSON.stringify({ device, mutations: batch.map(({ n, kind, body }) => ({ n, kind, body })) }),
+  })
+  const answer = syncAnswer.safeParse(data)
+  // An answer that speaks of none of them would be asked for without end.
+  if (answer.success && (batch.length === 0 || answer.data.results.some((r) => batch.some((w) => w.n === r.n))))
+    return { done: answer.data.results, now: answer.data.now }
+  if (problem.safeParse(data).data?.status === 401) return { failed: 'sign in' }
+  return { failed: status >= 400 && !blameless.has(status) ? 'unforeseen' : 'server' }
+}
+
+/** So many entries in one sync are set aside; a server that takes none at all is in trouble itself. */
+const mostAside = 5
+const asideWhy =
+  'The server cannot take this entry: an error that nobody foresaw. Everything else is synced. Tell your administrator; the entry stays on this phone.'
+
 async function sendAll(): Promise<SyncOutcome> {
   if (!(await queuedMutations()).some((w) => w.status === 'pending')) return 'synced'
   const asked = await askSession()
   if ('stopped' in asked) return asked.stopped
   const device = await deviceName()
+  let most = mostMutations
+  let aside = 0
   for (;;) {
     await blockDependents()
     const outbox = await queuedMutations()
-    const sent = nextBatch(outbox, asked.me)
-    if (sent.length === 0) return outbox.some((w) => w.status === 'pending') ? 'other person' : 'synced'
-    const data = await ask('/api/v1/sync', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', 'x-csrf-token': asked.csrf },
-      body: JSON.stringify({ device, mutations: sent.map(({ n, kind, body }) => ({ n, kind, body })) }),
-    })
-    const answer = syncAnswer.safeParse(data)
-    // An answer that speaks of none of them would be asked for without end.
-    if (!answer.success || !answer.data.results.some((r) => sent.some((w) => w.n === r.n)))
-      return problem.safeParse(data).data?.status === 401 ? 'sign in' : 'server'
-    await applyResults(sent, answer.data.results)
-    await noteClock(answer.data.now)
+    const batch = nextBatch(outbox, asked.me, most)
+    if (batch.length === 0) return outbox.some((w) => w.status === 'pending') ? 'other person' : 'synced'
+    const sent = await send(device, asked.csrf, batch)
+    if ('done' in sent) {
+      await applyResults(batch, sent.done)
+      await noteClock(sent.now)
+      // Behind the bad one they go in large batches again.
+      most = Math.min(mostMutations, most * 2)
+      continue
+    }
+    if (sent.failed !== 'unforeseen') return sent.failed
+    if (batch.length > 1) {
+      most = Math.ceil(batch.length / 2)
+      continue
+    }
+    // It stands alone. Only where the server takes a sync at all it is this entry.
+    const [bad] = batch
+    if (!bad || aside >= mostAside || !('done' in (await send(device, asked.csrf, [])))) return 'server'
+    aside += 1
+    await store.outbox.update(bad.n, { status: 'rejected', why: asideWhy })
   }
 }
 
