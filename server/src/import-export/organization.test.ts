@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { photo } from '../test/picture.test-help.ts'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
@@ -14,8 +15,8 @@ describe('the whole organization as a file', () => {
   it('comes into an empty house as it was, readings, corrections and all', async () => {
     const area = (await lead.get('/places')).body.areas[0].id as string
     const id = randomUUID()
-    const bytes = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 9, 9]).toString('base64')
-    await lead.post(`/areas/${area}/pictures`, { id, type: 'image/jpeg', bytes })
+    await lead.post(`/areas/${area}/pictures`, { id, type: 'image/jpeg', bytes: await photo() })
+    const bytes = ((await lead.get(`/map-pictures/${id}`)).body as Buffer).toString('base64')
     const { map, version } = (await lead.get(`/areas/${area}/map`)).body
     const underlay = { id, x: -2, y: 0, w: 30, h: 20 }
     expect((await lead.put(`/areas/${area}/map`, { version, map: { ...map, underlay } })).status).toBe(200)

@@ -6,7 +6,7 @@ import { areas } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { notFound } from '../http/problem.ts'
-import { bytesOf } from './bytes.ts'
+import { redrawn } from './bytes.ts'
 
 /** A picture never changes: whoever has it keeps it. */
 function sendPicture(res: Response, row: { type: string; bytes: Buffer } | undefined): undefined {
@@ -43,7 +43,7 @@ export function pictureRoutes(router: Router, deps: Deps): void {
     if (!area) throw notFound('area')
     await deps.db
       .insert(mapPictures)
-      .values({ id: body.id, areaId: area.id, type: body.type, bytes: bytesOf(body), by: person.name })
+      .values({ id: body.id, areaId: area.id, type: body.type, bytes: await redrawn(body), by: person.name })
       .onConflictDoNothing()
     return { id: body.id }
   })

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { DueMachine, MachinePage, RoundPage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { photo } from '../test/picture.test-help.ts'
 import { bring, eventBody, todayOf } from '../test/rounds.test-help.ts'
 import { openWorld, visitOf, type Caller, type World, refusedToAll } from '../test/world.ts'
 
@@ -130,7 +131,6 @@ describe('facts of rounds', () => {
 })
 
 describe('what a phone syncs', () => {
-  const picture = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]).toString('base64')
   it('is kept in order and once, and a visit is judged and told who else was there', async () => {
     const machineId = await viewer.machine('RTU-12/SF')
     const round = (await today())?.id ?? ''
@@ -148,7 +148,7 @@ describe('what a phone syncs', () => {
           check: 'belts',
           takenAt: own.takenAt,
           type: 'image/jpeg',
-          bytes: picture,
+          bytes: await photo(),
         },
       },
       { kind: 'event', body: eventBody(round, machineId, 'done', { visitId: own.id }) },
@@ -241,7 +241,7 @@ describe('what a phone syncs', () => {
             visitId: null,
             takenAt: '2026-11-25T08:00:00Z',
             type: 'image/png',
-            bytes: picture,
+            bytes: await photo(),
           },
         },
       ])

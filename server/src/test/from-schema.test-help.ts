@@ -38,7 +38,9 @@ const hostileNumbers = [0, -0, -1, 1e308, -1e308, 5e-324, 2 ** 31, 2 ** 53, 2 **
 /** Texts that have a form of their own, by the name of their field. */
 const texts: Readonly<Record<string, string>> = {
   zone: 'America/Halifax',
-  bytes: '/9j/4AAQSkZJRgABAQAAAQABAAD/2wBDAAEBAQ==',
+  // Two by two points, as a JPEG.
+  bytes:
+    '/9j/2wBDAAYEBQYFBAYGBQYHBwYIChAKCgkJChQODwwQFxQYGBcUFhYaHSUfGhsjHBYWICwgIyYnKSopGR8tMC0oMCUoKSj/2wBDAQcHBwoIChMKChMoGhYaKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCgoKCj/wAARCAACAAIDASIAAhEBAxEB/8QAFQABAQAAAAAAAAAAAAAAAAAAAAb/xAAUEAEAAAAAAAAAAAAAAAAAAAAA/8QAFAEBAAAAAAAAAAAAAAAAAAAABP/EABQRAQAAAAAAAAAAAAAAAAAAAAD/2gAMAwEAAhEDEQA/AJgA0R//2Q==',
   position: 'L1',
   volts: '460',
   amps: '12.8',
