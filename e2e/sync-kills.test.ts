@@ -21,7 +21,7 @@ const { syncOutbox } = await import('../web/src/offline/core/sync.ts')
 const { enqueue } = await import('../web/src/offline/core/outbox.ts')
 const { store } = await import('../web/src/offline/core/store.ts')
 
-const runs = 200
+const runs = Number(process.env['DRILL_RUNS'] ?? 200)
 let world: World
 let server: Server
 let base = ''

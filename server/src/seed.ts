@@ -1,10 +1,10 @@
 import { demoOrganization, demoPassword, demoPeople } from '@motor-round/demo'
 import { defaultPolicies } from '@motor-round/core/limits'
 import { eq } from 'drizzle-orm'
-import { invite } from './auth/invitations.ts'
+import { inviteFirst, lockFirst } from './auth/invitations.ts'
 import { hashPassword } from './auth/password.ts'
 import { applyOrganization } from './import-export/organization-apply.ts'
-import { invitations, organization, people } from './db/schema.ts'
+import { organization, people } from './db/schema.ts'
 import type { Deps } from './deps.ts'
 import { refreshMany } from './machine/refresh.ts'
 
@@ -27,14 +27,15 @@ export async function loadDemo(deps: Deps): Promise<boolean> {
 /** Make an organization without demo, and a one-time link for its first lead while nobody has an account. */
 export async function firstLead(deps: Deps): Promise<string | null> {
   return deps.db.transaction(async (tx) => {
+    // Servers that start together follow each other, and tell the same link.
+    await lockFirst(tx)
     await tx
       .insert(organization)
       .values({ id: 1, name: 'Our rounds', policies: defaultPolicies, policiesVersion: 1 })
       .onConflictDoNothing()
     const [someone] = await tx.select({ id: people.id }).from(people).limit(1)
     if (someone) return null
-    await tx.delete(invitations)
-    return (await invite(tx, null, 'lead', deps.now())).path
+    return (await inviteFirst(tx, deps.config.SESSION_SECRET, deps.now())).path
   })
 }
 

@@ -1,6 +1,6 @@
-import { createHash, randomBytes } from 'node:crypto'
+import { createHash, createHmac, randomBytes } from 'node:crypto'
 import type { Role } from '@motor-round/contract'
-import { and, eq, gt } from 'drizzle-orm'
+import { and, eq, gt, isNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { invitations } from '../db/schema.ts'
 
@@ -9,15 +9,40 @@ const hashOf = (token: string) => createHash('sha256').update(token).digest('hex
 /** Make a one-time link. Only its hash is kept; an older link of the same person ends. */
 export async function invite(
   db: Db | Tx,
-  personId: string | null,
+  personId: string,
   role: Role,
   now: Date,
 ): Promise<{ path: string; expiresAt: Date }> {
   const token = randomBytes(24).toString('base64url')
   const expiresAt = new Date(now.getTime() + 3 * 86_400_000)
-  if (personId !== null) await db.delete(invitations).where(eq(invitations.personId, personId))
+  await db.delete(invitations).where(eq(invitations.personId, personId))
   await db.insert(invitations).values({ tokenHash: hashOf(token), personId, role, expiresAt })
   return { path: `/welcome/${token}`, expiresAt }
+}
+
+/** Who makes the first account, and who invites to it, follow each other. */
+export const lockFirst = (tx: Tx) => tx.execute(sql`select pg_advisory_xact_lock(727004)`)
+
+/**
+ * The one-time link of the first account. It follows from the secret that all servers share and from its end, so that each of them
+ * tells the same one as long as it holds. Call it behind `lockFirst`.
+ */
+export async function inviteFirst(tx: Tx, secret: string, now: Date): Promise<{ path: string; expiresAt: Date }> {
+  const tokenOf = (end: Date) =>
+    createHmac('sha256', secret)
+      .update(`first account ${end.toISOString()}`)
+      .digest()
+      .subarray(0, 24)
+      .toString('base64url')
+  const [there] = await tx.select().from(invitations).where(isNull(invitations.personId))
+  if (there && there.expiresAt > now && there.tokenHash === hashOf(tokenOf(there.expiresAt)))
+    return { path: `/welcome/${tokenOf(there.expiresAt)}`, expiresAt: there.expiresAt }
+  const expiresAt = new Date(now.getTime() + 3 * 86_400_000)
+  await tx.delete(invitations).where(isNull(invitations.personId))
+  await tx
+    .insert(invitations)
+    .values({ tokenHash: hashOf(tokenOf(expiresAt)), personId: null, role: 'lead', expiresAt })
+  return { path: `/welcome/${tokenOf(expiresAt)}`, expiresAt }
 }
 
 /** The invitation of a token that still holds, or undefined. */

@@ -10,7 +10,7 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
 import { record, who } from '../audit/record.ts'
-import { findInvitation, useInvitation } from './invitations.ts'
+import { findInvitation, lockFirst, useInvitation } from './invitations.ts'
 import { endSessions, ownSessions } from './own-sessions.ts'
 import { dropFactor, factorFits, hasFactor } from './factor.ts'
 import { factorRoutes } from './factor-routes.ts'
@@ -154,6 +154,9 @@ export function authRoutes(router: Router, deps: Deps): void {
         await dropFactor(tx, row.id)
         return asPerson(row)
       }
+      await lockFirst(tx)
+      const [someone] = await tx.select({ id: people.id }).from(people).limit(1)
+      if (someone) throw notFound('link, or it has been used or has run out; ask a lead for a new one')
       if (body.login === undefined) throw fieldProblem('login', 'choose a sign-in name')
       if (body.name === undefined) throw fieldProblem('name', 'enter your name')
       const [row] = await tx

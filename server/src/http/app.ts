@@ -40,6 +40,7 @@ import { healthRoutes } from './health.ts'
 import { safeError, safeUrl } from './log-safe.ts'
 import { timed } from './metrics.ts'
 import { HttpProblem } from './problem.ts'
+import { Trouble } from './trouble.ts'
 
 /** The whole server as one Express application: API below /api/v1, the web app for every other address. */
 export function createApp(deps: Deps): Express {
@@ -86,7 +87,8 @@ export function createApp(deps: Deps): Express {
     }),
   )
   app.use(timed)
-  healthRoutes(app, deps)
+  const trouble = new Trouble()
+  healthRoutes(app, deps, trouble)
   let document: object | null = null
   app.get('/api/v1/openapi.json', (_req, res) => {
     document ??= openApiDocument()
@@ -135,6 +137,6 @@ export function createApp(deps: Deps): Express {
       res.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'))
     })
   }
-  app.use(problemHandler(deps.log))
+  app.use(problemHandler(deps.log, trouble))
   return app
 }

@@ -2,6 +2,7 @@ import type { ErrorRequestHandler } from 'express'
 import type { Logger } from 'pino'
 import { safeError, safeUrl } from './log-safe.ts'
 import { HttpProblem } from './problem.ts'
+import type { Trouble } from './trouble.ts'
 
 interface PgError {
   code: string
@@ -39,6 +40,13 @@ function fromDatabase(e: PgError): HttpProblem | null {
   // Two writers waited for each other, and went on doing so when tried again.
   if (e.code === '40P01' || e.code === '40001')
     return new HttpProblem(503, 'Others are changing the same records. Nothing was saved; retry.')
+  if (e.code === '53100')
+    return new HttpProblem(
+      503,
+      'The disk of the database is full. Nothing was saved. Free some space there, then retry.',
+    )
+  if (e.code === '53300')
+    return new HttpProblem(503, 'The database takes no more connections. Nothing was saved; retry in a minute.')
   if (/^(08|57P|53)/.test(e.code))
     return new HttpProblem(503, 'The database does not answer. Nothing was saved; retry.')
   return null
@@ -77,10 +85,14 @@ export function foreseen(error: unknown): HttpProblem | null {
 }
 
 /** Every error becomes problem details; what nobody foresaw is logged whole and answered without its insides. */
-export function problemHandler(log: Logger): ErrorRequestHandler {
+export function problemHandler(log: Logger, trouble: Trouble): ErrorRequestHandler {
   return (error: unknown, req, res, next) => {
     const known = foreseen(error)
     const id = String(res.getHeader('x-request-id') ?? '')
+    if (known?.problem.status === 503) {
+      trouble.note(known.problem.detail ?? '')
+      log.error({ err: known.problem.detail, url: safeUrl(req.url), id }, 'the database refused')
+    }
     if (!known) log.error({ fault: safeError(error), url: safeUrl(req.url), id }, 'unforeseen')
     if (res.headersSent) {
       next(error)

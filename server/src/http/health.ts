@@ -2,6 +2,7 @@ import { statfs } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import type { Express } from 'express'
 import type { Deps } from '../deps.ts'
+import type { Trouble } from './trouble.ts'
 
 /** Below this an import or a report fails in the middle. Bytes. */
 const leastFree = 200e6
@@ -13,10 +14,12 @@ interface Look {
 }
 const good: Look = { ok: true, problem: '' }
 
-async function database({ pool }: Deps): Promise<Look> {
+async function database({ pool }: Deps, seen: Trouble): Promise<Look> {
   try {
     await pool.query('select 1')
-    return good
+    // It answers, and still may take nothing: a full disk shows only when something is written.
+    const trouble = seen.recent()
+    return trouble?.includes('disk') ? { ok: false, problem: trouble } : good
   } catch {
     return { ok: false, problem: 'The database does not answer. Start it, or check DATABASE_URL.' }
   }
@@ -46,12 +49,12 @@ async function disk(): Promise<Look> {
 }
 
 /** Is the process there, and can it work? For what starts and watches servers. */
-export function healthRoutes(app: Express, deps: Deps): void {
+export function healthRoutes(app: Express, deps: Deps, trouble: Trouble): void {
   app.get('/livez', (_req, res) => {
     res.set('cache-control', 'no-store').json({ ok: true })
   })
   app.get(['/readyz', '/api/v1/health'], async (_req, res) => {
-    const looks = { database: await database(deps), clock: await clock(deps), disk: await disk() }
+    const looks = { database: await database(deps, trouble), clock: await clock(deps), disk: await disk() }
     const ok = Object.values(looks).every((l) => l.ok)
     res
       .status(ok ? 200 : 503)

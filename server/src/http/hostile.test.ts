@@ -19,7 +19,7 @@ interface Operation {
   readonly requestBody?: { content: Record<string, { schema: Record<string, unknown> }> }
 }
 
-const runs = Number(process.env['HOSTILE_RUNS'] ?? 400)
+const runs = Number(process.env['DRILL_RUNS'] ?? 400)
 const seed = Number(process.env['HOSTILE_SEED'] ?? 1)
 /** What ends the session, or is a day's work of its own. */
 const without = new Set([

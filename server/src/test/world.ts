@@ -90,7 +90,11 @@ export async function refusedToAll(world: World, text: string): Promise<void> {
 export async function openWorld(demo: boolean) {
   const logged: string[] = []
   const log = pino({ level: 'error' }, { write: (line: string) => void logged.push(line) })
-  const url = await copyOf(demo, log)
+  return worldOver(await copyOf(demo, log), log, logged)
+}
+
+/** A server over a database that is there. */
+export async function worldOver(url: string, log: Deps['log'], logged: string[] = []) {
   const deps = depsOf(url, log)
   const link = await firstLead(deps)
   const app = createApp(deps)
