@@ -1,4 +1,5 @@
 import { expect, test as base, type BrowserContext, type Page } from '@playwright/test'
+import pg from 'pg'
 import { builtServer, copyOf } from '../scripts/lib/demo-server.mjs'
 
 export const fixedNow = new Date('2026-11-25T09:00:00Z')
@@ -21,14 +22,21 @@ export async function expectUpright(page: Page): Promise<void> {
   expect(wide, `${page.url()} scrolls sideways`).toBeLessThanOrEqual(0)
 }
 
+/** What a server warns of is seen where the tests run; who asked for what is not. */
+const printed = (text: string) => {
+  const told = text.split('\n').filter((line) => line !== '' && !/^\{"level":[123]0,/.test(line))
+  if (told.length > 0) process.stderr.write(`${told.join('\n')}\n`)
+}
+
 /** A server over a copy of the demo, which may be ended in any way and started again at the same address. */
-export async function ownServer(env: Record<string, string> = {}) {
+export async function ownServer(env: Record<string, string> = {}, log = printed) {
   const url = await copyOf(process.env['E2E_DATABASE'] ?? '')
   const start = (port?: number) =>
     builtServer({
       url,
       ...(port === undefined ? {} : { port }),
       env: { CHECK_ANSWERS: 'yes', METER_PACE: '12', ...env },
+      log,
     })
   const first = await start()
   return { ...first, url, again: () => start(Number(new URL(first.base).port)) }
@@ -36,8 +44,26 @@ export async function ownServer(env: Record<string, string> = {}) {
 
 /** A server over a copy of the demo, and who has signed in to it so far. */
 async function freshServer() {
-  const server = await ownServer()
-  return { ...server, kept: new Map<Login, Awaited<ReturnType<BrowserContext['storageState']>>>() }
+  const log: string[] = []
+  const server = await ownServer({ LOG_LEVEL: 'info' }, (text) => {
+    log.push(text)
+    printed(text)
+  })
+  return { ...server, log, kept: new Map<Login, Awaited<ReturnType<BrowserContext['storageState']>>>() }
+}
+
+/** End a server, and go through all that it logged: no session, token, password or one-time link is in it. */
+async function leave({ url, end, log }: Server): Promise<void> {
+  const client = new pg.Client(url)
+  await client.connect()
+  const { rows } = await client.query<{ sid: string; csrf: string }>(`select sid, sess ->> 'csrf' as csrf from session`)
+  await client.end()
+  await end()
+  const all = log.join('')
+  expect(all).toContain('"url":"/api/v1/session"')
+  for (const secret of [...rows.flatMap((r) => [r.sid, r.csrf]), '-on-the-roof', 'gravel teapot'])
+    expect(all.includes(secret), 'the log holds no secret').toBe(false)
+  expect(all).not.toMatch(/\/(?:invitations|welcome|quote-links|quote|calendar)\/[\w-]{12,}/)
 }
 type Server = Awaited<ReturnType<typeof freshServer>>
 
@@ -58,12 +84,13 @@ export const test = base.extend<Fixtures, Shared>({
       let now: { file: string; server: Server } | null = null
       await use(async (file) => {
         if (now?.file !== file) {
-          await now?.server.end()
+          if (now) await leave(now.server)
           now = { file, server: await freshServer() }
         }
         return now.server
       })
-      await (now as { server: Server } | null)?.server.end()
+      const last = now as { server: Server } | null
+      if (last) await leave(last.server)
     },
     { scope: 'worker' },
   ],

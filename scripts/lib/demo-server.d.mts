@@ -12,6 +12,7 @@ export declare function builtServer(options: {
   url: string
   port?: number
   env?: Record<string, string>
+  log?: (text: string) => void
 }): Promise<Running>
 export declare function copyOf(url: string): Promise<string>
 export declare function emptyBeside(url: string): Promise<string>

@@ -12,11 +12,12 @@ export const fixedNow = '2026-11-25T09:00:00Z'
 
 /**
  * The built server over a database, loaded with the demo when that is empty.
- * @param {{url: string, port?: number, env?: Record<string, string>}} options
+ * @param {{url: string, port?: number, env?: Record<string, string>, log?: (text: string) => void}} options `log` is given what it logs;
+ * left out, that goes to where this process logs
  * @returns {Promise<{base: string, pid: number | undefined, firstLead: string | null, end: () => Promise<void>, kill: () => Promise<void>}>} `kill` leaves it
  * no time for anything; `firstLead` is the one-time link of a server without users
  */
-export async function builtServer({ url, port, env = {} }) {
+export async function builtServer({ url, port, env = {}, log }) {
   const use = port ?? (await anyPort())
   const server = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.js')], {
     env: {
@@ -29,8 +30,9 @@ export async function builtServer({ url, port, env = {} }) {
       FIXED_NOW: fixedNow,
       ...env,
     },
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'pipe', log ? 'pipe' : 'inherit'],
   })
+  server.stderr?.on('data', (b) => log(String(b)))
   const endBy = async (signal) => {
     if (server.exitCode !== null || server.signalCode !== null) return
     const gone = new Promise((r) => server.once('exit', r))

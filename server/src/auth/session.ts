@@ -33,7 +33,7 @@ const idleMs = 12 * 3_600_000
 /** A phone that holds a round stays signed in: there may be no signal to sign in again. */
 const phoneIdleMs = 30 * 86_400_000
 /** However it is used, it ends. */
-const longestMs = 90 * 86_400_000
+export const longestMs = 90 * 86_400_000
 
 /** On https a cookie that no other host and no plain http can set. */
 export const cookieName = ({ TLS_CERT, PUBLIC_URL }: Deps['config']): string =>

@@ -16,7 +16,7 @@ beforeAll(async () => {
   world = await openWorld(true)
   mechanic = await world.as('okonjo')
   server = createServer(world.app)
-  end = serveSimulatedMeters(server, world.deps, sessions(world.deps))
+  end = serveSimulatedMeters(server, world.deps, sessions(world.deps), 50)
   await new Promise<void>((r) => server.listen(0, '127.0.0.1', r))
   port = (server.address() as AddressInfo).port
 })
@@ -65,6 +65,27 @@ describe('the simulated meters', () => {
     expect(samples.length).toBeGreaterThanOrEqual(4)
     for (const s of samples) expect(s).toMatchObject({ quantity: 'amps', position: 'L2', over: false })
     for (const s of samples) if (s.say === 'sample') expect(s.value).toBeGreaterThan(3)
+  })
+  it('end with the session, and with its ninety days', async () => {
+    for (const ending of ['sign-out', 'age'] as const) {
+      const guest = await world.as('okonjo')
+      const machine = await guest.machine('RTU-12/SF')
+      const socket = open(`machine=${machine}&pattern=healthy`, { cookie: guest.cookie() })
+      await lines(socket, 1)
+      const closed = new Promise<number>((resolve) => socket.once('close', resolve))
+      if (ending === 'sign-out') await guest.delete('/session')
+      else
+        await world.deps.pool.query(
+          `update session set sess = jsonb_set(sess::jsonb, '{startedAt}', to_jsonb($2::float8))::json where sid = $1`,
+          [
+            decodeURIComponent(guest.cookie())
+              .replace(/^.*=s:/, '')
+              .split('.')[0],
+            Date.now() - 91 * 86_400_000,
+          ],
+        )
+      expect(await closed).toBe(1008)
+    }
   })
   it('are for those who are signed in, of this house, and for machines that exist', async () => {
     const machine = await mechanic.machine('RTU-12/SF')

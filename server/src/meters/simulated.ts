@@ -26,6 +26,7 @@ import { findQuantity, mean, quantities, type QuantityCode } from '@motor-round/
 import type { RequestHandler, Response } from 'express'
 import { WebSocketServer, type WebSocket } from 'ws'
 import { personOf } from '../auth/session.ts'
+import { stillSignedIn } from '../auth/still-signed-in.ts'
 import type { Deps } from '../deps.ts'
 import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
@@ -143,9 +144,15 @@ function serve(socket: WebSocket, unit: SimulatedUnit, pace: number): void {
 
 /**
  * Stand-in meters over a WebSocket: whoever is signed in may read a simulated unit built from a machine's own plate.
+ * @param lookMs how often it is looked whether who reads is still signed in
  * @returns how to end them: an open stream would keep the server from closing
  */
-export function serveSimulatedMeters(server: Server, deps: Deps, sessions: RequestHandler): () => void {
+export function serveSimulatedMeters(
+  server: Server,
+  deps: Deps,
+  sessions: RequestHandler,
+  lookMs = 20_000,
+): () => void {
   const sockets = new WebSocketServer({ noServer: true, maxPayload: 4096 })
   const refuse = (socket: Duplex, status: string) => socket.end(`HTTP/1.1 ${status}\r\nconnection: close\r\n\r\n`)
   const accept = async (req: IncomingMessage, socket: Duplex, head: Buffer) => {
@@ -173,6 +180,15 @@ export function serveSimulatedMeters(server: Server, deps: Deps, sessions: Reque
         ws.close()
         return
       }
+      const look = setInterval(() => {
+        stillSignedIn(deps, request.sessionID).then(
+          (still) => {
+            if (!still) ws.close(1008, 'signed out')
+          },
+          (e: unknown) => deps.log.warn({ err: e }, 'a meter’s session could not be looked up'),
+        )
+      }, lookMs)
+      ws.once('close', () => clearInterval(look))
       serve(ws, simulatedUnit(machine, query.data.pattern, 7), deps.config.METER_PACE)
     })
     return undefined
