@@ -1,7 +1,7 @@
 // How a crowd is served: technicians who look at the list, open machines, save visits and sync, with a pause between; and how long
 // one alone waits. Loopback, bounded. CPU of a request is that of the server's process, by the kernel.
 import { randomUUID } from 'node:crypto'
-import { readFileSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { demoServer } from '../scripts/lib/demo-server.mjs'
 import { lead, quantile as at } from './client.mjs'
 
@@ -9,11 +9,23 @@ const users = Number(process.env.LOAD_USERS ?? 200)
 const pause = 2500
 const seconds = Number(process.env.LOAD_SECONDS ?? 40)
 const ticks = 100
+/** Processes that answer; for what one costs, one. */
+const workers = Number(process.env.LOAD_WORKERS ?? 2)
 
+/** Seconds of a process and of those it started. */
 const cpuOf = (pid) => {
-  // utime and stime, in ticks of a hundredth of a second; the name before them may hold spaces.
-  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ')[1].split(' ')
-  return (Number(fields[11]) + Number(fields[12])) / ticks
+  let sum = 0
+  for (const p of readdirSync('/proc').filter((name) => /^\d+$/.test(name))) {
+    let fields
+    try {
+      // utime and stime, in ticks of a hundredth of a second; the name before them may hold spaces.
+      fields = readFileSync(`/proc/${p}/stat`, 'utf8').split(') ')[1].split(' ')
+    } catch {
+      continue // it ended while we looked
+    }
+    if (Number(p) === pid || Number(fields[1]) === pid) sum += (Number(fields[11]) + Number(fields[12])) / ticks
+  }
+  return sum
 }
 
 const visitOf = (machineId, amps) => ({
@@ -81,7 +93,7 @@ async function alone(client, ids, say) {
 }
 
 export async function bench(say) {
-  const server = await demoServer()
+  const server = await demoServer({ env: { WORKERS: String(workers) } })
   try {
     const { call } = await lead(server.base)
     const first = {
@@ -98,7 +110,7 @@ export async function bench(say) {
     const used = cpuOf(server.pid) - cpu
     const all = [...took.values()].flat()
     say(
-      `${users} users, ${pause / 1000} s between clicks: ${all.length} requests, ${errors} errors`,
+      `${users} users, ${pause / 1000} s between clicks, ${workers} processes: ${all.length} requests, ${errors} errors`,
       `p50 ${at(all, 0.5).toFixed(0)}, p95 ${at(all, 0.95).toFixed(0)}, p99 ${at(all, 0.99).toFixed(0)} ms`,
     )
     for (const [what, list] of took) {

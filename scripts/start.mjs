@@ -3,6 +3,7 @@
 import { randomBytes } from 'node:crypto'
 import { spawn } from 'node:child_process'
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { join, resolve } from 'node:path'
 import { createInterface } from 'node:readline'
 import { needBuild, needModules, needPostgres } from './lib/packages.mjs'
@@ -124,6 +125,8 @@ main(async () => {
     // Without a mail server every e-mail is kept as a file.
     MAIL_DIR: process.env.MAIL_DIR ?? join(data, 'mail'),
     DEMO: flags.has('--empty') ? 'no' : 'yes',
+    // One process for each processor, the database’s left out where there are many.
+    WORKERS: process.env.WORKERS ?? String(dev ? 1 : Math.min(4, availableParallelism())),
   }
   const command = dev
     ? [join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', '--clear-screen=false', join(root, 'server/src/main.ts')]

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { auditEntry } from './audit.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { stockItemBody, stockMoveBody, stockPlaceBody } from './stock.ts'
 import { jobBody, jobStepBody } from './job.ts'
@@ -15,6 +16,9 @@ import { level } from './verdict.ts'
 import { closing, day, dueTask, pictureBody, recurrence, roundEventBody, route, walker } from './round.ts'
 import { answers, reading, visitState, workBody } from './visit.ts'
 
+/** How often a record was changed; left out: never. */
+const changed = { version: z.int().min(1).optional() }
+
 /** A visit in a file: as it was recorded, with who took it. */
 export const fileVisit = z.strictObject({
   id,
@@ -29,6 +33,9 @@ export const fileVisit = z.strictObject({
   note: text(1000),
   supersedes: id.nullable(),
   reason: text(400),
+  /** How it came to be on record; left out: by a file. */
+  source: z.enum(['walk', 'import', 'file']).optional(),
+  byId: id.nullable().optional(),
 })
 export type FileVisit = z.infer<typeof fileVisit>
 
@@ -36,7 +43,7 @@ export const fileMotor = motorBody.extend({
   machineId: id,
   removedAt: instant.nullable(),
   ...cameOut,
-
+  ...changed,
   installedBy: z.string().max(60),
 })
 
@@ -44,7 +51,7 @@ export const filePart = partBody.extend({
   machineId: id,
   removedAt: instant.nullable(),
   ...cameOut,
-
+  ...changed,
   installedBy: z.string().max(60),
 })
 
@@ -80,6 +87,7 @@ export const fileRound = z.strictObject({
   madeBy: z.string().max(60),
   madeAt: instant,
   closing: closing.nullable(),
+  ...changed,
 })
 export type FileRound = z.infer<typeof fileRound>
 
@@ -91,12 +99,25 @@ export const organizationFile = z
     name: z.string().min(1).max(80),
     exportedAt: instant,
     policies,
-    people: z.array(z.strictObject({ id, login: z.string().max(40), name: z.string().max(60), role })),
-    sites: z.array(siteBody),
-    areas: z.array(areaBody.extend({ map: roofMap.optional() })),
+    /** Who set the limits, and when; left out or null: nobody did. */
+    policiesVersion: z.int().min(1).optional(),
+    policiesBy: z.string().max(60).nullable().optional(),
+    policiesAt: instant.nullable().optional(),
+    people: z.array(
+      z.strictObject({
+        id,
+        login: z.string().max(40),
+        name: z.string().max(60),
+        role,
+        /** When the account was deactivated. */
+        disabledAt: instant.nullable().optional(),
+      }),
+    ),
+    sites: z.array(siteBody.extend(changed)),
+    areas: z.array(areaBody.extend({ map: roofMap.optional(), mapVersion: z.int().min(1).optional(), ...changed })),
     mapPictures: z.array(mapPictureBody.extend({ areaId: id, by: z.string().max(60) })).default([]),
-    units: z.array(unitBody),
-    machines: z.array(machineBody.extend({ retiredAt: instant.nullable() })),
+    units: z.array(unitBody.extend(changed)),
+    machines: z.array(machineBody.extend({ retiredAt: instant.nullable(), ...changed })),
     motors: z.array(fileMotor),
     parts: z.array(filePart).default([]),
     work: z.array(workBody.safeExtend({ by: z.string().max(60) })),
@@ -110,11 +131,16 @@ export const organizationFile = z
     traces: z.array(traceBody.extend({ by: z.string().max(60) })).default([]),
     jobs: z.array(jobBody.extend({ by: z.string().max(60) })).default([]),
     jobSteps: z.array(z.intersection(jobStepBody, z.object({ by: z.string().max(60) }))).default([]),
-    stockPlaces: z.array(stockPlaceBody).default([]),
-    stockItems: z.array(stockItemBody).default([]),
+    stockPlaces: z.array(stockPlaceBody.extend(changed)).default([]),
+    stockItems: z.array(stockItemBody.extend(changed)).default([]),
     stockMoves: z.array(stockMoveBody.safeExtend({ by: z.string().max(60) })).default([]),
     traceSteps: z.array(z.intersection(traceStepBody, z.object({ by: z.string().max(60) }))).default([]),
     pictures: z.array(pictureBody.extend({ by: z.string().max(60) })).default([]),
+    digestAddresses: z
+      .array(z.strictObject({ email: z.string().max(254), addedBy: z.string().max(60), addedAt: instant }))
+      .optional(),
+    /** The change log. Its seals are those of the database it is in. */
+    audit: z.array(auditEntry.extend({ changeId: id.nullable() })).optional(),
   })
   .meta({ id: 'OrganizationFile' })
 export type OrganizationFile = z.infer<typeof organizationFile>

@@ -9,6 +9,8 @@ const schema = z.object({
   OWNER_DATABASE_URL: z.string().min(1).optional(),
   PORT: z.coerce.number().int().min(1).max(65535).default(4170),
   HOST: z.string().default('127.0.0.1'),
+  /** Processes that answer requests: as many as there are processors to spare. */
+  WORKERS: z.coerce.number().int().min(1).max(8).default(1),
   WEB_DIR: z.string().optional(),
   SESSION_SECRET: z.string().min(16),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),

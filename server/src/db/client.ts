@@ -73,19 +73,24 @@ export interface FilesDatabase {
 /**
  * The database as the features see it: `db` for statements; `pool` for sessions, health and who listens, so that these are
  * answered whatever else runs; `files` for what is long.
+ * @param shares processes that share what the database allows
  */
 export function openDatabase(
   url: string,
   onLost: (e: Error) => void,
+  shares = 1,
 ): { readonly db: Db; readonly pool: pg.Pool; readonly files: FilesDatabase } {
-  const long = openPool(url, onLost, { pipelined: false, most: 4 })
+  const share = (all: number, least: number) => Math.max(least, Math.ceil(all / shares))
+  const long = openPool(url, onLost, { pipelined: false, most: share(4, 2) })
   return {
-    db: patient(drizzle(openPool(url, onLost, { pipelined: true, most: 10 }), { schema })),
-    pool: openPool(url, onLost, { pipelined: false, most: 6 }),
+    db: patient(
+      drizzle(openPool(url, onLost, { pipelined: true, most: shares === 1 ? 10 : share(24, 4) }), { schema }),
+    ),
+    pool: openPool(url, onLost, { pipelined: false, most: shares === 1 ? 6 : share(12, 3) }),
     files: {
       db: patient(drizzle(long, { schema })),
       pool: long,
-      keepers: openPool(url, onLost, { pipelined: true, most: 2 }),
+      keepers: openPool(url, onLost, { pipelined: true, most: share(2, 1) }),
     },
   }
 }

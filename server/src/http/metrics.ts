@@ -1,6 +1,6 @@
 import { createServer, type Server } from 'node:http'
 import type { RequestHandler } from 'express'
-import { collectDefaultMetrics, Histogram, Registry } from 'prom-client'
+import { AggregatorRegistry, collectDefaultMetrics, Histogram, Registry } from 'prom-client'
 
 const registry = new Registry()
 const seconds = new Histogram({
@@ -24,15 +24,28 @@ export const timed: RequestHandler = (_req, res, next) => {
   next()
 }
 
-/** Figures for Prometheus, at a port of their own on this machine alone. */
-export function serveMetrics(port: number): Server {
+/** Count for the process that serves the figures of several. */
+export function countForCluster(): void {
   collectDefaultMetrics({ register: registry })
+  AggregatorRegistry.setRegistries(registry)
+  // Made once, it answers when that process asks.
+  new AggregatorRegistry()
+}
+
+/**
+ * Figures for Prometheus, at a port of their own on this machine alone.
+ * @param several of the processes that answer, not of this one
+ */
+export function serveMetrics(port: number, several: boolean): Server {
+  const all = several ? new AggregatorRegistry() : null
+  if (!all) collectDefaultMetrics({ register: registry })
   const server = createServer((req, res) => {
     if (req.url !== '/metrics') {
       res.writeHead(404).end()
       return
     }
-    registry.metrics().then(
+    const figures = all ? all.clusterMetrics() : registry.metrics()
+    figures.then(
       (text) => res.writeHead(200, { 'content-type': registry.contentType }).end(text),
       () => res.writeHead(500).end(),
     )

@@ -16,10 +16,12 @@ import {
   roundEvents,
   rounds,
   roundVisits,
+  digestAddresses,
 } from '../db/rounds-schema.ts'
 import { stockItems, stockMoves, stockPlaces } from '../db/stock-schema.ts'
 import {
   areas,
+  audit,
   components,
   machines,
   organization,
@@ -60,13 +62,17 @@ export async function applyOrganization(
   const unitSite = new Map(file.units.map((u) => [u.id, areaSite.get(u.areaId) ?? '']))
   const machineSite = new Map(file.machines.map((m) => [m.id, unitSite.get(m.unitId) ?? '']))
   const siteOf = (machineId: string) => machineSite.get(machineId) ?? ''
-  await put(tx, organization, [{ id: 1, name: file.name, policies: file.policies, policiesVersion: 1 }])
-  await put(tx, people, file.people)
+  await putOrganization(tx, file)
+  await put(
+    tx,
+    people,
+    file.people.map((p) => ({ ...p, disabledAt: p.disabledAt == null ? null : new Date(p.disabledAt) })),
+  )
   await put(tx, sites, file.sites)
   await put(
     tx,
     areas,
-    file.areas.map(({ map: _map, ...a }) => a),
+    file.areas.map(({ map: _map, mapVersion: _version, ...a }) => a),
   )
   await put(
     tx,
@@ -76,7 +82,7 @@ export async function applyOrganization(
   await put(
     tx,
     roofMaps,
-    file.areas.flatMap((a) => (a.map ? [{ areaId: a.id, map: a.map, version: 1 }] : [])),
+    file.areas.flatMap((a) => (a.map ? [{ areaId: a.id, map: a.map, version: a.mapVersion ?? 1 }] : [])),
   )
   await put(
     tx,
@@ -134,7 +140,7 @@ export async function applyOrganization(
       siteId: siteOf(s.machineId),
       takenAt: new Date(takenAt),
       recordedAt: new Date(recordedAt),
-      source: 'file' as const,
+      source: s.source ?? ('file' as const),
     })),
   )
   const added = await put(
@@ -159,6 +165,22 @@ export async function applyOrganization(
   )
   await applyRounds(tx, file, siteOf)
   return { added, machines: file.machines.map((m) => m.id) }
+}
+
+/** Name and limits, where nothing stands under them yet: a house without a site has none of its own. */
+async function putOrganization(tx: Tx, file: OrganizationFile): Promise<void> {
+  const set = {
+    name: file.name,
+    policies: file.policies,
+    policiesVersion: file.policiesVersion ?? 1,
+    policiesBy: file.policiesBy ?? null,
+    policiesAt: file.policiesAt == null ? null : new Date(file.policiesAt),
+  }
+  const [site] = await tx.select({ id: sites.id }).from(sites).limit(1)
+  await tx
+    .insert(organization)
+    .values({ id: 1, ...set })
+    .onConflictDoUpdate({ target: organization.id, set: site ? { id: 1 } : set })
 }
 
 /** Rounds with their visits and what happened on them, and the pictures. */
@@ -248,6 +270,16 @@ async function applyRounds(tx: Tx, file: OrganizationFile, siteOf: (machineId: s
       takenAt: new Date(p.takenAt),
       bytes: Buffer.from(p.bytes, 'base64'),
     })),
+  )
+  await put(
+    tx,
+    digestAddresses,
+    (file.digestAddresses ?? []).map((a) => ({ ...a, addedAt: new Date(a.addedAt) })),
+  )
+  await put(
+    tx,
+    audit,
+    (file.audit ?? []).map((a) => ({ ...a, at: new Date(a.at) })),
   )
 }
 

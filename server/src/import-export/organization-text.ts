@@ -14,8 +14,20 @@ import {
   roundEvents,
   rounds,
   roundVisits,
+  digestAddresses,
 } from '../db/rounds-schema.ts'
-import { areas, components, machines, organization, people, speedChanges, sites, units, work } from '../db/schema.ts'
+import {
+  areas,
+  audit,
+  components,
+  machines,
+  organization,
+  people,
+  speedChanges,
+  sites,
+  units,
+  work,
+} from '../db/schema.ts'
 import { asMachine, asMotor, asPart, asWork, iso } from '../machine/snapshot.ts'
 import { asUnit } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
@@ -36,6 +48,8 @@ interface ExportedVisit extends Record<string, unknown> {
   note: string
   supersedes: string | null
   reason: string
+  source: string
+  by_id: string | null
   readings: unknown
 }
 
@@ -62,7 +76,7 @@ async function* oneByOne(
 async function* roundsText(tx: Tx): AsyncGenerator<string> {
   const visitRows = await tx.select().from(roundVisits).orderBy(asc(roundVisits.machineId))
   const rows = (await tx.select().from(rounds).orderBy(asc(rounds.id))).map((r) => ({
-    ...ownKeys(r, ['version']),
+    ...r,
     visits: visitRows.filter((s) => s.roundId === r.id).map((s) => ownKeys(s, ['roundId'])),
   }))
   yield `,"rounds":${JSON.stringify(rows)}`
@@ -92,7 +106,26 @@ async function* stockText(tx: Tx): AsyncGenerator<string> {
   const shelves = await tx.select().from(stockPlaces).orderBy(asc(stockPlaces.id))
   const items = await tx.select().from(stockItems).orderBy(asc(stockItems.id))
   const moves = await tx.select().from(stockMoves).orderBy(asc(stockMoves.id))
-  yield `,"stockPlaces":${JSON.stringify(shelves.map((r) => ownKeys(r, ['version'])))},"stockItems":${JSON.stringify(items.map((r) => ownKeys(r, ['version'])))},"stockMoves":${JSON.stringify(moves.map(asMove))}`
+  yield `,"stockPlaces":${JSON.stringify(shelves)},"stockItems":${JSON.stringify(items)},"stockMoves":${JSON.stringify(moves.map(asMove))}`
+}
+
+/** Who gets the digest, and the change log, some thousand lines at a time. */
+async function* auditText(tx: Tx): AsyncGenerator<string> {
+  yield `,"digestAddresses":${JSON.stringify(await tx.select().from(digestAddresses).orderBy(asc(digestAddresses.email)))},"audit":[`
+  for (let last: { at: Date; id: string } | null = null, comma = ''; ; comma = ',') {
+    const after = last ? sql`(${audit.at}, ${audit.id}) > (${last.at}::timestamptz, ${last.id}::uuid)` : undefined
+    const part: (typeof audit.$inferSelect)[] = await tx
+      .select()
+      .from(audit)
+      .where(after)
+      .orderBy(asc(audit.at), asc(audit.id))
+      .limit(2000)
+    const end = part.at(-1)
+    if (!end) break
+    yield comma + part.map((r) => JSON.stringify(r)).join(',')
+    last = end
+  }
+  yield ']'
 }
 
 /** The organization file as a stream of text, in one snapshot; visits are fetched some thousand at a time. */
@@ -101,19 +134,19 @@ export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<strin
   if (!org) throw notFound('organization')
   const list = (rows: readonly unknown[]) => JSON.stringify(rows)
   const persons = await tx
-    .select({ id: people.id, login: people.login, name: people.name, role: people.role })
+    .select({ id: people.id, login: people.login, name: people.name, role: people.role, disabledAt: people.disabledAt })
     .from(people)
     .orderBy(asc(people.id))
   const unitRows = await tx.select().from(units).orderBy(asc(units.id))
-  yield `{"format":"motor-round-organization","formatVersion":1,"name":${JSON.stringify(org.name)},"exportedAt":${JSON.stringify(now.toISOString())},"policies":${JSON.stringify(org.policies)},"people":${list(persons)}`
-  yield `,"sites":${list((await tx.select().from(sites).orderBy(asc(sites.id))).map((r) => ownKeys(r, ['version'])))}`
-  const drawn = new Map((await tx.select().from(roofMaps)).map((p) => [p.areaId, p.map]))
-  yield `,"areas":${list((await tx.select().from(areas).orderBy(asc(areas.id))).map((r) => ({ ...ownKeys(r, ['version']), map: drawn.get(r.id) })))}`
-  yield `,"units":${list(unitRows.map((r) => ownKeys(asUnit(r), ['version', 'siteId'])))}`
-  yield `,"machines":${list((await tx.select().from(machines).orderBy(asc(machines.id))).map((r) => ownKeys(asMachine(r), ['version', 'siteId'])))}`
+  yield `{"format":"motor-round-organization","formatVersion":1,"name":${JSON.stringify(org.name)},"exportedAt":${JSON.stringify(now.toISOString())},"policies":${JSON.stringify(org.policies)},"policiesVersion":${org.policiesVersion},"policiesBy":${JSON.stringify(org.policiesBy)},"policiesAt":${JSON.stringify(org.policiesAt)},"people":${list(persons)}`
+  yield `,"sites":${list(await tx.select().from(sites).orderBy(asc(sites.id)))}`
+  const drawn = new Map((await tx.select().from(roofMaps)).map((p) => [p.areaId, p]))
+  yield `,"areas":${list((await tx.select().from(areas).orderBy(asc(areas.id))).map((r) => ({ ...r, map: drawn.get(r.id)?.map, mapVersion: drawn.get(r.id)?.version })))}`
+  yield `,"units":${list(unitRows.map((r) => ownKeys(asUnit(r), ['siteId'])))}`
+  yield `,"machines":${list((await tx.select().from(machines).orderBy(asc(machines.id))).map((r) => ownKeys(asMachine(r), ['siteId'])))}`
   const installed = await tx.select().from(components).orderBy(asc(components.id))
-  yield `,"motors":${list(installed.filter((r) => r.slot === 'motor').map((r) => ownKeys(asMotor(r), ['version'])))}`
-  yield `,"parts":${list(installed.filter((r) => r.slot !== 'motor').map((r) => ownKeys(asPart(r), ['version'])))}`
+  yield `,"motors":${list(installed.filter((r) => r.slot === 'motor').map(asMotor))}`
+  yield `,"parts":${list(installed.filter((r) => r.slot !== 'motor').map(asPart))}`
   yield `,"speedChanges":${list((await tx.select().from(speedChanges).orderBy(asc(speedChanges.id))).map((r) => ownKeys(r, ['siteId'])))}`
   yield `,"work":${list((await tx.select().from(work).orderBy(asc(work.id))).map(asWork))},"visits":[`
   await tx.execute(sql`declare all_visits no scroll cursor for
@@ -142,6 +175,8 @@ export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<strin
             note: s.note,
             supersedes: s.supersedes,
             reason: s.reason,
+            source: s.source,
+            byId: s.by_id,
           }),
         )
         .join(',')
@@ -151,5 +186,6 @@ export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<strin
   yield ']'
   yield* stockText(tx)
   yield* roundsText(tx)
+  yield* auditText(tx)
   yield '}'
 }

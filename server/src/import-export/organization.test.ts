@@ -22,6 +22,13 @@ describe('the whole organization as a file', () => {
     expect((await lead.put(`/areas/${area}/map`, { version, map: { ...map, underlay } })).status).toBe(200)
     const site = (await lead.get('/places')).body.sites[0]
     expect((await lead.put(`/sites/${String(site.id)}`, { ...site, hertz: 60 })).status).toBe(200)
+    // A closed account, limits of its own, another name, addresses for the digest.
+    const gone = { id: randomUUID(), login: 'gone', name: 'Gone Away', role: 'viewer' }
+    await lead.post('/people', gone)
+    expect((await lead.put(`/people/${gone.id}`, { role: 'viewer', disabled: true })).status).toBe(200)
+    const rules = (await lead.get('/policies')).body
+    const limits = { version: rules.version, policies: rules.policies, why: 'x' }
+    expect((await lead.put('/policies', limits)).status).toBe(200)
     const machineId = (await lead.get('/machines?limit=1')).body.rows[0].machineId as string
     const closing = {
       id: randomUUID(),
@@ -52,6 +59,12 @@ describe('the whole organization as a file', () => {
     expect(r.body.errors).toEqual([])
     expect((await visitor.post(`/imports/${String(r.body.id)}/keep`)).body.status).toBe('done')
     const again = await visitor.get('/exports/organization.json')
+    // Byte by byte, but for who brought it in and what was written down of that.
+    const told = (text: string) => text.replace(/"people":\[.*?\]/, '').replace(/,"audit":\[.*$/s, '')
+    expect(told(again.text)).toBe(told(out.text))
+    const audits = (b: { audit: { id: string }[] }) => new Set(b.audit.map((a) => a.id))
+    for (const id of audits(out.body)) expect(audits(again.body).has(id)).toBe(true)
+    expect(again.body.people).toContainEqual(out.body.people.find((p: { id: string }) => p.id === gone.id))
     const parts = ['sites', 'areas', 'units', 'machines', 'motors', 'work', 'visits']
     for (const part of [
       ...parts,
