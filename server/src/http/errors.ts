@@ -4,12 +4,14 @@ import { safeError, safeUrl } from './log-safe.ts'
 import { HttpProblem } from './problem.ts'
 import type { Trouble } from './trouble.ts'
 
-interface PgError {
+/** An error of the database. */
+export interface PgError {
   code: string
   constraint?: string
   detail?: string
+  table?: string
 }
-const isPg = (e: unknown): e is PgError =>
+export const isPg = (e: unknown): e is PgError =>
   typeof e === 'object' && e !== null && 'code' in e && typeof e.code === 'string' && /^[0-9A-Z]{5}$/.test(e.code)
 
 const taken: Record<string, [string, string]> = {
@@ -23,7 +25,8 @@ const taken: Record<string, [string, string]> = {
   components_one_in_place: ['installedAt', 'another part was installed there in the meantime; reload'],
 }
 
-function cause(e: unknown): unknown {
+/** What lies under an error that was handed on. */
+export function cause(e: unknown): unknown {
   return e instanceof Error && e.cause !== undefined && !isPg(e) ? cause(e.cause) : e
 }
 

@@ -121,6 +121,23 @@ describe('the whole organization as a file', () => {
       message: 'The file is not JSON.',
     })
   })
+  it('is tried as a whole before it is called ready: what clashes with the record is told, and nothing of it stays', async () => {
+    const good = (await lead.get('/exports/organization.json')).body
+    // Another unit under the tag of one on record, with a machine in it.
+    const unit = { ...good.units[0], id: randomUUID() }
+    const machine = { ...good.machines[0], id: randomUUID(), unitId: unit.id }
+    const clash = { ...good, units: [...good.units, unit], machines: [...good.machines, machine] }
+    const r = await lead.file('organization', JSON.stringify(clash))
+    expect(r.body).toMatchObject({ status: 'refused', errors: [{ column: 'machines' }] })
+    expect(r.body.errors[0].message).toContain('another one with the same name or tag is on record')
+    // One that would be fine is not kept by being tried.
+    const more = {
+      ...good,
+      sites: [...good.sites, { ...good.sites[0], id: randomUUID(), name: 'Tried and taken back' }],
+    }
+    expect((await lead.file('organization', JSON.stringify(more))).body.status).toBe('ready')
+    expect(JSON.stringify((await lead.get('/places')).body)).not.toContain('Tried and taken back')
+  })
   it('has a published JSON Schema', async () => {
     const schema = (await world.visitor().get('/exports/organization.schema.json')).body
     const file = schema.$defs.OrganizationFile

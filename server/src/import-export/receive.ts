@@ -8,6 +8,7 @@ import { HttpProblem } from '../http/problem.ts'
 import { FileProblem } from './csv/rows.ts'
 import { compareOrganization } from './organization-apply.ts'
 import { readOrganization } from './organization-read.ts'
+import { tryOrganization } from './organization-try.ts'
 import { Cancelled, checkReadings } from './readings-import.ts'
 import { applyRegister, readRegister, withOutcome } from './register-import.ts'
 import { checkLock, createDocumentStaging, dropStaging, stagingTable } from './staging.ts'
@@ -79,6 +80,8 @@ export async function check(
   const text = await readText(source)
   const file = readOrganization(text, errors)
   if (!file) return settle({ ...start, bytes: text.length }, errors)
+  await tryOrganization(deps, file, errors)
+  if (errors.count > 0) return settle({ ...start, bytes: text.length }, errors)
   await stage(client, start.id, [[1, JSON.stringify(file)]])
   return settle({ ...start, bytes: text.length, ...(await compareOrganization(deps.db, file)) }, errors)
 }
