@@ -40,6 +40,8 @@ describe('what is written down of a request', () => {
     expect(safeUrl('/api/v1/machines/0183c0de-0000-7000-8000-000000000001')).toContain('0183c0de')
     const cause = new Error('duplicate key')
     const failed = new Error('Failed query: insert into people\nparams: okonjo,$argon2id$secret', { cause })
+    // Some places hand on the message alone.
+    expect(JSON.stringify(safeError(failed.message))).not.toContain('params')
     const safe = JSON.stringify(safeError(failed))
     expect(safe).toContain('insert into people')
     expect(safe).toContain('duplicate key')

@@ -20,7 +20,7 @@ const withoutParameters = (text: string): string => {
 /** An error as it may be written down: what it was and where, without what people entered. */
 export function safeError(e: unknown, depth = 0): SafeError {
   if (!(e instanceof Error))
-    return { type: typeof e, message: String(e).slice(0, 500), stack: undefined, cause: undefined }
+    return { type: typeof e, message: withoutParameters(String(e)).slice(0, 500), stack: undefined, cause: undefined }
   const frames = e.stack?.split('\n').filter((l) => /^\s+at /.test(l)) ?? []
   return {
     type: e.name,

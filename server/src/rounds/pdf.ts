@@ -1,28 +1,7 @@
-import { createRequire } from 'node:module'
-import { dirname, join } from 'node:path'
-import pdfmake from 'pdfmake'
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js'
+import type { Content } from 'pdfmake/interfaces.js'
+import { offThread } from '../run/off-thread.ts'
+import type { PdfDocument } from '../run/draw-pdf.ts'
 import type { RoundRecord } from './record.ts'
-
-const fonts = join(dirname(createRequire(import.meta.url).resolve('pdfmake/package.json')), 'build/fonts/Roboto')
-
-let ready = false
-
-function prepare() {
-  if (ready) return
-  pdfmake.setFonts({
-    Roboto: {
-      normal: join(fonts, 'Roboto-Regular.ttf'),
-      bold: join(fonts, 'Roboto-Medium.ttf'),
-      italics: join(fonts, 'Roboto-Italic.ttf'),
-      bolditalics: join(fonts, 'Roboto-MediumItalic.ttf'),
-    },
-  })
-  // Nothing is fetched for a report, and of files only the fonts are read.
-  pdfmake.setUrlAccessPolicy(() => false)
-  pdfmake.setLocalAccessPolicy((path: string) => path.startsWith(fonts))
-  ready = true
-}
 
 export const levelWords = { ok: 'OK', watch: 'Watch', fix: 'Fix', stop: 'Stop' } as const
 
@@ -37,7 +16,8 @@ export const heading = (text: string): Content => ({ text, bold: true, fontSize:
 
 export const cell = (text: string): Content => ({ text })
 
-export const lines = { hLineColor: () => '#c5cdd1', vLineWidth: () => 0, hLineWidth: () => 0.6 }
+/** The layout of tables: thin lines between rows, none between columns. */
+export const lines = 'lines'
 
 /** A table of texts under a head that comes again on every page. */
 export const table = (
@@ -53,25 +33,17 @@ export const table = (
   },
 })
 
-export const document = (
-  title: string,
-  by: string,
-  content: Content[],
-  paper: RoundRecord['paper'],
-  pages: (count: number) => void = () => undefined,
-): TDocumentDefinitions => ({
-  pageSize: paper === 'A4' ? 'A4' : 'LETTER',
-  pageMargins: [40, 36, 40, 40],
-  info: { title, creator: 'Motor Round', producer: 'Motor Round' },
-  defaultStyle: { font: 'Roboto', fontSize: 9, lineHeight: 1.15 },
-  footer: (now, of) => {
-    pages(of)
-    return { text: `${title} · ${by} · ${now} of ${of}`, margin: [40, 8], fontSize: 8, color: '#3a464d' }
-  },
+export const document = (title: string, by: string, content: Content[], paper: RoundRecord['paper']): PdfDocument => ({
+  title,
+  by,
   content,
+  paper,
 })
 
-export const bytes = async (d: TDocumentDefinitions): Promise<Buffer> => {
-  prepare()
-  return pdfmake.createPdf(d).getBuffer()
+/** The file, and how many pages it came to. */
+export async function drawn(d: PdfDocument): Promise<{ readonly bytes: Buffer; readonly pages: number }> {
+  const { bytes, pages } = await offThread('drawPdf', d)
+  return { bytes: Buffer.from(bytes), pages }
 }
+
+export const bytes = async (d: PdfDocument): Promise<Buffer> => (await drawn(d)).bytes

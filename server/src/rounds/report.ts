@@ -5,7 +5,7 @@ import type { Content } from 'pdfmake/interfaces.js'
 import type { Db } from '../db/client.ts'
 import { pictures } from '../db/rounds-schema.ts'
 import type { RoundRecord } from './record.ts'
-import { type Level, level, heading, cell, lines, document, bytes } from './pdf.ts'
+import { type Level, level, heading, cell, lines, document, drawn } from './pdf.ts'
 import { foundOn, shownDay, shortened } from './report-parts.ts'
 
 /** How many pictures find room on the one page. */
@@ -120,8 +120,8 @@ export async function reportPdf(db: Db, r: RoundRecord): Promise<Buffer> {
   ]
   let made: Buffer = Buffer.alloc(0)
   for (const most of tries) {
-    let pages = 0
-    made = await bytes(document(head.name, dayWords(head.day), content(most), r.paper, (count) => (pages = count)))
+    const { bytes, pages } = await drawn(document(head.name, dayWords(head.day), content(most), r.paper))
+    made = bytes
     if (pages === 1) break
   }
   return made
