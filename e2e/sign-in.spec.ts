@@ -70,7 +70,7 @@ test('two-step sign-in: set up with an app, asked for at sign-in, and a recovery
   await expect(page.getByRole('alert')).toHaveText('Enter the code that your authenticator app shows.')
   await page.getByLabel(/Code from your authenticator app/).fill(codes[0] ?? '')
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('heading', { name: /machines/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible()
   await page.goto('/account')
   await expect(part.getByText('9 recovery codes are left.')).toBeVisible()
   await part.getByLabel('Code from the app, or a recovery code').fill(codes[1] ?? '')

@@ -60,7 +60,8 @@ async function leave({ url, end, log }: Server): Promise<void> {
   await client.end()
   await end()
   const all = log.join('')
-  expect(all).toContain('"url":"/api/v1/session"')
+  // A file whose tests have servers of their own leaves this one alone.
+  if (rows.length > 0) expect(all).toContain('"url":"/api/v1/session"')
   for (const secret of [...rows.flatMap((r) => [r.sid, r.csrf]), '-on-the-roof', 'gravel teapot'])
     expect(all.includes(secret), 'the log holds no secret').toBe(false)
   expect(all).not.toMatch(/\/(?:invitations|welcome|quote-links|quote|calendar)\/[\w-]{12,}/)
