@@ -56,7 +56,11 @@ export function stepOf(secret: string, code: string, now: Date): number | null {
 const codes = 10
 const letters = '23456789ABCDEFGHJKLMNPQRSTUVWXYZ'
 const plain = (code: string) => code.toUpperCase().replace(/[^0-9A-Z]/g, '')
-const hashOf = (code: string) => createHash('sha256').update(plain(code)).digest('hex')
+/** Salted by the person’s own id: one table of codes is of no use for all. */
+const hashOf = (personId: string, code: string) =>
+  createHash('sha256')
+    .update(`${personId} ${plain(code)}`)
+    .digest('hex')
 
 /** Recovery codes: 50 bits each, in two halves that are read aloud well. */
 export const newCodes = (): string[] =>
@@ -82,7 +86,7 @@ export async function setFactor(
 ): Promise<void> {
   await dropFactor(tx, personId)
   await tx.insert(secondFactors).values({ personId, secret: sealed, step })
-  await tx.insert(recoveryCodes).values(recovery.map((c) => ({ personId, codeHash: hashOf(c) })))
+  await tx.insert(recoveryCodes).values(recovery.map((c) => ({ personId, codeHash: hashOf(personId, c) })))
 }
 
 export async function dropFactor(tx: Tx, personId: string): Promise<void> {
@@ -110,7 +114,7 @@ export async function factorFits(
   }
   const gone = await deps.db
     .delete(recoveryCodes)
-    .where(and(eq(recoveryCodes.personId, personId), eq(recoveryCodes.codeHash, hashOf(code))))
+    .where(and(eq(recoveryCodes.personId, personId), eq(recoveryCodes.codeHash, hashOf(personId, code))))
     .returning({ id: recoveryCodes.personId })
   return gone.length === 1
 }
