@@ -40,7 +40,7 @@ function stopOn(stop: () => Promise<void>): void {
 function depsOf(): Deps {
   const config = readConfig(process.env)
   // Whoever logs an error, what people entered and the ids of sessions are not in it.
-  const log = pino({ level: config.LOG_LEVEL, serializers: { err: (e: unknown) => safeError(e) } }, pino.destination(2))
+  const log = pino({ level: config.LOG_LEVEL, serializers: { err: (e: unknown) => safeError(e) } }, process.stderr)
   const database = openDatabase(
     config.DATABASE_URL,
     (e) => log.warn({ err: e.message }, 'a database connection was lost'),
@@ -76,6 +76,9 @@ async function lead(deps: Deps): Promise<void> {
   })
   process.stdout.write(`${JSON.stringify({ ready: true, port: config.PORT, ...prepared })}\n`)
 }
+
+// Whoever read what is said here may be gone: that is no reason to hang on.
+for (const stream of [process.stdout, process.stderr]) stream.on('error', () => undefined)
 
 const run = async (): Promise<void> => (cluster.isWorker ? work(depsOf()) : lead(depsOf()))
 
