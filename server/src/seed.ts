@@ -13,7 +13,7 @@ export async function loadDemo(deps: Deps): Promise<boolean> {
   return deps.db.transaction(async (tx) => {
     const [there] = await tx.select().from(organization)
     if (there) return false
-    const { machines } = await applyOrganization(tx, demoOrganization(deps.now()))
+    const { machines } = await applyOrganization(tx, demoOrganization(deps.now()), false)
     for (const p of demoPeople)
       await tx
         .update(people)

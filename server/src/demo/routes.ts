@@ -18,7 +18,7 @@ export function demoRoutes(router: Router, deps: Deps): void {
       const [one] = await tx.select({ id: machines.id }).from(machines).limit(1)
       if (one) throw new HttpProblem(409, 'There are machines already: the demo is for an empty database.')
       const file = demoOrganization(deps.now())
-      const added = await applyOrganization(tx, file)
+      const added = await applyOrganization(tx, file, false)
       await refreshMany(tx, added.machines)
       await record(tx, {
         ...who(person),

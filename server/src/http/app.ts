@@ -86,6 +86,11 @@ export function createApp(deps: Deps): Express {
       },
     }),
   )
+  app.use((_req, res, next) => {
+    // The log, compression, figures, turns, time limits and a stream each wait for the end of an answer.
+    res.setMaxListeners(20)
+    next()
+  })
   app.use(timed)
   const trouble = new Trouble()
   healthRoutes(app, deps, trouble)

@@ -70,7 +70,7 @@ export async function keep(deps: Deps, id: string, person: Person): Promise<Impo
           touched = outcome.machines
           done = { ...withOutcome(state, outcome), status: 'done' }
         } else {
-          const kept = await applyOrganization(tx, organizationFile.parse(rows.rows[0]?.document))
+          const kept = await applyOrganization(tx, organizationFile.parse(rows.rows[0]?.document), true)
           touched = kept.machines
           done = { ...state, status: 'done', added: kept.added, already: state.rows - kept.added }
         }

@@ -50,19 +50,20 @@ async function put<T extends PgTable>(tx: Tx, table: T, rows: T['$inferInsert'][
 }
 
 /**
- * Put an organization file into the database: everything whose id is not there yet. What is there stays as it is; house
- * rules and name are taken only where there is none.
+ * Put an organization file into the database: everything whose id is not there yet. What is there stays as it is.
+ * @param renames whether a house without a site takes the file’s name and limits; one that has none at all always does
  * @returns the number of readings added and the machines touched
  */
 export async function applyOrganization(
   tx: Tx,
   file: OrganizationFile,
+  renames: boolean,
 ): Promise<{ added: number; machines: string[] }> {
   const areaSite = new Map(file.areas.map((a) => [a.id, a.siteId]))
   const unitSite = new Map(file.units.map((u) => [u.id, areaSite.get(u.areaId) ?? '']))
   const machineSite = new Map(file.machines.map((m) => [m.id, unitSite.get(m.unitId) ?? '']))
   const siteOf = (machineId: string) => machineSite.get(machineId) ?? ''
-  await putOrganization(tx, file)
+  await putOrganization(tx, file, renames)
   await put(
     tx,
     people,
@@ -168,7 +169,7 @@ export async function applyOrganization(
 }
 
 /** Name and limits, where nothing stands under them yet: a house without a site has none of its own. */
-async function putOrganization(tx: Tx, file: OrganizationFile): Promise<void> {
+async function putOrganization(tx: Tx, file: OrganizationFile, renames: boolean): Promise<void> {
   const set = {
     name: file.name,
     policies: file.policies,
@@ -180,7 +181,7 @@ async function putOrganization(tx: Tx, file: OrganizationFile): Promise<void> {
   await tx
     .insert(organization)
     .values({ id: 1, ...set })
-    .onConflictDoUpdate({ target: organization.id, set: site ? { id: 1 } : set })
+    .onConflictDoUpdate({ target: organization.id, set: site || !renames ? { id: 1 } : set })
 }
 
 /** Rounds with their visits and what happened on them, and the pictures. */

@@ -26,7 +26,7 @@ export async function tryOrganization(deps: Deps, file: OrganizationFile, errors
   const client = await deps.files.keepers.connect()
   try {
     await drizzle(client, { schema }).transaction(async (tx) => {
-      await applyOrganization(tx, file)
+      await applyOrganization(tx, file, true)
       throw new TakenBack()
     })
   } catch (e) {
