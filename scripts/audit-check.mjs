@@ -1,11 +1,7 @@
 // `npm run audit-check [-- SEQ:HASH]`: is the change log what was written? With a seal that was kept elsewhere it also tells whether
 // the whole chain was made anew.
-import { existsSync } from 'node:fs'
-import { join, resolve } from 'node:path'
 import { checkAudit } from './lib/audit-chain.mjs'
-import { needPostgres } from './lib/packages.mjs'
-import { root } from './lib/paths.mjs'
-import { Cluster } from './lib/postgres.mjs'
+import { withDatabase } from './lib/database.mjs'
 import { main, Plain } from './lib/say.mjs'
 
 main(async () => {
@@ -13,33 +9,27 @@ main(async () => {
   const known = kept === undefined ? null : /^(\d{1,12}):([0-9a-f]{64})$/.exec(kept)
   if (kept !== undefined && !known)
     throw new Plain('A kept seal is its number, a colon and 64 hex digits, as printed by this command.')
-  await needPostgres()
-  const own = process.env.DATABASE_URL
-  const data = resolve(process.env.DATA_DIR ?? join(root, '.data'))
-  if (!own && !existsSync(join(data, 'database-password')))
-    throw new Plain(`There is no Motor Round in ${data}. Set DATA_DIR or DATABASE_URL.`)
-  const cluster = own ? null : new Cluster(data)
-  await cluster?.start()
-  const { default: pg } = await import('pg')
-  const client = new pg.Client(own || (await cluster.ensureDatabase('motor_round')))
-  try {
-    await client.connect()
-    const found = await checkAudit(client, known && { seq: Number(known[1]), hash: known[2] })
-    const many =
-      found.sealed === 1 ? '1 line of the change log is sealed' : `${found.sealed} lines of the change log are sealed`
-    process.stdout.write(`${many}${found.waiting > 0 ? `; ${found.waiting} wait for their seal` : ''}.\n`)
-    if (found.problems.length > 0) {
-      process.stderr.write(`${found.problems.join('\n')}\n`)
-      process.exitCode = 1
-      return
+  const found = await withDatabase(async ({ url }) => {
+    const { default: pg } = await import('pg')
+    const client = new pg.Client(url)
+    try {
+      await client.connect()
+      return await checkAudit(client, known && { seq: Number(known[1]), hash: known[2] })
+    } finally {
+      await client.end()
     }
-    process.stdout.write('Every one is what was written, and none is missing.\n')
-    if (found.sealed > 0)
-      process.stdout.write(
-        `Keep the newest seal elsewhere and check against it next time:\n${found.sealed}:${found.hash}\n`,
-      )
-  } finally {
-    await client.end()
-    await cluster?.stop()
+  })
+  const many =
+    found.sealed === 1 ? '1 line of the change log is sealed' : `${found.sealed} lines of the change log are sealed`
+  process.stdout.write(`${many}${found.waiting > 0 ? `; ${found.waiting} wait for their seal` : ''}.\n`)
+  if (found.problems.length > 0) {
+    process.stderr.write(`${found.problems.join('\n')}\n`)
+    process.exitCode = 1
+    return
   }
+  process.stdout.write('Every one is what was written, and none is missing.\n')
+  if (found.sealed > 0)
+    process.stdout.write(
+      `Keep the newest seal elsewhere and check against it next time:\n${found.sealed}:${found.hash}\n`,
+    )
 })
