@@ -1,7 +1,6 @@
 import { appendFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { gzipSync } from 'node:zlib'
 import jsQR from 'jsqr'
 import { PNG } from 'pngjs'
 import { expect, type BrowserContext, type Page } from '@playwright/test'
@@ -298,33 +297,6 @@ test('a roof map is drawn over a photo that is scaled by two spots', async ({ op
   expect(
     await page.request.get((await image.getAttribute('href')) ?? '').then((r) => r.headers()['content-type']),
   ).toBe('image/jpeg')
-})
-
-test('the first load of the walk is at most 350 kB of scripts and styles, compressed', async ({ open }) => {
-  const page = await open('okonjo', phone)
-  await page.goto('/')
-  const id = await today(page)
-  const fresh = await page
-    .context()
-    .browser()
-    ?.newContext({ viewport: phone, storageState: await page.context().storageState() })
-  if (!fresh) throw new Error('no browser')
-  const walk = await fresh.newPage()
-  const sizes = new Map<string, Promise<number>>()
-  walk.on('response', (r) => {
-    const { pathname } = new URL(r.url())
-    if (/\/assets\/.*\.(js|css)$/.test(pathname))
-      sizes.set(
-        pathname,
-        r.body().then((b) => gzipSync(b).length),
-      )
-  })
-  await walk.goto(new URL(`/rounds/${id}/walk`, page.url()).href)
-  await walk.locator('.walk-here').waitFor()
-  const all = await Promise.all(sizes.values())
-  expect(all.length).toBeGreaterThan(5)
-  expect(all.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(350_000)
-  await fresh.close()
 })
 
 test('a tag of every machine opens its visit', async ({ open }) => {

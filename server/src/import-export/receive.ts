@@ -108,10 +108,13 @@ export async function receive(
   zone: string | null,
 ): Promise<ImportState> {
   const client = await deps.files.pool.connect()
-  const { rows } = await client.query<{ free: boolean }>(`select pg_try_advisory_lock(${checkLock}) as free`, [
-    start.id,
-  ])
-  if (!rows[0]?.free) {
+  const lock = await client
+    .query<{ free: boolean }>(`select pg_try_advisory_lock(${checkLock}) as free`, [start.id])
+    .catch((e: unknown) => {
+      client.release(true)
+      throw e
+    })
+  if (!lock.rows[0]?.free) {
     client.release()
     throw new HttpProblem(409, 'This file is being checked already.')
   }
@@ -155,7 +158,11 @@ export async function receive(
     }
     return state
   } finally {
-    if (!broken) await client.query(`select pg_advisory_unlock(${checkLock})`, [start.id])
+    // A connection that cannot let go of it is let go of itself, and the lock with it.
+    if (!broken)
+      await client.query(`select pg_advisory_unlock(${checkLock})`, [start.id]).catch(() => {
+        broken = true
+      })
     client.release(broken)
     if (broken) await dropStaging(deps.files.pool, start.id)
   }
