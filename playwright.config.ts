@@ -8,8 +8,8 @@ export default defineConfig({
   outputDir: '.playwright/results',
   globalSetup: './scripts/e2e-data.mjs',
   workers: 2,
-  timeout: 60_000,
-  // A busy machine answers late: what never comes is told all the same.
+  // A busy machine answers late, and a long walk opens several pages: what never comes is told all the same.
+  timeout: 120_000,
   expect: { timeout: 15_000 },
   forbidOnly: process.env['CI'] !== undefined,
   reporter: process.env['E2E_REPORT'] ? [['line'], ['json', { outputFile: process.env['E2E_REPORT'] }]] : [['list']],

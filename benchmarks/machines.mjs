@@ -1,7 +1,7 @@
 import { demoServer } from '../scripts/lib/demo-server.mjs'
 import { openBrowser } from '../scripts/lib/browser.mjs'
-import { run } from '../scripts/lib/run.mjs'
 import { lead, openPage, quantile } from './client.mjs'
+import { fillMachines, psqlAt } from './many-machines.mjs'
 
 const machines = 5000
 
@@ -57,22 +57,8 @@ async function inBrowser(base, cookie) {
 export async function bench(say) {
   const { base, url, end } = await demoServer({ durable: true })
   try {
-    const psql = async (sql) => {
-      const done = await run('psql', ['-X', '-q', '-At', '-v', 'ON_ERROR_STOP=1', url, '-c', sql], { cwd: '/' })
-      if (done.code !== 0) throw new Error(done.out)
-      return done.out.trim()
-    }
-    // Machines of the demo over and over, with its judgements: what the Roof shows is as varied as in life.
-    await psql(`
-      create temp table n as select g as i, gen_random_uuid() as unit_id, gen_random_uuid() as machine_id from generate_series(1, ${machines - 64}) g;
-      create temp table src as select m.*, u.area_id, u.kind, row_number() over () - 1 as k from machines m join units u on u.id = m.unit_id;
-      insert into units (id, site_id, area_id, tag, kind, model_line) select n.unit_id, s.site_id, s.area_id, 'RTU-' || (100 + n.i), s.kind, '' from n join src s on s.k = n.i % 64;
-      insert into machines (id, site_id, unit_id, tag, purpose, phases, service_volts, drive, has_vfd, has_twin, unit_plate)
-        select n.machine_id, s.site_id, n.unit_id, s.tag, s.purpose, s.phases, s.service_volts, s.drive, s.has_vfd, s.has_twin, s.unit_plate from n join src s on s.k = n.i % 64;
-      insert into machine_states (machine_id, site_id, area_id, sort_key, words, need, level, headline, confidence, rail, mean_volts, load, spark, seen_at, due_at)
-        select n.machine_id, x.site_id, x.area_id, 'rtu-' || lpad(n.i::text, 8, '0'), 'rtu-' || (100 + n.i) || ' ' || x.words, x.need, x.level, x.headline, x.confidence, x.rail, x.mean_volts, x.load, x.spark, x.seen_at, x.due_at
-        from n join src s on s.k = n.i % 64 join machine_states x on x.machine_id = s.id;
-      analyze`)
+    const psql = psqlAt(url)
+    await fillMachines(psql, machines)
     const { call, cookie } = await lead(base)
     const { areas } = await call('GET', '/places')
     const fill = async (from, to) => {

@@ -75,11 +75,16 @@ const screens: readonly [string, (page: Page) => Promise<string>, string][] = [
   ['motor', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/motor`, '.plate'],
   ['new machine', () => Promise.resolve('/machines/new'), '.form-grid'],
   ['places', () => Promise.resolve('/places'), '.place-row'],
+  ['live data', () => Promise.resolve('/live'), '.live-columns'],
+  ['live data of a machine', async (p) => `/machines/${await machineId(p, 'EF-16/EF')}/live`, 'canvas'],
   ['import-export', () => Promise.resolve('/import-export'), '.import-drop'],
   ['policies', () => Promise.resolve('/limits'), '.limits-table'],
   ['calculators', () => Promise.resolve('/calculators'), '.calc-index'],
   ['calculator', async (p) => `/calculators/voltage-unbalance?machine=${await machineId(p, 'AHU-2/SF')}`, 'canvas'],
   ['insulation chart', async (p) => `/machines/${await machineId(p, 'EF-15/EF')}`, '.insulation-chart canvas'],
+  ['drive', async (p) => `/machines/${await machineId(p, 'AHU-3/RF')}/vfd`, '.vfd'],
+  ['commissioning', async (p) => `/machines/${await machineId(p, 'AHU-3/SF')}/vfd/sheet`, '.commissioning-lines'],
+  ['motor connection', async (p) => `/machines/${await machineId(p, 'AHU-2/SF')}/wiring`, '.wiring'],
   ['drive train', async (p) => `/machines/${await machineId(p, 'AHU-1/SF')}/drive`, '.slot'],
   ['speed change', async (p) => `/speed-change?machine=${await machineId(p, 'AHU-2/SF')}`, '.speed-told'],
   ['area air', async (p) => `/areas/${(await areaOf(p, 'AHU-1/SF')) ?? ''}/air`, '.columns'],
@@ -118,16 +123,22 @@ const roofSide = [
   'stock',
 ]
 
-for (const [look, viewport] of [
-  ['light', desktop],
-  ['light', phone],
-  ['dark', desktop],
+/** In two halves, so that they go side by side. */
+const half = (n: number) =>
+  screens.slice(Math.ceil((n * screens.length) / 2), Math.ceil(((n + 1) * screens.length) / 2))
+
+for (const [look, viewport, part, list] of [
+  ['light', desktop, ', from machines', half(0)],
+  ['light', desktop, ', from drives', half(1)],
+  ['light', phone, ', from machines', half(0)],
+  ['light', phone, ', from drives', half(1)],
+  ['dark', desktop, '', screens],
 ] as const)
-  test(`no serious accessibility finding on any screen, ${look}, ${viewport.width} wide`, async ({ open }) => {
-    test.setTimeout(180_000)
+  test(`no serious accessibility finding on any screen, ${look}, ${viewport.width} wide${part}`, async ({ open }) => {
+    test.setTimeout(300_000)
     const page = await open('vale', viewport)
     if (look === 'dark') await page.addInitScript(() => localStorage.setItem('motor-round-look', 'dark'))
-    for (const [name, path, ready] of screens) {
+    for (const [name, path, ready] of list) {
       // The dark look has the same parts in other colors: the screens that show all of them are enough.
       if (look === 'dark' && !dark.includes(name)) continue
       await page.goto(await path(page))

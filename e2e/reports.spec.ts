@@ -39,7 +39,11 @@ test('a lead sets who gets the weekly digest, and reads it as it would go out', 
   await field.press('Enter')
   await digest.getByRole('button', { name: 'Save' }).click()
   await expect(digest).toContainText('enter an e-mail address')
-  await field.press('Backspace')
+  // A backspace that follows a letter at once is taken for one that is held down, and takes no whole address.
+  await expect(async () => {
+    await field.press('Backspace')
+    await expect(digest.getByText('nobody')).toHaveCount(0, { timeout: 500 })
+  }).toPass()
   await field.fill('office@example.org')
   await field.press('Enter')
   await digest.getByRole('button', { name: 'Save' }).click()

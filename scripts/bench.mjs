@@ -1,4 +1,4 @@
-// `npm run bench [import|machines|verdict|motor|trend|round|sync|trace|load|truth]`: measurements on this machine, told as ratios. Never part of the tests.
+// `npm run bench [import|machines|verdict|motor|trend|round|sync|trace|load|live|truth]`: measurements on this machine, told as ratios. Never part of the tests.
 import { register } from 'tsx/esm/api'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { main, Plain } from './lib/say.mjs'
@@ -14,6 +14,7 @@ const benches = {
   sync: () => import('../benchmarks/sync.mjs'),
   trace: () => import('../benchmarks/trace.mjs'),
   load: () => import('../benchmarks/load.mjs'),
+  live: () => import('../benchmarks/live.mjs'),
   truth: () => import('../benchmarks/truth.mjs'),
 }
 

@@ -1,7 +1,7 @@
 // Pictures of the main views from the demo data, into docs/screenshots (or a folder given as argument).
 import { mkdirSync } from 'node:fs'
 import { join, resolve } from 'node:path'
-import { demoServer, fixedNow } from './lib/demo-server.mjs'
+import { demoServer, fixedNow, standInDrive } from './lib/demo-server.mjs'
 import { openBrowser } from './lib/browser.mjs'
 import { needBuild, needChromium } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
@@ -13,6 +13,11 @@ const only = process.argv.slice(3)
 const desktop = { width: 1280, height: 800 }
 const phone = { width: 390, height: 844 }
 
+async function readDrive(page) {
+  await page.getByRole('button', { name: 'Read the drive' }).click()
+  await page.getByText('Heatsink').waitFor()
+}
+
 /** Each picture: name, size, and how to get there. */
 const pictures = [
   ['machines', desktop, '/machines', async (page) => page.getByText('EF-7 / EF').waitFor()],
@@ -20,9 +25,14 @@ const pictures = [
   ['machine', desktop, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   ['machine-phone', phone, ['AHU-2', 'SF'], async (page) => page.locator('canvas').first().waitFor()],
   ['trace', { width: 1280, height: 1000 }, ['EF-7', 'EF', 'trace'], openTrace],
-  ['trace-phone', phone, ['EF-7', 'EF', 'trace'], openTrace],
   ['job', { width: 1280, height: 1000 }, ['RTU-12', 'SF'], openJob],
-  ['job-phone', phone, ['RTU-12', 'SF'], openJob],
+  ['drive', { width: 1280, height: 900 }, ['AHU-3', 'RF', 'vfd'], readDrive],
+  [
+    'live',
+    { width: 1280, height: 900 },
+    ['EF-16', 'EF', 'live'],
+    async (page) => page.locator('canvas').first().waitFor(),
+  ],
   [
     'visit-phone',
     phone,
@@ -117,6 +127,7 @@ main(async () => {
   await needBuild()
   await needChromium()
   const { base, end } = await demoServer()
+  const drive = await standInDrive('AHU-3/RF', { pace: 30 })
   const browser = await openBrowser()
   try {
     const signedIn = await browser.newContext({ locale: 'en-US', timezoneId: 'America/Halifax' })
@@ -161,6 +172,7 @@ main(async () => {
     }
   } finally {
     await browser.close()
+    await drive.end()
     await end()
   }
 })

@@ -70,6 +70,23 @@ function backUpEvery(hours, { url, data }) {
   void once()
 }
 
+/** The drives of the demo: one process each, on loopback. Without one the demo is all there but for what it would show. */
+function startStandIns(children, ending) {
+  for (const machine of ['AHU-3/SF', 'AHU-3/RF']) {
+    const drive = spawn(process.execPath, [join(root, 'server/dist/stand-in-drive.js'), '--machine', machine], {
+      stdio: ['ignore', 'ignore', 'pipe', 'ipc'],
+      detached: true,
+    })
+    children.push(drive)
+    let complaint = ''
+    drive.stderr.on('data', (b) => (complaint = `${complaint}${b}`.slice(-400)))
+    drive.once('exit', () => {
+      children.splice(children.indexOf(drive), 1)
+      if (!ending()) process.stdout.write(complaint || `The stand-in drive of ${machine} ended.\n`)
+    })
+  }
+}
+
 main(async () => {
   const [major, minor] = process.versions.node.split('.').map(Number)
   if (major < 20 || (major === 20 && minor < 19))
@@ -124,6 +141,8 @@ main(async () => {
     SECURITY_LOG: process.env.SECURITY_LOG ?? join(data, 'security.log'),
     // Without a mail server every e-mail is kept as a file.
     MAIL_DIR: process.env.MAIL_DIR ?? join(data, 'mail'),
+    // CSV files of a building system that are put there are taken.
+    LIVE_DIR: process.env.LIVE_DIR ?? join(data, 'live'),
     DEMO: flags.has('--empty') ? 'no' : 'yes',
     // One process for each processor, the database’s left out where there are many.
     WORKERS: process.env.WORKERS ?? String(dev ? 1 : Math.min(4, availableParallelism())),
@@ -192,6 +211,7 @@ main(async () => {
     })
   }
   startServer()
+  if (env.DEMO === 'yes' && !dev) startStandIns(children, () => ending)
   backUpEvery(process.env.BACKUP_HOURS, { url, data })
   if (dev) {
     const web = spawn(process.execPath, [join(root, 'node_modules/vite/bin/vite.js'), '--logLevel', 'warn'], {

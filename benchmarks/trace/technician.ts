@@ -138,6 +138,7 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
   let [tests, minutes, exposed, needless] = [0, 0, 0, 0]
   let belief = believe(c.hypotheses, [])
   const twice = new Set<string>()
+  const differ = new Set<string>()
   const take = (test: Test, spent: number) => {
     minutes += spent
     tests += 1
@@ -148,8 +149,11 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
   /** Read once more, before anything is built on it. */
   const retake = (test: Test | undefined): boolean => {
     if (!test || twice.has(test.id)) return false
-    twice.add(test.id)
+    const was = done.find(([t]) => t === test.id)?.[1]
     take(test, test.minutes)
+    const same = done.find(([t]) => t === test.id)?.[1] === was
+    if (same || differ.delete(test.id)) twice.add(test.id)
+    else differ.add(test.id)
     return true
   }
   for (;;) {
@@ -170,7 +174,7 @@ export function walk(random: Random, c: Case, choose: Choose): Walk {
     }
     const odd = oddOneOut(belief, done)
     if (over && odd && retake(testOf.get(odd.result[0]))) continue
-    if (minutes > 2 * longest || !retake(readAgain(belief, done, twice, false)?.test)) break
+    if (minutes > 2 * longest || !retake(readAgain(belief, done, twice, differ, false)?.test)) break
   }
   const ranked = belief.likely.map((l) => l.id)
   return {

@@ -4,6 +4,7 @@ import { conditionClosing } from './condition.ts'
 import { finding } from './finding.ts'
 import { installedPart } from './installed.ts'
 import { judgement } from './judgement.ts'
+import { liveEvidence } from './live-evidence.ts'
 import { speedChange } from './speed-change.ts'
 import { area, machine, motor, site, unit } from './register.ts'
 import { job } from './job.ts'
@@ -53,6 +54,8 @@ export const machinePage = z
     peerTraces: z.array(peerTrace).default([]),
     /** Jobs, newest first. */
     jobs: z.array(job).default([]),
+    /** What the building's own instruments showed; null where none is sent. */
+    live: liveEvidence.nullable().default(null),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

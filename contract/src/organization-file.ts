@@ -9,6 +9,8 @@ import { roofMap, mapPictureBody } from './roof-map.ts'
 import { id, instant, role, text } from './common.ts'
 import { cameOut, partBody } from './installed.ts'
 import { speedChangeBody } from './speed-change.ts'
+import { fileLiveBeside, fileLiveDay, fileLivePoint, fileOffHours } from './live.ts'
+import { vfdLink, vfdProfile, vfdSettings } from './vfd.ts'
 import { areaBody, machineBody, motorBody, siteBody, unitBody } from './register.ts'
 import { policies } from './policies.ts'
 import { gatePass } from './judgement.ts'
@@ -123,6 +125,15 @@ export const organizationFile = z
     work: z.array(workBody.safeExtend({ by: z.string().max(60) })),
     speedChanges: z.array(fileSpeedChange).default([]),
     visits: z.array(fileVisit),
+    /** Kinds of drive that were added, where drives answer, and their settings as they were kept. */
+    vfdProfiles: z.array(z.strictObject({ profile: vfdProfile, by: z.string().max(60), at: instant })).default([]),
+    vfdLinks: z.array(vfdLink.extend({ machineId: id, by: z.string().max(60) })).default([]),
+    vfdSettings: z.array(vfdSettings.extend({ by: z.string().max(60) })).default([]),
+    /** Columns of live data, off hours, and what each day came to: judging rests on the days. The minutes are in backups alone. */
+    livePoints: z.array(fileLivePoint).default([]),
+    liveOffHours: z.array(fileOffHours).default([]),
+    liveDays: z.array(fileLiveDay).default([]),
+    liveBeside: z.array(fileLiveBeside).default([]),
     rounds: z.array(fileRound).default([]),
     roundEvents: z.array(roundEventBody.safeExtend({ by: z.string().max(60) })).default([]),
     findings: z.array(findingBody.extend({ by: z.string().max(60) })).default([]),

@@ -14,6 +14,7 @@ import {
   type Twin,
 } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
+import type { LiveEvidence } from '@motor-round/core/live'
 import type { Visit, WorkDone } from '@motor-round/core/trend'
 import type { ClosingRecord } from './condition.ts'
 import type { FindingRecord } from './finding.ts'
@@ -98,6 +99,7 @@ interface Known {
   readonly peers?: readonly TwinLoad[] | undefined
   readonly closings?: readonly ClosingRecord[] | undefined
   readonly findings?: readonly FindingRecord[] | undefined
+  readonly live?: LiveEvidence | null | undefined
   /** What its site is set to. */
   readonly site?: SiteFacts | undefined
 }
@@ -167,6 +169,7 @@ export function snapshotOf(known: Known): MachineSnapshot {
     twins: known.twins.map(asTwin),
     peers: known.peers?.map((p) => p.load),
     closings: (known.closings ?? []).map(asClosing),
+    live: known.live,
     reported: (known.findings ?? []).filter((f) => f.state !== 'closed').map(asReported),
   }
 }

@@ -2,6 +2,7 @@ import { reviewAt } from '@motor-round/core/finding'
 import { unknownLayout } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
+import type { LiveEvidence } from '@motor-round/core/live'
 import { dueTasks, oldestSubstitute, waitingChanges, type DueFacts, type DueTask } from '@motor-round/core/round'
 import type { FindingRecord } from './finding.ts'
 import type { PartRecord } from './installed.ts'
@@ -23,6 +24,7 @@ interface Known {
   readonly parts: readonly PartRecord[]
   readonly work: readonly WorkRecord[]
   readonly visits: readonly VisitRecord[]
+  readonly live?: LiveEvidence | null | undefined
 }
 
 const inSlot = (
@@ -75,6 +77,7 @@ export function dueFacts(
         reviewAt: reviewAt(f),
       })),
     judgement,
+    live: known.live,
     policies,
     now,
   }

@@ -10,8 +10,10 @@ import {
 } from '@motor-round/contract'
 import { judge, judgedLevel, rank } from '@motor-round/core/judge'
 import { defaultPolicies } from '@motor-round/core/limits'
+import { daysForJudging, summarizeDay, type LiveDay, type LiveEvidence } from '@motor-round/core/live'
 import { questionPlate } from '@motor-round/core/plate'
 import { describe, expect, it } from 'vitest'
+import { demoLive } from './live.ts'
 import { demoOrganization } from './organization.ts'
 import { storyOf, truth } from './truth.ts'
 
@@ -19,6 +21,42 @@ const now = new Date('2026-11-25T09:00:00Z')
 const file = demoOrganization(now)
 const unitTag = new Map(file.units.map((u) => [u.id, u.tag]))
 const nameOf = (m: (typeof file.machines)[number]) => `${unitTag.get(m.unitId) ?? ''}/${m.tag}`
+
+const sent = demoLive(file, now.getTime())
+/** What the live data of a machine comes to: its days by the clock of its site, which is four hours behind UTC in fall. */
+function liveOf(machineId: string): LiveEvidence | null {
+  const own = sent.filter((s) => s.machineId === machineId)
+  const [first] = own
+  if (!first) return null
+  const behind = 240
+  const plate = file.motors.find((m) => m.machineId === machineId)?.plate
+  const offHours = file.liveOffHours.find((o) => o.machineId === machineId)?.offHours ?? []
+  const dayOf = (m: number) => Math.floor((m - behind) / 1440)
+  const days: LiveDay[] = []
+  for (let d = dayOf(first.minutes[0] ?? 0); d <= dayOf(first.minutes.at(-1) ?? 0); d++) {
+    const start = d * 1440 + behind
+    const series = Object.fromEntries(
+      own.map((s) => {
+        const values = new Float64Array(1440).fill(NaN)
+        s.minutes.forEach((m, i) => {
+          if (m >= start && m < start + 1440) values[m - start] = s.values[i] ?? NaN
+        })
+        return [s.quantity, values]
+      }),
+    )
+    days.push(
+      summarizeDay({
+        day: new Date(d * 86_400_000).toISOString().slice(0, 10),
+        at: start * 60_000,
+        clock: Array.from({ length: 1440 }, (_, minute) => ({ weekday: 1, minute })),
+        plate: { amps: Number(plate?.amps) || null, hz: 60 },
+        offHours,
+        ...series,
+      }),
+    )
+  }
+  return { days: daysForJudging(days), beside: [] }
+}
 
 function judged(machine: (typeof file.machines)[number]) {
   const visits = file.visits
@@ -36,6 +74,7 @@ function judged(machine: (typeof file.machines)[number]) {
     policies: defaultPolicies,
     twins: [],
     closings: file.conditionClosings.filter((c) => c.machineId === machine.id),
+    live: liveOf(machine.id),
   }
   const judgement = judgeNow(known)
   if (!judgement) throw new Error(`no visit of ${nameOf(machine)}`)

@@ -1,3 +1,5 @@
 export { demoOrganization } from './organization.ts'
+export { demoLive, type DemoMinutes } from './live.ts'
 export { demoPassword, demoPeople } from './people.ts'
 export { storyOf, truth, type Story } from './truth.ts'
+export { demoVfds, type DemoVfd } from './vfds.ts'

@@ -29,6 +29,8 @@ import { demoRounds } from './rounds.ts'
 import { siteSpecs, type AreaSpec, type MachineSpec } from './places.ts'
 import { toldInWords } from './told-in-words.ts'
 import { storyOf } from './truth.ts'
+import { demoLivePoints } from './live.ts'
+import { demoVfdLinks } from './vfds.ts'
 
 const seed = 20260914
 type Parts = Pick<
@@ -343,6 +345,12 @@ export function demoOrganization(now: Date): OrganizationFile {
     sites,
     ...parts,
     mapPictures: [],
+    vfdProfiles: [],
+    vfdLinks: demoVfdLinks(parts, birth),
+    vfdSettings: [],
+    ...demoLivePoints(parts, birth),
+    liveDays: [],
+    liveBeside: [],
     conditionClosings: words.conditionClosings,
     ...demoFindings(parts, now, birth),
     ...demoTraces(parts, now, birth),

@@ -9,6 +9,8 @@ export interface Story {
   readonly level: 'watch' | 'fix' | 'stop'
   /** Told in words at one visit: its readings are those of a healthy machine. */
   readonly inWords?: true
+  /** Shown by live data alone: visits know nothing of it. */
+  readonly live?: true
 }
 
 export const truth: readonly Story[] = [
@@ -179,6 +181,22 @@ export const truth: readonly Story[] = [
     tells: 'Galley grease cakes the wheel: less air, a few amps fewer each year.',
     check: 'wheel',
     level: 'watch',
+  },
+  {
+    id: 'short-cycles',
+    machine: 'EF-16/EF',
+    tells: 'For some days the kitchen exhaust drops out every few minutes at noon: live data counts the starts.',
+    check: 'live-starts',
+    level: 'watch',
+    live: true,
+  },
+  {
+    id: 'override',
+    machine: 'EF-12/EF',
+    tells: 'Somebody left an override in: the fan runs through its off hours.',
+    check: 'live-off-hours',
+    level: 'watch',
+    live: true,
   },
   {
     id: 'smells-burnt',

@@ -16,3 +16,7 @@ export declare function builtServer(options: {
 }): Promise<Running>
 export declare function copyOf(url: string): Promise<string>
 export declare function emptyBeside(url: string): Promise<string>
+export declare function standInDrive(
+  machine: string,
+  how?: { port?: number; pace?: number },
+): Promise<{ port: number; end: () => Promise<void> }>

@@ -97,3 +97,27 @@ export async function demoServer({ port, env = {}, durable = false } = {}) {
     },
   }
 }
+
+/**
+ * A drive that stands in for a real one, as a process of its own, on loopback.
+ * @param {string} machine one of the demo that has a drive
+ * @param {{port?: number, pace?: number}} how the port of the demo where it is left out; how many times faster than life
+ * @returns {Promise<{port: number, end: () => Promise<void>}>}
+ */
+export async function standInDrive(machine, { port, pace = 1 } = {}) {
+  const args = ['--machine', machine, '--pace', String(pace), ...(port === undefined ? [] : ['--port', String(port)])]
+  const drive = spawn(process.execPath, [join(root, 'server/dist/stand-in-drive.js'), ...args], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  const said = await new Promise((done, fail) => {
+    drive.stdout.once('data', done)
+    drive.once('exit', () => fail(new Error('the stand-in drive did not start')))
+  })
+  const end = async () => {
+    if (drive.exitCode !== null || drive.signalCode !== null) return
+    const gone = new Promise((r) => drive.once('exit', r))
+    drive.kill('SIGTERM')
+    await gone
+  }
+  return { port: JSON.parse(String(said)).port, end }
+}

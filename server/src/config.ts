@@ -29,6 +29,8 @@ const schema = z.object({
   /** Where e-mails go: to a mail server (smtp://…), or as files into a folder; with neither none is sent. */
   SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
   MAIL_DIR: z.string().min(1).optional(),
+  /** A folder from which files of live data are taken; left out: none are. */
+  LIVE_DIR: z.string().min(1).optional(),
   MAIL_FROM: z.string().min(3).default('Motor Round <motor-round@localhost>'),
   /** A file for sign-ins, refusals, changes of accounts and exports, a line of JSON each; left out: with the other lines. */
   SECURITY_LOG: z.string().min(1).optional(),

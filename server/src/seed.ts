@@ -6,6 +6,7 @@ import { hashPassword } from './auth/password.ts'
 import { applyOrganization } from './import-export/organization-apply.ts'
 import { organization, people } from './db/schema.ts'
 import type { Deps } from './deps.ts'
+import { keepDemoLive } from './live/demo.ts'
 import { refreshMany } from './machine/refresh.ts'
 
 /** Load the demo into an empty database. @returns false when there is something in it already */
@@ -13,7 +14,9 @@ export async function loadDemo(deps: Deps): Promise<boolean> {
   return deps.db.transaction(async (tx) => {
     const [there] = await tx.select().from(organization)
     if (there) return false
-    const { machines } = await applyOrganization(tx, demoOrganization(deps.now()), false)
+    const file = demoOrganization(deps.now())
+    const { machines } = await applyOrganization(tx, file, false)
+    await keepDemoLive(tx, file, deps.now())
     for (const p of demoPeople)
       await tx
         .update(people)

@@ -44,3 +44,14 @@ export {
   type PhaseOhms,
   type WindingPattern,
 } from './winding.ts'
+export { connectionOf, type Connection, type Lead, type LeadsOf, type Wanted } from './connections.ts'
+export { pscConnection, speedTaps, type PscConnection, type PscLeads, type TapCount } from './psc-connection.ts'
+export { wantedVolts, type WantedVolts } from './wanted-volts.ts'
+export {
+  functionsFor,
+  leadFunctions,
+  leadSheetGaps,
+  type LeadFunction,
+  type LeadSheet,
+  type LeadSide,
+} from './lead-sheet.ts'

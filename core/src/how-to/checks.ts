@@ -27,6 +27,20 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
     bad: 'A code: write it down with its time before you reset it. Hertz at the limit with low air is not a motor fault.',
     limits: [],
   },
+  'drive-figures': {
+    where: 'On the display while it runs: output amps, output volts, bus volts. “Read the drive” fills them in.',
+    set: 'Display in amps and volts, not in percent. Wait until the speed holds.',
+    good: 'Output amps under the nameplate; bus about 1.35 times the line volts.',
+    bad: 'A low bus is the feed or a lost input phase. Input amps are lower than output amps: never compare the two.',
+    limits: ['vfd-bus-low', 'vfd-bus-high'],
+  },
+  'drive-swap': {
+    where: 'At the output terminals of both drives, both locked out, both buses measured. Mark every lead first.',
+    set: 'Keep the order U, V, W. Set the overload of the lending drive to this motor before it runs.',
+    good: 'The motor runs on the other drive: this drive is the fault. Put the leads back the same day.',
+    bad: 'The other drive trips as well: the motor or its cable is the fault. Do not try a third time.',
+    limits: [],
+  },
   'ground-current': {
     where: 'Jaw around the bare or green conductor alone; then around all line conductors together.',
     set: 'Leakage clamp or the milliamp range of a true-rms clamp. Keep the jaw closed and away from other wires.',

@@ -91,6 +91,7 @@ class VisitContext implements Context {
   readonly layout: JudgeInput['layout']
   readonly closings: JudgeInput['closings']
   readonly reported: JudgeInput['reported']
+  readonly live: JudgeInput['live']
   readonly allowed: AllowedCurrent | null
   readonly fullAllowed: AllowedCurrent | null
   readonly ownAmps: boolean
@@ -125,6 +126,7 @@ class VisitContext implements Context {
     this.layout = input.layout
     this.closings = input.closings
     this.reported = input.reported
+    this.live = input.live
     const { mode } = input.visit.state
     const at = nameplateOf(input.machine, input.motor, mode)
     this.allowed = at.allowed

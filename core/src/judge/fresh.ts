@@ -6,7 +6,7 @@ import { answersIt, workAnswers } from './conditions/work-answers.ts'
 import { contextOf, type Context } from './context.ts'
 import type { JudgeInput } from './input.ts'
 import { inOrder } from './past.ts'
-import { runRule, runRules, type Failure } from './run-rule.ts'
+import { runRule, type Failure } from './run-rule.ts'
 import { type Verdict } from './verdict.ts'
 
 const fromHistory = rules.filter((check) => check.from === 'history')
@@ -17,6 +17,8 @@ const fromRegister = rules.filter((check) => check.from === 'register')
 export interface Fresh {
   readonly verdict: Verdict
   readonly visit: Visit
+  /** When what it rests on was seen, ms since 1970. */
+  readonly at: number
 }
 
 /** Such verdicts as conditions, unless work has answered them since. */
@@ -24,18 +26,18 @@ export function afresh(input: JudgeInput, fresh: readonly Fresh[], through: numb
   return fresh
     .filter((f) => f.verdict.level !== 'ok')
     .filter(
-      ({ verdict: v, visit }) =>
+      ({ verdict: v, at }) =>
         !input.work.some(
-          (w) => w.at > visit.at && w.at <= through && v.positions.some((p) => answersIt(workAnswers[w.kind], v, p)),
+          (w) => w.at > at && w.at <= through && v.positions.some((p) => answersIt(workAnswers[w.kind], v, p)),
         ),
     )
-    .map(({ verdict, visit }) => ({
+    .map(({ verdict, at }) => ({
       key: keyOf(verdict.check, verdict.positions),
       level: verdict.level,
       verdict,
       positions: verdict.positions,
-      since: verdict.since ?? visit.at,
-      seenAt: visit.at,
+      since: verdict.since ?? at,
+      seenAt: at,
       by: null,
       visit: null,
       retest: false,
@@ -60,10 +62,12 @@ export function freshOf(c: Context, visits: readonly Visit[], failures: Failure[
   }
   const newestThatRead = (quantities: readonly QuantityCode[]): Visit | undefined =>
     late.find((s) => s.readings.some((r) => quantities.includes(r.quantity)))
-  const ofRecord = runRules(c, fromRegister, failures).map((verdict) => ({ verdict, visit: c.visit }))
+  const ofRecord = fromRegister.flatMap((check) =>
+    runRule(c, check, failures).map((verdict) => ({ verdict, visit: c.visit, at: check.seenAt?.(c) ?? c.visit.at })),
+  )
   const ofPast = fromHistory.flatMap((check) => {
     const visit = newestThatRead(check.of ?? amps)
-    return visit ? runRule(at(visit), check, failures).map((verdict) => ({ verdict, visit })) : []
+    return visit ? runRule(at(visit), check, failures).map((verdict) => ({ verdict, visit, at: visit.at })) : []
   })
   return [...ofRecord, ...ofPast]
 }

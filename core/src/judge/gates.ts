@@ -262,11 +262,15 @@ export const liveGate = (c: Context, restore: Gate, conditions: readonly Conditi
  */
 export function closeGate(c: Context): Gate {
   const restored = (question: string, words: string) => step(question, words, c.answer(question) === 'yes')
+  const swap = c.answer('drive.swap')
   return gate(
     c,
     'close',
-    opened(c.visit)
+    opened(c.visit) || swap !== undefined
       ? [
+          ...(swap === undefined
+            ? []
+            : [step('drive.swap', 'Leads of the swap test back, wheel seen to turn', swap === 'back')]),
           ...(c.answer('restore.call') === 'broken' ? [restored('leave.call', 'Controls back in automatic')] : []),
           restored('leave.guards', 'Panels, guards and filters in'),
           restored('leave.wires', 'Lifted wires and plugs back on'),

@@ -1,3 +1,4 @@
+export { atOneHz } from './amps-at-one-hz.ts'
 export { ampsHistory, type AmpsBaseline, type AmpsHistory } from './amps-history.ts'
 export { rules } from './rules/register.ts'
 export type { Completeness } from './completeness.ts'

@@ -1,5 +1,6 @@
 import type { DriveLayout, InstalledPart } from '../installed/index.ts'
 import type { Policies } from '../limits/index.ts'
+import type { LiveEvidence } from '../live/index.ts'
 import type { Plate, UnitPlate } from '../plate/index.ts'
 import type { Visit, VisitState, WorkDone } from '../trend/index.ts'
 import type { Closing, Reported } from './conditions/condition.ts'
@@ -65,4 +66,6 @@ export interface JudgeInput {
   readonly closings?: readonly Closing[] | undefined
   /** Findings that persons reported and nobody closed. */
   readonly reported?: readonly Reported[] | undefined
+  /** What the building's own instruments showed; left out or null where none is sent. */
+  readonly live?: LiveEvidence | null | undefined
 }

@@ -15,6 +15,8 @@ export interface Rule {
   readonly from: 'visit' | 'history' | 'register'
   /** From the whole past: the quantities it is about, amps where left out; it is worked out at the newest visit that read one. */
   readonly of?: readonly QuantityCode[]
+  /** When what it rests on was seen, where that is not at the visit: work done later answers it. */
+  readonly seenAt?: (context: Context) => number
   /** Quantities and questions of which one must have been read or answered for it to have anything to say; left out, any. */
   readonly needs?: readonly string[]
   /** Read while running: only a reading in a like state answers what was found. */

@@ -84,10 +84,10 @@ export const intervalVibration: Limit = {
 
 export const intervalStretch: Limit = {
   id: 'interval-stretch',
-  title: 'How far good readings may extend an interval',
+  title: 'How far good readings or few run hours may extend an interval',
   value: 1.5,
   unit: 'ratio',
-  basis: sitePolicy('1.5 times, after three steady readings in a row'),
+  basis: sitePolicy('1.5 times, after three steady readings in a row, or by the run hours of live data'),
   house: { min: 1, max: 2 },
   means: '1 means never extended.',
 }

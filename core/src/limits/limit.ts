@@ -10,7 +10,22 @@ export interface Limit {
   readonly id: string
   readonly title: string
   readonly value: number
-  readonly unit: 'ratio' | 'days' | 'min' | 'count' | 'V' | 'A' | 'ohm' | 'Mohm' | 'degC' | 'inwg' | 'deg' | 'dB'
+  readonly unit:
+    | 'ratio'
+    | 'days'
+    | 'min'
+    | 'count'
+    | 'V'
+    | 'A'
+    | 'ohm'
+    | 'Mohm'
+    | 'degC'
+    | 'inwg'
+    | 'deg'
+    | 'dB'
+    | 's'
+    | 'Hz'
+    | 'kHz'
   readonly basis: Basis
   /** Null: fixed. Otherwise the bounds within which a lead may set the site’s own value. */
   readonly house: { readonly min: number; readonly max: number } | null

@@ -36,6 +36,18 @@ import { contactOhms, contactDropWatch, contactDropFix } from './contacts.ts'
 import { overloadSetting, overloadGreatest } from './protection.ts'
 import { deadVolts, proofVolts, busVolts, driveWait } from './proof-of-dead.ts'
 import { beltOvertight, sheaveAskew } from './drive-train.ts'
+import {
+  vfdBusHigh,
+  vfdBusLow,
+  vfdCarrierHigh,
+  vfdClass,
+  vfdHzLow,
+  vfdLugsAgain,
+  vfdRampLong,
+  vfdRampShort,
+  vfdRestarts,
+} from './vfd.ts'
+import { liveCreep, liveDisagrees, liveIdle, liveNoAir, liveStarts } from './live.ts'
 import { filterDropWatch, filterDropFix, filterDropNone } from './air.ts'
 import { vibrationGrown, soundGrown } from './motion.ts'
 import { surfaceHot, coolDown } from './temperature.ts'
@@ -120,6 +132,20 @@ export const limitRegister = {
   'belt-overtight': beltOvertight,
   'sheave-askew': sheaveAskew,
   'sound-grown': soundGrown,
+  'vfd-ramp-short': vfdRampShort,
+  'vfd-ramp-long': vfdRampLong,
+  'vfd-hz-low': vfdHzLow,
+  'vfd-carrier-high': vfdCarrierHigh,
+  'vfd-restarts': vfdRestarts,
+  'vfd-class': vfdClass,
+  'vfd-bus-low': vfdBusLow,
+  'live-starts': liveStarts,
+  'live-minutes-wrong': liveIdle,
+  'live-creep': liveCreep,
+  'live-no-air': liveNoAir,
+  'live-disagrees': liveDisagrees,
+  'vfd-bus-high': vfdBusHigh,
+  'vfd-lugs-again': vfdLugsAgain,
 } as const satisfies Record<string, Limit>
 
 export type LimitId = keyof typeof limitRegister

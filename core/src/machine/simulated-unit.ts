@@ -57,6 +57,9 @@ export interface SimulatedUnit {
   readonly turning: boolean
 }
 
+/** Mean of a rectified three-phase line over its volts. @source 3√2/π */
+const rectified = (3 * Math.SQRT2) / Math.PI
+
 /**
  * A machine as its meters see it. Each quantity is read in the state in which it is taken: amps while it runs, ohms while
  * it is dead, off amps with the contactor open.
@@ -194,6 +197,12 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
           return shows(Math.abs(wobble(0.15)))
         case 'dead_lg':
           return deadLeg(position)
+        case 'drive_amps':
+          return legAmps('L1', seconds)
+        case 'drive_volts':
+          return lineVolts('L1-L2')
+        case 'bus_volts':
+          return shows(hand(rectified * m.serviceVolts, 0.001, 1))
         case 'stored_volts':
           return shows(Math.max(0.1, 320 * Math.exp(-seconds / 0.8)))
         case 'winding_ohms':

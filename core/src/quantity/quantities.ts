@@ -115,6 +115,9 @@ export const quantities = [
   quantity('belt_press', 'How far the belt was pressed', 'length', 'in', ['span'], [0, 5]),
   quantity('belt_note', 'Note of the plucked span', 'frequency', 'Hz', ['span'], [0, 500]),
   quantity('sheave_gap', 'Gap at the straightedge', 'length', 'in', gapPositions, [0, 5]),
+  quantity('drive_amps', 'Output amps, by the drive', 'current', 'A', ['output'], [0, 2000]),
+  quantity('drive_volts', 'Output volts, by the drive', 'voltage', 'V', ['output'], [0, 1000]),
+  quantity('bus_volts', 'Bus volts while it runs', 'voltage', 'V', ['bus'], [0, 1500]),
   quantity('sound', 'Sound', 'level', 'dBA', ['fan', 'background'], [0, 160]),
   quantity('sound_distance', 'Distance of the sound reading', 'length', 'ft', ['fan'], [0, 500]),
 ] as const satisfies readonly Quantity[]

@@ -1,5 +1,6 @@
 import type { InstalledPart, DriveLayout } from '../installed/index.ts'
 import type { Judgement, MachineFacts, ScopeId, RetestId } from '../judge/index.ts'
+import { hoursADay, type LiveEvidence } from '../live/index.ts'
 import { limitInForce, type Policies, type LimitId } from '../limits/index.ts'
 import { dayMs, type Visit, type WorkDone, type WorkKindId } from '../trend/index.ts'
 import { show, type QuantityCode } from '../quantity/index.ts'
@@ -24,6 +25,8 @@ export interface DueFacts {
   /** What was found and is not closed; `reviewAt`: the day somebody said they would look again. */
   readonly findings: readonly { readonly at: number; readonly what: string; readonly reviewAt: number | null }[]
   readonly judgement: Judgement | null
+  /** What the building's own instruments showed; left out or null where none is sent. */
+  readonly live?: LiveEvidence | null | undefined
   readonly policies: Policies
   readonly now: number
 }
@@ -123,4 +126,16 @@ export function steadyPush(
   if (stretch <= 1 || three.length < 3 || lastAt === null) return null
   const top = Math.max(...three)
   return top > 0 && (top - Math.min(...three)) / top <= share ? { at: inDays(lastAt, days * stretch), because } : null
+}
+
+/** Intervals of days are those of a fan that runs day and night: one that stands for part of it wears less, as the policies allow. */
+export function hoursPush(f: DueFacts, lastAt: number | null, days: number): Reason | null {
+  const own = hoursADay(f.live)
+  const stretch = limitOf(f, 'interval-stretch')
+  if (own === null || lastAt === null || stretch <= 1 || own.perDay >= 23) return null
+  const times = Math.min(stretch, 24 / Math.max(own.perDay, 0.1))
+  return {
+    at: inDays(lastAt, days * times),
+    because: `it runs ${own.perDay.toFixed(1)} h a day by live data`,
+  }
 }

@@ -3,6 +3,7 @@ import { judgeMachine, unknownControls } from '../judge/index.ts'
 import { facts } from '../judge/checks/say.test-help.ts'
 import { plate, start, visitAt } from '../judge/judged.test-help.ts'
 import { defaultPolicies } from '../limits/index.ts'
+import { dayAt } from '../live/day.test-help.ts'
 import type { Reading } from '../quantity/index.ts'
 import { dayMs, type Visit, type WorkDone } from '../trend/index.ts'
 import { dueTasks, minutesHere, type DueFacts } from './index.ts'
@@ -45,6 +46,46 @@ const fine = (d: number, more: Reading[] = []) => visitAt(d, [10, 10, 10], undef
 const drop = (inWg: number): Reading[] => [{ quantity: 'filter_drop', position: 'filter', value: inWg }]
 const work = (d: number, kind: WorkDone['kind']): WorkDone => ({ at: at(d), kind, note: '' })
 const changed = (d: number) => work(d, 'filters-changed')
+
+/** Live data of a fan that runs so many hours a day. */
+const runs = (hours: number, days = 7): DueFacts['live'] => ({
+  days: Array.from({ length: days }, (_, n) => dayAt(at(n), { ran: hours * 60 })),
+  beside: [],
+})
+
+describe('run hours of live data', () => {
+  const due = (live: DueFacts['live'], over: Partial<DueFacts> = {}) =>
+    of(20, [fine(0)], [changed(0)], { live, ...over })
+  it('put filters and belts off, as far as the policies let them, and say so', () => {
+    expect(day(due(null), 'filters')).toBe(92)
+    expect(day(due(runs(18)), 'filters')).toBe(Math.round((92 * 24) / 18))
+    expect(task(due(runs(18)), 'filters')?.why).toContain('it runs 18.0 h a day by live data')
+    expect(day(due(runs(6)), 'filters')).toBe(138)
+    const never = { policies: { ...defaultPolicies, limits: { 'interval-stretch': 1 } } }
+    expect(day(due(runs(6), never), 'filters')).toBe(92)
+  })
+  it('of two days say nothing yet', () => expect(day(due(runs(6, 2)), 'filters')).toBe(92))
+  it('are the hours of a bearing', () => {
+    const spec = {
+      mark: '',
+      type: 'ball' as const,
+      bore: 40,
+      outside: null,
+      width: null,
+      capacity: null,
+      lock: null,
+      greasable: true,
+    }
+    const grease = (live: DueFacts['live']) =>
+      due(live, {
+        parts: [{ slot: 'bearing-de', spec, installedAt: 0, removedAt: null }],
+        work: [work(0, 'greased')],
+      })
+    const [day24, day8] = [day(grease(null), 'grease'), day(grease(runs(8)), 'grease')]
+    expect(day8).toBe(Math.min(730, 3 * day24))
+    expect(task(grease(runs(8)), 'grease')?.why).toContain('8.0 h a day by live data')
+  })
+})
 
 describe('amps of a visit that was broken off', () => {
   it('are due at once where some legs were read and some not; a visit without any, or with all, was none', () => {

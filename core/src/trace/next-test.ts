@@ -28,7 +28,7 @@ const isLive = (t: Test) => t.exposure === 'live panel' || t.exposure === 'besid
 /** A dead test that tells this share of what a live one does is made instead. */
 const asMuch = 0.9
 /** Less than this is not worth a walk. */
-const least = 0.01
+const least = 0.004
 
 /** What a test is worth: bits for a minute, less where it can hurt. */
 const worth = (n: NextTest): number => n.tells / (n.minutes * weight[n.test.exposure])

@@ -144,7 +144,7 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
     evidence,
     suspects,
     next,
-    readAgain: readAgain(belief, results, readTwice(evidence), next.length > 0),
+    readAgain: readAgain(belief, results, readEnough(evidence), readTwoWays(evidence), next.length > 0),
     disagreements: [
       ...again,
       ...(notFound ? [notFound] : []),
@@ -159,13 +159,27 @@ export function traceStands(of: TraceOf, read: readonly Evidence[], steps: reado
   }
 }
 
-/** Tests with more than one result that nobody struck out; what the record says is the same however often it is read. */
-function readTwice(evidence: readonly Weighed[]): ReadonlySet<string> {
-  const stands = evidence.filter((e) => e.counts.kind !== 'struck out')
-  return new Set(
-    stands.filter((e) => e.counts.kind === 'read again' || e.id.startsWith('record:')).map((e) => e.result[0]),
-  )
+/** What was read of each test and nobody struck out, in order of time. */
+function readings(evidence: readonly Weighed[]): ReadonlyMap<string, readonly Weighed[]> {
+  const read = new Map<string, Weighed[]>()
+  for (const e of evidence)
+    if (e.counts.kind !== 'struck out') read.set(e.result[0], [...(read.get(e.result[0]) ?? []), e])
+  return read
 }
+
+const twoWays = (read: readonly Weighed[]): boolean => read.length === 2 && read[0]?.result[1] !== read[1]?.result[1]
+
+/** Tests read more than once, the same way or a third time; what the record says is the same however often it is read. */
+const readEnough = (evidence: readonly Weighed[]): ReadonlySet<string> =>
+  new Set(
+    [...readings(evidence)].flatMap(([test, read]) =>
+      (read.length > 1 && !twoWays(read)) || read.some((e) => e.id.startsWith('record:')) ? [test] : [],
+    ),
+  )
+
+/** Tests read twice that came out two ways. */
+const readTwoWays = (evidence: readonly Weighed[]): ReadonlySet<string> =>
+  new Set([...readings(evidence)].flatMap(([test, read]) => (twoWays(read) ? [test] : [])))
 
 /** What was set up last: said so, or read dead on a visit. */
 function setupAt(steps: readonly TraceStep[], evidence: readonly Evidence[]): Setup {

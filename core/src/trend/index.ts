@@ -5,6 +5,7 @@ export { student95 } from './student.ts'
 export { loadPoint, meanVolts, type LoadPoint } from './load-point.ts'
 export { exactUpperTail, mannKendall, type MannKendall } from './mann-kendall.ts'
 export { median, robustSpread } from './median.ts'
+export { medianInPlace } from './select.ts'
 export {
   comparable,
   comparableTo,

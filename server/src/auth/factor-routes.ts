@@ -1,4 +1,4 @@
-import { endpoints, type Person } from '@motor-round/contract'
+import { accountEndpoints, type Person } from '@motor-round/contract'
 import { count, eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record, who } from '../audit/record.ts'
@@ -32,15 +32,15 @@ export function factorRoutes(router: Router, deps: Deps, spent: (key: string) =>
     if (await spent(`code ${person.id}`)) throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes.')
   }
 
-  mount(router, deps, endpoints.secondFactor, ({ person }) => state(person.id))
+  mount(router, deps, accountEndpoints.secondFactor, ({ person }) => state(person.id))
 
-  mount(router, deps, endpoints.beginSecondFactor, ({ person, req }) => {
+  mount(router, deps, accountEndpoints.beginSecondFactor, ({ person, req }) => {
     const secret = newSecret()
     req.session.factor = sealSecret(deps, secret)
     return { secret, address: addressOf(secret, person.login) }
   })
 
-  mount(router, deps, endpoints.setSecondFactor, async ({ body, person, req }) => {
+  mount(router, deps, accountEndpoints.setSecondFactor, async ({ body, person, req }) => {
     await countTry(person)
     const sealed = req.session.factor
     const secret = sealed === undefined ? null : openSecret(deps, sealed)
@@ -58,7 +58,7 @@ export function factorRoutes(router: Router, deps: Deps, spent: (key: string) =>
     return { codes }
   })
 
-  mount(router, deps, endpoints.dropSecondFactor, async ({ body, person, req }) => {
+  mount(router, deps, accountEndpoints.dropSecondFactor, async ({ body, person, req }) => {
     await countTry(person)
     if (!(await hasFactor(deps.db, person.id))) throw new HttpProblem(409, 'It is off already.')
     if (!(await factorFits(deps, person.id, body.code))) throw fieldProblem('code', 'does not fit')

@@ -1,4 +1,4 @@
-import { endpoints, type Endpoint } from '@motor-round/contract'
+import { allEndpoints, type Endpoint } from '@motor-round/contract'
 import { expect, it } from 'vitest'
 
 /** Who may do what, as somebody decided it: an endpoint that is added, or given to another role, is decided here too. */
@@ -34,6 +34,8 @@ const matrix = {
     'jobPace',
     'jobReport',
     'jobs',
+    'live',
+    'liveSources',
     'machineList',
     'machinePage',
     'machineTable',
@@ -63,6 +65,8 @@ const matrix = {
     'stock',
     'stockItem',
     'table',
+    'vfd',
+    'vfdProfiles',
   ],
   // What is done on the roof.
   mechanic: [
@@ -83,7 +87,9 @@ const matrix = {
     'finishSpeedChange',
     'installMotor',
     'installPart',
+    'keepVfdSettings',
     'linkQuote',
+    'readVfd',
     'removePart',
     'saveVisit',
     'saveWork',
@@ -94,9 +100,12 @@ const matrix = {
     'addArea',
     'addPerson',
     'addSite',
+    'addVfdProfile',
     'cancelImport',
     'closeRound',
     'digestText',
+    'dropLivePoint',
+    'dropVfdLink',
     'editArea',
     'editPerson',
     'editPolicies',
@@ -114,13 +123,18 @@ const matrix = {
     'policiesEffect',
     'replanRound',
     'retireMachine',
+    'sendLiveFile',
     'setDigest',
+    'setLivePoint',
+    'setOffHours',
+    'setVfdLink',
     'startImport',
+    'writeVfdSetting',
   ],
 } as const
 
 it('every endpoint has its row in the matrix of roles, and takes that role', () => {
-  const all = Object.values(endpoints) as Endpoint[]
+  const all = Object.values(allEndpoints) as Endpoint[]
   const found = Object.fromEntries(
     (Object.keys(matrix) as (keyof typeof matrix)[]).map((role) => [
       role,

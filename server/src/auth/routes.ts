@@ -1,5 +1,5 @@
 import { promisify } from 'node:util'
-import { endpoints, type Person } from '@motor-round/contract'
+import { accountEndpoints, endpoints, type Person } from '@motor-round/contract'
 import { eq } from 'drizzle-orm'
 import type { Request, Router } from 'express'
 import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
@@ -173,7 +173,7 @@ export function authRoutes(router: Router, deps: Deps): void {
     return enter(req, person)
   })
 
-  mount(router, deps, endpoints.changePassword, async ({ body, person, req, res }) => {
+  mount(router, deps, accountEndpoints.changePassword, async ({ body, person, req, res }) => {
     if (await spent(byName, `change ${person.id}`)) {
       res.set('retry-after', '900')
       throw new HttpProblem(429, 'Too many attempts. Wait 15 minutes.')
@@ -218,8 +218,8 @@ export function authRoutes(router: Router, deps: Deps): void {
   })
   factorRoutes(router, deps, (key) => spent(byName, key))
 
-  mount(router, deps, endpoints.ownSessions, ({ person, req }) => ownSessions(deps.db, person.id, req.sessionID))
-  mount(router, deps, endpoints.endSessions, async ({ person, req }) => {
+  mount(router, deps, accountEndpoints.ownSessions, ({ person, req }) => ownSessions(deps.db, person.id, req.sessionID))
+  mount(router, deps, accountEndpoints.endSessions, async ({ person, req }) => {
     const ended = await endSessions(deps.db, person.id, req.sessionID)
     deps.security.info({ event: 'signed out elsewhere', person: person.id, ended })
     return { ended }

@@ -7,6 +7,7 @@ import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem } from '../http/problem.ts'
 import { applyOrganization } from '../import-export/organization-apply.ts'
+import { keepDemoLive } from '../live/demo.ts'
 import { refreshMany } from '../machine/refresh.ts'
 
 /** The demo for a lead who wants to look around: only into a database that holds no machine yet. */
@@ -19,6 +20,7 @@ export function demoRoutes(router: Router, deps: Deps): void {
       if (one) throw new HttpProblem(409, 'There are machines already: the demo is for an empty database.')
       const file = demoOrganization(deps.now())
       const added = await applyOrganization(tx, file, false)
+      await keepDemoLive(tx, file, deps.now())
       await refreshMany(tx, added.machines)
       await record(tx, {
         ...who(person),

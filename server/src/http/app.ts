@@ -15,6 +15,8 @@ import type { Deps } from '../deps.ts'
 import { openApiDocument } from '../openapi/document.ts'
 import { peopleRoutes } from '../people/routes.ts'
 import { speedChangeRoutes } from '../speed-changes/routes.ts'
+import { liveRoutes } from '../live/routes.ts'
+import { vfdRoutes } from '../vfd/routes.ts'
 import { machineRoutes } from '../register/machines.ts'
 import { motorRoutes } from '../register/motors.ts'
 import { partRoutes } from '../register/parts.ts'
@@ -109,6 +111,8 @@ export function createApp(deps: Deps): Express {
   motorRoutes(api, deps)
   partRoutes(api, deps)
   speedChangeRoutes(api, deps)
+  vfdRoutes(api, deps)
+  liveRoutes(api, deps)
   visitRoutes(api, deps)
   machineListRoutes(api, deps)
   areaAirRoutes(api, deps)

@@ -11,6 +11,7 @@ const titles: Record<number, string> = {
   415: 'Wrong content type',
   422: 'Some entries are not valid',
   429: 'Too many attempts',
+  502: 'The drive was not read',
   503: 'The database does not answer',
 }
 

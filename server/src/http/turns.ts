@@ -25,6 +25,7 @@ const heavy: Readonly<Partial<Record<string, Heavy>>> = {
   roundRecordJson: files,
   startImport: imports,
   keepImport: imports,
+  sendLiveFile: imports,
   makeRound: plans,
   replanRound: plans,
   portfolio: counts,

@@ -19,6 +19,9 @@ import {
   digestAddresses,
 } from '../db/rounds-schema.ts'
 import { stockItems, stockMoves, stockPlaces } from '../db/stock-schema.ts'
+import { liveDays, liveOffHours, livePoints } from '../db/live-schema.ts'
+import { evidenceOfDays } from '../live/pass.ts'
+import { vfdLinks, vfdProfiles, vfdSettings } from '../db/vfd-schema.ts'
 import {
   areas,
   audit,
@@ -127,6 +130,41 @@ export async function applyOrganization(
       doneAt: p.doneAt === null ? null : new Date(p.doneAt),
       droppedAt: p.droppedAt === null ? null : new Date(p.droppedAt),
     })),
+  )
+  await put(
+    tx,
+    vfdProfiles,
+    file.vfdProfiles.map((p) => ({ id: p.profile.id, profile: p.profile, by: p.by, at: new Date(p.at) })),
+  )
+  await put(
+    tx,
+    vfdLinks,
+    file.vfdLinks.map((l) => ({ ...l, at: new Date(l.at) })),
+  )
+  await put(
+    tx,
+    vfdSettings,
+    file.vfdSettings.map((v) => ({ ...v, siteId: siteOf(v.machineId), takenAt: new Date(v.takenAt) })),
+  )
+  await put(
+    tx,
+    livePoints,
+    file.livePoints.map((l) => ({ ...l, at: new Date(l.at) })),
+  )
+  await put(
+    tx,
+    liveOffHours,
+    file.liveOffHours.map((o) => ({ ...o, at: new Date(o.at) })),
+  )
+  await put(
+    tx,
+    liveDays,
+    file.liveDays.map(({ machineId, summary }) => ({ machineId, day: summary.day, summary })),
+  )
+  await evidenceOfDays(
+    tx,
+    [...new Set(file.liveDays.map((d) => d.machineId))],
+    new Map(file.liveBeside.map((b) => [b.machineId, b.beside])),
   )
   await put(
     tx,

@@ -1,4 +1,5 @@
 import { jobKindOf } from '@motor-round/core/job'
+import { shippedProfiles } from '@motor-round/core/vfd'
 import { organizationFile, type OrganizationFile } from '@motor-round/contract'
 import { parse as parseJson, type ParseError } from 'jsonc-parser'
 import type { Errors } from './state.ts'
@@ -45,6 +46,29 @@ export function readOrganization(text: string, errors: Errors): OrganizationFile
   ofMachine('work', file.work)
   ofMachine('speedChanges', file.speedChanges)
   ofMachine('visits', file.visits)
+  ofMachine('vfdLinks', file.vfdLinks)
+  ofMachine('vfdSettings', file.vfdSettings)
+  ofMachine('livePoints', file.livePoints)
+  ofMachine('liveOffHours', file.liveOffHours)
+  ofMachine('liveDays', file.liveDays)
+  ofMachine('liveBeside', file.liveBeside)
+  const once = (key: (l: OrganizationFile['livePoints'][number]) => string, field: string, message: string) => {
+    const seen = new Set<string>()
+    file.livePoints.forEach((l, i) => {
+      if (seen.has(key(l))) errors.add(0, `livePoints.${i}.${field}`, message)
+      seen.add(key(l))
+    })
+  }
+  once((l) => l.name, 'name', 'is given twice')
+  once((l) => `${l.machineId} ${l.quantity}`, 'quantity', 'this machine has it from another column')
+  const profileIds = new Set([...shippedProfiles.map((p) => p.id), ...file.vfdProfiles.map((p) => p.profile.id)])
+  file.vfdLinks.forEach(
+    (l, i) => profileIds.has(l.profileId) || errors.add(0, `vfdLinks.${i}.profileId`, 'no such drive profile'),
+  )
+  file.vfdProfiles.forEach((p, i) => {
+    if (shippedProfiles.some((s) => s.id === p.profile.id))
+      errors.add(0, `vfdProfiles.${i}.profile.id`, 'comes with the product')
+  })
   ofMachine('pictures', file.pictures)
   ofMachine('findings', file.findings)
   ofMachine('conditionClosings', file.conditionClosings)

@@ -33,6 +33,8 @@ import { asUnit } from '../register/places.ts'
 import { notFound } from '../http/problem.ts'
 import { asJob, asJobStep } from '../jobs/load.ts'
 import { stockItems, stockMoves, stockPlaces } from '../db/stock-schema.ts'
+import { liveDays, liveOffHours, livePoints, liveStates } from '../db/live-schema.ts'
+import { vfdLinks, vfdProfiles, vfdSettings } from '../db/vfd-schema.ts'
 import { asMove } from '../stock/load.ts'
 import { asStep } from '../traces/load.ts'
 
@@ -128,6 +130,31 @@ async function* auditText(tx: Tx): AsyncGenerator<string> {
   yield ']'
 }
 
+/** What the days of live data came to, some thousand at a time. */
+async function* liveDaysText(tx: Tx): AsyncGenerator<string> {
+  yield ',"liveDays":['
+  for (let last: { machineId: string; day: string } | null = null, comma = ''; ; comma = ',') {
+    const after = last
+      ? sql`(${liveDays.machineId}, ${liveDays.day}) > (${last.machineId}::uuid, ${last.day}::date)`
+      : undefined
+    const part: (typeof liveDays.$inferSelect)[] = await tx
+      .select()
+      .from(liveDays)
+      .where(after)
+      .orderBy(asc(liveDays.machineId), asc(liveDays.day))
+      .limit(2000)
+    const end = part.at(-1)
+    if (!end) break
+    yield comma + part.map(({ machineId, summary }) => JSON.stringify({ machineId, summary })).join(',')
+    last = end
+  }
+  const beside = await tx
+    .select({ machineId: liveStates.machineId, beside: sql`${liveStates.evidence}->'beside'` })
+    .from(liveStates)
+    .orderBy(asc(liveStates.machineId))
+  yield `],"liveBeside":${JSON.stringify(beside)}`
+}
+
 /** The organization file as a stream of text, in one snapshot; visits are fetched some thousand at a time. */
 export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<string> {
   const [org] = await tx.select().from(organization)
@@ -148,6 +175,12 @@ export async function* organizationText(tx: Tx, now: Date): AsyncGenerator<strin
   yield `,"motors":${list(installed.filter((r) => r.slot === 'motor').map(asMotor))}`
   yield `,"parts":${list(installed.filter((r) => r.slot !== 'motor').map(asPart))}`
   yield `,"speedChanges":${list((await tx.select().from(speedChanges).orderBy(asc(speedChanges.id))).map((r) => ownKeys(r, ['siteId'])))}`
+  yield `,"vfdProfiles":${list((await tx.select().from(vfdProfiles).orderBy(asc(vfdProfiles.id))).map(({ profile, by, at }) => ({ profile, by, at })))}`
+  yield `,"vfdLinks":${list(await tx.select().from(vfdLinks).orderBy(asc(vfdLinks.machineId)))}`
+  yield `,"vfdSettings":${list((await tx.select().from(vfdSettings).orderBy(asc(vfdSettings.id))).map((r) => ownKeys(r, ['siteId'])))}`
+  yield `,"livePoints":${list(await tx.select().from(livePoints).orderBy(asc(livePoints.id)))}`
+  yield `,"liveOffHours":${list(await tx.select().from(liveOffHours).orderBy(asc(liveOffHours.machineId)))}`
+  yield* liveDaysText(tx)
   yield `,"work":${list((await tx.select().from(work).orderBy(asc(work.id))).map(asWork))},"visits":[`
   await tx.execute(sql`declare all_visits no scroll cursor for
     select s.*, coalesce((

@@ -158,7 +158,7 @@ export async function receive(
     }
     return state
   } finally {
-    // A connection that cannot let go of it is let go of itself, and the lock with it.
+    // A connection that cannot release the lock is closed, and the lock with it.
     if (!broken)
       await client.query(`select pg_advisory_unlock(${checkLock})`, [start.id]).catch(() => {
         broken = true

@@ -1,6 +1,6 @@
 import { pipeline } from 'node:stream/promises'
 import { Readable } from 'node:stream'
-import { endpoints, organizationFile, type ImportState } from '@motor-round/contract'
+import { fileEndpoints, organizationFile, type ImportState } from '@motor-round/contract'
 import { sql } from 'drizzle-orm'
 import type { Response, Router } from 'express'
 import { z } from 'zod'
@@ -36,7 +36,7 @@ const snapshot = { isolationLevel: 'repeatable read', accessMode: 'read only' } 
 
 /** Files in and out. */
 export function importExportRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.startImport, ({ query, person, req }) => {
+  mount(router, deps, fileEndpoints.startImport, ({ query, person, req }) => {
     if (query.zone !== undefined) {
       try {
         new Intl.DateTimeFormat('en', { timeZone: query.zone })
@@ -47,10 +47,10 @@ export function importExportRoutes(router: Router, deps: Deps): void {
     const start = newImport(query.id, query.kind, query.name, person.name, deps.now(), query.size ?? null)
     return receive(deps, req, start, query.zone ?? null)
   })
-  mount(router, deps, endpoints.imports, () => latestImports(deps.db))
-  mount(router, deps, endpoints.importState, ({ params }) => loadImport(deps.db, params.id))
-  mount(router, deps, endpoints.keepImport, ({ params, person }) => keep(deps, params.id, person))
-  mount(router, deps, endpoints.cancelImport, ({ params }) =>
+  mount(router, deps, fileEndpoints.imports, () => latestImports(deps.db))
+  mount(router, deps, fileEndpoints.importState, ({ params }) => loadImport(deps.db, params.id))
+  mount(router, deps, fileEndpoints.keepImport, ({ params, person }) => keep(deps, params.id, person))
+  mount(router, deps, fileEndpoints.cancelImport, ({ params }) =>
     deps.db.transaction(async (tx) => {
       const state = await loadImport(tx, params.id, true)
       if (state.status === 'done')
@@ -62,25 +62,25 @@ export function importExportRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.exportReadings, ({ query, res }) =>
+  mount(router, deps, fileEndpoints.exportReadings, ({ query, res }) =>
     deps.files.db.transaction(
       (tx) => send(res, 'text/csv; charset=utf-8', 'readings.csv', readingsCsv(tx, query.site, query.machine)),
       snapshot,
     ),
   )
-  mount(router, deps, endpoints.exportRegister, async ({ res }) => {
+  mount(router, deps, fileEndpoints.exportRegister, async ({ res }) => {
     res
       .set({ 'content-type': 'text/csv; charset=utf-8', 'content-disposition': 'attachment; filename="register.csv"' })
       .send(await registerCsv(deps.db))
     return undefined
   })
-  mount(router, deps, endpoints.exportOrganization, ({ res }) =>
+  mount(router, deps, fileEndpoints.exportOrganization, ({ res }) =>
     deps.files.db.transaction(
       (tx) => send(res, 'application/json; charset=utf-8', 'organization.json', organizationText(tx, deps.now())),
       snapshot,
     ),
   )
-  mount(router, deps, endpoints.organizationSchema, ({ res }) => {
+  mount(router, deps, fileEndpoints.organizationSchema, ({ res }) => {
     res
       .set('content-type', 'application/schema+json')
       .send(JSON.stringify(z.toJSONSchema(organizationFile, { io: 'input', unrepresentable: 'any' })))

@@ -1,4 +1,4 @@
-import { endpoints } from '@motor-round/contract'
+import { jobEndpoints } from '@motor-round/contract'
 import type { Router } from 'express'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
@@ -6,6 +6,6 @@ import { jobLines, paceOf } from './lines.ts'
 
 /** Jobs of every site. */
 export function jobsRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.jobs, async () => ({ jobs: await jobLines(deps) }))
-  mount(router, deps, endpoints.jobPace, () => paceOf(deps))
+  mount(router, deps, jobEndpoints.jobs, async () => ({ jobs: await jobLines(deps) }))
+  mount(router, deps, jobEndpoints.jobPace, () => paceOf(deps))
 }

@@ -47,7 +47,7 @@ describe('the Roof', () => {
     const { rows } = await roof('&level=stop,fix,watch')
     const open = rows.filter((r) => r.found?.open !== true)
     expect(open.filter((r) => !storyOf(`${r.unitTag}/${r.tag}`)).map((r) => r.unitTag)).toEqual([])
-    expect(rows.filter((r) => storyOf(`${r.unitTag}/${r.tag}`))).toHaveLength(truth.length)
+    expect(rows.filter((r) => storyOf(`${r.unitTag}/${r.tag}`))).toHaveLength(new Set(truth.map((s) => s.machine)).size)
   })
   it('is the same read in pages', async () => {
     const all = (await roof()).rows

@@ -8,6 +8,7 @@ import type {
   VisitRecord,
   WorkRecord,
 } from '@motor-round/contract'
+import type { LiveEvidence } from '@motor-round/core/live'
 
 /** All that is known of a machine and needed to judge it. */
 export interface MachineSnapshot {
@@ -21,6 +22,8 @@ export interface MachineSnapshot {
   readonly twins: readonly TwinLoad[]
   readonly closings: readonly ClosingRecord[]
   readonly findings: readonly FindingRecord[]
+  /** What the building's own instruments showed; null where none is sent. */
+  readonly live: LiveEvidence | null
   readonly site: {
     readonly hertz: 50 | 60 | null
     readonly zone: string

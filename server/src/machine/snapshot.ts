@@ -15,6 +15,7 @@ import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { anyOf, prepared, sent, type Db, type Tx } from '../db/client.ts'
 import { components, machines, machineStates, machineVersions, sites, work, type MotorSpec } from '../db/schema.ts'
 import { loadClosings } from '../conditions/load.ts'
+import { liveStates } from '../db/live-schema.ts'
 import { loadFindings } from '../findings/load.ts'
 import type { MachineSnapshot } from './machine-snapshot.ts'
 import { heldSnapshot, interned, knownVisits, withTwins } from './interned.ts'
@@ -230,6 +231,11 @@ const workOf = (db: Db | Tx, ids: string[]) =>
     db.select().from(work).where(anyOf(work.machineId)).orderBy(asc(work.doneAt)).prepare('work_of'),
   ).execute({ ids })
 
+const liveOf = (db: Db | Tx, ids: string[]) =>
+  prepared(db, 'live_of', () =>
+    db.select().from(liveStates).where(anyOf(liveStates.machineId)).prepare('live_of'),
+  ).execute({ ids })
+
 /** The versions of some machines; one that was never written to has none. */
 async function versionsOf(db: Db | Tx, ids: readonly string[]): Promise<Map<string, string>> {
   const statement = prepared(db, 'machine_versions_of', () =>
@@ -273,13 +279,14 @@ async function readSnapshots(
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
   // One way to the database and back where it is asked in a transaction.
-  const [own, installed, worked, rows, closed, found] = await Promise.all([
+  const [own, installed, worked, rows, closed, found, lived] = await Promise.all([
     sent(machinesWithSites(db, ids)),
     sent(componentsOf(db, ids)),
     sent(workOf(db, ids)),
     visitsOf(db, ids),
     loadClosings(db, ids),
     loadFindings(db, ids),
+    sent(liveOf(db, ids)),
   ])
   const list = own.map((r) => asMachine(r.machine))
   const inSlot = (motor: boolean) => installed.filter((c) => (c.slot === 'motor') === motor)
@@ -306,6 +313,7 @@ async function readSnapshots(
     (f) => f.machineId,
     (f) => f,
   )
+  const live = new Map(lived.map((l) => [l.machineId, l.evidence]))
   const place = new Map(own.map((r) => [r.machine.siteId, r.site]))
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
   return list.map((machine) =>
@@ -319,6 +327,7 @@ async function readSnapshots(
       twins: twins.get(machine.id) ?? [],
       closings: closings.get(machine.id) ?? [],
       findings: findings.get(machine.id) ?? [],
+      live: live.get(machine.id) ?? null,
       site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC', units: 'us' },
     }),
   )

@@ -1,4 +1,4 @@
-import { endpoints } from '@motor-round/contract'
+import { mailEndpoints } from '@motor-round/contract'
 import { asc } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record, who } from '../audit/record.ts'
@@ -11,7 +11,7 @@ import { transportOf } from './transport.ts'
 
 /** E-mails that were written, and the weekly digest. */
 export function mailRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.mails, async () => ({
+  mount(router, deps, mailEndpoints.mails, async () => ({
     sends: transportOf(deps.config).way,
     digest: (await deps.db.select().from(digestAddresses).orderBy(asc(digestAddresses.email))).map((d) => d.email),
     mails: (await newestMails(deps)).map((m) => ({
@@ -25,9 +25,9 @@ export function mailRoutes(router: Router, deps: Deps): void {
     })),
   }))
 
-  mount(router, deps, endpoints.digestText, () => digestText(deps))
+  mount(router, deps, mailEndpoints.digestText, () => digestText(deps))
 
-  mount(router, deps, endpoints.setDigest, ({ body, person }) =>
+  mount(router, deps, mailEndpoints.setDigest, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
       const emails = [...new Set(body.emails.map((e) => e.toLowerCase()))].sort()
       const before = (await tx.select().from(digestAddresses)).map((d) => d.email).sort()

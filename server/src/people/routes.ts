@@ -1,4 +1,4 @@
-import { endpoints } from '@motor-round/contract'
+import { accountEndpoints } from '@motor-round/contract'
 import { and, asc, eq, isNull, ne } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record, who } from '../audit/record.ts'
@@ -12,12 +12,12 @@ import { HttpProblem, notFound } from '../http/problem.ts'
 
 /** Accounts: who may sign in, and as what. */
 export function peopleRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.people, async () => {
+  mount(router, deps, accountEndpoints.people, async () => {
     const rows = await deps.db.select().from(people).orderBy(asc(people.name))
     return rows.map(asPerson)
   })
 
-  mount(router, deps, endpoints.addPerson, ({ body, person }) =>
+  mount(router, deps, accountEndpoints.addPerson, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
       const [row] = await tx.insert(people).values(body).returning()
       if (!row) throw notFound('person')
@@ -35,7 +35,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.editPerson, ({ params, body, person }) =>
+  mount(router, deps, accountEndpoints.editPerson, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const [before] = await tx.select().from(people).where(eq(people.id, params.id)).for('no key update')
       if (!before) throw notFound('person')
@@ -75,7 +75,7 @@ export function peopleRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.newLink, ({ params, person }) =>
+  mount(router, deps, accountEndpoints.newLink, ({ params, person }) =>
     deps.db.transaction(async (tx) => {
       const [row] = await tx.select().from(people).where(eq(people.id, params.id))
       if (!row) throw notFound('person')

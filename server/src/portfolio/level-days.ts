@@ -12,6 +12,8 @@ import { currentPolicies } from '../policies/current.ts'
 const chunk = 20
 const months = 6
 
+const dayMs = 86_400_000
+
 /** A machine as it was known at an instant: what came later is not there yet. */
 export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
   const until = at.getTime()
@@ -33,6 +35,7 @@ export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
     allVisits: visits.length,
     closings: known.closings.filter((c) => by(c.at)),
     findings: [],
+    live: known.live && { ...known.live, days: known.live.days.filter((d) => d.at + dayMs <= until) },
   }
 }
 

@@ -1,4 +1,4 @@
-import { endpoints } from '@motor-round/contract'
+import { portfolioEndpoints } from '@motor-round/contract'
 import { asc, eq } from 'drizzle-orm'
 import type { Router } from 'express'
 import { sites } from '../db/schema.ts'
@@ -11,11 +11,11 @@ import { portfolioOf } from './portfolio.ts'
 
 /** A quarter in figures for the office. */
 export function portfolioRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.portfolio, ({ query }) => {
+  mount(router, deps, portfolioEndpoints.portfolio, ({ query }) => {
     fillSoon(deps)
     return portfolioOf(deps, query)
   })
-  mount(router, deps, endpoints.portfolioPdf, async ({ query, res }) => {
+  mount(router, deps, portfolioEndpoints.portfolioPdf, async ({ query, res }) => {
     const [site] = await deps.db
       .select({ paper: sites.paper })
       .from(sites)

@@ -102,6 +102,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
       speedChanges,
       findings: [...known.findings],
       closings: [...known.closings],
+      live: known.live,
       traces,
       jobs,
       peerTraces,

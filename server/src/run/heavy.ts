@@ -1,3 +1,4 @@
-/** What takes so long that nobody should wait behind it: run by a thread of its own, see `offThread`. Plain data in, plain data out. */
+/** What nobody should wait behind, or be hurt by: run by threads of their own, see `offThread`. Plain data in, plain data out. */
 export { drawPdf } from './draw-pdf.ts'
 export { drawXlsx } from './draw-xlsx.ts'
+export { readRegisters, writeRegisters } from '../vfd/modbus.ts'

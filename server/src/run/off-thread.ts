@@ -9,7 +9,15 @@ const mostWaiting = 50
 /** A thread that has nothing to do ends; the next one takes a moment to come up. */
 const idleMs = 60_000
 
-let pool: Piscina | null = null
+/**
+ * Files are drawn one after the other. Drives are waited for side by side, and apart from the files: what a drive sends may be
+ * anything, and an answer that breaks its reader takes down that thread alone.
+ */
+const laneOf = { drawPdf: 'files', drawXlsx: 'files', readRegisters: 'drives', writeRegisters: 'drives' } as const
+const atOnce = { files: 1, drives: 16 } as const
+type Lane = keyof typeof atOnce
+
+const pools = new Map<Lane, Piscina>()
 
 /** Built, the tasks are a file beside this one; run from source they are run where they are asked for. */
 const built = import.meta.url.endsWith('.js')
@@ -27,13 +35,22 @@ export async function offThread<K extends keyof Heavy>(
     const run = tasks[task] as (of: typeof input) => ReturnType<Heavy[K]>
     return await run(input)
   }
-  pool ??= new Piscina({
+  const pool = poolOf(laneOf[task])
+  if (pool.queueSize >= mostWaiting) throw new HttpProblem(503, 'Too many at once. Retry in a minute.')
+  return (await pool.run(input, { name: task })) as Awaited<ReturnType<Heavy[K]>>
+}
+
+function poolOf(lane: Lane): Piscina {
+  const known = pools.get(lane)
+  if (known) return known
+  const pool = new Piscina({
     filename: new URL('./heavy.js', import.meta.url).href,
     minThreads: 0,
     maxThreads: 1,
+    concurrentTasksPerWorker: atOnce[lane],
     maxQueue: mostWaiting,
     idleTimeout: idleMs,
   })
-  if (pool.queueSize >= mostWaiting) throw new HttpProblem(503, 'Too many reports at once. Retry in a minute.')
-  return (await pool.run(input, { name: task })) as Awaited<ReturnType<Heavy[K]>>
+  pools.set(lane, pool)
+  return pool
 }

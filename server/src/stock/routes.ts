@@ -1,4 +1,4 @@
-import { endpoints, type BodyOf } from '@motor-round/contract'
+import { stockEndpoints, type BodyOf } from '@motor-round/contract'
 import { asc, desc, eq, inArray } from 'drizzle-orm'
 import type { Router } from 'express'
 import { record, who } from '../audit/record.ts'
@@ -17,7 +17,7 @@ async function loadedItem(tx: Tx, id: string, now: Date) {
   return item
 }
 
-async function refuseSite(tx: Tx, siteId: BodyOf<typeof endpoints.addStockPlace>['siteId']): Promise<void> {
+async function refuseSite(tx: Tx, siteId: BodyOf<typeof stockEndpoints.addStockPlace>['siteId']): Promise<void> {
   if (siteId === null) return
   const [site] = await tx.select({ id: sites.id }).from(sites).where(eq(sites.id, siteId))
   if (!site) throw fieldProblem('siteId', 'no such site')
@@ -25,12 +25,12 @@ async function refuseSite(tx: Tx, siteId: BodyOf<typeof endpoints.addStockPlace>
 
 /** Parts that lie in shops, vans, cages and on suppliers’ shelves. What happens to them comes in by the sync. */
 export function stockRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.stock, async () => ({
+  mount(router, deps, stockEndpoints.stock, async () => ({
     places: await deps.db.select().from(stockPlaces).orderBy(asc(stockPlaces.name)),
     items: await loadItems(deps.db, deps.now()),
   }))
 
-  mount(router, deps, endpoints.stockItem, async ({ params }) => {
+  mount(router, deps, stockEndpoints.stockItem, async ({ params }) => {
     const [item] = await deps.db.select().from(stockItems).where(eq(stockItems.id, params.id))
     if (!item) throw notFound('item of stock')
     const moves = await deps.db
@@ -52,7 +52,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
     return { moves: moves.map(asMove), machines: names.map((m) => ({ ...m, takes: taking.get(m.id) ?? 0 })) }
   })
 
-  mount(router, deps, endpoints.addStockPlace, ({ body, person }) =>
+  mount(router, deps, stockEndpoints.addStockPlace, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
       await refuseSite(tx, body.siteId)
       const [row] = await tx.insert(stockPlaces).values(body).returning()
@@ -70,7 +70,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.addStockItem, ({ body, person }) =>
+  mount(router, deps, stockEndpoints.addStockItem, ({ body, person }) =>
     deps.db.transaction(async (tx) => {
       const now = deps.now()
       await tx.insert(stockItems).values(body)
@@ -86,7 +86,7 @@ export function stockRoutes(router: Router, deps: Deps): void {
     }),
   )
 
-  mount(router, deps, endpoints.editStockItem, ({ params, body, person }) =>
+  mount(router, deps, stockEndpoints.editStockItem, ({ params, body, person }) =>
     deps.db.transaction(async (tx) => {
       const now = deps.now()
       const [before] = await tx.select().from(stockItems).where(eq(stockItems.id, params.id)).for('no key update')

@@ -1,4 +1,4 @@
-import { endpoints, type TableBody, type TableFormat } from '@motor-round/contract'
+import { tableEndpoints, type TableBody, type TableFormat } from '@motor-round/contract'
 import type { Response, Router } from 'express'
 import { byClock } from '../dates.ts'
 import type { Deps } from '../deps.ts'
@@ -17,9 +17,9 @@ async function send(res: Response, asked: TableBody, format: TableFormat): Promi
 
 /** Tables as files for a spreadsheet. */
 export function tableRoutes(router: Router, deps: Deps): void {
-  mount(router, deps, endpoints.table, ({ params, body, res }) => send(res, body, params.format))
+  mount(router, deps, tableEndpoints.table, ({ params, body, res }) => send(res, body, params.format))
 
-  mount(router, deps, endpoints.machineTable, async ({ params, query, res }) => {
+  mount(router, deps, tableEndpoints.machineTable, async ({ params, query, res }) => {
     const { narrow } = machinesWhere(query)
     const rows = await machineRows(deps, narrow, query.sort, 0, most)
     const day = (iso: string | null) => (iso === null ? null : byClock(iso, 'UTC', 'YYYY-MM-DD'))

@@ -17,6 +17,7 @@ import { sent, type Tx } from '../db/client.ts'
 import { readings, visits, supersessions, work } from '../db/schema.ts'
 import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
+import { besideVisit } from '../live/pass.ts'
 import { peersOf } from '../register/peers.ts'
 import { judgeVisit } from '../machine/judge.ts'
 import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
@@ -189,6 +190,7 @@ async function writeVisit(
         (p) => earlier.find((e) => e.gate === p.gate && e.reason === p.reason) ?? { ...p, by: person.name },
       )
       await writeRows(tx, machine, body, passes, person, now)
+      if (body.readings.some((r) => r.quantity === 'amps')) await besideVisit(tx, machine.id, takenAt, now)
       if (supersedes === null) return { value: null, fresh: true }
       await tx.insert(supersessions).values({ oldVisitId: supersedes, newVisitId: body.id, machineId: machine.id })
       return {

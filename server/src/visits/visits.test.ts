@@ -241,6 +241,7 @@ describe('the judge in the hand and the judge on the server', () => {
         twins: p.twins,
         peers: p.peers,
         closings: p.closings,
+        live: p.live,
         findings: p.findings,
         site: p.site,
         policies,

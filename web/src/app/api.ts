@@ -5,7 +5,13 @@ import {
   type ResponseOf,
   type MachineListPage,
 } from '@motor-round/contract'
-import { createApi, fetchBaseQuery, type BaseQueryFn, type FetchArgs } from '@reduxjs/toolkit/query/react'
+import {
+  createApi,
+  fetchBaseQuery,
+  type BaseQueryFn,
+  type EndpointBuilder,
+  type FetchArgs,
+} from '@reduxjs/toolkit/query/react'
 import type { Call } from '../offline/core/cache.ts'
 import { noteSignal } from '../offline/core/signal.ts'
 import { onThisPhone } from '../offline/core/mark.ts'
@@ -71,11 +77,25 @@ const tags = [
   'round',
   'mails',
   'stock',
+  'vfd',
+  'live',
 ] as const
 type Tag = (typeof tags)[number]
 
 const roofSize = 200
 export type MachineFilter = Omit<QueryInputOf<typeof endpoints.machineList>, 'offset' | 'limit'>
+
+/** Calls of endpoints of the contract: what is asked for, and what changes something. */
+export const callsOf = (b: EndpointBuilder<typeof base, Tag, 'api'>) => ({
+  get: <E extends Endpoint>(e: E, ...own: Tag[]) =>
+    b.query<ResponseOf<E>, Args<E>>({ query: (args) => callOf(e, args), providesTags: own }),
+  change: <E extends Endpoint>(e: E, ...own: Tag[]) =>
+    b.mutation<ResponseOf<E>, Args<E>>({
+      query: (args) => callOf(e, args),
+      // A stale edit tells that what is shown is old: it is fetched anew, what was typed stays.
+      invalidatesTags: (_result, error) => (error && error.problem.status !== 409 ? [] : own),
+    }),
+})
 
 /** The client of the API. Types of arguments and answers come from the contract's endpoints. */
 export const api = createApi({
@@ -83,14 +103,7 @@ export const api = createApi({
   tagTypes: tags,
   keepUnusedDataFor: 120,
   endpoints: (b) => {
-    const get = <E extends Endpoint>(e: E, ...own: Tag[]) =>
-      b.query<ResponseOf<E>, Args<E>>({ query: (args) => callOf(e, args), providesTags: own })
-    const change = <E extends Endpoint>(e: E, ...own: Tag[]) =>
-      b.mutation<ResponseOf<E>, Args<E>>({
-        query: (args) => callOf(e, args),
-        // A stale edit tells that what is shown is old: it is fetched anew, what was typed stays.
-        invalidatesTags: (_result, error) => (error && error.problem.status !== 409 ? [] : own),
-      })
+    const { get, change } = callsOf(b)
     return {
       session: get(endpoints.session, 'session'),
       signIn: change(
@@ -105,31 +118,9 @@ export const api = createApi({
         'imports',
       ),
       signOut: change(endpoints.signOut, 'session'),
-      changePassword: change(endpoints.changePassword, 'session', 'audit'),
       confirmPassword: change(endpoints.confirmPassword),
-      secondFactor: get(endpoints.secondFactor, 'factor'),
-      beginSecondFactor: change(endpoints.beginSecondFactor),
-      setSecondFactor: change(endpoints.setSecondFactor, 'factor', 'audit'),
-      dropSecondFactor: change(endpoints.dropSecondFactor, 'factor', 'audit'),
-      ownSessions: get(endpoints.ownSessions, 'session'),
-      endSessions: change(endpoints.endSessions, 'session'),
       invitation: get(endpoints.invitation),
       acceptInvitation: change(endpoints.acceptInvitation, 'session'),
-      jobs: get(endpoints.jobs, 'machine'),
-      jobPace: get(endpoints.jobPace, 'machine'),
-      linkQuote: change(endpoints.linkQuote, 'audit', 'mails'),
-      linkedQuote: get(endpoints.linkedQuote),
-      answerQuote: change(endpoints.answerQuote),
-      mails: get(endpoints.mails, 'mails'),
-      portfolio: get(endpoints.portfolio, 'machine'),
-      digestText: get(endpoints.digestText, 'mails', 'machine'),
-      setDigest: change(endpoints.setDigest, 'mails', 'audit'),
-      stock: get(endpoints.stock, 'stock'),
-      stockItem: get(endpoints.stockItem, 'stock'),
-      addStockPlace: change(endpoints.addStockPlace, 'stock', 'audit'),
-      addStockItem: change(endpoints.addStockItem, 'stock', 'audit'),
-      editStockItem: change(endpoints.editStockItem, 'stock', 'audit'),
-      people: get(endpoints.people, 'people'),
       loadDemo: change(
         endpoints.loadDemo,
         'places',
@@ -142,9 +133,6 @@ export const api = createApi({
         'speedChanges',
         'round',
       ),
-      addPerson: change(endpoints.addPerson, 'people', 'audit'),
-      editPerson: change(endpoints.editPerson, 'people', 'audit'),
-      newLink: change(endpoints.newLink, 'audit'),
       places: get(endpoints.places, 'places'),
       addSite: change(endpoints.addSite, 'places'),
       addArea: change(endpoints.addArea, 'places'),
@@ -193,10 +181,6 @@ export const api = createApi({
       policiesEffect: change(endpoints.policiesEffect),
       editPolicies: change(endpoints.editPolicies, 'policies', 'machine', 'machineList', 'audit'),
       audit: get(endpoints.audit, 'audit'),
-      imports: get(endpoints.imports, 'imports'),
-      importState: get(endpoints.importState),
-      keepImport: change(endpoints.keepImport, 'imports', 'machineList', 'machine', 'places'),
-      cancelImport: change(endpoints.cancelImport, 'imports'),
       machineList: b.infiniteQuery<MachineListPage, MachineFilter, number>({
         query: ({ queryArg, pageParam }) =>
           callOf(endpoints.machineList, { query: { ...queryArg, offset: pageParam, limit: roofSize } }),

@@ -21,6 +21,7 @@ export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof to
     twins: page.twins,
     peers: page.peers,
     closings: page.closings,
+    live: page.live,
     findings: page.findings,
     site: page.site,
     policies: toPolicies(policies),

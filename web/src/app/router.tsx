@@ -86,6 +86,26 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../features/drive-train/index.ts')).DriveTrainScreen }),
           },
           {
+            path: 'machines/:id/wiring',
+            lazy: async () => ({ Component: (await import('../features/wiring/index.ts')).WiringScreen }),
+          },
+          {
+            path: 'machines/:id/vfd',
+            lazy: async () => ({ Component: (await import('../features/vfd/index.ts')).VfdScreen }),
+          },
+          {
+            path: 'machines/:id/vfd/sheet',
+            lazy: async () => ({ Component: (await import('../features/vfd/index.ts')).CommissioningScreen }),
+          },
+          {
+            path: 'machines/:id/live',
+            lazy: async () => ({ Component: (await import('../features/live/index.ts')).LiveScreen }),
+          },
+          {
+            path: 'live',
+            lazy: async () => ({ Component: (await import('../features/live/index.ts')).SourcesScreen }),
+          },
+          {
             path: 'areas/:id/air',
             lazy: async () => ({ Component: (await import('../features/area-air/index.ts')).AreaAirScreen }),
           },

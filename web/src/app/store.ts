@@ -1,10 +1,33 @@
-import { configureStore } from '@reduxjs/toolkit'
+import {
+  combineReducers,
+  configureStore,
+  type EnhancedStore,
+  type Reducer,
+  type StoreEnhancer,
+  type ThunkDispatch,
+  type Tuple,
+  type UnknownAction,
+} from '@reduxjs/toolkit'
 import { setupListeners } from '@reduxjs/toolkit/query'
 import { api } from './api.ts'
 import { look } from './look.ts'
 
-export const store = configureStore({
-  reducer: { [api.reducerPath]: api.reducer, look: look.reducer },
+export interface RootState {
+  readonly api: ReturnType<typeof api.reducer>
+  readonly look: ReturnType<typeof look.reducer>
+}
+const reducer: Reducer<RootState> = combineReducers({ [api.reducerPath]: api.reducer, look: look.reducer })
+export type AppDispatch = ThunkDispatch<RootState, undefined, UnknownAction>
+
+/** Its type is written out: inferred, it would spell out every answer of the API. */
+type AppStore = EnhancedStore<
+  RootState,
+  UnknownAction,
+  Tuple<[StoreEnhancer<{ dispatch: AppDispatch }>, StoreEnhancer]>
+>
+
+export const store: AppStore = configureStore({
+  reducer,
   // Both checks run in development alone, where a busy machine is no news.
   middleware: (get) =>
     get({ serializableCheck: { warnAfter: 500 }, immutableCheck: { warnAfter: 500 } }).concat(api.middleware),
@@ -17,6 +40,3 @@ const paint = () => {
 }
 paint()
 store.subscribe(paint)
-
-export type AppDispatch = typeof store.dispatch
-export type RootState = ReturnType<typeof store.getState>

@@ -124,6 +124,63 @@ describe('drive and gas section', () => {
     expect(drive({ 'drive.display': 'dark' }).level).toBe('fix')
     expect(drive({ 'drive.display': 'run' }).level).toBe('ok')
   })
+  it('settings that are wrong are to fix, and named; changed ones are asked about', () => {
+    const settings = (answers: Answers) => told('drive-settings', [], { machine: { hasVfd: true }, answers })
+    const which = 'Overload set for 21 A on a 12.2 A motor'
+    expect(settings({ 'drive.settings': 'off', 'drive.settings-which': which })).toMatchObject({
+      level: 'fix',
+      because: `A setting of the drive is wrong. ${which}.`,
+    })
+    expect(settings({ 'drive.settings': 'off' }).because).toContain('was not written down')
+    expect(settings({ 'drive.settings': 'changed' }).level).toBe('watch')
+    expect(settings({ 'drive.settings': 'match' }).level).toBe('ok')
+  })
+  it('leads of a swap test stand until they are back and the wheel was seen; the visit is not closed over them', () => {
+    const twin = { hasVfd: true, hasTwin: true }
+    const swap = (answer: string) => told('drive-swap', [], { machine: twin, answers: { 'drive.swap': answer } })
+    expect(swap('swapped').level).toBe('fix')
+    expect(swap('back unseen')).toMatchObject({
+      level: 'fix',
+      next: 'See the wheel turn the right way, then read amps.',
+    })
+    expect(swap('back').level).toBe('ok')
+    const close = (answer: string) =>
+      gate('close', [], { machine: twin, answers: { 'drive.swap': answer } }).steps.find((x) => x.id === 'drive.swap')
+    expect(close('swapped')?.met).toBe(false)
+    expect(close('back unseen')?.met).toBe(false)
+    expect(close('back')?.met).toBe(true)
+  })
+  const vfd = { machine: { hasVfd: true } }
+  it('its output amps are held against the nameplate, and against a clamp', () => {
+    const output = (amps: number, clamp: readonly number[] = []) =>
+      told(
+        'drive-output',
+        [...at('drive_amps', ['output'], [amps]), ...at('amps', ['L1', 'L2', 'L3'].slice(0, clamp.length), clamp)],
+        vfd,
+      )
+    expect(output(9).level).toBe('ok')
+    expect(output(200)).toMatchObject({ level: 'fix', value: 200 })
+    expect(output(9, [8.9, 9, 9.1]).level).toBe('ok')
+    const bare = say(at('drive_amps', ['output'], [9]), { ...vfd, plate: { phases: 3 } })
+    expect(bare.verdicts.filter((v) => v.check === 'drive-output')).toEqual([])
+    // Ahead of the drive at part speed: lower, and another figure.
+    expect(output(9, [5, 5.1, 5])).toMatchObject({ level: 'watch' })
+  })
+  // 3√2/π of 480 V is 648 V; nine tenths of it 583 V, 112 % of it 726 V.
+  it.each([
+    [648, 'ok'],
+    [584, 'ok'],
+    [582, 'fix'],
+    [725, 'ok'],
+    [727, 'watch'],
+  ])('a bus of %i V on 480 V is %s', (volts, level) => {
+    const found = told(
+      'drive-bus',
+      [...at('bus_volts', ['bus'], [volts]), ...at('volts_ll', ['L1-L2', 'L2-L3', 'L3-L1'], [480, 480, 480])],
+      vfd,
+    )
+    expect(found.level).toBe(level)
+  })
   it('a cut-out lead left off is to fix; both are asked only where they are', () => {
     const gas = { controls: { gasSection: true } }
     expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('fix')

@@ -7,6 +7,8 @@ import { contactDrop } from './supply/contact-drop.ts'
 import { contacts } from './supply/contacts.ts'
 import { controlPowerCheck } from './controls/control-power.ts'
 import { drive } from './motor/drive.ts'
+import { driveFigures } from './motor/drive-figures.ts'
+import { driveSwap } from './motor/drive-swap.ts'
 import { filterDrop } from './air/filter-drop.ts'
 import { found } from './found/found.ts'
 import { gasSection } from './found/gas-section.ts'
@@ -68,6 +70,8 @@ export const checkDefinitions: readonly CheckDefinition[] = [
   controlPowerCheck,
   rotation,
   running,
+  driveFigures,
+  driveSwap,
   inrush,
   singleStart,
   contactDrop,

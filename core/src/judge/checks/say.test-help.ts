@@ -92,9 +92,9 @@ function grounded(input: JudgeInput): Judgement {
   return said
 }
 
-export function say(readings: Reading[], given: Given = {}) {
+export function inputFor(readings: Reading[], given: Given = {}): JudgeInput {
   const single = given.machine?.phases === 1
-  return grounded({
+  return {
     machine: { ...facts, ...given.machine, controls: { ...unknownControls, ...given.controls } },
     motor: {
       plate: given.plate ?? (single ? pscPlate : plate),
@@ -111,8 +111,9 @@ export function say(readings: Reading[], given: Given = {}) {
     policies: { ...defaultPolicies, ...given.policies },
     parts: given.parts,
     layout: given.layout,
-  })
+  }
 }
+export const say = (readings: Reading[], given: Given = {}) => grounded(inputFor(readings, given))
 export const told = (check: string, readings: Reading[], given: Given = {}) => {
   const v = say(readings, given).verdicts.find((x) => x.check === check)
   if (!v) throw new Error(`${check} said nothing`)

@@ -12,7 +12,16 @@ export interface WorkAnswers {
   readonly asks?: readonly RetestId[]
 }
 
-const speed = ['over-amp', 'far-below', 'change', 'after-work', 'wheel-speed', 'speed'] as const
+const speed = [
+  'over-amp',
+  'far-below',
+  'change',
+  'after-work',
+  'wheel-speed',
+  'speed',
+  'live-over-amps',
+  'live-amps-before',
+] as const
 
 /** Which work answers which condition, and what has to be read again because of it: the one table. */
 export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
@@ -43,6 +52,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
   },
   'contactor-renewed': {
     checks: [
+      'live-call',
       'contactor-poles',
       'contact-drop',
       'off-amps',
@@ -81,7 +91,11 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
   },
   'controls-restored': { checks: ['inhibits', 'left@leave.call', 'restored'], asks: [] },
   'safety-restored': { subjects: ['gas section'], checks: ['left@leave.guards', 'restored'], asks: [] },
-  'drive-repaired': { subjects: ['drive'], checks: ['as-found'], asks: ['drive', 'amps', 'turning'] },
+  'drive-repaired': {
+    subjects: ['drive'],
+    checks: ['as-found', 'live-call', 'live-starts'],
+    asks: ['drive', 'amps', 'turning'],
+  },
   'belts-renewed': {
     subjects: ['belts'],
     checks: [...speed, 'belt-tension', 'vibration', 'vibration-felt', 'sound', 'smell@belt'],
@@ -142,6 +156,8 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
       'temperature@bearing*',
       'wheel@wheel.gap',
       'over-amp',
+      'live-over-amps',
+      'live-amps-before',
       'change',
       'as-found@turns',
     ],

@@ -6,12 +6,19 @@ import { checkDefinitions } from '../checks/register.ts'
 import type { CheckDefinition } from '../checks/check-definition.ts'
 import { afterWork } from './visit/after-work.ts'
 import { beltsCarryRule } from './drive-train/belts-carry.ts'
+import { atHz } from './amps/at-hz.ts'
 import { change } from './amps/change.ts'
 import { column } from './supply/column.ts'
 import { conditions } from './visit/conditions.ts'
 import { contradiction } from './visit/contradiction.ts'
 import { currentUnbalanceRule } from './amps/current-unbalance.ts'
 import { farBelow } from './amps/far-below.ts'
+import { liveAgainstVisit } from './live/against-visit.ts'
+import { liveAmpsBefore } from './live/amps-before.ts'
+import { liveCall } from './live/call.ts'
+import { liveOffHours } from './live/off-hours.ts'
+import { liveOverAmps } from './live/over-amps.ts'
+import { liveStartsRule } from './live/starts.ts'
 import { lostLeg } from './amps/lost-leg.ts'
 import { noPlate } from './amps/no-plate.ts'
 import { overAmp } from './amps/over-amp.ts'
@@ -65,14 +72,21 @@ export const rules: readonly Rule[] = [
   wheelSpeed,
   speed,
   overAmp,
+  liveOverAmps,
   currentUnbalanceRule,
   phaseMonitor,
   serviceVoltage,
   change,
+  atHz,
   afterWork,
   trend,
   twin,
   peers,
+  liveAmpsBefore,
+  liveCall,
+  liveStartsRule,
+  liveAgainstVisit,
+  liveOffHours,
   farBelow,
   shaftLoad,
   beltsCarryRule,

@@ -2,6 +2,7 @@ import { beltsSettle } from '../pauses.ts'
 import {
   askedFor,
   beltsFresh,
+  hoursPush,
   inDays,
   lastAnswered,
   lastDone,
@@ -46,7 +47,7 @@ export const beltsTask: TaskKind = {
             because: v.because,
           })),
       ],
-      push: null,
+      push: hoursPush(f, latest(seen?.at, renewed), days),
     }
   },
 }

@@ -1,4 +1,14 @@
-import { askedFor, inDays, limitOf, lastDone, lastRead, steadyPush, verdictOf, type TaskKind } from '../task.ts'
+import {
+  askedFor,
+  hoursPush,
+  inDays,
+  limitOf,
+  lastDone,
+  lastRead,
+  steadyPush,
+  verdictOf,
+  type TaskKind,
+} from '../task.ts'
 
 /** Filters: by the pressure over them where it is read, else by the calendar. */
 export const filtersTask: TaskKind = {
@@ -25,7 +35,9 @@ export const filtersTask: TaskKind = {
         ...askedFor(f, 'filters'),
         ...(loaded ? [{ at: drop.level === 'fix' ? read.at : inDays(read.at, 30), because: drop.because }] : []),
       ],
-      push: steadyPush(f, values, 0.2, lastAt ?? read?.at ?? null, days, 'their pressure drop hardly rises'),
+      push:
+        hoursPush(f, lastAt, days) ??
+        steadyPush(f, values, 0.2, lastAt ?? read?.at ?? null, days, 'their pressure drop hardly rises'),
     }
   },
 }

@@ -1,9 +1,12 @@
 import { greaseInterval, type GreaseConditions } from '../../drivetrain/index.ts'
+import { hoursADay as hoursByLive } from '../../live/index.ts'
 import { driveAt, partAt, unknownLayout } from '../../installed/index.ts'
 import { lastDone, lastRead, type DueFacts, type TaskKind } from '../task.ts'
 
-/** Hours a day a fan runs where nobody wrote it down. @source common practice */
-const hoursADay = 24
+/** Hours a day a fan runs where nothing says. @source common practice */
+const dayAndNight = 24
+/** Grease ages in a bearing that stands, too: no longer than two years. @source common practice */
+const most = 730
 
 const bearing = (f: DueFacts) => partAt(f.parts, 'bearing-de', f.now)
 
@@ -39,15 +42,17 @@ export const greaseTask: TaskKind = {
   locksOut: false,
   for: (f) => bearing(f)?.greasable === true && bearing(f)?.bore != null && f.motorRpm !== null,
   wanted(f) {
-    const own = bearing(f)
+    const fitted = bearing(f)
     const drive = driveAt(f.parts, f.work, f.layout ?? unknownLayout, f.now)
     const rpm = (f.motorRpm ?? 1750) * (drive ? drive.driver / drive.driven : 1)
-    const { hours } = greaseInterval(own?.bore ?? 25, rpm, conditions(f))
-    const days = Math.max(7, Math.round(hours / hoursADay))
+    const { hours } = greaseInterval(fitted?.bore ?? 25, rpm, conditions(f))
+    const own = hoursByLive(f.live)
+    const perDay = own?.perDay ?? dayAndNight
+    const days = Math.min(most, Math.max(7, Math.round(hours / Math.max(perDay, 0.1))))
     return {
       lastAt: lastDone(f, 'greased', 'bearings-renewed'),
       days,
-      because: `${Math.round(hours)} h of a ${Math.round(own?.bore ?? 25)} mm bearing at ${Math.round(rpm)} rpm`,
+      because: `${Math.round(hours)} h of a ${Math.round(fitted?.bore ?? 25)} mm bearing at ${Math.round(rpm)} rpm${own ? `, ${perDay.toFixed(1)} h a day by live data` : ''}`,
       pulls: [],
       push: null,
     }

@@ -29,12 +29,18 @@ export const terminalsTask: TaskKind = {
       lastRead(f, 'lug_torque', 'pole_ohms', 'contact_drop')?.at,
       lastDone(f, 'terminals-tightened', 'contactor-renewed'),
     )
+    const fresh = lastDone(f, 'drive-repaired', 'motor-replaced')
+    const again = limitOf(f, 'vfd-lugs-again')
     const uneven = verdictOf(f, 'current-unbalance')
     return {
       lastAt: last,
       days,
       because: `every ${days} days`,
       pulls: [
+        // Lugs of a new drive or motor settle in the first weeks.
+        ...(fresh !== null && f.machine.hasVfd && (last === null || last < inDays(fresh, again))
+          ? [{ at: inDays(fresh, again), because: 'new lugs on a drive are torqued again' }]
+          : []),
         ...askedFor(f, 'terminals', 'poles', 'fuses', 'line', 'control', 'transformer', 'off'),
         ...(uneven && uneven.level !== 'ok' && f.visits[0]
           ? [{ at: inDays(f.visits[0].at, 7), because: uneven.because }]

@@ -3,9 +3,15 @@ import { believe, hypothesesOf } from '../index.ts'
 import { fan, resultsIn } from '../trace.test-help.ts'
 import { readAgain } from './read-again.ts'
 
-const again = (complaint: string, text: string, twice: readonly string[], more: boolean) => {
+const again = (
+  complaint: string,
+  text: string,
+  twice: readonly string[],
+  more: boolean,
+  differ: readonly string[] = [],
+) => {
   const results = resultsIn(text)
-  const said = readAgain(believe(hypothesesOf(complaint, fan), results), results, new Set(twice), more)
+  const said = readAgain(believe(hypothesesOf(complaint, fan), results), results, new Set(twice), new Set(differ), more)
   return said && [said.test.id, said.why]
 }
 
@@ -18,6 +24,13 @@ describe('what is read a second time', () => {
     expect(again('dead', left, ['breaker', 'ask-open'], true)).toBeNull()
     // Amps and volts carry it together: neither alone.
     expect(again('hums', `${lost} amps=leg0`, [], true)).toBeNull()
+  })
+  it('a third time, what came out two ways', () => {
+    const left = 'see-fan=still see-call=yes breaker=open ask-open=hand'
+    expect(again('dead', left, [], true, ['breaker'])).toEqual(['breaker', 'two differ'])
+    // Likelier to be misread than what goes least with the rest and was read once.
+    const seized = `${lost} spin=seized`.replace('spin=free ', '')
+    expect(again('hums', seized, [], false, ['line-volts'])).toEqual(['line-volts', 'two differ'])
   })
   it('nothing, while another test tells more', () => {
     expect(again('hums', 'see-fan=hums spin=free', [], true)).toBeNull()

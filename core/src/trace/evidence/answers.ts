@@ -9,6 +9,7 @@ const asked =
 
 const bound = ['tight', 'stops at once', 'seized']
 const drive: Readonly<Record<string, string>> = {
+  'over-current-start': 'over-current',
   'over-current': 'over-current',
   'over-voltage': 'over-volts',
   'under-voltage': 'under-volts',
@@ -17,6 +18,7 @@ const drive: Readonly<Record<string, string>> = {
   'output-phase': 'out-phase',
   hot: 'hot',
   'motor-overload': 'overload',
+  interlock: 'ref',
   reference: 'ref',
 }
 
@@ -88,6 +90,8 @@ export const answerReaders: Readonly<Record<string, Reader>> = {
     if (shown === 'run' || shown === 'dark') return shown
     return drive[c.answer('drive.family') ?? ''] ?? null
   },
+  params: asked('drive.settings', { match: 'match', off: 'off', changed: 'off' }),
+  swap: asked('drive.swap-says', { motor: 'motor', drive: 'drive', neither: 'neither' }),
   spin: asked('spin.all', {
     free: 'free',
     rough: 'rough',

@@ -90,7 +90,12 @@ describe('dates of a file', () => {
       })
     expect(read('2026-03-08T03:00')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 2, 8, 8) })
     expect(read('2026-11-01T00:59')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 10, 1, 5, 59) })
-    expect(read('2026-11-01T01:30')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 10, 1, 6, 30), twice: true })
+    expect(read('2026-11-01T01:30')).toEqual({
+      kind: 'instant',
+      ms: Date.UTC(2026, 10, 1, 6, 30),
+      twice: true,
+      second: Date.UTC(2026, 10, 1, 7, 30),
+    })
     expect(read('2026-11-01T02:00')).toEqual({ kind: 'instant', ms: Date.UTC(2026, 10, 1, 8) })
     // Half an hour, on the other half of the globe; and a day that has no midnight is a day.
     expect(instantReader('Australia/Lord_Howe')('2026-04-05T01:45')).toMatchObject({ twice: true })

@@ -2,8 +2,8 @@ import { LRUCache } from 'lru-cache'
 import { instantIn, offsetAt } from '../../dates.ts'
 
 export type Instant =
-  /** `twice`: the clock of the zone passed that time twice; the first one was taken. */
-  | { readonly kind: 'instant'; readonly ms: number; readonly twice?: true }
+  /** `twice`: the clock of the zone passed that time twice; the first one was taken, `second` is the other. */
+  | { readonly kind: 'instant'; readonly ms: number; readonly twice?: true; readonly second?: number }
   | { readonly kind: 'no zone' }
   | { readonly kind: 'wrong'; readonly message: string }
 
@@ -43,6 +43,32 @@ function offsetOf(midnight: number, zone: string): number | null {
   return minutes
 }
 
+const quarterMs = 900_000
+interface Passes {
+  /** What is added to a time of the clock to get its instants, ms: none where it skips that time, two where it passes it twice. */
+  readonly passes: readonly number[]
+  /** The same for a time that it skips, taken as later by what the clock was set. */
+  readonly skipped: number
+}
+const quarters = new LRUCache<string, Passes>({ max: 5_000 })
+
+/** On a day on which the clock is set: at its quarters, since clocks are set at those. */
+function passesOf(local: number, zone: string): Passes {
+  const quarter = Math.floor(local / quarterMs) * quarterMs
+  const key = `${zone} ${quarter}`
+  const known = quarters.get(key)
+  if (known) return known
+  const written = new Date(quarter).toISOString().slice(0, 23).replace('T', ' ')
+  const ms = instantIn(written, zone).getTime()
+  const around = [-7_200_000, -3_600_000, -1_800_000, 0, 1_800_000, 3_600_000].map((d) => ms + d)
+  const made = {
+    passes: around.filter((at) => at + offsetAt(at, zone) * 60_000 === quarter).map((at) => at - quarter),
+    skipped: ms - quarter,
+  }
+  quarters.set(key, made)
+  return made
+}
+
 /**
  * A time by the clock of a zone.
  * @param local the time as if it were UTC, ms
@@ -51,13 +77,13 @@ function offsetOf(midnight: number, zone: string): number | null {
 function byZone(text: string, local: number, hours: boolean, zone: string): Instant {
   const minutes = offsetOf(Math.floor(local / dayMs) * dayMs, zone)
   if (minutes !== null) return { kind: 'instant', ms: local - minutes * 60_000 }
-  const written = new Date(local).toISOString().slice(0, 23).replace('T', ' ')
-  const ms = instantIn(written, zone).getTime()
-  const same = (at: number) => at + offsetAt(at, zone) * 60_000 === local
-  const all = [ms - 7_200_000, ms - 3_600_000, ms - 1_800_000, ms, ms + 1_800_000, ms + 3_600_000].filter(same)
-  const [first] = all
+  const { passes, skipped } = passesOf(local, zone)
+  const [first] = passes
   if (first !== undefined)
-    return all.length > 1 ? { kind: 'instant', ms: first, twice: true } : { kind: 'instant', ms: first }
+    return passes.length > 1
+      ? { kind: 'instant', ms: local + first, twice: true, second: local + (passes.at(-1) ?? first) }
+      : { kind: 'instant', ms: local + first }
+  const ms = local + skipped
   if (!hours) return { kind: 'instant', ms }
   return { kind: 'wrong', message: `"${text}": in ${zone} the clock was set past that time` }
 }

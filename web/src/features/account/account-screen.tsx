@@ -1,6 +1,7 @@
 import type { OwnSession } from '@motor-round/contract'
 import { Button, Popconfirm } from 'antd'
 import { api } from '../../app/api.ts'
+import { accountApi } from '../../app/account-api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -30,8 +31,8 @@ function SessionRow({ session }: { session: OwnSession }) {
 /** One’s own account: the password, and where one is signed in. */
 export function AccountScreen() {
   const person = api.useSessionQuery({}).data?.person
-  const sessions = api.useOwnSessionsQuery({}, { refetchOnMountOrArgChange: true })
-  const [end, ending] = api.useEndSessionsMutation()
+  const sessions = accountApi.useOwnSessionsQuery({}, { refetchOnMountOrArgChange: true })
+  const [end, ending] = accountApi.useEndSessionsMutation()
   if (sessions.error && !sessions.data)
     return (
       <div className="page">

@@ -1,12 +1,12 @@
 import { passwordChange, passwordLength } from '@motor-round/contract'
 import { Button, Form, Input } from 'antd'
-import { api } from '../../app/api.ts'
+import { accountApi } from '../../app/account-api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
 
 /** Change one’s own password: with the old one, and every other session ends. */
 export function PasswordForm() {
-  const [change, attempt] = api.useChangePasswordMutation()
+  const [change, attempt] = accountApi.useChangePasswordMutation()
   const [form] = Form.useForm()
   const missing = useStillNeeded(form, { current: 'your password', password: 'a new password' })
   const failure = attempt.error as Failure | undefined

@@ -1,7 +1,7 @@
 import { factorEntry } from '@motor-round/contract'
 import { Button, Form, Input } from 'antd'
 import { lazy, Suspense } from 'react'
-import { api } from '../../app/api.ts'
+import { accountApi } from '../../app/account-api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
@@ -72,10 +72,10 @@ function Noted({ codes, done }: { codes: readonly string[]; done: () => void }) 
 
 /** Sign-in with a code of an authenticator app besides the password. */
 export function SecondFactor() {
-  const factor = api.useSecondFactorQuery({})
-  const [begin, begun] = api.useBeginSecondFactorMutation()
-  const [turnOn, turningOn] = api.useSetSecondFactorMutation()
-  const [turnOff, turningOff] = api.useDropSecondFactorMutation()
+  const factor = accountApi.useSecondFactorQuery({})
+  const [begin, begun] = accountApi.useBeginSecondFactorMutation()
+  const [turnOn, turningOn] = accountApi.useSetSecondFactorMutation()
+  const [turnOff, turningOff] = accountApi.useDropSecondFactorMutation()
   const state = factor.data
   if (!state) return factor.error ? <FailureNote failure={factor.error as Failure} kept="" /> : null
   const codes = turningOn.data?.codes

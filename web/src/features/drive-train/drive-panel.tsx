@@ -52,6 +52,11 @@ export function DrivePanel({ page, now, mayEdit }: { page: MachinePage; now: num
         <Link to={`/machines/${machine.id}/drive`}>
           <Button>{mayEdit ? 'Add or correct parts' : 'Parts and history'}</Button>
         </Link>
+        {machine.hasVfd ? (
+          <Link to={`/machines/${machine.id}/vfd`}>
+            <Button>Drive and settings</Button>
+          </Link>
+        ) : null}
         {drive || machine.hasVfd ? (
           <Link to={`/speed-change?machine=${machine.id}`}>
             <Button type="primary">Speed change</Button>

@@ -17,6 +17,7 @@ const screens: readonly Command[] = [
   { group: 'Screens', title: 'Calculators', to: '/calculators' },
   { group: 'Screens', title: 'Speed change', to: '/speed-change' },
   { group: 'Screens', title: 'Import & export', to: '/import-export' },
+  { group: 'Screens', title: 'Live data: files, columns, drives', to: '/live' },
   { group: 'Screens', title: 'Sites, areas and units', to: '/places' },
   { group: 'Screens', title: 'Limits and policies', to: '/limits' },
   { group: 'Screens', title: 'Account: password, where you are signed in', to: '/account' },

@@ -1,7 +1,9 @@
-import { endpoints, type ImportState } from '@motor-round/contract'
+import { fileEndpoints, type ImportState } from '@motor-round/contract'
 import { Button, Select } from 'antd'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
+import { filesApi } from '../../app/files-api.ts'
 import { dayTime } from '../../app/dates.ts'
 import { addressOf } from '../../app/request.ts'
 import { useMay } from '../../app/shell/index.ts'
@@ -24,7 +26,7 @@ function Export() {
   const places = api.usePlacesQuery({}).data
   const lead = useMay('lead')
   const [site, setSite] = useState('')
-  const readings = addressOf(endpoints.exportReadings, undefined, site === '' ? {} : { site })
+  const readings = addressOf(fileEndpoints.exportReadings, undefined, site === '' ? {} : { site })
   return (
     <section className="sheet stack">
       <h2>Export</h2>
@@ -44,25 +46,25 @@ function Export() {
         </Button>
       </div>
       <div className="row">
-        <Button href={`/api/v1${addressOf(endpoints.exportRegister)}`} download>
+        <Button href={`/api/v1${addressOf(fileEndpoints.exportRegister)}`} download>
           Machine list (CSV)
         </Button>
         {lead ? (
-          <Button href={`/api/v1${addressOf(endpoints.exportOrganization)}`} download>
+          <Button href={`/api/v1${addressOf(fileEndpoints.exportOrganization)}`} download>
             Whole organization (JSON)
           </Button>
         ) : null}
       </div>
       <p className="quiet">
         CSV by RFC 4180, times in UTC. Text that a spreadsheet would run as a formula gets a leading quote.{' '}
-        <a href={`/api/v1${addressOf(endpoints.organizationSchema)}`}>JSON Schema of the organization file</a>
+        <a href={`/api/v1${addressOf(fileEndpoints.organizationSchema)}`}>JSON Schema of the organization file</a>
       </p>
     </section>
   )
 }
 
 function Lately() {
-  const imports = api.useImportsQuery({}).data ?? []
+  const imports = filesApi.useImportsQuery({}).data ?? []
   if (imports.length === 0) return null
   return (
     <section className="sheet">
@@ -108,6 +110,9 @@ export function ImportExport() {
         {lead ? <Importer /> : <p className="sheet">Only a lead can import files.</p>}
         <Export />
       </Columns>
+      <p>
+        Minute by minute from the building system and from drives: <Link to="/live">Live data</Link>
+      </p>
       {lead ? <Lately /> : null}
     </div>
   )

@@ -1,13 +1,14 @@
-import type { ImportState } from '@motor-round/contract'
+import { fileEndpoints, importState, type ImportState } from '@motor-round/contract'
 import { Button, Progress, Select, Upload } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { api } from '../../app/api.ts'
+import { filesApi } from '../../app/files-api.ts'
 import type { Failure } from '../../app/failure.ts'
+import { addressOf } from '../../app/request.ts'
+import { SendFailure, sendFile } from '../../app/send-file.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { AfterImport, ImportErrors, ImportWords } from './import-result.tsx'
-import { SendFailure, sendFile } from './send-file.ts'
 
 const kinds: readonly { value: ImportState['kind']; label: string; accept: string }[] = [
   { value: 'readings', label: 'Readings (CSV)', accept: '.csv,.txt,.tsv' },
@@ -17,7 +18,7 @@ const kinds: readonly { value: ImportState['kind']; label: string; accept: strin
 
 /** How far the server is with a file that is on its way. */
 function Checking({ id, file, cancel }: { id: string; file: File; cancel: () => void }) {
-  const progress = api.useImportStateQuery({ params: { id } }, { pollingInterval: 700 })
+  const progress = filesApi.useImportStateQuery({ params: { id } }, { pollingInterval: 700 })
   const state = progress.data
   const share = file.size === 0 ? 0 : Math.min(99, Math.round((100 * (state?.bytes ?? 0)) / file.size))
   return (
@@ -48,8 +49,8 @@ export function Importer() {
   const [state, setState] = useState<ImportState | null>(null)
   const [failure, setFailure] = useState<Failure | undefined>()
   const [zone, setZone] = useState('')
-  const [keep, keeping] = api.useKeepImportMutation()
-  const [cancelImport] = api.useCancelImportMutation()
+  const [keep, keeping] = filesApi.useKeepImportMutation()
+  const [cancelImport] = filesApi.useCancelImportMutation()
   const running = useRef<Run | null>(null)
   useEffect(() => () => running.current?.abort.abort(), [])
 
@@ -60,7 +61,18 @@ export function Importer() {
     setState(null)
     setFailure(undefined)
     try {
-      const checked = await sendFile({ id: next.id, kind, file, zone: withZone, signal: next.abort.signal })
+      const checked = await sendFile(
+        addressOf(fileEndpoints.startImport, undefined, {
+          id: next.id,
+          kind,
+          zone: withZone,
+          name: file.name,
+          size: file.size,
+        }),
+        file,
+        importState,
+        next.abort.signal,
+      )
       if (running.current === next) {
         setState(checked)
         setZone(checked.zones[0] ?? 'UTC')

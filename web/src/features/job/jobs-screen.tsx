@@ -3,7 +3,7 @@ import { amount } from '@motor-round/core/quantity'
 import { Segmented } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { api } from '../../app/api.ts'
+import { jobsApi } from '../../app/jobs-api.ts'
 import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
@@ -52,7 +52,7 @@ function State({ job }: { job: JobLine }) {
 
 /** Jobs of every site: what is due again first, then what stands open, then the rest. */
 export function JobsScreen() {
-  const query = api.useJobsQuery({})
+  const query = jobsApi.useJobsQuery({})
   const now = useNow()
   const [filter, setFilter] = useState<Filter>('open')
   const jobs = query.data?.jobs

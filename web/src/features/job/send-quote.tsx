@@ -1,14 +1,14 @@
 import type { JobRecord } from '@motor-round/contract'
 import { Button, Form, Input, InputNumber } from 'antd'
 import { useState } from 'react'
-import { api } from '../../app/api.ts'
+import { jobsApi } from '../../app/jobs-api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 
 /** Send the quote: a link that answers it once, without an account. */
 export function SendQuote({ job, offerId, done }: { job: JobRecord; offerId: string; done: () => void }) {
-  const [make, attempt] = api.useLinkQuoteMutation()
+  const [make, attempt] = jobsApi.useLinkQuoteMutation()
   const [name, setName] = useState('')
   const [email, setEmail] = useState('')
   const [days, setDays] = useState<number | null>(14)

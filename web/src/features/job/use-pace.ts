@@ -1,9 +1,9 @@
 import { useMemo } from 'react'
-import { api } from '../../app/api.ts'
+import { jobsApi } from '../../app/jobs-api.ts'
 
 /** How long steps take here, by the jobs that were done; where it is not known, as the templates say. */
 export function usePace(): { readonly pace: ReadonlyMap<string, number>; readonly jobs: number } {
-  const known = api.useJobPaceQuery({}).data
+  const known = jobsApi.useJobPaceQuery({}).data
   return useMemo(
     () => ({ pace: new Map(known?.steps.map((s) => [s.step, s.factor])), jobs: known?.jobs ?? 0 }),
     [known],

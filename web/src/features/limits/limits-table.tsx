@@ -2,7 +2,7 @@ import { limitInForce, limitRegister, type Limit, type LimitId, type Policies } 
 import { Input } from 'antd'
 import { memo, useMemo, useState } from 'react'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
-import { shownLimit, typedLimit } from '../../parts/limit-text/index.ts'
+import { limitWords, shownLimit, typedLimit } from '../../parts/limit-text/index.ts'
 
 const ids = Object.keys(limitRegister) as LimitId[]
 
@@ -30,7 +30,7 @@ function OwnValue({ row: { limit, own }, edit }: { row: Row; edit: ((value: numb
       : value === null
         ? 'not a number'
         : value < limit.house.min || value > limit.house.max
-          ? `between ${shownLimit(limit, limit.house.min)} and ${shownLimit(limit, limit.house.max)}`
+          ? `between ${limitWords(limit, limit.house.min)} and ${limitWords(limit, limit.house.max)}`
           : null
   return (
     <>
@@ -124,7 +124,7 @@ export const LimitsTable = memo(function LimitsTable({
             align: 'right',
             className: 'num',
             shouldCellUpdate: changed,
-            render: (_, { limit, value }) => shownLimit(limit, value),
+            render: (_, { limit, value }) => limitWords(limit, value),
           },
           {
             title: 'Source',

@@ -1,8 +1,8 @@
-import { endpoints, roles, type Role } from '@motor-round/contract'
+import { accountEndpoints, roles, type Role } from '@motor-round/contract'
 import { Button, Form, Input, Popconfirm, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { api } from '../../app/api.ts'
+import { accountApi } from '../../app/account-api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { usePerson } from '../../app/shell/index.ts'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
@@ -20,12 +20,12 @@ const roleNames: Record<Role, string> = { lead: 'lead', mechanic: 'technician', 
 function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => void }) {
   const [form] = Form.useForm()
   const missing = useStillNeeded(form, { name: 'name', login: 'sign-in name' })
-  const [add, attempt] = api.useAddPersonMutation()
+  const [add, attempt] = accountApi.useAddPersonMutation()
   const failure = attempt.error as Failure | undefined
   return (
     <ZodForm
       className="stack"
-      schema={endpoints.addPerson.body}
+      schema={accountEndpoints.addPerson.body}
       form={form}
       failure={failure}
       initial={{ role: 'mechanic' }}
@@ -68,10 +68,10 @@ function AddPerson({ onLink }: { onLink: (l: { name: string; path: string }) => 
 
 /** Who may sign in, and as what. A new person gets a one-time link and chooses the password. */
 export function People() {
-  const people = api.usePeopleQuery({}).data ?? []
+  const people = accountApi.usePeopleQuery({}).data ?? []
   const me = usePerson()
-  const [edit, editing] = api.useEditPersonMutation()
-  const [newLink] = api.useNewLinkMutation()
+  const [edit, editing] = accountApi.useEditPersonMutation()
+  const [newLink] = accountApi.useNewLinkMutation()
   const [link, setLink] = useState<{ name: string; path: string } | null>(null)
   return (
     <section className="sheet stack">

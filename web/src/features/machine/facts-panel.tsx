@@ -1,4 +1,5 @@
 import type { MachinePage } from '@motor-round/contract'
+import { hoursADay } from '@motor-round/core/live'
 import { Link } from 'react-router'
 import { Facts } from '../../parts/facts/index.ts'
 
@@ -27,6 +28,21 @@ function controlsWords({ controls: c }: MachinePage['machine']): string {
     .join(', ')
 }
 
+/** What its own instruments say of how it runs, in one line. */
+function liveWords(live: MachinePage['live']): string {
+  const days = live?.days.slice(-3) ?? []
+  if (days.length === 0) return 'none yet'
+  const hours = hoursADay(live)
+  const highest = Math.max(...days.map((d) => d.mostAmps ?? 0))
+  return [
+    hours === null ? '' : `${hours.perDay.toFixed(1)} h a day`,
+    `${days.reduce((s, d) => s + d.starts, 0)} starts in ${days.length} days`,
+    highest > 0 ? `up to ${highest.toFixed(1)} A` : '',
+  ]
+    .filter((t) => t !== '')
+    .join(', ')
+}
+
 /** Where a machine stands, what feeds and switches it, and what shares its unit. */
 export function FactsPanel({ page }: { page: MachinePage }) {
   const { machine, unit, area, site, siblings } = page
@@ -50,6 +66,12 @@ export function FactsPanel({ page }: { page: MachinePage }) {
           ],
           ['Drive', `${machine.drive}${machine.hasVfd ? ', variable-frequency drive' : ''}`],
           ['Controls', controlsWords(machine) || 'not entered'],
+          [
+            'Live data',
+            <Link className="link-tall" to={`/machines/${machine.id}/live`}>
+              {liveWords(page.live)}
+            </Link>,
+          ],
           ['Unit', `${unit.kind}${unit.modelLine ? ` ${unit.modelLine}` : ''}`],
           ...(siblings.length === 0
             ? []

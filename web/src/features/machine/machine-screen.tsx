@@ -1,7 +1,7 @@
 import { defaultPolicies } from '@motor-round/core/limits'
 import { coreVisit, inputOf } from '@motor-round/contract'
 import { pastChanges } from '@motor-round/core/speed-change'
-import { ampsHistory, insulationHistory } from '@motor-round/core/judge'
+import { ampsHistory, atOneHz, insulationHistory } from '@motor-round/core/judge'
 import { Button } from 'antd'
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
@@ -18,6 +18,7 @@ import { LevelMark } from '../../parts/level-mark/index.ts'
 import { DrivePanel } from '../drive-train/index.ts'
 import { wayBack } from './speed-change-line.tsx'
 import { historiesOf } from './histories.ts'
+import { AmpsPanel } from './amps-panel.tsx'
 import { FactsPanel } from './facts-panel.tsx'
 import { HistoriesPanel } from './histories-panel.tsx'
 import { Latest } from './latest.tsx'
@@ -37,7 +38,6 @@ import './machine.css'
 const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
 const JobsPanel = lazy(async () => ({ default: (await import('../job/index.ts')).JobsPanel }))
 const MachineStock = lazy(async () => ({ default: (await import('../stock/index.ts')).MachineStock }))
-const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
 /** A machine: plate, latest visit, what it says and why, amps over time, visits, work. */
 export function MachineScreen() {
@@ -55,11 +55,13 @@ export function MachineScreen() {
     const { judgement, visit } = standing
     const input = inputOf(snapshot, visit)
     const changes = pastChanges(input)
+    const history = ampsHistory(input)
     return {
       input,
       visit,
       judgement,
-      history: ampsHistory(input),
+      history,
+      oneHz: atOneHz(input, history),
       tests: insulationHistory(input).length,
       changes,
       way: wayBack(input, judgement, changes),
@@ -141,18 +143,7 @@ export function MachineScreen() {
           {judged ? (
             <>
               <ResultsPanel page={page} judgement={judged.judgement} way={judged.way} now={now} mayAct={mayAct} />
-              <section className="sheet">
-                <header>
-                  <h2>Amps</h2>
-                  <span className="quiet">
-                    three legs per visit, nameplate, usual range, work, trend ·{' '}
-                    <Link to={`/calculators?machine=${id}`}>Open in calculators</Link>
-                  </span>
-                </header>
-                <Suspense fallback={<div style={{ height: 290, position: 'relative' }} />}>
-                  <AmpsChart history={judged.history} judgement={judged.judgement} work={judged.input.work} />
-                </Suspense>
-              </section>
+              <AmpsPanel machineId={id} {...judged} work={judged.input.work} />
               {judged.tests > 1 ? (
                 <section className="sheet">
                   <header>

@@ -117,6 +117,11 @@ export function PlatePanel({ page, mayEdit, now }: { page: MachinePage; mayEdit:
           <Button block>Replace the motor</Button>
         </Link>
       ) : null}
+      {page.motor && !draft ? (
+        <Link to={`/machines/${machine.id}/wiring`}>
+          <Button block>Motor connection</Button>
+        </Link>
+      ) : null}
       {page.pastMotors.length > 0 ? (
         <div>
           <h3>Earlier motors</h3>

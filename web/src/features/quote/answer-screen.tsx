@@ -3,7 +3,7 @@ import { Button, Input } from 'antd'
 import dayjs from 'dayjs'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { api } from '../../app/api.ts'
+import { jobsApi } from '../../app/jobs-api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
@@ -26,7 +26,7 @@ function Answered({ decision, quote }: { decision: 'approved' | 'declined'; quot
 
 /** A quote for who pays: read it, approve one option or decline, once, without an account. */
 function Answer({ token, quote, name: asked }: { token: string; quote: Quote; name: string }) {
-  const [answer, attempt] = api.useAnswerQuoteMutation()
+  const [answer, attempt] = jobsApi.useAnswerQuoteMutation()
   const [name, setName] = useState(asked)
   const [words, setWords] = useState('')
   const [sent, setSent] = useState<number | null | undefined>()
@@ -94,7 +94,7 @@ function Answer({ token, quote, name: asked }: { token: string; quote: Quote; na
 /** The page of a quote's link. */
 export function AnswerScreen() {
   const token = useParams()['token'] ?? ''
-  const linked = api.useLinkedQuoteQuery({ params: { token } })
+  const linked = jobsApi.useLinkedQuoteQuery({ params: { token } })
   // What it was stays on the page after it is answered: the link itself answers no more.
   const [first, setFirst] = useState(linked.data)
   if (first === undefined && linked.data) setFirst(linked.data)

@@ -1,6 +1,6 @@
 import { Button, Form, Select } from 'antd'
 import { useState } from 'react'
-import { api } from '../../app/api.ts'
+import { reportsApi } from '../../app/reports-api.ts'
 import { dayTime } from '../../app/dates.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
@@ -13,18 +13,19 @@ const ways = {
   no: 'No mail server and no folder are set up: e-mails wait.',
 } as const
 
-function DigestForm({ emails }: { emails: readonly string[] }) {
+function DigestForm({
+  emails,
+  save,
+  saving,
+}: {
+  emails: readonly string[]
+  save: (emails: readonly string[]) => void
+  saving: { readonly error?: unknown; readonly isLoading: boolean; readonly isSuccess: boolean }
+}) {
   const [list, setList] = useState<readonly string[]>(emails)
-  const [set, attempt] = api.useSetDigestMutation()
-  const failure = attempt.error as Failure | undefined
+  const failure = saving.error as Failure | undefined
   return (
-    <Form
-      className="stack"
-      aria-label="Weekly digest"
-      onFinish={() => {
-        void set({ body: { emails: [...list] } })
-      }}
-    >
+    <Form className="stack" aria-label="Weekly digest" onFinish={() => save(list)}>
       <FormField label="Who gets it, every Monday at 6 AM" error={fieldMessage(failure, 'emails')}>
         <Select
           mode="tags"
@@ -39,10 +40,10 @@ function DigestForm({ emails }: { emails: readonly string[] }) {
       </FormField>
       <FailureNote failure={failure} kept="What you entered is still here." />
       <div className="row">
-        <Button type="primary" size="large" htmlType="submit" loading={attempt.isLoading}>
+        <Button type="primary" size="large" htmlType="submit" loading={saving.isLoading}>
           Save
         </Button>
-        {attempt.isSuccess ? <span role="status">Saved.</span> : null}
+        {saving.isSuccess ? <span role="status">Saved.</span> : null}
       </div>
     </Form>
   )
@@ -50,8 +51,10 @@ function DigestForm({ emails }: { emails: readonly string[] }) {
 
 /** The weekly digest, who gets it, and what became of every e-mail. */
 export function MailPanel() {
-  const mails = api.useMailsQuery({}).data
-  const digest = api.useDigestTextQuery({}).data
+  const mails = reportsApi.useMailsQuery({}).data
+  const digest = reportsApi.useDigestTextQuery({}).data
+  // Here and not in the form, which begins anew with what was saved: that it was saved is still said then.
+  const [set, saving] = reportsApi.useSetDigestMutation()
   if (!mails) return null
   return (
     <div className="reports-columns">
@@ -59,7 +62,12 @@ export function MailPanel() {
         <header>
           <h2>Weekly digest</h2>
         </header>
-        <DigestForm key={mails.digest.join()} emails={mails.digest} />
+        <DigestForm
+          key={mails.digest.join()}
+          emails={mails.digest}
+          save={(emails) => void set({ body: { emails: [...emails] } })}
+          saving={saving}
+        />
         {digest ? (
           <details>
             <summary>As it would go out now</summary>

@@ -2,6 +2,7 @@ import { Button, Select } from 'antd'
 import dayjs from 'dayjs'
 import { useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
+import { reportsApi } from '../../app/reports-api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
@@ -27,10 +28,10 @@ export function ReportsScreen() {
   const site = params.get('site') ?? undefined
   const asked = { quarter, ...(site === undefined ? {} : { site }) }
   const sites = api.usePlacesQuery({}).data?.sites ?? []
-  const query = api.usePortfolioQuery({ query: asked }, { pollingInterval: 0 })
+  const query = reportsApi.usePortfolioQuery({ query: asked }, { pollingInterval: 0 })
   const p = query.currentData
   // Earlier months come in while the page is open.
-  api.usePortfolioQuery({ query: asked }, { pollingInterval: 5000, skip: p?.filling !== true })
+  reportsApi.usePortfolioQuery({ query: asked }, { pollingInterval: 5000, skip: p?.filling !== true })
   const set = (key: string, value: string | null) =>
     setParams(
       (old) => {

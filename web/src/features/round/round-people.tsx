@@ -1,6 +1,6 @@
 import { AutoComplete, Button, Input } from 'antd'
 import { v7 as uuid } from 'uuid'
-import { api } from '../../app/api.ts'
+import { accountApi } from '../../app/account-api.ts'
 import { minuteOf } from '@motor-round/core/round'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { FormField } from '../../parts/form-field/index.ts'
@@ -21,7 +21,7 @@ export function People({
   set: (l: Person[]) => void
   failure: Failure | undefined
 }) {
-  const names = (api.usePeopleQuery({}).data ?? []).filter((p) => p.disabledAt === null)
+  const names = (accountApi.usePeopleQuery({}).data ?? []).filter((p) => p.disabledAt === null)
   const change = (i: number, part: Partial<Person>) => set(list.map((p, k) => (k === i ? { ...p, ...part } : p)))
   return (
     <div className="stack">

@@ -34,13 +34,13 @@ export function WalkScreen() {
   const id = useParams()['id'] ?? ''
   const query = api.useRoundQuery({ params: { id } })
   const clock = useClock()
-  usePreload(partsOfWalk)
   const mayAct = useMay('mechanic')
   const person = api.useSessionQuery({}).data?.person
   const [at, setAt] = useState<string | null>(null)
   const [adding, setAdding] = useState<'machine' | 'finding' | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
   const page = query.currentData
+  usePreload(partsOfWalk, page !== undefined)
   if (query.error && !page)
     return (
       <div className="page">

@@ -2,7 +2,7 @@ import { stockItemBody, type StockItem, type StockSpec } from '@motor-round/cont
 import { Button, Form, Input, InputNumber, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
-import { api } from '../../app/api.ts'
+import { stockApi } from '../../app/stock-api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
@@ -74,8 +74,8 @@ export function ItemForm({ item, done }: { item: StockItem | null; done: () => v
   const [id] = useState(() => item?.id ?? uuid())
   const [draft, setDraft] = useState(() => start(item))
   const [tried, setTried] = useState(false)
-  const [add, adding] = api.useAddStockItemMutation()
-  const [edit, editing] = api.useEditStockItemMutation()
+  const [add, adding] = stockApi.useAddStockItemMutation()
+  const [edit, editing] = stockApi.useEditStockItemMutation()
   const failure = (adding.error ?? editing.error) as Failure | undefined
   const { kind, spec, ...rest } = draft
   const read = stockItemBody.safeParse({ ...rest, id, spec: { kind, ...spec } })

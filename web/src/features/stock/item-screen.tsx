@@ -3,7 +3,7 @@ import { show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { api } from '../../app/api.ts'
+import { stockApi } from '../../app/stock-api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
@@ -63,7 +63,7 @@ function Keep({ item }: { item: StockItem }) {
 }
 
 function Past({ stock, item }: { stock: Stock; item: StockItem }) {
-  const past = api.useStockItemQuery({ params: { id: item.id } })
+  const past = stockApi.useStockItemQuery({ params: { id: item.id } })
   const name = (id: string | null) => stock.places.find((p) => p.id === id)?.name ?? ''
   return (
     <section className="sheet" aria-label="What happened">
@@ -146,7 +146,7 @@ function Item({ stock, item, say, trouble }: { stock: Stock; item: StockItem; sa
 }
 
 function Machines({ item }: { item: StockItem }) {
-  const past = api.useStockItemQuery({ params: { id: item.id } })
+  const past = stockApi.useStockItemQuery({ params: { id: item.id } })
   const list = past.data?.machines
   if (item.machines === 0) return <p className="quiet">None on record.</p>
   if (!list) return <p className="quiet">{item.machines} machines; which ones needs a signal.</p>

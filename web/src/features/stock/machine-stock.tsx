@@ -1,12 +1,12 @@
 import { corePart, type MachinePage } from '@motor-round/contract'
 import { takes } from '@motor-round/core/stock'
 import { Link } from 'react-router'
-import { api } from '../../app/api.ts'
+import { stockApi } from '../../app/stock-api.ts'
 import './stock.css'
 
 /** Parts of the stock that fit what is in a machine, and where they lie; nothing where the stock keeps none. */
 export function MachineStock({ page, now }: { page: MachinePage; now: number }) {
-  const stock = api.useStockQuery({}).data
+  const stock = stockApi.useStockQuery({}).data
   if (!stock) return null
   const on = { parts: page.parts.map(corePart), controls: page.machine.controls, plate: page.motor?.plate ?? null, now }
   const fits = stock.items.flatMap((item) => {

@@ -3,6 +3,7 @@ import { Button, Input, Select } from 'antd'
 import { useState } from 'react'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
+import { stockApi } from '../../app/stock-api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { ZodField, ZodForm } from '../../parts/zod-form/index.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -10,7 +11,7 @@ import { placeWords } from './words.ts'
 
 /** A new shop, van, cage or shelf. */
 export function PlaceForm({ done }: { done: () => void }) {
-  const [add, attempt] = api.useAddStockPlaceMutation()
+  const [add, attempt] = stockApi.useAddStockPlaceMutation()
   const [id] = useState(() => uuid())
   const sites = api.usePlacesQuery({}).data?.sites ?? []
   const failure = attempt.error as Failure | undefined

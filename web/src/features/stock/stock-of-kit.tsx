@@ -1,8 +1,8 @@
-import { api } from '../../app/api.ts'
+import { stockApi } from '../../app/stock-api.ts'
 
 /** Of a thing of the kit: is there enough, and where; nothing where the stock does not keep it. */
 export function StockOfKit({ what, count }: { what: string; count: number }) {
-  const stock = api.useStockQuery({}).data
+  const stock = stockApi.useStockQuery({}).data
   const item = stock?.items.find((i) => i.title.toLowerCase() === what.toLowerCase())
   if (!stock || !item) return null
   const there = item.levels.filter((l) => l.free > 0)

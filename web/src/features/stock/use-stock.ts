@@ -4,6 +4,7 @@ import { useDispatch } from 'react-redux'
 import { v7 as uuid } from 'uuid'
 import { useEffect } from 'react'
 import { api } from '../../app/api.ts'
+import { stockApi } from '../../app/stock-api.ts'
 import { useClock } from '../../app/now.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
 
@@ -11,7 +12,7 @@ type Move = Omit<MutationBodies['stock-move'], 'id' | 'at'>
 
 /** The stock, kept on this phone from its first look on; and a way to write down what happened to a piece. */
 export function useStock() {
-  const query = api.useStockQuery({})
+  const query = stockApi.useStockQuery({})
   const me = api.useSessionQuery({}).data?.person?.id ?? ''
   const clock = useClock()
   const dispatch = useDispatch()

@@ -45,10 +45,12 @@ function why(next: NextTest, stands: TraceStands): string {
 }
 
 /** Why a reading is wanted a second time. */
-const whyAgain = ({ why }: ReadAgain, stands: TraceStands): string =>
-  why === 'all rests on it'
+const whyAgain = ({ why }: ReadAgain, stands: TraceStands): string => {
+  if (why === 'two differ') return 'It came out one way, then another. Read it a third time: the newest answer counts.'
+  return why === 'all rests on it'
     ? `“${stands.suspects[0]?.name ?? ''}” rests on this one reading. Read it a second time before a part is ordered.`
     : 'No other test would tell more, and this reading goes least with the rest: read it a second time.'
+}
 
 /** What the figures of a visit say here, in words. */
 const meaning = (input: JudgeInput): readonly string[] =>

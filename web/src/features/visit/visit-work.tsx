@@ -1,13 +1,13 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
-import type { Policies } from '@motor-round/core/limits'
 import type { ShownUnits } from '@motor-round/core/quantity'
 import type { useJudging } from '../../app/judging.ts'
 import type { useClock } from '../../app/now.ts'
 import { contextOf, gatesFor, phasesFor, type PhaseId, type ScopeId } from '@motor-round/core/judge'
 import { allowedCurrent } from '@motor-round/core/plate'
 import type { GatePass, VisitState } from '@motor-round/core/trend'
+import { limitInForce, type Policies } from '@motor-round/core/limits'
 import { Button } from 'antd'
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { notKeptWords } from '../../app/device-text.ts'
 import { useSteady } from '../../app/use-steady.ts'
@@ -33,6 +33,12 @@ import { useVisit } from './use-visit.ts'
 import { useWarmJudge } from './use-warm-judge.ts'
 import { firstOf, stateStep, stepsOf, type Only, type Step } from './walk.ts'
 import './visit.css'
+
+// Only machines with a drive.
+const ReadDrive = lazy(async () => ({ default: (await import('./read-drive.tsx')).ReadDrive }))
+const BusRunsDown = lazy(async () => ({ default: (await import('./read-drive.tsx')).BusRunsDown }))
+/** Checks that a drive can fill when it is read. */
+const readByDrive: readonly string[] = ['drive', 'drive-figures', 'running']
 
 /** What a visit is of. */
 export interface VisitOf {
@@ -258,6 +264,26 @@ export function VisitWork({
             above={
               <>
                 {meterPanel}
+                {machine.hasVfd && readByDrive.includes(check.id) ? (
+                  <Suspense fallback={null}>
+                    <ReadDrive
+                      machineId={machine.id}
+                      fill={(f) => {
+                        change((o) => ({
+                          typed: { ...o.typed, ...f.typed },
+                          taken: { ...o.taken, ...f.taken },
+                          answers: { ...o.answers, ...f.answers },
+                        }))
+                        due(at)
+                      }}
+                    />
+                  </Suspense>
+                ) : null}
+                {machine.hasVfd && check.id === 'prove-dead' && policies ? (
+                  <Suspense fallback={null}>
+                    <BusRunsDown machineId={machine.id} safe={limitInForce('bus-volts', policies).value} />
+                  </Suspense>
+                ) : null}
                 <CheckTimers
                   check={check}
                   page={page}

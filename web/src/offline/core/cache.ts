@@ -1,4 +1,4 @@
-import { endpoints, session, type Endpoint, type MachinePage } from '@motor-round/contract'
+import { stockEndpoints, endpoints, session, type Endpoint, type MachinePage } from '@motor-round/contract'
 import { queuedMutations } from './outbox.ts'
 import { pageOfFound, queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
 import { stockWithMutations } from './stock.ts'
@@ -74,7 +74,7 @@ interface Handler {
 }
 
 /** By endpoint: what is not here is given as it was cached. */
-const handlers: { readonly [Id in keyof typeof endpoints]?: Handler } = {
+const handlers: { readonly [Id in keyof typeof endpoints | 'stock']?: Handler } = {
   session: {
     offline: async () => {
       const known = await cachedSession()
@@ -104,7 +104,7 @@ const handlers: { readonly [Id in keyof typeof endpoints]?: Handler } = {
   },
   stock: {
     overlay: async (data, waited) => {
-      const kept = endpoints.stock.response.safeParse(data)
+      const kept = stockEndpoints.stock.response.safeParse(data)
       return kept.success ? stockWithMutations(kept.data, await outboxSince(waited)) : data
     },
   },

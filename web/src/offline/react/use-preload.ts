@@ -4,9 +4,13 @@ import { useEffect } from 'react'
 type Parts = () => readonly Promise<unknown>[]
 const none: Parts = () => []
 
-/** Load what keeping things on this phone takes, while there is signal: without one it could not be fetched any more. */
-export function usePreload(more: Parts = none): void {
+/**
+ * Load what keeping things on this phone takes, while there is signal: without one it could not be fetched any more.
+ * @param shown whether the page has what it shows: on a slow network that goes first
+ */
+export function usePreload(more: Parts = none, shown = true): void {
   useEffect(() => {
+    if (!shown) return
     const later = setTimeout(() => {
       // Where even this fails there is no signal already, and what is asked for later says so itself.
       void Promise.allSettled([
@@ -22,5 +26,5 @@ export function usePreload(more: Parts = none): void {
       ])
     }, 1200)
     return () => clearTimeout(later)
-  }, [more])
+  }, [more, shown])
 }

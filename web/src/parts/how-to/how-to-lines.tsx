@@ -2,7 +2,7 @@ import { calculatorHowTo, checkHowTo } from '@motor-round/core/how-to'
 import { defaultPolicies, limitInForce, limitRegister } from '@motor-round/core/limits'
 import { Button, Descriptions, Modal } from 'antd'
 import { api } from '../../app/api.ts'
-import { shownLimit } from '../limit-text/index.ts'
+import { limitWords } from '../limit-text/index.ts'
 
 /** The lines of one check or calculator in a window of their own. */
 export function HowToLines({
@@ -52,7 +52,7 @@ export function HowToLines({
               return (
                 <li key={limit}>
                   <b>
-                    {l.title}: {shownLimit(l, now.value)}.
+                    {l.title}: {limitWords(l, now.value)}.
                   </b>{' '}
                   {l.means} <span className="quiet">Source: {now.basis.text}.</span>
                 </li>

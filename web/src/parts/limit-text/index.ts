@@ -1,1 +1,1 @@
-export { shownLimit, typedLimit } from './limit-text.ts'
+export { limitWords, shownLimit, typedLimit } from './limit-text.ts'

@@ -1,6 +1,6 @@
 import { limitRegister, type LimitId } from '@motor-round/core/limits'
 import { describe, expect, it } from 'vitest'
-import { shownLimit, typedLimit } from './limit-text.ts'
+import { limitWords, shownLimit, typedLimit } from './limit-text.ts'
 
 describe('a limit as it is read and typed', () => {
   it('shows ratios in per cent and every other with its unit', () => {
@@ -19,6 +19,12 @@ describe('a limit as it is read and typed', () => {
   })
   it('shows no limit without its unit', () => {
     for (const limit of Object.values(limitRegister)) expect(shownLimit(limit, limit.value)).toMatch(/\S \S/)
+  })
+  it('tells a pressure for US and metric sites, and takes it typed in either', () => {
+    expect(limitWords({ unit: 'inwg' }, 0.5)).toBe('0.5 in wg (125 Pa)')
+    expect(limitWords({ unit: 'V' }, 50)).toBe('50 V')
+    expect(typedLimit({ unit: 'inwg' }, '125 Pa')).toBe(0.502)
+    expect(typedLimit({ unit: 'inwg' }, 'some Pa')).toBeNull()
   })
   it('takes a comma, and refuses what is no figure', () => {
     expect(typedLimit({ unit: 'V' }, '47,5')).toBe(47.5)

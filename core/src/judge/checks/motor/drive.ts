@@ -1,35 +1,7 @@
 import { practice } from '../../../limits/index.ts'
+import { faultFamilies, faultFamily } from '../../../vfd/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { choice, line, type CheckDefinition } from '../check-definition.ts'
-
-/** Families of drive faults with what to look at first; the words on a display differ, these do not. */
-const families: readonly (readonly [id: string, words: string, first: string])[] = [
-  [
-    'over-current',
-    'Over-current',
-    'At start: check for a stuck or windmilling fan. While running: test motor and cable with the drive disconnected.',
-  ],
-  ['over-voltage', 'Bus too high', 'Lengthen the deceleration time; check for a windmilling fan or high line volts.'],
-  [
-    'under-voltage',
-    'Bus too low',
-    'Read all three line volts at the drive under load: a low pair is the feed, all good is the drive’s input.',
-  ],
-  ['ground', 'Ground fault', 'Test each lead to ground with the drive disconnected: wet motor, cable or box.'],
-  ['input-phase', 'Input phase lost', 'Read the three input volts under load: a low pair is the feed.'],
-  [
-    'output-phase',
-    'Output phase lost',
-    'Lock out and read ohms at the drive’s output, then at the motor: open at both is the motor, open at the drive alone is the leads.',
-  ],
-  ['hot', 'Drive too hot', 'Check the drive’s cooling fan and filter, and the air around it.'],
-  [
-    'motor-overload',
-    'Motor overload',
-    'Compare the amps entered in the drive with the nameplate, then read the real amps.',
-  ],
-  ['reference', 'No command', 'Check the control wires, then for an open freeze, smoke or safety interlock.'],
-]
 
 /** What the drive itself says. */
 const display: Rule = {
@@ -41,17 +13,19 @@ const display: Rule = {
   judge(c) {
     const basis = [practice('read the display and its fault first; then line volts in, then out')]
     const code = (c.answer('drive.code') ?? '').trim()
-    const family = families.find(([id]) => id === c.answer('drive.family'))
+    const family = faultFamily(c.answer('drive.family'))
     const twinRuns = c.machine.hasTwin && c.visit.state.twin === 'running'
     const permit = twinRuns ? ' Until then on one fan: set limits, an end date and the next reading.' : ''
-    const named = [code === '' ? '' : `code ${code}`, family ? family[1].toLowerCase() : ''].filter(Boolean).join(', ')
+    const named = [code === '' ? '' : `code ${code}`, family ? family.words.toLowerCase() : '']
+      .filter(Boolean)
+      .join(', ')
     switch (c.answer('drive.display')) {
       case 'fault':
         return verdict(this, {
           level: 'fix',
           basis,
           because: `The drive has tripped${named === '' ? ', and its code was not written down' : `: ${named}`}.`,
-          next: `${family ? family[2] : 'Write the code down before it is reset.'} Reset once only.${permit}`,
+          next: `${family ? family.first : 'Write the code down before it is reset.'} Reset once only.${permit}`,
           confidence: named === '' ? 'low' : 'full',
         })
       case 'warning':
@@ -59,7 +33,7 @@ const display: Rule = {
           level: 'watch',
           basis,
           because: `The drive warns${named === '' ? '' : `: ${named}`}.`,
-          next: family ? family[2] : 'Write the code down; look it up in the drive manual.',
+          next: family ? family.first : 'Write the code down; look it up in the drive manual.',
         })
       case 'dark':
         return verdict(this, {
@@ -70,6 +44,44 @@ const display: Rule = {
         })
       default:
         return verdict(this, { level: 'ok', basis, because: 'The drive shows no fault.', next: 'Nothing to do.' })
+    }
+  },
+}
+
+/** What the settings were found to be, held against the nameplate. */
+const settings: Rule = {
+  id: 'drive-settings',
+  title: 'Drive settings',
+  subject: 'drive',
+  from: 'visit',
+  informs: true,
+  applies: (c) => c.machine.hasVfd && c.answer('drive.settings') !== undefined,
+  judge(c) {
+    const basis = [practice('the drive is set to the nameplate of the motor that it runs')]
+    const which = (c.answer('drive.settings-which') ?? '').trim()
+    const named = which === '' ? 'Which one was not written down.' : /[.!?]$/.test(which) ? which : `${which}.`
+    switch (c.answer('drive.settings')) {
+      case 'off':
+        return verdict(this, {
+          level: 'fix',
+          basis,
+          because: `A setting of the drive is wrong. ${named}`,
+          next: 'Set the drive to the nameplate, read the settings again, then read amps.',
+        })
+      case 'changed':
+        return verdict(this, {
+          level: 'watch',
+          basis,
+          because: `Settings of the drive were changed, and nobody recorded why. ${named}`,
+          next: 'Ask who changed it, and why. Record the reason or set it back.',
+        })
+      default:
+        return verdict(this, {
+          level: 'ok',
+          basis,
+          because: 'The settings match the nameplate.',
+          next: 'Nothing to do.',
+        })
     }
   },
 }
@@ -101,11 +113,23 @@ export const drive: CheckDefinition = {
         choice(
           'drive.family',
           'It means',
-          families.map(([id, words]) => [id, words]),
+          faultFamilies.map(({ id, words }) => [id, words]),
         ),
       ],
       also: true,
     },
+    {
+      title: 'Settings against the nameplate',
+      asks: [
+        choice('drive.settings', 'They', [
+          ['match', 'Match'],
+          ['off', 'Are wrong'],
+          ['changed', 'Were changed, reason unknown'],
+        ]),
+        line('drive.settings-which', 'Which, and how'),
+      ],
+      also: true,
+    },
   ],
-  judges: [display],
+  judges: [display, settings],
 }

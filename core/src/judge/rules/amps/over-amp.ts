@@ -10,8 +10,11 @@ import { moreAmpsNext } from './load-next.ts'
 import type { Level } from '../../verdict.ts'
 
 /** The current up to which the policy in force calls it OK, and up to which it is a watch. Amperes. */
-export function bounds(c: Context): { ok: number; watch: number; policyChoice: string } {
-  const plate = c.allowed?.amps ?? 0
+export function bounds(
+  c: Context,
+  allowed: Context['allowed'] = c.allowed,
+): { ok: number; watch: number; policyChoice: string } {
+  const plate = allowed?.amps ?? 0
   if (c.policies.overAmp === 'trim below plate')
     return {
       ok: plate * (1 - c.policies.trim),
@@ -22,10 +25,10 @@ export function bounds(c: Context): { ok: number; watch: number; policyChoice: s
     c.threeVolts !== null &&
     Math.max(...c.threeVolts) > 0 &&
     voltageUnbalance(c.threeVolts) > c.limit('voltage-unbalance-clean').value
-  if (c.policies.overAmp === 'service factor' && c.allowed?.sfa != null && !unbalanced)
+  if (c.policies.overAmp === 'service factor' && allowed?.sfa != null && !unbalanced)
     return {
       ok: plate,
-      watch: Math.max(plate, c.allowed.sfa),
+      watch: Math.max(plate, allowed.sfa),
       policyChoice: 'our limit: service factor allowed for a short time',
     }
   return {

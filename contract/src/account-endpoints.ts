@@ -1,59 +1,27 @@
 import { z } from 'zod'
-import { at, byId, token } from './define-endpoint.ts'
+import { at, byId } from './define-endpoint.ts'
 import {
-  acceptInvitation,
   factorEntry,
   factorSecret,
-  invitation,
   invitationLink,
   newPerson,
   ownSession,
-  passwordAgain,
   passwordChange,
   person,
   personEdit,
   recoveryCodes,
   secondFactor,
-  session,
-  signIn,
 } from './people.ts'
 
 const endedSessions = z.object({ ended: z.int() })
 
-/** Sessions, one-time links and users. */
-export const peopleEndpoints = {
-  session: at('session', 'get', '/session', {
-    role: 'anyone',
-    summary: 'Who is signed in, and the token for changes',
-    response: session,
-  }),
-  signIn: at('signIn', 'post', '/session', { role: 'anyone', summary: 'Sign in', body: signIn, response: session }),
-  signOut: at('signOut', 'delete', '/session', { role: 'anyone', summary: 'Sign out', response: session }),
-  invitation: at('invitation', 'get', '/invitations/{token}', {
-    role: 'anyone',
-    summary: 'What a one-time link is for',
-    params: token,
-    response: invitation,
-  }),
-  acceptInvitation: at('acceptInvitation', 'post', '/invitations/{token}', {
-    role: 'anyone',
-    summary: 'Set the password by a one-time link',
-    params: token,
-    body: acceptInvitation,
-    response: session,
-  }),
-
+/** One’s own account, and users. */
+export const accountEndpoints = {
   changePassword: at('changePassword', 'put', '/account/password', {
     role: 'viewer',
     summary: 'Change one’s own password; every other session of one’s own ends',
     body: passwordChange,
     response: endedSessions,
-  }),
-  confirmPassword: at('confirmPassword', 'post', '/account/confirm', {
-    role: 'viewer',
-    summary: 'Enter the password once more, before what takes it',
-    body: passwordAgain,
-    response: z.object({ confirmed: z.literal(true) }),
   }),
   secondFactor: at('secondFactor', 'get', '/account/second-factor', {
     role: 'viewer',

@@ -1,0 +1,1 @@
+export { commissionedSince, commissioningSheet, type Commissioned, type FanControl, type SheetLine } from './sheet.ts'

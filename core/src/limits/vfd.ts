@@ -1,0 +1,95 @@
+import { practice, type Limit } from './limit.ts'
+
+// Variable-frequency drives and their settings.
+
+const manual = practice('common practice for fans on a drive; the drive and motor manuals govern')
+
+export const vfdRampShort: Limit = {
+  id: 'vfd-ramp-short',
+  title: 'Drive, acceleration and deceleration time not below',
+  value: 10,
+  unit: 's',
+  basis: manual,
+  house: { min: 2, max: 60 },
+  means: 'Shorter trips on over-current at the start, or on bus volts at the stop.',
+}
+
+export const vfdRampLong: Limit = {
+  id: 'vfd-ramp-long',
+  title: 'Drive, acceleration and deceleration time not above',
+  value: 180,
+  unit: 's',
+  basis: manual,
+  house: { min: 60, max: 900 },
+  means: 'Longer looks like a fan that does not start or stop.',
+}
+
+export const vfdHzLow: Limit = {
+  id: 'vfd-hz-low',
+  title: 'Drive, lowest frequency not below',
+  value: 10,
+  unit: 'Hz',
+  basis: practice('common practice: 6 to 20 Hz for fans with enclosed motors'),
+  house: { min: 3, max: 30 },
+  means: 'Below it the motor’s own fan hardly cools it.',
+}
+
+export const vfdCarrierHigh: Limit = {
+  id: 'vfd-carrier-high',
+  title: 'Drive, carrier frequency not above',
+  value: 8,
+  unit: 'kHz',
+  basis: practice('common practice: 2 to 4 kHz for long leads, 8 and more only where noise asks for it'),
+  house: { min: 2, max: 16 },
+  means: 'Higher heats the drive and drives current through the bearings.',
+}
+
+export const vfdRestarts: Limit = {
+  id: 'vfd-restarts',
+  title: 'Drive, restarts by itself at most',
+  value: 3,
+  unit: 'count',
+  basis: manual,
+  house: { min: 0, max: 10 },
+  means: 'Each start onto a fault burns more.',
+}
+
+export const vfdClass: Limit = {
+  id: 'vfd-class',
+  title: 'Drive, overload class at most',
+  value: 20,
+  unit: 'count',
+  basis: practice('common practice: class 10 or 20 for fans'),
+  house: { min: 10, max: 30 },
+  means: 'A higher class lets a stalled motor hang for longer.',
+}
+
+export const vfdBusLow: Limit = {
+  id: 'vfd-bus-low',
+  title: 'Drive, bus volts while it runs not below, of what the line gives',
+  value: 0.9,
+  unit: 'ratio',
+  basis: practice('rectified line: 1.35 times line volts under load, 1.41 without'),
+  house: null,
+  means: 'The feed sags, or an input phase is missing.',
+}
+
+export const vfdBusHigh: Limit = {
+  id: 'vfd-bus-high',
+  title: 'Drive, bus volts while it runs not above, of what the line gives',
+  value: 1.12,
+  unit: 'ratio',
+  basis: practice('rectified line: 1.35 times line volts under load, 1.41 without'),
+  house: null,
+  means: 'The line is high, or the fan drives the motor.',
+}
+
+export const vfdLugsAgain: Limit = {
+  id: 'vfd-lugs-again',
+  title: 'Drive, days after which new lugs are torqued again',
+  value: 30,
+  unit: 'days',
+  basis: manual,
+  house: { min: 7, max: 180 },
+  means: 'New conductors settle: a lug that was tight works loose and burns.',
+}

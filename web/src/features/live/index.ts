@@ -1,0 +1,2 @@
+export { LiveScreen } from './live-screen.tsx'
+export { SourcesScreen } from './sources-screen.tsx'

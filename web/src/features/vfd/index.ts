@@ -1,0 +1,2 @@
+export { CommissioningScreen } from './commissioning-screen.tsx'
+export { VfdScreen } from './vfd-screen.tsx'

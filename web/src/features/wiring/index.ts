@@ -1,0 +1,1 @@
+export { WiringScreen } from './wiring-screen.tsx'
