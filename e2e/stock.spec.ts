@@ -44,6 +44,7 @@ test('a belt is added, received, taken by its label without a signal; of two pho
 
   // The other one still sees one, and takes it.
   await other.getByRole('form', { name: 'What happens to it' }).getByRole('button', { name: 'Take 1 piece' }).click()
+  await expect(other.getByRole('list', { name: 'Where it lies' })).toContainText('Workshop0 on hand')
   await other.goto('/phone')
   await expect(other.getByText(/none of Belt B1234 left at Workshop: Mosi Okonjo took 1/)).toBeVisible()
 })

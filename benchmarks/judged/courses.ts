@@ -134,6 +134,7 @@ const sums = (r: Random): string[] =>
       amps: p.value,
       volts: 1 + r.normal(0.01),
       filters: r.chance(0.5) ? r.next() : 0,
+      hertz: 0,
     }))
     const tried: readonly (() => unknown)[] = [
       () => mannKendall(values),

@@ -1,9 +1,9 @@
-import { noLoadAmps } from '../machine/index.ts'
 import { mean } from '../quantity/index.ts'
 import { usualRange, valueOf } from '../trend/index.ts'
 import { ampsAtHz } from '../vfd/index.ts'
 import type { AmpsHistory } from './amps-history.ts'
 import { contextOf } from './context.ts'
+import { fanOnDrive } from './fan-on-drive.ts'
 import type { JudgeInput } from './input.ts'
 
 /** Frequencies that differ by less are compared as they are. */
@@ -18,14 +18,9 @@ export function atOneHz(
   input: JudgeInput,
   history: AmpsHistory,
 ): { readonly hz: number; readonly history: AmpsHistory } | null {
-  const { circuit, allowed } = contextOf(input)
-  if (!input.machine.hasVfd || !circuit || !allowed) return null
-  const { hz } = circuit.circuit
-  const motor = {
-    plateAmps: allowed.motorAmps ?? allowed.amps,
-    plateHz: hz,
-    noLoadAmps: noLoadAmps(circuit.circuit, allowed.columnVolts),
-  }
+  const motor = fanOnDrive(contextOf(input))
+  if (!motor) return null
+  const hz = motor.plateHz
   const readAt = new Map(
     [...input.history, input.visit].flatMap((v) => {
       const read = valueOf(v.readings, 'hz')

@@ -14,6 +14,7 @@ import {
 import { baselineAt, loadPoint, type Baseline, type LoadPoint } from '../trend/index.ts'
 import { contradictionsOf, type Contradiction } from './contradictions.ts'
 import { Looked, overRange } from './evidence.ts'
+import { fanOnDrive } from './fan-on-drive.ts'
 import type { JudgeInput } from './input.ts'
 import { pastOf, type Past } from './past.ts'
 import { nameplateOf } from './nameplate.ts'
@@ -174,7 +175,12 @@ class VisitContext implements Context {
     return this.#lines
   }
   get #ofPast(): Past {
-    return (this.#past ??= pastOf(this.input, () => this.baseline, this.allowed?.amps ?? null))
+    return (this.#past ??= pastOf(
+      this.input,
+      () => this.baseline,
+      this.allowed?.amps ?? null,
+      () => fanOnDrive(this),
+    ))
   }
 
   get legs() {

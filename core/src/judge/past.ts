@@ -2,9 +2,12 @@ import { limitInForce } from '../limits/index.ts'
 import { mean } from '../quantity/index.ts'
 import {
   AmpsWatch,
+  alikeButHertz,
   comparableTo,
   dayMs,
   drift,
+  hertzEffect,
+  hertzOf,
   likenessOf,
   loadPoint,
   meanVolts,
@@ -23,16 +26,18 @@ import {
   type Usual,
   type WatchPoint,
 } from '../trend/index.ts'
+import type { FanOnDrive } from '../vfd/index.ts'
 import { partsOf } from './conditions/condition.ts'
 import type { JudgeInput } from './input.ts'
 import { keptOf, sameGround, type Ground } from './known.ts'
 import { lazy } from './lazy.ts'
+import { toHertzOf } from './to-these-hertz.ts'
 
 /** What a machine's own past says of the amps of a visit. */
 export interface Past {
   /** Volts to which amps are referred before they is compared with; null where none were read. */
   readonly reference: number | null
-  /** Earlier comparable points of this baseline, oldest first. */
+  /** Earlier comparable points of this baseline, oldest first; of a fan on a drive also those of other hertz, brought to these. */
   readonly past: readonly LoadPoint[]
   /** What these amps are expected to be at this visit, 95 % range; null with fewer than four comparable readings before it. */
   readonly usual: Usual | null
@@ -73,12 +78,17 @@ function explainedAt(input: JudgeInput): number[] {
   return own.filter((k, i) => k.kind === 'closed' && own[i + 1]?.kind !== 'reopened').map((k) => k.at)
 }
 
+/** How far a point was brought, as the logarithm of its hertz over these; 0 for one that was read at them. */
+const broughtFrom = (p: LoadPoint, hz: number | undefined): number =>
+  p.readAtHz === undefined || hz === undefined ? 0 : Math.log(p.readAtHz / hz)
+
 const watchPoint = (input: JudgeInput, p: LoadPoint): WatchPoint => ({
   at: p.at,
   amps: p.amps,
   // No supply swings further and still runs a motor.
   volts: Math.min(2, Math.max(0.5, p.normal / p.amps || 1)),
   filters: filterAge(input, p.at),
+  hertz: broughtFrom(p, hertzOf(input.visit)),
 })
 
 const keptPast = keptOf<readonly LoadPoint[]>()
@@ -98,40 +108,64 @@ function watchOf(input: JudgeInput, past: readonly LoadPoint[]): AmpsWatch {
 }
 
 /** The past of a visit, each part worked out when it is first asked for. */
-export function pastOf(input: JudgeInput, baselineOf: () => Baseline, allowed: number | null): Past {
+export function pastOf(
+  input: JudgeInput,
+  baselineOf: () => Baseline,
+  allowed: number | null,
+  fanOf: () => FanOnDrive | null,
+): Past {
   const { machine, visit, policies, history } = input
   const reference = lazy(() => referenceVolts(history, visit))
-  const comparablePoints = (kept: typeof keptPast, from: number | null, to: number) =>
-    kept(history, [from, to, ...likenessOf(visit), reference(), machine.phases], () => {
+  const comparablePoints = (kept: typeof keptPast, from: number | null, to: number) => {
+    const fan = fanOf()
+    const onDrive = fan ? [fan.plateAmps, fan.plateHz, fan.noLoadAmps, meanVolts(visit)] : []
+    return kept(history, [from, to, ...likenessOf(visit), reference(), machine.phases, ...onDrive], () => {
       const like = comparableTo(visit)
+      const alike = fan ? alikeButHertz(visit) : like
+      const brought = fan ? toHertzOf(visit, fan, reference()) : () => null
       return thin(
-        history.filter((s) => s.at < to && (from === null || s.at >= from) && like(s)).sort((x, y) => x.at - y.at),
+        history.filter((s) => s.at < to && (from === null || s.at >= from) && alike(s)).sort((x, y) => x.at - y.at),
         longestHistory,
       ).flatMap((s) => {
-        const p = loadPoint(s, reference())
+        const p = like(s) ? loadPoint(s, reference()) : brought(s)
         // A point with a leg missing or lost would drag the mean; the trend is of whole readings.
         return p && p.legs.length === machine.phases && Math.min(...p.legs) > 0.5 * Math.max(...p.legs) ? [p] : []
       })
     })
+  }
   const past = lazy(() => comparablePoints(keptPast, baselineOf().since, visit.at))
   const point = lazy(() => loadPoint(visit, reference()))
   const whole = lazy(() => {
     const p = point()
     return p && p.legs.length === machine.phases && visit.state.settled !== false ? [p] : []
   })
-  const asPoint = (p: LoadPoint) => ({ at: p.at, value: p.normal })
+  const hz = hertzOf(visit)
+  // What the model misses across hertz is neither drift nor step: they are told only where they stand at either end of it.
+  const misses = lazy((): readonly [number, ...number[]] => {
+    const all = [...past(), ...whole()].map((p) => ({ at: p.at, value: p.normal, hertz: broughtFrom(p, hz) }))
+    if (all.every((p) => p.hertz === 0)) return [0]
+    const { slope, error } = hertzEffect(all)
+    return [slope, slope - 1.96 * error, slope + 1.96 * error]
+  })
+  const asPoint = (p: LoadPoint, missed: number) => ({
+    at: p.at,
+    value: p.normal * Math.exp(-missed * broughtFrom(p, hz)),
+  })
   // A swing shows over more than a year: all of the baseline tells it, whatever the window of the trend.
-  const season = lazy(() => seasonOf([...past(), ...whole()].map(asPoint)))
+  const season = lazy(() => seasonOf([...past(), ...whole()].map((p) => asPoint(p, misses()[0]))))
   const fitted = lazy(() => {
     const since = visit.at - limitInForce('trend-window', policies).value * dayMs
     return [...past().filter((p) => p.at >= since), ...whole()]
   })
   // What the weather does to a fan of outside air is neither drift nor step.
-  const still = lazy(() => {
+  const stills = lazy(() => {
     const swing = season()
-    return fitted()
-      .map(asPoint)
-      .map((p) => (swing ? { at: p.at, value: swing.without(p.at, p.value) } : p))
+    const still = (missed: number) =>
+      fitted()
+        .map((p) => asPoint(p, missed))
+        .map((p) => (swing ? { at: p.at, value: swing.without(p.at, p.value) } : p))
+    const [middle, ...ends] = misses()
+    return { middle: still(middle), ends: ends.map(still) }
   })
   const watched = lazy(() => {
     const watch = watchOf(input, past())
@@ -146,19 +180,17 @@ export function pastOf(input: JudgeInput, baselineOf: () => Baseline, allowed: n
       ),
     ),
   )
-  const fall = lazy(() =>
-    drift(
-      still(),
-      allowed,
-      (allowed ??
-        mean(
-          fitted()
-            .map((p) => p.normal)
-            .concat(1),
-        )) * 0.01,
-    ),
-  )
-  const step = lazy(() => stepChange(still(), limitInForce('change-watch', policies).value))
+  const fall = lazy(() => {
+    const matters = (allowed ?? mean([...fitted().map((p) => p.normal), 1])) * 0.01
+    const told = drift(stills().middle, allowed, matters)
+    const sure = told.kind === 'too few' || stills().ends.every((s) => drift(s, allowed, matters).kind === told.kind)
+    return sure ? told : { kind: 'none' as const, fit: told.fit }
+  })
+  const step = lazy(() => {
+    const least = limitInForce('change-watch', policies).value
+    const sure = stills().ends.every((s) => stepChange(s, least) !== null)
+    return sure ? stepChange(stills().middle, least) : null
+  })
   return {
     get reference() {
       return reference()

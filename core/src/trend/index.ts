@@ -1,5 +1,6 @@
 export { dayMs, drift, thin, type Drift, type Fit, type Meets } from './drift.ts'
 export { baselineAt, workItBelongsTo, type Baseline } from './baseline.ts'
+export { hertzEffect } from './hertz-effect.ts'
 export { leastSquares, type LeastSquares } from './least-squares.ts'
 export { student95 } from './student.ts'
 export { loadPoint, meanVolts, type LoadPoint } from './load-point.ts'
@@ -7,9 +8,11 @@ export { exactUpperTail, mannKendall, type MannKendall } from './mann-kendall.ts
 export { median, robustSpread } from './median.ts'
 export { medianInPlace } from './select.ts'
 export {
+  alikeButHertz,
   comparable,
   comparableTo,
   likenessOf,
+  hertzOf,
   unsaid,
   valueOf,
   valuesAt,

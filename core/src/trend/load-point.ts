@@ -9,6 +9,8 @@ export interface LoadPoint {
   /** The same at the machine's reference volts (constant shaft power), amperes. */
   readonly normal: number
   readonly legs: readonly number[]
+  /** The hertz it was read at, where its amps were brought to other hertz by the model of the motor. */
+  readonly readAtHz?: number
 }
 
 /** Mean line voltage of a visit; null where none was read. */

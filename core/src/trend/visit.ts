@@ -93,6 +93,9 @@ export function figuresOf(visit: Visit): Figures {
   return figures
 }
 
+/** The hertz at which the motor ran; undefined where nobody read them. */
+export const hertzOf = (visit: Visit): number | undefined => figuresOf(visit).hz
+
 /** Output of a drive at which a reading without any can still be like it: the line's own, give or take a hertz and a half. */
 const lineHertz = (hz: number) => Math.abs(hz - 60) <= 1.5 || Math.abs(hz - 50) <= 1.5
 
@@ -112,14 +115,13 @@ const usualState = (s: VisitState) => ({
 })
 
 /**
- * Which visits may be compared with one? Both settled as far as anyone entered, in the same mode, on the same speed, with panels,
- * twin fan and filters alike, turning the same way, and within one hertz. What was not entered is taken as the usual.
+ * Which visits were taken in a state like that of one, whatever their hertz? Both settled as far as anyone entered, in the same
+ * mode, on the same speed, with panels, twin fan and filters alike, turning the same way. What was not entered is taken as the usual.
  */
-export function comparableTo(b: Visit): (a: Visit) => boolean {
+export function alikeButHertz(b: Visit): (a: Visit) => boolean {
   if (b.state.settled === false) return () => false
   const y = usualState(b.state)
   const { filters: fb } = b.state
-  const { hz } = figuresOf(b)
   return (a) => {
     if (a.state.settled === false) return false
     const x = usualState(a.state)
@@ -130,10 +132,16 @@ export function comparableTo(b: Visit): (a: Visit) => boolean {
       x.twinOff === y.twinOff &&
       x.filtersOut === y.filtersOut &&
       (fa === null || fb === null || fa === fb) &&
-      x.turning === y.turning &&
-      likeHertz(figuresOf(a).hz, hz)
+      x.turning === y.turning
     )
   }
+}
+
+/** Which visits may be compared with one as they are? Those in a state like its own, within one hertz. */
+export function comparableTo(b: Visit): (a: Visit) => boolean {
+  const alike = alikeButHertz(b)
+  const { hz } = figuresOf(b)
+  return (a) => alike(a) && likeHertz(figuresOf(a).hz, hz)
 }
 
 /** All of a visit that `comparableTo` looks at. */

@@ -9,6 +9,7 @@ const at = (i: number, amps: number, more: Partial<WatchPoint> = {}): WatchPoint
   amps,
   volts: 1,
   filters: 0,
+  hertz: 0,
   ...more,
 })
 const steady = (n: number) => Array.from({ length: n }, (_, i) => at(i, 10 + 0.05 * (i % 3)))
@@ -73,7 +74,7 @@ describe('how often it is right (meters 1.5 % on amps and 2 % on volts, a yearly
     return Array.from({ length: n }, (_, i) => {
       const t = start + (i * days + 0.05 * days * random.normal()) * dayMs
       const swing = 1 + 0.025 * Math.cos(2 * Math.PI * (t / (365.25 * dayMs) - phase))
-      return { at: t, amps: 10 * level(i) * swing * (1 + read(0.015)), volts: 1 + read(0.02), filters: 0 }
+      return { at: t, amps: 10 * level(i) * swing * (1 + read(0.015)), volts: 1 + read(0.02), filters: 0, hertz: 0 }
     })
   }
   const toldBy = (points: readonly WatchPoint[], from: number) =>

@@ -10,6 +10,8 @@ export interface WatchPoint {
   readonly volts: number
   /** How long the filters have been in, as a share of a year, at most 1; 0 where nothing is known of them. */
   readonly filters: number
+  /** Logarithm of the hertz it was read at over those its amps were brought to; 0 where it was read at these. */
+  readonly hertz: number
 }
 
 /** What a reading was expected to be, by those before it. */
@@ -42,13 +44,20 @@ const window = 24
 const fewest = 4
 
 /**
- * What is believed of a machine before anything is read: level free, half of the volts' swing shows in the amps, a yearly swing
- * of two per cent, three per cent by the age of the filters. Standard deviations of the terms after the level.
+ * What the model of a motor on a drive misses, per natural logarithm of the hertz.
+ * @source common practice: no-load amps are known to 15 %, and torque of a fan is not always the square of its speed
  */
-const priors = [0.02, 0.02, 0.5, 0.03] as const
+export const hertzMissed = 0.2
+
+/**
+ * What is believed of a machine before anything is read: level free, half of the volts' swing shows in the amps, a yearly swing
+ * of two per cent, three per cent by the age of the filters, and what the model of a motor on a drive misses across hertz: at half
+ * as many again some eight per cent. Standard deviations of the terms after the level.
+ */
+const priors = [0.02, 0.02, 0.5, 0.03, hertzMissed] as const
 const voltsBelieved = -0.5
 /** Scatter of a clamp from visit to visit, and how many readings that belief is worth. */
-const scatter = 0.015
+export const scatter = 0.015
 const scatterWorth = 8
 /**
  * Standard errors out at which a single reading is told as changed at four visits a year; at more of them it takes more, so that
@@ -65,7 +74,7 @@ const terms = 1 + priors.length
 /** A reading as the regression sees it, worked out once. */
 interface Row {
   readonly at: number
-  /** Terms: level, yearly swing (two), volts, filters. */
+  /** Terms: level, yearly swing (two), volts, filters, hertz. */
   readonly x: readonly number[]
   /** Logarithm of the amps. */
   readonly log: number
@@ -73,7 +82,11 @@ interface Row {
 
 function rowOf(p: WatchPoint): Row {
   const turn = (2 * Math.PI * p.at) / yearMs
-  return { at: p.at, x: [1, Math.cos(turn), Math.sin(turn), Math.log(p.volts), p.filters], log: Math.log(p.amps) }
+  return {
+    at: p.at,
+    x: [1, Math.cos(turn), Math.sin(turn), Math.log(p.volts), p.filters, p.hertz],
+    log: Math.log(p.amps),
+  }
 }
 
 /** What some next readings are expected to be together: mean of their logarithms, its standard error, and how far off they are. */

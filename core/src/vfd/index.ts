@@ -35,3 +35,4 @@ export { practiceRegisters, StandIn, type StandInOf, type WriteResult } from './
 export { answeredFor, cameTo, knownSettings, type CameTo, type KeptSettings, type TwinSettings } from './came-to.ts'
 export { plateForDrive } from './plate-for-drive.ts'
 export { ampsAtHz, type ExpectedAmps, type FanOnDrive } from './amps-at-hz.ts'
+export { learnedNoLoad } from './learned-no-load.ts'

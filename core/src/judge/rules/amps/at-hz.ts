@@ -1,39 +1,29 @@
 import { history, practice } from '../../../limits/index.ts'
-import { noLoadAmps } from '../../../machine/index.ts'
 import { legPositions, mean, show } from '../../../quantity/index.ts'
-import { comparable, median, valueOf, valuesAt, type Visit } from '../../../trend/index.ts'
+import { alikeButHertz, hertzOf, median, valuesAt } from '../../../trend/index.ts'
 import { ampsAtHz, type ExpectedAmps } from '../../../vfd/index.ts'
 import type { Context } from '../../context.ts'
+import { fanOnDrive } from '../../fan-on-drive.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 /** So many visits at other frequencies say what is to be expected at this one; the newest count. */
 const [fewest, newest] = [2, 8]
 
-/** The same visit as if it had been at these hertz: whether all else was alike. */
-const atHertz = (v: Visit, hz: number): Visit => ({
-  ...v,
-  readings: [...v.readings.filter((r) => r.quantity !== 'hz'), { quantity: 'hz', position: 'motor', value: hz }],
-})
-
 /** What visits at other hertz, all else alike, let expect at these. */
 function expectedFrom(c: Context, hz: number): readonly ExpectedAmps[] {
-  const { circuit, allowed } = c
-  if (!circuit || !allowed) return []
-  const motor = {
-    plateAmps: allowed.motorAmps ?? allowed.amps,
-    plateHz: circuit.circuit.hz,
-    noLoadAmps: noLoadAmps(circuit.circuit, allowed.columnVolts),
-  }
+  const motor = fanOnDrive(c)
+  if (!motor) return []
+  const alike = alikeButHertz(c.visit)
   const since = c.baseline.since ?? -Infinity
   return c.history
     .filter((v) => v.at >= since && v.at < c.visit.at)
     .sort((a, b) => b.at - a.at)
     .flatMap((v) => {
-      const then = valueOf(v.readings, 'hz')
+      const then = hertzOf(v)
       const legs = valuesAt(v.readings, 'amps', legPositions).filter((x) => x !== undefined)
       if (then === undefined || legs.length < 3 || then < 5 || Math.abs(then - hz) <= 1) return []
-      if (!comparable(atHertz(v, hz), c.visit)) return []
+      if (!alike(v)) return []
       const amps = mean(legs)
       return (amps > 0 ? ampsAtHz(motor, { amps, hz: then }, hz) : null) ?? []
     })

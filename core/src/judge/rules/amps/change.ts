@@ -2,6 +2,7 @@ import { history } from '../../../limits/index.ts'
 import { show } from '../../../quantity/index.ts'
 import { workWords } from '../../../trend/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
+import { asRead, broughtBasis } from './brought.ts'
 import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 /** Amps against what this machine's own past lets expect. A change stands until it is explained, or is gone. */
@@ -14,11 +15,11 @@ export const change: Rule = {
     c.point !== null &&
     c.point.legs.length === c.machine.phases &&
     c.visit.state.settled !== false &&
-    c.past.length > 0,
+    // One visit at another frequency says no more than the nameplate does.
+    (c.usual !== null || c.past.some(asRead)),
   judge(c) {
     const { point, usual } = c
-    const last = c.past[c.past.length - 1]
-    if (!point || !last) throw new RangeError('past must not be empty')
+    if (!point) throw new RangeError('amps must be read')
     const fix = c.limit('change-fix')
     const watch = c.limit('change-watch')
     const begun =
@@ -26,6 +27,8 @@ export const change: Rule = {
         ? ` since the ${workWords(c.baseline.startedBy)} on ${show.day(c.baseline.since, c.visit.at, c.machine.zone)}`
         : ''
     if (!usual) {
+      const last = c.past.findLast(asRead)
+      if (!last) throw new RangeError('past must not be empty')
       // With fewer than four readings there is no range yet: only a gross change from the last one speaks.
       const by = point.normal / last.normal - 1
       const when = show.day(last.at, point.at, c.machine.zone)
@@ -45,7 +48,7 @@ export const change: Rule = {
       })
     }
     const range = `95 % range ${show.amps(usual.low)} to ${show.amps(usual.high)} A`
-    const basis = [history(`${usual.n} comparable visits${begun}`)]
+    const basis = [history(`${usual.n} comparable visits${begun}`), ...broughtBasis(c)]
     if (!c.change)
       return verdict(this, {
         level: 'ok',

@@ -2,6 +2,7 @@ import { history, standard } from '../../../limits/index.ts'
 import { show } from '../../../quantity/index.ts'
 import { dayMs } from '../../../trend/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
+import { broughtBasis } from './brought.ts'
 import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 const method = standard('Theil-Sen slope with Sen 95 % limits')
@@ -22,6 +23,7 @@ export const trend: Rule = {
     const basis = [
       method,
       history(`${d.fit.n} visits since ${show.month(d.fit.from.at)}`),
+      ...broughtBasis(c),
       ...(c.season ? [standard(`a yearly swing of ± ${show.percent(c.season.half)} removed`)] : []),
     ]
     if (d.kind === 'none')
