@@ -100,3 +100,23 @@ test('off hours are entered, and a fan that runs in them is told; on a phone it 
   await roof.goto('/live')
   await expect(roof.getByText('Only a lead can upload files and assign columns.')).toBeVisible()
 })
+
+test('while the clamp is on, the live sensor is beside it; a clamp that disagrees is told before it is taken off', async ({
+  open,
+}) => {
+  const page = await open('okonjo', phone)
+  const id = await machineId(page, 'AHU-3/SF')
+  await page.goto(`/machines/${id}/visit`)
+  const sensor = page.getByRole('status').filter({ hasText: /live sensor/i })
+  await expect(sensor).toHaveText(/^Live sensor: [\d.]+ A, [\d.]+ Hz at /)
+  const [amps = 0, hz = 0] = ((await sensor.textContent()) ?? '').match(/[\d.]+/g)?.map(Number) ?? []
+  const type = async (each: number) => {
+    for (const leg of ['L1', 'L2', 'L3'])
+      await page.getByLabel(`Amps, ${leg}, A`, { exact: true }).fill(each.toFixed(2))
+    await page.getByLabel('Also, if read, Frequency, Hz', { exact: true }).fill(hz.toFixed(1))
+  }
+  await type(amps)
+  await expect(sensor).toContainText('The clamp agrees.')
+  await type(1.4 * amps)
+  await expect(sensor).toHaveText(/^Clamp [\d.]+ A, live sensor .* Clamp again on the output leads/)
+})

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { id, line } from './common.ts'
 import { at, byId, raw } from './define-endpoint.ts'
 import { zone } from './register.ts'
-import { liveFile, livePage, livePointBody, liveQuery, liveSources, offHoursBody } from './live.ts'
+import { liveFile, liveNow, livePage, livePointBody, liveQuery, liveSources, offHoursBody } from './live.ts'
 
 /** What a building's own instruments say of its machines, minute by minute. */
 export const liveEndpoints = {
@@ -12,6 +12,12 @@ export const liveEndpoints = {
     params: byId,
     query: liveQuery,
     response: livePage,
+  }),
+  liveNow: at('liveNow', 'get', '/machines/{id}/live/now', {
+    role: 'viewer',
+    summary: 'The newest minute of live data of a machine',
+    params: byId,
+    response: liveNow,
   }),
   setOffHours: at('setOffHours', 'put', '/machines/{id}/live/off-hours', {
     role: 'lead',

@@ -124,6 +124,10 @@ export const livePage = z
   .meta({ id: 'LivePage' })
 export type LivePage = z.infer<typeof livePage>
 
+/** What a machine's own instruments show now. */
+export const liveNow = livePage.pick({ last: true, now: true }).meta({ id: 'LiveNow' })
+export type LiveNow = z.infer<typeof liveNow>
+
 export const liveQuery = z.strictObject({
   span: z.enum(liveSpans).default('week'),
   /** The end of the time; left out: now. */

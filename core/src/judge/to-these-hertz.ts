@@ -3,7 +3,7 @@ import { hertzOf, loadPoint, meanVolts, type LoadPoint, type Visit } from '../tr
 import { ampsAtHz, type FanOnDrive } from '../vfd/index.ts'
 
 /** Farther apart than this, or slower, the model of the motor says too little. */
-const farthest = 2
+const farthest = 1.4
 const slowest = 1 / 3
 
 /** May amps read at one frequency be brought to another? */

@@ -1,3 +1,4 @@
+export { clampOffSensor, whereTheyDisagree } from './clamp-against-sensor.ts'
 export { summarizeDay, type AmpsBin, type DayOf, type LiveDay, type Minutes, type OffHours } from './day.ts'
 export {
   againstBefore,

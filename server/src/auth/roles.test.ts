@@ -35,6 +35,7 @@ const matrix = {
     'jobReport',
     'jobs',
     'live',
+    'liveNow',
     'liveSources',
     'machineList',
     'machinePage',

@@ -1,4 +1,4 @@
-import type { LivePage, LiveSpan } from '@motor-round/contract'
+import type { LiveNow, LivePage, LiveSpan } from '@motor-round/contract'
 import { liveQuantity, type LiveQuantityId, type Rolled } from '@motor-round/core/live'
 import { and, desc, eq, gte, lte, sql } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
@@ -72,6 +72,18 @@ async function newestOf(db: Db, machineId: string): Promise<{ last: number | nul
   }
 }
 
+const shown = ({ last, now }: Awaited<ReturnType<typeof newestOf>>) => ({
+  last: last === null ? null : new Date(last).toISOString(),
+  now,
+})
+
+/** What a machine's own instruments show now. @throws a problem: no such machine */
+export async function liveNowOf(db: Db, machineId: string): Promise<LiveNow> {
+  const [there] = await db.select({ id: machines.id }).from(machines).where(eq(machines.id, machineId))
+  if (!there) throw notFound('machine')
+  return shown(await newestOf(db, machineId))
+}
+
 /** What a machine's own instruments showed over some time. @throws a problem: no such machine */
 export async function livePageOf(
   db: Db,
@@ -108,8 +120,7 @@ export async function livePageOf(
     from: new Date(from).toISOString(),
     to: new Date(to).toISOString(),
     series,
-    last: newest.last === null ? null : new Date(newest.last).toISOString(),
-    now: newest.now,
+    ...shown(newest),
     days: days.map((d) => d.summary).reverse(),
     offHours: off[0]?.offHours ?? [],
     points,

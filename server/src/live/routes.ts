@@ -9,7 +9,7 @@ import { notFound } from '../http/problem.ts'
 import { eq } from 'drizzle-orm'
 import { takeBackUnassigned } from './folder.ts'
 import { markDays, sumUp } from './pass.ts'
-import { livePageOf } from './page.ts'
+import { liveNowOf, livePageOf } from './page.ts'
 import { dropPoint, keepPoint, liveSourcesOf } from './points.ts'
 import { reportOf, takeFile } from './take-file.ts'
 
@@ -20,6 +20,8 @@ export function liveRoutes(router: Router, deps: Deps): void {
   mount(router, deps, liveEndpoints.live, ({ params, query }) =>
     livePageOf(db, params.id, query.span, query.until === undefined ? null : new Date(query.until), deps.now()),
   )
+
+  mount(router, deps, liveEndpoints.liveNow, ({ params }) => liveNowOf(db, params.id))
 
   mount(router, deps, liveEndpoints.setOffHours, async ({ params, body, person }) => {
     await db.transaction(async (tx) => {

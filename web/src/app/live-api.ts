@@ -7,6 +7,7 @@ export const liveApi = api.injectEndpoints({
     const { get, change } = callsOf(b)
     return {
       live: get(liveEndpoints.live, 'live'),
+      liveNow: get(liveEndpoints.liveNow, 'live'),
       setOffHours: change(liveEndpoints.setOffHours, 'live', 'machine', 'machineList', 'audit'),
       liveSources: get(liveEndpoints.liveSources, 'live'),
       setLivePoint: change(liveEndpoints.setLivePoint, 'live', 'audit'),

@@ -37,6 +37,8 @@ import './visit.css'
 // Only machines with a drive.
 const ReadDrive = lazy(async () => ({ default: (await import('./read-drive.tsx')).ReadDrive }))
 const BusRunsDown = lazy(async () => ({ default: (await import('./read-drive.tsx')).BusRunsDown }))
+// Only machines with live data.
+const SensorNow = lazy(async () => ({ default: (await import('./sensor-now.tsx')).SensorNow }))
 /** Checks that a drive can fill when it is read. */
 const readByDrive: readonly string[] = ['drive', 'drive-figures', 'running']
 
@@ -276,6 +278,17 @@ export function VisitWork({
                         }))
                         due(at)
                       }}
+                    />
+                  </Suspense>
+                ) : null}
+                {page.live !== null && check.id === 'running' && policies ? (
+                  <Suspense fallback={null}>
+                    <SensorNow
+                      machineId={machine.id}
+                      hasVfd={machine.hasVfd}
+                      legs={machine.phases}
+                      readings={readings}
+                      policies={policies}
                     />
                   </Suspense>
                 ) : null}

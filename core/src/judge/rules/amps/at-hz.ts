@@ -5,6 +5,7 @@ import { ampsAtHz, type ExpectedAmps } from '../../../vfd/index.ts'
 import type { Context } from '../../context.ts'
 import { fanOnDrive } from '../../fan-on-drive.ts'
 import { verdict, type Rule } from '../../rule.ts'
+import { asRead } from './brought.ts'
 import { fewerAmpsNext, moreAmpsNext } from './load-next.ts'
 
 /** So many visits at other frequencies say what is to be expected at this one; the newest count. */
@@ -43,7 +44,7 @@ export const atHz: Rule = {
   applies: (c) =>
     c.machine.hasVfd &&
     c.machine.phases === 3 &&
-    c.usual === null &&
+    c.past.filter(asRead).length < 4 &&
     c.threeAmps !== null &&
     c.hz !== undefined &&
     c.hz >= 5 &&
