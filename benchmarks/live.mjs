@@ -112,22 +112,25 @@ export async function bench(say) {
   }
 }
 
-/** A day of 300 points as one CSV file over HTTP: read, checked, kept and summed up. */
+/** Some days of 300 points as one CSV file over HTTP: read, checked and kept. */
 async function csv(say, { call, psql, ids, random }) {
   await psql(`
     insert into live_points (id, name, machine_id, quantity, unit, factor, by, at)
     select gen_random_uuid(), 'p' || n, id::uuid, 'amps', 'A', 1, 'bench', now() from unnest('{${ids.join(',')}}'::text[]) with ordinality t (id, n)`)
-  const day = at - 40
-  const columns = ids.map((_, n) => dayOf(random, day, n))
   const lines = [['time', ...ids.map((_, n) => `p${n + 1}`)].join(',')]
-  for (let m = 0; m < minutesADay; m++)
-    lines.push(
-      [new Date((day * minutesADay + m) * 60_000).toISOString(), ...columns.map((c) => c.amps[m].toFixed(2))].join(','),
-    )
+  for (const day of [at - 42, at - 41, at - 40]) {
+    const columns = ids.map((_, n) => dayOf(random, day, n))
+    for (let m = 0; m < minutesADay; m++)
+      lines.push(
+        [new Date((day * minutesADay + m) * 60_000).toISOString(), ...columns.map((c) => c.amps[m].toFixed(2))].join(
+          ',',
+        ),
+      )
+  }
   const began = performance.now()
   const { kept } = await call('POST', `/live/files?id=${randomUUID()}&name=bench.csv`, lines.join('\n'))
   say(
-    `a CSV file of ${kept.toLocaleString('en')} values, over HTTP, summed up`,
+    `a CSV file of ${kept.toLocaleString('en')} values, over HTTP, its first days summed up (goal: ≥ 0.5 M a second)`,
     `${(kept / seconds(began) / 1e6).toFixed(2)} M a second`,
   )
 }

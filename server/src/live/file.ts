@@ -124,36 +124,55 @@ export async function readLiveFile(
   }
   let zones: readonly string[] = []
 
-  const take = (name: string, cell: string, written: Written, line: number) => {
-    const point = points.get(name)
-    const v = numberOf(cell.trim(), comma)
-    if (!point) {
+  /** What takes the cells of a column, found once for all of them. */
+  type Taker = (cell: string, written: Written, line: number) => void
+  const takers = new Map<string, Taker>()
+  const strangerOf = (name: string): Taker => {
+    let own = strangers.get(name)
+    return (cell) => {
+      const v = numberOf(cell, comma)
       if (name === '' || Number.isNaN(v)) return
-      const own = strangers.get(name) ?? new Seen()
-      if (!strangers.has(name)) {
+      if (!own) {
         if (strangers.size >= 2000) return
+        own = new Seen()
         strangers.set(name, own)
       }
       own.add(v)
-      return
     }
-    if (Number.isNaN(v)) {
-      errors.add(line, name, `"${cell.slice(0, 40)}" is not a figure`)
-      return
-    }
-    const wrong = refused(point, v * point.factor)
-    if (wrong !== null) {
-      errors.add(line, name, `${cell} ${wrong}`)
-      return
-    }
-    if (++read.cells > mostCells)
-      throw new FileProblem(line, '', 'More than eight million values. Split the file and send its parts.')
-    const own = columns.get(name) ?? new Column()
-    columns.set(name, own)
-    own.times.push(written)
-    own.values.push(v * point.factor)
-    own.lines.push(line)
   }
+  const pointOf = (name: string, point: MappedPoint): Taker => {
+    const own = new Column()
+    return (cell, written, line) => {
+      const v = numberOf(cell, comma)
+      if (Number.isNaN(v)) {
+        errors.add(line, name, `"${cell.slice(0, 40)}" is not a figure`)
+        return
+      }
+      const value = v * point.factor
+      const wrong = refused(point, value)
+      if (wrong !== null) {
+        errors.add(line, name, `${cell} ${wrong}`)
+        return
+      }
+      if (++read.cells > mostCells)
+        throw new FileProblem(line, '', 'More than eight million values. Split the file and send its parts.')
+      if (own.values.length === 0) columns.set(name, own)
+      own.times.push(written)
+      own.values.push(value)
+      own.lines.push(line)
+    }
+  }
+  const takerOf = (name: string): Taker => {
+    let own = takers.get(name)
+    if (!own) {
+      const point = points.get(name)
+      own = point ? pointOf(name, point) : strangerOf(name)
+      // Names of a long file that belong to nothing may be any number.
+      if (point || takers.size < 4000) takers.set(name, own)
+    }
+    return own
+  }
+  let wide: readonly Taker[] = []
 
   const takeRow = (row: readonly string[], line: number) => {
     const { time, long } = layout ?? { time: 0, long: null }
@@ -187,13 +206,13 @@ export async function readLiveFile(
     read.rows++
     const written = { first: at.ms, second: at.second ?? null }
     if (long) {
-      take(named, row[long[1]] ?? '', written, line)
+      takerOf(named)((row[long[1]] ?? '').trim(), written, line)
       return
     }
     for (let c = 0; c < row.length; c++) {
-      const cell = row[c] ?? ''
+      const cell = (row[c] ?? '').trim()
       // A blank is a minute that did not come.
-      if (c !== time && cell !== '' && cell.trim() !== '') take(names[c] ?? '', cell, written, line)
+      if (c !== time && cell !== '') wide[c]?.(cell, written, line)
     }
   }
   await readRows(source, {
@@ -201,7 +220,9 @@ export async function readLiveFile(
       layout = layoutOf(h)
       names = h.columns
       comma = h.delimiter !== ','
-      if (!layout.long) zones = zonesOf(names, points)
+      if (layout.long) return
+      zones = zonesOf(names, points)
+      wide = names.map(takerOf)
     },
     batch: ({ rows, lines }: Batch) => {
       rows.forEach((row, i) => takeRow(row, lines[i] ?? 0))

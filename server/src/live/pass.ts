@@ -195,14 +195,16 @@ export async function sumUpDue(tx: Tx, now: Date, most = batch): Promise<number>
   return due.rows.length
 }
 
-/** Sum up all that is due, a batch a transaction. @returns how many days of machines */
-export async function sumUp(db: Db, now: Date): Promise<number> {
+/** Sum up what is due, a batch a transaction. @param most days of machines @returns how many there were */
+export async function sumUp(db: Db, now: Date, most = Infinity): Promise<number> {
   let all = 0
-  for (;;) {
-    const n = await db.transaction((tx) => sumUpDue(tx, now))
+  while (all < most) {
+    const wanted = Math.min(batch, most - all)
+    const n = await db.transaction((tx) => sumUpDue(tx, now, wanted))
     all += n
-    if (n < batch) return all
+    if (n < wanted) break
   }
+  return all
 }
 
 /** The days of the last month are summed up again, because a machine's off hours are other ones now. */

@@ -22,6 +22,9 @@ interface Sent {
 /** So many values a transaction: whoever waits for the same series waits no longer. */
 const mostValues = 400_000
 
+/** So many days of machines are summed up before the answer goes; those of a larger file within the next minutes. */
+const daysAtOnce = 100
+
 /** A series in parts of whole days, so that no chunk is packed twice. */
 function* parts(series: readonly SeriesMinutes[]): Generator<SeriesMinutes[]> {
   let list: SeriesMinutes[] = []
@@ -37,7 +40,7 @@ function* parts(series: readonly SeriesMinutes[]): Generator<SeriesMinutes[]> {
   if (list.length > 0) yield list
 }
 
-const summary = (r: ReadFile, kept: LiveFile['kept'], already: number): string => {
+const summary = (r: ReadFile, kept: LiveFile['kept'], already: number, later: boolean): string => {
   if (r.series.length === 0)
     return r.unmapped.length > 0
       ? 'None of its columns belongs to a machine yet. Assign them below, then send the file again.'
@@ -45,6 +48,7 @@ const summary = (r: ReadFile, kept: LiveFile['kept'], already: number): string =
   const left = r.unmapped.length
   return [
     kept === 0 && already > 0 ? 'All of it was there already.' : '',
+    later ? 'What its days show stands at the machines in a few minutes.' : '',
     left > 0 ? `${left} column${left === 1 ? '' : 's'} belong${left === 1 ? 's' : ''} to no machine yet.` : '',
   ]
     .filter((t) => t !== '')
@@ -84,10 +88,15 @@ export async function takeFile(db: Db, source: Readable, sent: Sent, now: Date):
     sum.already += k.already
     sum.differ += k.differ
   }
-  if (sum.kept > 0) await sumUp(db, now)
+  const later = sum.kept > 0 && (await sumUp(db, now, daysAtOnce)) === daysAtOnce
   return keepReport(
     db,
-    report({ rows: read.rows, ...sum, unmapped: [...read.unmapped], message: summary(read, sum.kept, sum.already) }),
+    report({
+      rows: read.rows,
+      ...sum,
+      unmapped: [...read.unmapped],
+      message: summary(read, sum.kept, sum.already, later),
+    }),
   )
 }
 
