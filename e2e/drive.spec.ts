@@ -241,9 +241,9 @@ test('a drive is commissioned on one sheet, from what was read', async ({ open }
       ['Volts, line to line, L1-L2', '598'],
       ['Volts, line to line, L2-L3', '597'],
       ['Volts, line to line, L3-L1', '598'],
-      ['Amps, L1, A', amps],
-      ['Amps, L2, A', amps],
-      ['Amps, L3, A', amps],
+      ['Amps, motor leads, L1, A', amps],
+      ['Amps, motor leads, L2, A', amps],
+      ['Amps, motor leads, L3, A', amps],
       ['Frequency', hz],
     ] as const) {
       await page.getByLabel(cell, { exact: false }).first().fill(v)

@@ -112,7 +112,7 @@ test('while the clamp is on, the live sensor is beside it; a clamp that disagree
   const [amps = 0, hz = 0] = ((await sensor.textContent()) ?? '').match(/[\d.]+/g)?.map(Number) ?? []
   const type = async (each: number) => {
     for (const leg of ['L1', 'L2', 'L3'])
-      await page.getByLabel(`Amps, ${leg}, A`, { exact: true }).fill(each.toFixed(2))
+      await page.getByLabel(`Amps, motor leads, ${leg}, A`, { exact: true }).fill(each.toFixed(2))
     await page.getByLabel('Also, if read, Frequency, Hz', { exact: true }).fill(hz.toFixed(1))
   }
   await type(amps)

@@ -29,7 +29,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
   },
   'drive-figures': {
     where: 'On the display while it runs: output amps, output volts, bus volts. “Read the drive” fills them in.',
-    set: 'Display in amps and volts, not in percent. Wait until the speed holds.',
+    set: 'Display in amps, not percent; speed steady. On the output a true-RMS clamp made for drives.',
     good: 'Output amps under the nameplate; bus about 1.35 times the line volts.',
     bad: 'A low bus is the feed or a lost input phase. Input amps are lower than output amps: never compare the two.',
     limits: ['vfd-bus-low', 'vfd-bus-high'],

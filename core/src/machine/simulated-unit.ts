@@ -199,6 +199,8 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
           return deadLeg(position)
         case 'drive_amps':
           return legAmps('L1', seconds)
+        case 'input_amps':
+          return legAmps(position, seconds)
         case 'drive_volts':
           return lineVolts('L1-L2')
         case 'bus_volts':

@@ -116,6 +116,7 @@ export const quantities = [
   quantity('belt_note', 'Note of the plucked span', 'frequency', 'Hz', ['span'], [0, 500]),
   quantity('sheave_gap', 'Gap at the straightedge', 'length', 'in', gapPositions, [0, 5]),
   quantity('drive_amps', 'Output amps, by the drive', 'current', 'A', ['output'], [0, 2000]),
+  quantity('input_amps', 'Input amps, ahead of the drive', 'current', 'A', legPositions, [0, 2000]),
   quantity('drive_volts', 'Output volts, by the drive', 'voltage', 'V', ['output'], [0, 1000]),
   quantity('bus_volts', 'Bus volts while it runs', 'voltage', 'V', ['bus'], [0, 1500]),
   quantity('sound', 'Sound', 'level', 'dBA', ['fan', 'background'], [0, 160]),

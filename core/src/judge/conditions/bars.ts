@@ -10,6 +10,7 @@ const readWithPower: readonly string[] = [
   'voltage-unbalance',
   'service-voltage',
   'lost-leg',
+  'drive-input',
   'power-transformer',
   'control-power',
   'rotation',

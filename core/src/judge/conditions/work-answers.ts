@@ -58,16 +58,18 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
       'off-amps',
       'as-found@off',
       'lost-leg',
+      'drive-input',
       'dead-proof@alive',
       'branch-drop',
     ],
     asks: ['amps'],
   },
-  'terminals-tightened': { checks: ['terminals@lugs', 'branch-drop', 'current-unbalance'], asks: [] },
+  'terminals-tightened': { checks: ['terminals@lugs', 'branch-drop', 'current-unbalance', 'drive-input'], asks: [] },
   'wiring-repaired': {
     subjects: ['wiring'],
     checks: [
       'lost-leg',
+      'drive-input',
       'current-unbalance',
       'as-found@off',
       'off-amps',
@@ -82,7 +84,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
     asks: ['amps', 'turning'],
   },
   'leads-swapped': { checks: ['rotation', 'turning'], asks: ['turning', 'amps'] },
-  'fuses-replaced': { checks: ['fuses', 'lost-leg', 'breaker-found', 'line-side'], asks: ['amps'] },
+  'fuses-replaced': { checks: ['fuses', 'lost-leg', 'drive-input', 'breaker-found', 'line-side'], asks: ['amps'] },
   'overload-set': { checks: ['overload-setting'], asks: ['dial'] },
   'controls-repaired': {
     subjects: ['controls'],
@@ -93,7 +95,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
   'safety-restored': { subjects: ['gas section'], checks: ['left@leave.guards', 'restored'], asks: [] },
   'drive-repaired': {
     subjects: ['drive'],
-    checks: ['as-found', 'live-call', 'live-starts'],
+    checks: ['as-found', 'live-call', 'live-starts', 'drive-input'],
     asks: ['drive', 'amps', 'turning'],
   },
   'belts-renewed': {
@@ -194,6 +196,7 @@ export const retestsInstead: Readonly<Record<string, readonly RetestId[]>> = {
   polarisation: ['insulation'],
   'winding-to-ground': ['insulation'],
   'lost-leg': ['amps'],
+  'drive-input': ['line'],
   'voltage-unbalance': ['line'],
   'contact-drop': ['poles'],
   spin: ['spin'],

@@ -1,7 +1,9 @@
 import { plateBasis, practice } from '../../../limits/index.ts'
-import { mean } from '../../../quantity/index.ts'
+import { legPositions, mean } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { cells, type CheckDefinition } from '../check-definition.ts'
+import { driveInputPast, driveOutputPast } from './drive-amps-history.ts'
+import { driveInput } from './drive-input.ts'
 
 const a = (v: number) => `${Math.round(v * 10) / 10} A`
 
@@ -104,10 +106,10 @@ export const driveFigures: CheckDefinition = {
   phase: 'live',
   part: 'electric',
   title: 'Drive, while it runs',
-  how: 'Read off its display, or by “Read the drive”: output amps are those of the motor, input amps are not.',
+  how: 'Read off its display, or by “Read the drive”: output amps are those of the motor. Input amps are clamped on the line side and kept apart.',
   caution: null,
   for: (m) => m.hasVfd,
-  groups: () => [
+  groups: (m) => [
     {
       title: 'The drive shows',
       asks: [
@@ -117,6 +119,10 @@ export const driveFigures: CheckDefinition = {
       ],
       also: true,
     },
+    // Their own figures: they are never taken for those of the motor.
+    ...(m.phases === 3
+      ? [{ title: 'Input amps, ahead of the drive', asks: cells('input_amps', legPositions), also: true }]
+      : []),
   ],
-  judges: [output, bus],
+  judges: [output, bus, driveInput, driveInputPast, driveOutputPast],
 }

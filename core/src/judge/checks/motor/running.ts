@@ -32,7 +32,8 @@ export const running: CheckDefinition = {
       ]
     return [
       { title: 'Volts, line to line', asks: cells('volts_ll', linePositions) },
-      { title: 'Amps', asks: cells('amps', legPositions) },
+      // On the line side of a drive other amps flow.
+      { title: m.hasVfd ? 'Amps, motor leads' : 'Amps', asks: cells('amps', legPositions) },
       also,
     ]
   },

@@ -1,0 +1,53 @@
+import { practice } from '../../../limits/index.ts'
+import { legPositions, mean, show } from '../../../quantity/index.ts'
+import { verdict, type Rule } from '../../rule.ts'
+
+/** Legs of a rectifier differ far more than its volts do: so much of their mean is still usual. @source common practice */
+const unequal = 0.4
+
+/** The three legs ahead of a drive: it runs on two of them, until its input or its bus gives out. */
+export const driveInput: Rule = {
+  id: 'drive-input',
+  title: 'Input amps of the drive',
+  subject: 'supply',
+  from: 'visit',
+  informs: true,
+  running: true,
+  needs: ['input_amps'],
+  applies: (c) =>
+    c.machine.hasVfd && c.machine.phases === 3 && legPositions.every((p) => c.value('input_amps', p) !== undefined),
+  judge(c) {
+    const legs = legPositions.map((name) => ({ name, amps: c.value('input_amps', name) ?? 0 }))
+    const sorted = [...legs].sort((a, b) => b.amps - a.amps)
+    const [top, middle, low] = sorted
+    const basis = [practice('a drive takes its amps through a rectifier: its legs differ more than those of a motor')]
+    const told = `Input ${legs.map((l) => show.amps(l.amps)).join(', ')} A`
+    // A drive that stands takes next to nothing.
+    if (!top || !middle || !low || top.amps < 0.2) return []
+    if (low.amps <= c.limit('lost-leg').value * top.amps)
+      return verdict(this, {
+        level: 'stop',
+        basis,
+        value: low.amps,
+        because: `${told}: ${low.name} is lost ahead of the drive. It runs on the other legs, and its input and bus overheat.`,
+        next: 'Switch off at the source. Dead: check fuse, lugs and contactor pole of that leg; then read the three line volts.',
+      })
+    const off = Math.max(...legs.map((l) => Math.abs(l.amps / mean(legs.map((x) => x.amps)) - 1)))
+    if (off > unequal)
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        value: off,
+        limit: unequal,
+        because: `${told}: ${show.percent(off)} off their mean.`,
+        next: 'Read the three line volts under load: a few volts of difference do this. Volts equal: check the lugs of the low leg, dead.',
+      })
+    return verdict(this, {
+      level: 'ok',
+      basis,
+      value: top.amps,
+      because: `${told}: all three carry.`,
+      next: 'Nothing to do.',
+    })
+  },
+}
