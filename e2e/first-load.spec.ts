@@ -2,7 +2,7 @@ import { gzipSync } from 'node:zlib'
 import { expect } from '@playwright/test'
 import { phone, test } from './world.ts'
 
-test('the first load of the walk is at most 350 kB of scripts and styles, compressed', async ({ open }) => {
+test('the first load of the walk is at most 300 kB of scripts and styles, compressed', async ({ open }) => {
   const page = await open('okonjo', phone)
   await page.goto('/')
   const rounds = (await (await page.request.get('/api/v1/rounds')).json()) as { id: string; name: string }[]
@@ -41,6 +41,6 @@ test('the first load of the walk is at most 350 kB of scripts and styles, compre
   })
   const sizes = await Promise.all(first.flatMap((path) => bodies.get(path) ?? []))
   expect(sizes.length).toBeGreaterThan(5)
-  expect(sizes.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(350_000)
+  expect(sizes.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(300_000)
   await fresh.close()
 })

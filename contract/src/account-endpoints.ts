@@ -17,61 +17,61 @@ const endedSessions = z.object({ ended: z.int() })
 
 /** One’s own account, and users. */
 export const accountEndpoints = {
-  changePassword: at('changePassword', 'put', '/account/password', {
+  changePassword: at('changePassword', {
     role: 'viewer',
     summary: 'Change one’s own password; every other session of one’s own ends',
     body: passwordChange,
     response: endedSessions,
   }),
-  secondFactor: at('secondFactor', 'get', '/account/second-factor', {
+  secondFactor: at('secondFactor', {
     role: 'viewer',
     summary: 'Whether sign-in asks for a code of an app, too',
     response: secondFactor,
   }),
-  beginSecondFactor: at('beginSecondFactor', 'post', '/account/second-factor', {
+  beginSecondFactor: at('beginSecondFactor', {
     role: 'viewer',
     confirmed: true,
     summary: 'A secret for an authenticator app',
     response: factorSecret,
   }),
-  setSecondFactor: at('setSecondFactor', 'put', '/account/second-factor', {
+  setSecondFactor: at('setSecondFactor', {
     role: 'viewer',
     confirmed: true,
     summary: 'Turn the second factor on with a code of the app; the answer holds the recovery codes',
     body: factorEntry,
     response: recoveryCodes,
   }),
-  dropSecondFactor: at('dropSecondFactor', 'post', '/account/second-factor/off', {
+  dropSecondFactor: at('dropSecondFactor', {
     role: 'viewer',
     confirmed: true,
     summary: 'Turn the second factor off',
     body: factorEntry,
     response: secondFactor,
   }),
-  ownSessions: at('ownSessions', 'get', '/account/sessions', {
+  ownSessions: at('ownSessions', {
     role: 'viewer',
     summary: 'Where one is signed in',
     response: z.array(ownSession),
   }),
-  endSessions: at('endSessions', 'delete', '/account/sessions', {
+  endSessions: at('endSessions', {
     role: 'viewer',
     summary: 'Sign out everywhere else',
     response: endedSessions,
   }),
 
-  people: at('people', 'get', '/people', {
+  people: at('people', {
     role: 'lead',
     summary: 'Everyone with an account',
     response: z.array(person),
   }),
-  addPerson: at('addPerson', 'post', '/people', {
+  addPerson: at('addPerson', {
     role: 'lead',
     confirmed: true,
     summary: 'Add a user; the answer holds a one-time link',
     body: newPerson,
     response: invitationLink,
   }),
-  editPerson: at('editPerson', 'put', '/people/{id}', {
+  editPerson: at('editPerson', {
     role: 'lead',
     confirmed: true,
     summary: 'Change role, or deactivate a user',
@@ -79,7 +79,7 @@ export const accountEndpoints = {
     body: personEdit,
     response: person,
   }),
-  newLink: at('newLink', 'post', '/people/{id}/link', {
+  newLink: at('newLink', {
     role: 'lead',
     confirmed: true,
     summary: 'A new one-time link for a person',

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { addresses, type EndpointId } from './addresses.ts'
 import { id, type Role } from './common.ts'
 import type { Endpoint } from './endpoint.ts'
 
@@ -25,13 +26,12 @@ export function at<
   P extends z.ZodType = typeof none,
   Q extends z.ZodType = typeof none,
   B extends z.ZodType = typeof noBody,
->(id: string, method: Endpoint['method'], path: string, parts: Parts<P, Q, B, R>): Endpoint<P, Q, B, R> {
+>(id: EndpointId, parts: Parts<P, Q, B, R>): Endpoint<P, Q, B, R> {
   const { params, query, body, ...rest } = parts
   // The defaults of the type parameters are exactly these schemas, used when a part is left out.
   return {
     id,
-    method,
-    path,
+    ...addresses[id],
     ...rest,
     params: params ?? (none as unknown as P),
     query: query ?? (none as unknown as Q),

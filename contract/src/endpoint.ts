@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import type { Address, EndpointId } from './addresses.ts'
 import type { Role } from './common.ts'
 
 /** One address of the API: what goes in, what comes out and who may. Server, client and OpenAPI read the same entry. */
@@ -7,11 +8,8 @@ export interface Endpoint<
   Q extends z.ZodType = z.ZodType,
   B extends z.ZodType = z.ZodType,
   R extends z.ZodType = z.ZodType,
-> {
-  readonly id: string
-  readonly method: 'get' | 'post' | 'put' | 'delete'
-  /** Below /api/v1, parameters as `{id}`. */
-  readonly path: string
+> extends Address {
+  readonly id: EndpointId
   readonly summary: string
   readonly role: Role | 'anyone'
   /** It takes that the password was entered a short while ago: a device that lies about does not change accounts. */

@@ -84,12 +84,12 @@ export const quoteAnswer = z.strictObject({
 })
 
 export const jobEndpoints = {
-  jobs: at('jobs', 'get', '/jobs', {
+  jobs: at('jobs', {
     role: 'viewer',
     summary: 'Jobs that are not closed, those that are due again first; and those that were closed of late',
     response: z.object({ jobs: z.array(jobLine) }),
   }),
-  jobPace: at('jobPace', 'get', '/jobs/pace', {
+  jobPace: at('jobPace', {
     role: 'viewer',
     summary: 'How long the steps of jobs take here, as a share of the minutes of their template',
     response: z.object({
@@ -98,40 +98,40 @@ export const jobEndpoints = {
       jobs: z.int(),
     }),
   }),
-  quote: at('quote', 'get', '/jobs/{id}/quote', {
+  quote: at('quote', {
     role: 'viewer',
     summary: 'The newest offer of a job, as the person who pays sees it',
     params: byId,
     response: quote,
   }),
-  quotePdf: at('quotePdf', 'get', '/jobs/{id}/quote.pdf', {
+  quotePdf: at('quotePdf', {
     role: 'viewer',
     summary: 'The newest offer of a job on one page',
     params: byId,
     response: raw,
     responseType: 'application/pdf',
   }),
-  jobReport: at('jobReport', 'get', '/jobs/{id}/report.pdf', {
+  jobReport: at('jobReport', {
     role: 'viewer',
     summary: 'One page on a job for the person who pays',
     params: byId,
     response: raw,
     responseType: 'application/pdf',
   }),
-  linkQuote: at('linkQuote', 'post', '/jobs/{id}/quote-links', {
+  linkQuote: at('linkQuote', {
     role: 'mechanic',
     summary: 'A link that answers one quote once, without an account; sent by e-mail where an address is given',
     params: byId,
     body: newQuoteLink,
     response: z.object({ path: z.string(), expiresAt: instant, mailed: z.boolean() }),
   }),
-  linkedQuote: at('linkedQuote', 'get', '/quote-links/{token}', {
+  linkedQuote: at('linkedQuote', {
     role: 'anyone',
     summary: 'The quote of a link',
     params: token,
     response: z.object({ quote, name: z.string(), expiresAt: instant }),
   }),
-  answerQuote: at('answerQuote', 'post', '/quote-links/{token}', {
+  answerQuote: at('answerQuote', {
     role: 'anyone',
     summary: 'Approve or decline the quote of a link, once',
     params: token,

@@ -69,3 +69,6 @@ export const foundMachine = z.object({
   purpose: z.string(),
   siteName: z.string(),
 })
+
+/** What a machine is looked for by: part of its tag or name. */
+export const findQuery = z.strictObject({ q: z.string().trim().max(60) })

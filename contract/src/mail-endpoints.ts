@@ -17,7 +17,7 @@ export const mail = z
 
 /** E-mails that were written, and the weekly digest. */
 export const mailEndpoints = {
-  mails: at('mails', 'get', '/mails', {
+  mails: at('mails', {
     role: 'lead',
     summary: 'The last e-mails that were written, and what became of each',
     response: z.object({
@@ -27,13 +27,13 @@ export const mailEndpoints = {
       digest: z.array(z.string()),
     }),
   }),
-  setDigest: at('setDigest', 'put', '/digest', {
+  setDigest: at('setDigest', {
     role: 'lead',
     summary: 'Set who gets the weekly digest',
     body: z.strictObject({ emails: z.array(z.email('enter an e-mail address').max(120)).max(20) }),
     response: z.object({ emails: z.array(z.string()) }),
   }),
-  digestText: at('digestText', 'get', '/digest', {
+  digestText: at('digestText', {
     role: 'lead',
     summary: 'The digest as it would go out now',
     response: z.object({ subject: z.string(), text: z.string() }),

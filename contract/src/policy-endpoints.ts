@@ -18,25 +18,25 @@ const calcId = z.strictObject({ id: z.string().max(60) })
 
 /** Limits and policies, what was changed by whom, and the calculators. */
 export const policyEndpoints = {
-  policies: at('policies', 'get', '/policies', {
+  policies: at('policies', {
     role: 'viewer',
     summary: 'Limits and policies in force',
     response: policiesInForce,
   }),
-  policiesEffect: at('policiesEffect', 'post', '/policies/effect', {
+  policiesEffect: at('policiesEffect', {
     role: 'lead',
     summary: 'Which machines would change level under other limits; nothing is saved',
     body: z.strictObject({ policies: policies }),
     response: policiesEffect,
   }),
-  editPolicies: at('editPolicies', 'put', '/policies', {
+  editPolicies: at('editPolicies', {
     role: 'lead',
     confirmed: true,
     summary: 'Change limits; all results are updated',
     body: policiesEdit,
     response: policiesInForce,
   }),
-  audit: at('audit', 'get', '/audit', {
+  audit: at('audit', {
     role: 'viewer',
     summary: 'Who changed what, newest first',
     query: z.strictObject({
@@ -47,12 +47,12 @@ export const policyEndpoints = {
     response: z.array(auditEntry),
   }),
 
-  calculators: at('calculators', 'get', '/calc', {
+  calculators: at('calculators', {
     role: 'viewer',
     summary: 'The calculators with their schemas',
     response: z.array(calcDescription),
   }),
-  calculate: at('calculate', 'post', '/calc/{id}', {
+  calculate: at('calculate', {
     role: 'viewer',
     summary: 'Run a calculator',
     params: calcId,

@@ -77,13 +77,13 @@ const query = z.strictObject({
 })
 
 export const portfolioEndpoints = {
-  portfolio: at('portfolio', 'get', '/portfolio', {
+  portfolio: at('portfolio', {
     role: 'viewer',
     summary: 'A quarter in figures: levels over time, jobs and money, postponed, energy, worst motors, lives of parts',
     query,
     response: portfolio,
   }),
-  portfolioPdf: at('portfolioPdf', 'get', '/portfolio.pdf', {
+  portfolioPdf: at('portfolioPdf', {
     role: 'viewer',
     summary: 'The same on paper',
     query,

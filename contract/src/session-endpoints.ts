@@ -4,27 +4,27 @@ import { acceptInvitation, invitation, passwordAgain, session, signIn } from './
 
 /** Sessions and one-time links. */
 export const sessionEndpoints = {
-  session: at('session', 'get', '/session', {
+  session: at('session', {
     role: 'anyone',
     summary: 'Who is signed in, and the token for changes',
     response: session,
   }),
-  signIn: at('signIn', 'post', '/session', { role: 'anyone', summary: 'Sign in', body: signIn, response: session }),
-  signOut: at('signOut', 'delete', '/session', { role: 'anyone', summary: 'Sign out', response: session }),
-  invitation: at('invitation', 'get', '/invitations/{token}', {
+  signIn: at('signIn', { role: 'anyone', summary: 'Sign in', body: signIn, response: session }),
+  signOut: at('signOut', { role: 'anyone', summary: 'Sign out', response: session }),
+  invitation: at('invitation', {
     role: 'anyone',
     summary: 'What a one-time link is for',
     params: token,
     response: invitation,
   }),
-  acceptInvitation: at('acceptInvitation', 'post', '/invitations/{token}', {
+  acceptInvitation: at('acceptInvitation', {
     role: 'anyone',
     summary: 'Set the password by a one-time link',
     params: token,
     body: acceptInvitation,
     response: session,
   }),
-  confirmPassword: at('confirmPassword', 'post', '/account/confirm', {
+  confirmPassword: at('confirmPassword', {
     role: 'viewer',
     summary: 'Enter the password once more, before what takes it',
     body: passwordAgain,

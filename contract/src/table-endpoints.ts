@@ -6,7 +6,7 @@ import { tableBody, tableFormat } from './table.ts'
 const format = z.strictObject({ format: tableFormat })
 
 export const tableEndpoints = {
-  table: at('table', 'post', '/tables/{format}', {
+  table: at('table', {
     role: 'viewer',
     summary: 'A table as it stands on a screen, as XLSX or CSV',
     params: format,
@@ -14,7 +14,7 @@ export const tableEndpoints = {
     response: raw,
     responseType: 'application/octet-stream',
   }),
-  machineTable: at('machineTable', 'get', '/machine-table/{format}', {
+  machineTable: at('machineTable', {
     role: 'viewer',
     summary: 'All machines of a filter, as XLSX or CSV',
     params: format,

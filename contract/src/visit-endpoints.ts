@@ -11,45 +11,45 @@ const saved = z.object({ visit, judgement: judgement.nullable(), already: z.bool
 
 /** Visits, work, speed changes, and the list of machines. */
 export const visitEndpoints = {
-  addSpeedChange: at('addSpeedChange', 'post', '/speed-changes', {
+  addSpeedChange: at('addSpeedChange', {
     role: 'mechanic',
     summary: 'Plan a speed change',
     body: speedChangeBody,
     response: speedChange,
   }),
-  finishSpeedChange: at('finishSpeedChange', 'post', '/speed-changes/{id}/done', {
+  finishSpeedChange: at('finishSpeedChange', {
     role: 'mechanic',
     summary: 'Mark a planned speed change done: recorded as work or installed parts',
     params: byId,
     body: z.strictObject({ workId: id, doneAt: instant, note: z.string().max(400).default('') }),
     response: speedChange,
   }),
-  cancelSpeedChange: at('cancelSpeedChange', 'post', '/speed-changes/{id}/drop', {
+  cancelSpeedChange: at('cancelSpeedChange', {
     role: 'mechanic',
     summary: 'Cancel a planned speed change; it stays on record with the reason',
     params: byId,
     body: z.strictObject({ why }),
     response: speedChange,
   }),
-  speedChanges: at('speedChanges', 'get', '/speed-changes', {
+  speedChanges: at('speedChanges', {
     role: 'viewer',
     summary: 'Completed speed changes, newest first: predicted and measured',
     response: z.array(speedChangeOfSite),
   }),
 
-  saveVisit: at('saveVisit', 'post', '/visits', {
+  saveVisit: at('saveVisit', {
     role: 'mechanic',
     summary: 'Save a visit; the same id twice saves one',
     body: visitBody,
     response: saved,
   }),
-  saveWork: at('saveWork', 'post', '/work', {
+  saveWork: at('saveWork', {
     role: 'mechanic',
     summary: 'Record work; it may start a new baseline',
     body: workBody,
     response: work,
   }),
-  machineList: at('machineList', 'get', '/machines', {
+  machineList: at('machineList', {
     role: 'viewer',
     summary: 'All machines, most urgent first',
     query: machineListQuery,

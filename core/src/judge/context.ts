@@ -278,9 +278,3 @@ class VisitContext implements Context {
 
 /** Work out the context of a visit. @throws RangeError when the service volts are not above zero */
 export const contextOf = (input: JudgeInput): Context => new VisitContext(input)
-
-/** The scale in which temperatures are shown: Celsius on a metric site, by the policy elsewhere. */
-export const scaleOf = (c: {
-  readonly machine: Pick<JudgeInput['machine'], 'units'>
-  readonly policies: Pick<JudgeInput['policies'], 'temperature'>
-}): 'F' | 'C' => (c.machine.units === 'metric' ? 'C' : c.policies.temperature)

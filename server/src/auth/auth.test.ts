@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { allEndpoints, mayAct, type Endpoint } from '@motor-round/contract'
+import { endpoints, mayAct, type Endpoint } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import supertest from 'supertest'
 import { createApp } from '../http/app.ts'
@@ -215,7 +215,7 @@ describe('forged requests', () => {
 
 describe('roles are checked on every route', () => {
   const address = (e: Endpoint) => e.path.replace('{id}', randomUUID()).replace('{token}', 'x')
-  const all = Object.values(allEndpoints) as Endpoint[]
+  const all = Object.values(endpoints) as Endpoint[]
   it.each(all.filter((e) => e.role !== 'anyone').map((e) => [e.id, e] as const))('%s', async (_id, e) => {
     const nobody = world.visitor()
     const viewer = await world.as('arden')

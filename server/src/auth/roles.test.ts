@@ -1,4 +1,4 @@
-import { allEndpoints, type Endpoint } from '@motor-round/contract'
+import { endpoints, type Endpoint } from '@motor-round/contract'
 import { expect, it } from 'vitest'
 
 /** Who may do what, as somebody decided it: an endpoint that is added, or given to another role, is decided here too. */
@@ -135,7 +135,7 @@ const matrix = {
 } as const
 
 it('every endpoint has its row in the matrix of roles, and takes that role', () => {
-  const all = Object.values(allEndpoints) as Endpoint[]
+  const all = Object.values(endpoints) as Endpoint[]
   const found = Object.fromEntries(
     (Object.keys(matrix) as (keyof typeof matrix)[]).map((role) => [
       role,

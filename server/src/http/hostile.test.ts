@@ -1,4 +1,4 @@
-import { allEndpoints, type Endpoint, type MachinePage, type Stock } from '@motor-round/contract'
+import { endpoints, type Endpoint, type MachinePage, type Stock } from '@motor-round/contract'
 import { seeded } from '@motor-round/core/machine'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openApiDocument } from '../openapi/document.ts'
@@ -99,7 +99,7 @@ describe('requests that are nearly right', () => {
       const address = query === '' ? at : `${at}?${query}`
       const schema = operation.requestBody?.content['application/json']?.schema
       const body = schema ? JSON.stringify(hostile.value(schema)) : undefined
-      const { bodyType } = allEndpoints[operation.operationId as keyof typeof allEndpoints] as Endpoint
+      const { bodyType } = endpoints[operation.operationId as keyof typeof endpoints] as Endpoint
       const sent = lead.ask(method, address)
       const r = await (body === undefined || bodyType ? sent : sent.type('json').send(body))
       if (r.status >= 500) bad.push([r.status, method, address.slice(0, 300), body?.slice(0, 1500), r.body])

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { allEndpoints, type Endpoint, type MachinePage } from '@motor-round/contract'
+import { endpoints, type Endpoint, type MachinePage } from '@motor-round/contract'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { bring } from '../test/rounds.test-help.ts'
@@ -50,7 +50,7 @@ describe('whatever is sent', () => {
     ),
   )
   it('never ends in a 500', async () => {
-    const all = (Object.values(allEndpoints) as Endpoint[]).filter(
+    const all = (Object.values(endpoints) as Endpoint[]).filter(
       (e) => e.method !== 'get' && e.id !== 'signOut' && e.id !== 'signIn' && e.id !== 'cancelImport',
     )
     await fc.assert(
@@ -73,7 +73,7 @@ describe('the OpenAPI document', () => {
     const described = Object.values(doc.paths as Record<string, Record<string, { operationId: string }>>).flatMap((p) =>
       Object.values(p).map((o) => o.operationId),
     )
-    expect(described.sort()).toEqual(Object.keys(allEndpoints).sort())
+    expect(described.sort()).toEqual(Object.keys(endpoints).sort())
     const visit = doc.paths['/api/v1/visits'].post
     expect(visit.requestBody.content['application/json'].schema.properties.readings).toBeDefined()
     expect(visit.responses['4XX'].content['application/problem+json']).toBeDefined()

@@ -1,4 +1,4 @@
-import { allEndpoints, problem, type Endpoint } from '@motor-round/contract'
+import { endpoints, problem, type Endpoint } from '@motor-round/contract'
 import { z } from 'zod'
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi'
 
@@ -33,7 +33,7 @@ function operation(e: Endpoint): ZodOpenApiOperationObject {
 /** The OpenAPI document, made from the same entries that the server mounts. */
 export function openApiDocument(): object {
   const paths: ZodOpenApiPathsObject = {}
-  for (const e of Object.values(allEndpoints) as Endpoint[]) {
+  for (const e of Object.values(endpoints) as Endpoint[]) {
     const path = `/api/v1${e.path}`
     paths[path] = { ...paths[path], [e.method]: operation(e) }
   }

@@ -1,4 +1,3 @@
-import { accountEndpoints } from '@motor-round/contract'
 import { api, callsOf } from './api.ts'
 
 /** Calls about one’s own account and about users: loaded with what asks for them. */
@@ -6,17 +5,17 @@ export const accountApi = api.injectEndpoints({
   endpoints: (b) => {
     const { get, change } = callsOf(b)
     return {
-      changePassword: change(accountEndpoints.changePassword, 'session', 'audit'),
-      secondFactor: get(accountEndpoints.secondFactor, 'factor'),
-      beginSecondFactor: change(accountEndpoints.beginSecondFactor),
-      setSecondFactor: change(accountEndpoints.setSecondFactor, 'factor', 'audit'),
-      dropSecondFactor: change(accountEndpoints.dropSecondFactor, 'factor', 'audit'),
-      ownSessions: get(accountEndpoints.ownSessions, 'session'),
-      endSessions: change(accountEndpoints.endSessions, 'session'),
-      people: get(accountEndpoints.people, 'people'),
-      addPerson: change(accountEndpoints.addPerson, 'people', 'audit'),
-      editPerson: change(accountEndpoints.editPerson, 'people', 'audit'),
-      newLink: change(accountEndpoints.newLink, 'audit'),
+      changePassword: change('changePassword', 'session', 'audit'),
+      secondFactor: get('secondFactor', 'factor'),
+      beginSecondFactor: change('beginSecondFactor'),
+      setSecondFactor: change('setSecondFactor', 'factor', 'audit'),
+      dropSecondFactor: change('dropSecondFactor', 'factor', 'audit'),
+      ownSessions: get('ownSessions', 'session'),
+      endSessions: change('endSessions', 'session'),
+      people: get('people', 'people'),
+      addPerson: change('addPerson', 'people', 'audit'),
+      editPerson: change('editPerson', 'people', 'audit'),
+      newLink: change('newLink', 'audit'),
     }
   },
 })

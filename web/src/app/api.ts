@@ -1,10 +1,4 @@
-import {
-  endpoints,
-  type Endpoint,
-  type QueryInputOf,
-  type ResponseOf,
-  type MachineListPage,
-} from '@motor-round/contract'
+import type { EndpointId, Endpoints, MachineListPage, QueryInputOf, ResponseOf } from '@motor-round/contract'
 import {
   createApi,
   fetchBaseQuery,
@@ -83,14 +77,14 @@ const tags = [
 type Tag = (typeof tags)[number]
 
 const roofSize = 200
-export type MachineFilter = Omit<QueryInputOf<typeof endpoints.machineList>, 'offset' | 'limit'>
+export type MachineFilter = Omit<QueryInputOf<Endpoints['machineList']>, 'offset' | 'limit'>
 
 /** Calls of endpoints of the contract: what is asked for, and what changes something. */
 export const callsOf = (b: EndpointBuilder<typeof base, Tag, 'api'>) => ({
-  get: <E extends Endpoint>(e: E, ...own: Tag[]) =>
-    b.query<ResponseOf<E>, Args<E>>({ query: (args) => callOf(e, args), providesTags: own }),
-  change: <E extends Endpoint>(e: E, ...own: Tag[]) =>
-    b.mutation<ResponseOf<E>, Args<E>>({
+  get: <E extends EndpointId>(e: E, ...own: Tag[]) =>
+    b.query<ResponseOf<Endpoints[E]>, Args<E>>({ query: (args) => callOf(e, args), providesTags: own }),
+  change: <E extends EndpointId>(e: E, ...own: Tag[]) =>
+    b.mutation<ResponseOf<Endpoints[E]>, Args<E>>({
       query: (args) => callOf(e, args),
       // A stale edit tells that what is shown is old: it is fetched anew, what was typed stays.
       invalidatesTags: (_result, error) => (error && error.problem.status !== 409 ? [] : own),
@@ -105,24 +99,14 @@ export const api = createApi({
   endpoints: (b) => {
     const { get, change } = callsOf(b)
     return {
-      session: get(endpoints.session, 'session'),
-      signIn: change(
-        endpoints.signIn,
-        'session',
-        'places',
-        'machine',
-        'machineList',
-        'policies',
-        'people',
-        'audit',
-        'imports',
-      ),
-      signOut: change(endpoints.signOut, 'session'),
-      confirmPassword: change(endpoints.confirmPassword),
-      invitation: get(endpoints.invitation),
-      acceptInvitation: change(endpoints.acceptInvitation, 'session'),
+      session: get('session', 'session'),
+      signIn: change('signIn', 'session', 'places', 'machine', 'machineList', 'policies', 'people', 'audit', 'imports'),
+      signOut: change('signOut', 'session'),
+      confirmPassword: change('confirmPassword'),
+      invitation: get('invitation'),
+      acceptInvitation: change('acceptInvitation', 'session'),
       loadDemo: change(
-        endpoints.loadDemo,
+        'loadDemo',
         'places',
         'machine',
         'machineList',
@@ -133,57 +117,50 @@ export const api = createApi({
         'speedChanges',
         'round',
       ),
-      places: get(endpoints.places, 'places'),
-      addSite: change(endpoints.addSite, 'places'),
-      addArea: change(endpoints.addArea, 'places'),
-      editSite: change(endpoints.editSite, 'places', 'machine', 'machineList', 'audit'),
-      editArea: change(endpoints.editArea, 'places', 'machine', 'machineList', 'audit'),
-      addUnit: change(endpoints.addUnit, 'places'),
-      editUnit: change(endpoints.editUnit, 'places', 'machine', 'machineList'),
-      addMachine: change(endpoints.addMachine, 'machineList'),
-      editMachine: change(endpoints.editMachine, 'machine', 'machineList', 'audit'),
-      retireMachine: change(endpoints.retireMachine, 'machine', 'machineList', 'audit'),
-      areaAir: get(endpoints.areaAir, 'machine'),
-      findMachines: get(endpoints.findMachines),
-      machinePage: get(endpoints.machinePage, 'machine'),
-      installMotor: change(endpoints.installMotor, 'machine', 'machineList', 'audit'),
-      editMotor: change(endpoints.editMotor, 'machine', 'machineList', 'audit'),
-      installPart: change(endpoints.installPart, 'machine', 'machineList', 'audit', 'parts'),
-      editPart: change(endpoints.editPart, 'machine', 'machineList', 'audit', 'parts'),
-      removePart: change(endpoints.removePart, 'machine', 'machineList', 'audit', 'parts'),
-      partLives: get(endpoints.partLives, 'parts'),
-      addSpeedChange: change(endpoints.addSpeedChange, 'machine', 'speedChanges'),
-      finishSpeedChange: change(
-        endpoints.finishSpeedChange,
-        'machine',
-        'machineList',
-        'audit',
-        'parts',
-        'speedChanges',
-      ),
-      cancelSpeedChange: change(endpoints.cancelSpeedChange, 'machine', 'speedChanges'),
-      speedChanges: get(endpoints.speedChanges, 'speedChanges'),
-      roofMap: get(endpoints.roofMap, 'places', 'machine'),
-      addMapPicture: change(endpoints.addMapPicture),
-      editRoofMap: change(endpoints.editRoofMap, 'places', 'round', 'audit'),
-      dueMachines: get(endpoints.dueMachines, 'machine'),
-      rounds: get(endpoints.rounds, 'round'),
-      round: get(endpoints.round, 'round'),
-      makeRound: change(endpoints.makeRound, 'round', 'audit'),
-      moveStep: change(endpoints.moveStep, 'round'),
-      replanRound: change(endpoints.replanRound, 'round', 'audit'),
-      closeRound: change(endpoints.closeRound, 'round', 'audit'),
-      pictures: get(endpoints.pictures, 'machine'),
-      calendarLink: change(endpoints.calendarLink),
-      saveVisit: change(endpoints.saveVisit, 'machine', 'machineList', 'audit', 'speedChanges'),
-      saveWork: change(endpoints.saveWork, 'machine', 'machineList', 'speedChanges'),
-      policies: get(endpoints.policies, 'policies'),
-      policiesEffect: change(endpoints.policiesEffect),
-      editPolicies: change(endpoints.editPolicies, 'policies', 'machine', 'machineList', 'audit'),
-      audit: get(endpoints.audit, 'audit'),
+      places: get('places', 'places'),
+      addSite: change('addSite', 'places'),
+      addArea: change('addArea', 'places'),
+      editSite: change('editSite', 'places', 'machine', 'machineList', 'audit'),
+      editArea: change('editArea', 'places', 'machine', 'machineList', 'audit'),
+      addUnit: change('addUnit', 'places'),
+      editUnit: change('editUnit', 'places', 'machine', 'machineList'),
+      addMachine: change('addMachine', 'machineList'),
+      editMachine: change('editMachine', 'machine', 'machineList', 'audit'),
+      retireMachine: change('retireMachine', 'machine', 'machineList', 'audit'),
+      areaAir: get('areaAir', 'machine'),
+      findMachines: get('findMachines'),
+      machinePage: get('machinePage', 'machine'),
+      installMotor: change('installMotor', 'machine', 'machineList', 'audit'),
+      editMotor: change('editMotor', 'machine', 'machineList', 'audit'),
+      installPart: change('installPart', 'machine', 'machineList', 'audit', 'parts'),
+      editPart: change('editPart', 'machine', 'machineList', 'audit', 'parts'),
+      removePart: change('removePart', 'machine', 'machineList', 'audit', 'parts'),
+      partLives: get('partLives', 'parts'),
+      addSpeedChange: change('addSpeedChange', 'machine', 'speedChanges'),
+      finishSpeedChange: change('finishSpeedChange', 'machine', 'machineList', 'audit', 'parts', 'speedChanges'),
+      cancelSpeedChange: change('cancelSpeedChange', 'machine', 'speedChanges'),
+      speedChanges: get('speedChanges', 'speedChanges'),
+      roofMap: get('roofMap', 'places', 'machine'),
+      addMapPicture: change('addMapPicture'),
+      editRoofMap: change('editRoofMap', 'places', 'round', 'audit'),
+      dueMachines: get('dueMachines', 'machine'),
+      rounds: get('rounds', 'round'),
+      round: get('round', 'round'),
+      makeRound: change('makeRound', 'round', 'audit'),
+      moveStep: change('moveStep', 'round'),
+      replanRound: change('replanRound', 'round', 'audit'),
+      closeRound: change('closeRound', 'round', 'audit'),
+      pictures: get('pictures', 'machine'),
+      calendarLink: change('calendarLink'),
+      saveVisit: change('saveVisit', 'machine', 'machineList', 'audit', 'speedChanges'),
+      saveWork: change('saveWork', 'machine', 'machineList', 'speedChanges'),
+      policies: get('policies', 'policies'),
+      policiesEffect: change('policiesEffect'),
+      editPolicies: change('editPolicies', 'policies', 'machine', 'machineList', 'audit'),
+      audit: get('audit', 'audit'),
       machineList: b.infiniteQuery<MachineListPage, MachineFilter, number>({
         query: ({ queryArg, pageParam }) =>
-          callOf(endpoints.machineList, { query: { ...queryArg, offset: pageParam, limit: roofSize } }),
+          callOf('machineList', { query: { ...queryArg, offset: pageParam, limit: roofSize } }),
         infiniteQueryOptions: {
           initialPageParam: 0,
           getNextPageParam: (last, _all, offset) => (offset + roofSize < last.total ? offset + roofSize : undefined),

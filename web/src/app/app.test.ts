@@ -1,4 +1,3 @@
-import { endpoints } from '@motor-round/contract'
 import { describe, expect, it } from 'vitest'
 import { limitRegister } from '@motor-round/core/limits'
 import { shownLimit, typedLimit } from '../parts/limit-text/index.ts'
@@ -8,10 +7,10 @@ import { addressOf } from './request.ts'
 
 describe('addresses', () => {
   it('fill in parameters and leave out what is not asked', () => {
-    expect(addressOf(endpoints.machinePage, { id: 'a/b' })).toBe('/machines/a%2Fb')
-    expect(
-      addressOf(endpoints.machineList, undefined, { level: ['stop', 'fix'], q: '', site: undefined, sort: 'need' }),
-    ).toBe('/machines?level=stop%2Cfix&sort=need')
+    expect(addressOf('machinePage', { id: 'a/b' })).toBe('/machines/a%2Fb')
+    expect(addressOf('machineList', undefined, { level: ['stop', 'fix'], q: '', site: undefined, sort: 'need' })).toBe(
+      '/machines?level=stop%2Cfix&sort=need',
+    )
   })
 })
 

@@ -1,4 +1,3 @@
-import { endpoints } from '@motor-round/contract'
 import { describe, expect, it } from 'vitest'
 import { dueWords, shortDay } from './dates.ts'
 import { failureOf, fieldMessage, messageOf } from './failure.ts'
@@ -7,16 +6,16 @@ import { addressOf, requestOf } from './request.ts'
 
 describe('the address of a call', () => {
   it('fills in what the path names, and leaves out what the query does not say', () => {
-    expect(addressOf(endpoints.machinePage, { id: 'a b' })).toBe('/machines/a%20b')
-    expect(addressOf(endpoints.machineList, undefined, { level: [], q: '', site: undefined, offset: 0 })).toBe(
+    expect(addressOf('machinePage', { id: 'a b' })).toBe('/machines/a%20b')
+    expect(addressOf('machineList', undefined, { level: [], q: '', site: undefined, offset: 0 })).toBe(
       '/machines?offset=0',
     )
-    expect(addressOf(endpoints.machineList, undefined, { q: 'ahu-2 & co' })).toBe('/machines?q=ahu-2+%26+co')
+    expect(addressOf('machineList', undefined, { q: 'ahu-2 & co' })).toBe('/machines?q=ahu-2+%26+co')
   })
   it('has a body only where one is sent', () => {
-    expect(requestOf(endpoints.policies, {})).toEqual({ url: '/policies', method: 'GET' })
+    expect(requestOf('policies', {})).toEqual({ url: '/policies', method: 'GET' })
     expect(
-      requestOf(endpoints.policiesEffect, { body: { policies: { overAmp: 'plate', trim: 0, limits: {} } } }),
+      requestOf('policiesEffect', { body: { policies: { overAmp: 'plate', trim: 0, limits: {} } } }),
     ).toMatchObject({
       url: '/policies/effect',
       method: 'POST',

@@ -1,4 +1,3 @@
-import { fileEndpoints } from '@motor-round/contract'
 import { api, callsOf } from './api.ts'
 
 /** Calls about files in and out: loaded with what asks for them. */
@@ -6,10 +5,10 @@ export const filesApi = api.injectEndpoints({
   endpoints: (b) => {
     const { get, change } = callsOf(b)
     return {
-      imports: get(fileEndpoints.imports, 'imports'),
-      importState: get(fileEndpoints.importState),
-      keepImport: change(fileEndpoints.keepImport, 'imports', 'machineList', 'machine', 'places'),
-      cancelImport: change(fileEndpoints.cancelImport, 'imports'),
+      imports: get('imports', 'imports'),
+      importState: get('importState'),
+      keepImport: change('keepImport', 'imports', 'machineList', 'machine', 'places'),
+      cancelImport: change('cancelImport', 'imports'),
     }
   },
 })

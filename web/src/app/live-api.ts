@@ -1,4 +1,3 @@
-import { liveEndpoints } from '@motor-round/contract'
 import { api, callsOf } from './api.ts'
 
 /** Calls about live data: loaded with what asks for them. */
@@ -6,12 +5,12 @@ export const liveApi = api.injectEndpoints({
   endpoints: (b) => {
     const { get, change } = callsOf(b)
     return {
-      live: get(liveEndpoints.live, 'live'),
-      liveNow: get(liveEndpoints.liveNow, 'live'),
-      setOffHours: change(liveEndpoints.setOffHours, 'live', 'machine', 'machineList', 'audit'),
-      liveSources: get(liveEndpoints.liveSources, 'live'),
-      setLivePoint: change(liveEndpoints.setLivePoint, 'live', 'audit'),
-      dropLivePoint: change(liveEndpoints.dropLivePoint, 'live', 'audit'),
+      live: get('live', 'live'),
+      liveNow: get('liveNow', 'live'),
+      setOffHours: change('setOffHours', 'live', 'machine', 'machineList', 'audit'),
+      liveSources: get('liveSources', 'live'),
+      setLivePoint: change('setLivePoint', 'live', 'audit'),
+      dropLivePoint: change('dropLivePoint', 'live', 'audit'),
     }
   },
 })

@@ -1,10 +1,18 @@
-import type { BodyInputOf, Endpoint, ParamsOf, QueryInputOf } from '@motor-round/contract'
+import {
+  addresses,
+  type BodyInputOf,
+  type EndpointId,
+  type Endpoints,
+  type ParamsOf,
+  type QueryInputOf,
+} from '@motor-round/contract'
+import type { Call } from '../offline/core/cache.ts'
 
 /** What a call of an endpoint needs; parts that the endpoint does not have are left out. */
-export interface Args<E extends Endpoint> {
-  params?: ParamsOf<E>
-  query?: QueryInputOf<E>
-  body?: BodyInputOf<E>
+export interface Args<E extends EndpointId> {
+  params?: ParamsOf<Endpoints[E]>
+  query?: QueryInputOf<Endpoints[E]>
+  body?: BodyInputOf<Endpoints[E]>
 }
 
 const filled = (path: string, params: object | undefined): string => {
@@ -20,18 +28,24 @@ const search = (query: object | undefined): string => {
 }
 
 /** The address of an endpoint below /api/v1. */
-export const addressOf = (e: Endpoint, params?: object, query?: object): string =>
-  `${filled(e.path, params)}${search(query)}`
+export const addressOf = (e: EndpointId, params?: object, query?: object): string =>
+  `${filled(addresses[e].path, params)}${search(query)}`
 
 /** A call of an endpoint as the base query takes it. */
-export const requestOf = <E extends Endpoint>(e: E, args: Args<E>) => ({
-  url: addressOf(e, args.params as object | undefined, args.query as object | undefined),
-  method: e.method.toUpperCase(),
+export interface Request {
+  readonly url: string
+  readonly method: string
+  readonly body?: unknown
+}
+
+export const requestOf = <E extends EndpointId>(e: E, args: Args<E>): Request => ({
+  url: addressOf(e, args.params, args.query),
+  method: addresses[e].method.toUpperCase(),
   ...(args.body === undefined ? {} : { body: args.body }),
 })
 
 /** A call as it goes through the client: the request, and of which endpoint it is, for what the phone answers offline. */
-export const callOf = <E extends Endpoint>(e: E, args: Args<E>) => {
+export const callOf = <E extends EndpointId>(e: E, args: Args<E>): Request & { readonly call: Call } => {
   const request = requestOf(e, args)
   return { ...request, call: { endpoint: e, url: request.url, params: args.params, query: args.query } }
 }

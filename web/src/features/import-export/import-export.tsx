@@ -1,4 +1,4 @@
-import { fileEndpoints, type ImportState } from '@motor-round/contract'
+import type { ImportState } from '@motor-round/contract'
 import { Button, Select } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -26,7 +26,7 @@ function Export() {
   const places = api.usePlacesQuery({}).data
   const lead = useMay('lead')
   const [site, setSite] = useState('')
-  const readings = addressOf(fileEndpoints.exportReadings, undefined, site === '' ? {} : { site })
+  const readings = addressOf('exportReadings', undefined, site === '' ? {} : { site })
   return (
     <section className="sheet stack">
       <h2>Export</h2>
@@ -46,18 +46,18 @@ function Export() {
         </Button>
       </div>
       <div className="row">
-        <Button href={`/api/v1${addressOf(fileEndpoints.exportRegister)}`} download>
+        <Button href={`/api/v1${addressOf('exportRegister')}`} download>
           Machine list (CSV)
         </Button>
         {lead ? (
-          <Button href={`/api/v1${addressOf(fileEndpoints.exportOrganization)}`} download>
+          <Button href={`/api/v1${addressOf('exportOrganization')}`} download>
             Whole organization (JSON)
           </Button>
         ) : null}
       </div>
       <p className="quiet">
         CSV by RFC 4180, times in UTC. Text that a spreadsheet would run as a formula gets a leading quote.{' '}
-        <a href={`/api/v1${addressOf(fileEndpoints.organizationSchema)}`}>JSON Schema of the organization file</a>
+        <a href={`/api/v1${addressOf('organizationSchema')}`}>JSON Schema of the organization file</a>
       </p>
     </section>
   )

@@ -1,4 +1,4 @@
-import { fileEndpoints, importState, type ImportState } from '@motor-round/contract'
+import { importState, type ImportState } from '@motor-round/contract'
 import { Button, Progress, Select, Upload } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { v7 as uuid } from 'uuid'
@@ -62,7 +62,7 @@ export function Importer() {
     setFailure(undefined)
     try {
       const checked = await sendFile(
-        addressOf(fileEndpoints.startImport, undefined, {
+        addressOf('startImport', undefined, {
           id: next.id,
           kind,
           zone: withZone,

@@ -1,4 +1,4 @@
-import { liveEndpoints, liveFile, type LiveFile } from '@motor-round/contract'
+import { liveFile, type LiveFile } from '@motor-round/contract'
 import { Button, Select } from 'antd'
 import { useState } from 'react'
 import { useDispatch } from 'react-redux'
@@ -31,9 +31,7 @@ export function UploadPanel({ folder }: { folder: boolean }) {
     setFailure(undefined)
     try {
       const query = { id: next.id, name: file.name, ...(zone === '' ? {} : { zone }) }
-      setReport(
-        await sendFile(addressOf(liveEndpoints.sendLiveFile, undefined, query), file, liveFile, next.abort.signal),
-      )
+      setReport(await sendFile(addressOf('sendLiveFile', undefined, query), file, liveFile, next.abort.signal))
       dispatch(api.util.invalidateTags(['live', 'machine', 'machineList']))
     } catch (e) {
       if (!next.abort.signal.aborted && e instanceof SendFailure) setFailure(e.failure)

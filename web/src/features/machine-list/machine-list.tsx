@@ -1,4 +1,4 @@
-import { tableEndpoints, machineSorts } from '@motor-round/contract'
+import { machineSorts } from '@motor-round/contract'
 import { Button, Dropdown, Select } from 'antd'
 import { lazy, Suspense, useEffect } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
@@ -27,8 +27,7 @@ const sortWords: Record<(typeof machineSorts)[number], string> = {
   load: 'Highest load first',
 }
 /** All machines of what is chosen, as a file. */
-const tableAddress = (format: 'xlsx' | 'csv', query: object) =>
-  `/api/v1${addressOf(tableEndpoints.machineTable, { format }, query)}`
+const tableAddress = (format: 'xlsx' | 'csv', query: object) => `/api/v1${addressOf('machineTable', { format }, query)}`
 
 function Places({ filter, set }: { filter: MachineFilter; set: (c: Record<string, string | null>) => void }) {
   const { data } = api.usePlacesQuery({})

@@ -26,6 +26,8 @@ const partsOfWalk = () => [
   import('./walk-skip.tsx'),
   import('./add-machine.tsx'),
   import('../findings/index.ts'),
+  // The next tap, most of the time.
+  import('../visit/index.ts'),
   loadHowTo(),
 ]
 

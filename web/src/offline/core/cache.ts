@@ -1,4 +1,15 @@
-import { stockEndpoints, endpoints, session, type Endpoint, type MachinePage } from '@motor-round/contract'
+import {
+  byId,
+  findQuery,
+  machinePage,
+  places,
+  roofMapPage,
+  roundPage,
+  session,
+  stock,
+  type EndpointId,
+  type MachinePage,
+} from '@motor-round/contract'
 import { queuedMutations } from './outbox.ts'
 import { pageOfFound, queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
 import { stockWithMutations } from './stock.ts'
@@ -6,7 +17,7 @@ import { store, type QueuedMutation } from './store.ts'
 
 /** A call of the API: of which endpoint, and its address. */
 export interface Call {
-  readonly endpoint: Endpoint
+  readonly endpoint: EndpointId
   readonly url: string
   readonly params?: unknown
   readonly query?: unknown
@@ -31,7 +42,7 @@ export const noteClock = (serverNow: string) =>
 async function search(words: string): Promise<unknown> {
   const pages = await store.cache.where('url').startsWith('/machines/').toArray()
   return pages.flatMap(({ data }) => {
-    const page = endpoints.machinePage.response.safeParse(data)
+    const page = machinePage.safeParse(data)
     if (!page.success) return []
     const { machine, unit, site } = page.data
     const hit = `${unit.tag} / ${machine.tag} ${machine.purpose}`.toLowerCase().includes(words.toLowerCase())
@@ -44,9 +55,9 @@ async function search(words: string): Promise<unknown> {
 /** A machine's page as it is on this phone: cached, or of a unit that was found offline and is not synced yet. */
 async function machineHere(id: string): Promise<MachinePage | null> {
   const outbox = await queuedMutations()
-  const cached = endpoints.machinePage.response.safeParse((await store.cache.get(`/machines/${id}`))?.data)
+  const cached = machinePage.safeParse((await store.cache.get(`/machines/${id}`))?.data)
   const found = outbox.find((w) => w.kind === 'found' && w.body.machine.id === id)
-  const known = endpoints.places.response.safeParse((await store.cache.get('/places'))?.data)
+  const known = places.safeParse((await store.cache.get('/places'))?.data)
   const page = cached.success
     ? cached.data
     : found?.kind === 'found' && known.success
@@ -74,7 +85,7 @@ interface Handler {
 }
 
 /** By endpoint: what is not here is given as it was cached. */
-const handlers: { readonly [Id in keyof typeof endpoints | 'stock']?: Handler } = {
+const handlers: { readonly [Id in EndpointId]?: Handler } = {
   session: {
     offline: async () => {
       const known = await cachedSession()
@@ -82,21 +93,21 @@ const handlers: { readonly [Id in keyof typeof endpoints | 'stock']?: Handler } 
     },
   },
   findMachines: {
-    offline: ({ query }) => search(endpoints.findMachines.query.safeParse(query).data?.q ?? ''),
+    offline: ({ query }) => search(findQuery.safeParse(query).data?.q ?? ''),
   },
   machinePage: {
     overlay: async (data, waited) => {
-      const page = endpoints.machinePage.response.safeParse(data)
+      const page = machinePage.safeParse(data)
       return page.success ? withMutations(page.data, await outboxSince(waited), await signedInName()) : data
     },
     offline: async ({ params }) => {
-      const asked = endpoints.machinePage.params.safeParse(params)
+      const asked = byId.safeParse(params)
       return asked.success ? ((await machineHere(asked.data.id)) ?? undefined) : undefined
     },
   },
   round: {
     overlay: async (data, waited) => {
-      const page = endpoints.round.response.safeParse(data)
+      const page = roundPage.safeParse(data)
       return page.success
         ? roundWithMutations(page.data, await outboxSince(waited), await signedInName(), machineHere)
         : data
@@ -104,19 +115,18 @@ const handlers: { readonly [Id in keyof typeof endpoints | 'stock']?: Handler } 
   },
   stock: {
     overlay: async (data, waited) => {
-      const kept = stockEndpoints.stock.response.safeParse(data)
+      const kept = stock.safeParse(data)
       return kept.success ? stockWithMutations(kept.data, await outboxSince(waited)) : data
     },
   },
   roofMap: {
     overlay: async (data) => {
-      const page = endpoints.roofMap.response.safeParse(data)
+      const page = roofMapPage.safeParse(data)
       return page.success ? { ...page.data, ...queuedMap(await queuedMutations(), page.data.area.id) } : data
     },
   },
 }
-const handlerOf = (call: Call): Handler =>
-  new Map<string, Handler>(Object.entries(handlers)).get(call.endpoint.id) ?? {}
+const handlerOf = (call: Call): Handler => new Map<string, Handler>(Object.entries(handlers)).get(call.endpoint) ?? {}
 
 /** What the phone has for a call, with what still waits to sync in it; undefined where it has nothing. */
 export async function cachedAnswer(call: Call): Promise<unknown> {

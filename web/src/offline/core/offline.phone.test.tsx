@@ -1,4 +1,3 @@
-import { endpoints } from '@motor-round/contract'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { callOf } from '../../app/request.ts'
 import { machineId, pageOf, visitRecord } from '../../test/machine-page.test-help.ts'
@@ -11,7 +10,7 @@ import { exportOutbox, importOutbox } from './phone-file.ts'
 import { store, storeTrouble } from './store.ts'
 import { enqueueEvent } from './enqueue.ts'
 
-const pageCall = (id: string) => callOf(endpoints.machinePage, { params: { id } }).call
+const pageCall = (id: string) => callOf('machinePage', { params: { id } }).call
 
 const uuid = (n: number) => `00000000-0000-7000-8000-${String(n).padStart(12, '0')}`
 const visitBody = (n: number, over: object = {}) => {
@@ -327,16 +326,16 @@ describe('answers without a signal', () => {
   it('are those that were kept, with the clock of the server and what waits', async () => {
     await cacheAnswer('/session', session)
     await noteClock(new Date(Date.now() + 3_600_000).toISOString())
-    const told = (await cachedAnswer(callOf(endpoints.session, {}).call)) as { now: string }
+    const told = (await cachedAnswer(callOf('session', {}).call)) as { now: string }
     expect(Math.abs(Date.parse(told.now) - Date.now() - 3_600_000)).toBeLessThan(2000)
     await cacheAnswer(`/machines/${machineId}`, pageOf())
     await enqueue(uuid(1), [visit(10)])
     const page = (await cachedAnswer(pageCall(machineId))) as ReturnType<typeof pageOf>
     expect(page.visits[0]).toMatchObject({ id: uuid(10), by: 'Mosi Okonjo' })
-    expect(await cachedAnswer(callOf(endpoints.findMachines, { query: { q: 'hall supply' } }).call)).toMatchObject([
+    expect(await cachedAnswer(callOf('findMachines', { query: { q: 'hall supply' } }).call)).toMatchObject([
       { id: machineId },
     ])
-    expect(await cachedAnswer(callOf(endpoints.policies, {}).call)).toBeUndefined()
+    expect(await cachedAnswer(callOf('policies', {}).call)).toBeUndefined()
   })
 })
 

@@ -1,4 +1,4 @@
-import { endpoints, type MachinePage } from '@motor-round/contract'
+import type { MachinePage } from '@motor-round/contract'
 import { beforeEach, describe, expect, it } from 'vitest'
 import { machineId, pageOf } from '../../test/machine-page.test-help.ts'
 import { uuid } from '../../test/round.test-help.ts'
@@ -6,7 +6,7 @@ import { outboxNow, withOutbox } from './cache.ts'
 import { enqueue } from './outbox.ts'
 import { store } from './store.ts'
 
-const call = { endpoint: endpoints.machinePage, url: `/machines/${machineId}`, params: { id: machineId } }
+const call = { endpoint: 'machinePage' as const, url: `/machines/${machineId}`, params: { id: machineId } }
 const own = { id: uuid(70), machineId, at: '2026-11-25T08:00:00Z' }
 const steps = (p: unknown) => (p as MachinePage).jobs[0]?.steps.map((s) => s.kind)
 

@@ -1,5 +1,4 @@
 import { callOf } from '../../app/request.ts'
-import { endpoints } from '@motor-round/contract'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { pageOf } from '../../test/machine-page.test-help.ts'
 import { me, roundId, roundOf, visitOf, uuid } from '../../test/round.test-help.ts'
@@ -8,7 +7,7 @@ import { onThisPhone } from './mark.ts'
 import { store } from './store.ts'
 import { removeDownload, downloadMachine, downloadRound, type DownloadProgress } from './snapshot.ts'
 
-const pageCall = (id: string) => callOf(endpoints.machinePage, { params: { id } }).call
+const pageCall = (id: string) => callOf('machinePage', { params: { id } }).call
 
 const session = { person: { ...me, login: 'o', role: 'mechanic', disabledAt: null }, csrf: 't', organization: 'x' }
 const page = { ...pageOf(), machine: { ...pageOf().machine, id: uuid(11) } }
@@ -55,11 +54,11 @@ describe('taking a round along', () => {
     expect(seen.at(0)).toMatchObject({ done: 1, app: false })
     expect(seen.at(-1)).toEqual({ done: seen.length - 1, of: seen.length - 1, app: true })
     for (const call of [
-      callOf(endpoints.round, { params: { id: roundId } }).call,
+      callOf('round', { params: { id: roundId } }).call,
       pageCall(uuid(11)),
       pageCall(uuid(12)),
-      callOf(endpoints.policies, {}).call,
-      callOf(endpoints.partLives, {}).call,
+      callOf('policies', {}).call,
+      callOf('partLives', {}).call,
     ])
       expect(await cachedAnswer(call)).toBeDefined()
     expect(Number((await store.settings.get('ahead'))?.value) / 60_000).toBeCloseTo(10, 0)
@@ -104,7 +103,7 @@ describe('taking a round along', () => {
     expect((await store.snapshots.toArray()).map((t) => t.name)).toEqual(['Other'])
     expect(await cachedAnswer(pageCall(uuid(11)))).toBeUndefined()
     expect(await cachedAnswer(pageCall(uuid(12)))).toBeDefined()
-    expect(await cachedAnswer(callOf(endpoints.policies, {}).call)).toBeDefined()
+    expect(await cachedAnswer(callOf('policies', {}).call)).toBeDefined()
     expect(asked.at(-1)).toContain('"holds":0')
   })
   it('takes a machine that joins on the way once', async () => {

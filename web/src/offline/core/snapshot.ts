@@ -1,4 +1,4 @@
-import { endpoints, problem, roundPage } from '@motor-round/contract'
+import { picture, problem, roundPage } from '@motor-round/contract'
 import { isCached, cacheAnswer, noteClock } from './cache.ts'
 import { markThisPhone } from './mark.ts'
 import { deviceName, store, storeTrouble } from './store.ts'
@@ -31,7 +31,7 @@ async function keepPictures(addresses: readonly string[]): Promise<number> {
 
 /** The newest pictures of a machine. */
 const newest = (data: unknown): string[] =>
-  (endpoints.pictures.response.safeParse(data).data ?? []).slice(0, mostPictures).map((p) => `/api/v1/pictures/${p.id}`)
+  (picture.array().safeParse(data).data ?? []).slice(0, mostPictures).map((p) => `/api/v1/pictures/${p.id}`)
 
 /** Keep a machine that joins a round on the way, where it can be reached; without a signal only what is here can join. */
 export async function downloadMachine(id: string): Promise<void> {

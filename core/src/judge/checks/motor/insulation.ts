@@ -3,7 +3,8 @@ import { history, sitePolicy, practice, standard } from '../../../limits/index.t
 import { show, terminalPositions } from '../../../quantity/index.ts'
 import { dayMs } from '../../../trend/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
-import { scaleOf, type Context } from '../../context.ts'
+import type { Context } from '../../context.ts'
+import { scaleOf } from '../../scale.ts'
 import { insulationHistory, insulationLeads, type InsulationFigure, ratedVolts } from './insulation-facts.ts'
 import { cells, choice, threePhase, type CheckDefinition } from '../check-definition.ts'
 

@@ -3,7 +3,8 @@ import { drivenRpm, usualCreep } from '../../../drivetrain/index.ts'
 import { show } from '../../../quantity/index.ts'
 import { loadPoint, meanVolts, valuesAt } from '../../../trend/index.ts'
 import { across, airBefore, sameSpeedBefore } from '../../air-before.ts'
-import { scaleOf, type Context } from '../../context.ts'
+import type { Context } from '../../context.ts'
+import { scaleOf } from '../../scale.ts'
 
 /** A housing so far above the air in it, or so hot at all, takes power of its own. °C. @source common practice */
 const hotter = 30
