@@ -2,7 +2,7 @@
 export async function bench(say) {
   const { anyCase, byInformation, byOrder, walk } = await import('./trace/technician.ts')
   const { seeded } = await import('../core/src/machine/index.ts')
-  const random = seeded(11)
+  const random = seeded(Number(process.env.SEED ?? 11))
   const cases = Array.from({ length: Number(process.env.CASES ?? 500) }, () => anyCase(random))
   const began = performance.now()
   const ours = cases.map((c, i) => walk(seeded(1000 + i), c, byInformation))

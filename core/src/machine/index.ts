@@ -2,6 +2,14 @@ export { atRest, ohmsAcross, type AtRest, type Branch, type MotorAtRest } from '
 export { assemblyFor, rightBelt, type AssemblyFacts } from './assembly.ts'
 export { balancedAt, breakdown, runningAt, type BalancedPoint, type Breakdown, type MotorCircuit } from './circuit.ts'
 export { circuitOfPlate, estimateCircuit, type Estimate, type PlateCircuit, type RatedPoint } from './estimate.ts'
+export {
+  controlPlaces,
+  solveControl,
+  type ControlNode,
+  type ControlPart,
+  type ControlPlace,
+  type ControlString,
+} from './control-string.ts'
 export { explainUnbalance, type ExplainedUnbalance } from './explain-unbalance.ts'
 export { ordinaryBelt, type RestingBelt } from './fan-side.ts'
 export { loadByCircuit, noLoadAmps, operate, type MotorSupply, type OperatingPoint } from './operate.ts'

@@ -93,6 +93,19 @@ describe('the rig', () => {
     near(amps(solveRig(rig({}, { beltOff: true }))), noLoadAmps(circuit, 460), 0.02)
     expect(amps(solveRig(rig({}, { drag: 900 })))).toBeGreaterThan(amps(healthy))
   })
+  it('a seized one draws its locked current and moves nothing', () => {
+    const seized = solveRig(rig({}, { seized: true }))
+    expect(seized.motor.turning).toBe(false)
+    expect(seized.flow).toBe(0)
+    // Four to eight times the plate: the code letters of its size.
+    expect(amps(seized) / amps(healthy)).toBeGreaterThan(4)
+    expect(amps(seized) / amps(healthy)).toBeLessThan(11)
+  })
+  it('two leads exchanged turn the wheel the other way, and right where it is on the wrong way around', () => {
+    const swapped = solveRig(rig({}, { swapped: true }))
+    expect(swapped.flow).toBeCloseTo(solveRig(rig({}, { backward: true })).flow, 9)
+    expect(solveRig(rig({}, { swapped: true, backward: true })).flow).toBeCloseTo(healthy.flow, 9)
+  })
   it('a backward wheel moves some air on fewer amps; a dirty one less than a clean one', () => {
     const back = solveRig(rig({}, { backward: true }))
     expect(back.flow).toBeGreaterThan(0.2 * healthy.flow)

@@ -19,8 +19,12 @@ export interface RigFaults {
   readonly restriction?: number
   /** Share of its pressure and flow the wheel still makes: dirt. */
   readonly wheel?: number
-  /** The wheel runs backward. */
+  /** The wheel is on the wrong way around: with the motor turning right it runs backward. */
   readonly backward?: boolean
+  /** Two motor leads are exchanged: it turns the other way. */
+  readonly swapped?: boolean
+  /** Its shaft does not turn at all. */
+  readonly seized?: boolean
   /** Watts a dragging bearing takes at the fan's speed of the point. */
   readonly drag?: number
   /** No belt on it. */
@@ -88,7 +92,7 @@ const backwardShare = { flow: 0.5, pressure: 0.25, power: 0.45 } as const
 function wornFan(fan: Fan, f: RigFaults): Fan {
   const w = f.wheel ?? 1
   requirePositive('wheel', w)
-  const back = f.backward ? backwardShare : { flow: 1, pressure: 1, power: 1 }
+  const back = (f.backward ?? false) !== (f.swapped ?? false) ? backwardShare : { flow: 1, pressure: 1, power: 1 }
   const size = f.otherWheel ?? 1
   requirePositive('otherWheel', size)
   return {
@@ -98,6 +102,9 @@ function wornFan(fan: Fan, f: RigFaults): Fan {
     power: fan.power * w * w * back.power * size ** 5,
   }
 }
+
+/** A load no motor moves. */
+const immovable = 1e6
 
 /** Leak to ground, amperes: the volts of a phase over what is left of the insulation. @source Ohm */
 const leakOf = (volts: number, ohms: number | undefined): number =>
@@ -141,7 +148,8 @@ function settle(rig: Rig, hz: number): RigPoint {
   let amps: ThreePhase = [0, 0, 0]
   for (let i = 0; i < 40; i++) {
     const stage = staged(circuit, rig.supply, rig.hz, rig.stage ?? null, amps, hz)
-    const motor = operate(circuit, stage.supply, faults.beltOff ? 0 : load, stage.hz, rig.from)
+    const asks = faults.seized ? immovable : faults.beltOff ? 0 : load
+    const motor = operate(circuit, stage.supply, asks, stage.hz, rig.from)
     if (faults.beltOff || motor.rpm === 0)
       return {
         ...beyond(motor, stage),
@@ -151,7 +159,7 @@ function settle(rig: Rig, hz: number): RigPoint {
         fanWatts: 0,
         beltWatts: 0,
         dragWatts: 0,
-        beltSlip: faults.beltOff ? 1 : 0,
+        beltSlip: faults.beltOff && motor.turning ? 1 : 0,
         twinRpm: 0,
       }
     const { slip, fanRpm, works, dragWatts, asked } = driven(motor.rpm)

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { testOf } from '../index.ts'
 import { columnsFor } from '../model.ts'
+import { controlFaults } from './control.ts'
 import { faults } from './faults.ts'
 import { byModel } from './likelihoods.generated.ts'
 import { likelihoodsByModel, modelled } from './table.ts'
@@ -12,13 +13,14 @@ const chance = (test: string, cause: string, outcome: string): number => {
 
 describe('likelihoods by the machine model', () => {
   it('are those that were written: a sample drawn anew says the same', () => {
-    const sample = ['leg-lost', 'filter', 'turns']
+    const sample = ['leg-lost', 'filter', 'turns', 'delay']
     for (const [test, causes] of Object.entries(likelihoodsByModel(sample)))
       for (const [cause, column] of Object.entries(causes))
         expect(column, `${test} ${cause}`).toEqual(byModel[test]?.[cause])
   })
   it('carry every cause of the model, and come to one', () => {
     for (const cause of Object.keys(faults)) expect(byModel['amps']?.[cause], cause).toBeDefined()
+    for (const cause of Object.keys(controlFaults)) expect(byModel['half-split']?.[cause], cause).toBeDefined()
     for (const cause of modelled) expect(byModel['megs']?.[cause] !== undefined, cause).toBe(cause !== 'lug')
     for (const [test, causes] of Object.entries(byModel))
       for (const column of Object.values(causes)) {
@@ -56,6 +58,19 @@ describe('likelihoods by the machine model', () => {
     ['gnd-ohms', 'gnd-dead', 'ground', 0.95],
     ['megs', 'gnd-dead', 'dead', 0.95],
     ['megs', 'cable-gnd', 'good', 0.95],
+    // A shaft that does not turn: locked-rotor amps, even on three good lines.
+    ['load', 'mbrg-lock', 'locked', 0.95],
+    ['amps', 'mbrg-lock', 'even', 0.95],
+    // Alive up to the open place, dead behind it; what waits looks like a dead relay.
+    ['half-split', 'safety', 'safety', 0.95],
+    ['half-split', 'delay', 'relay', 0.95],
+    ['half-split', 'coil', 'fed', 0.95],
+    ['half-split', 'ctl-short', 'fuse', 0.95],
+    // The transformer hangs on two of three lines.
+    ['half-split', 'leg-lost', 'none', 0.5],
+    ['ctl-volts', 'tx-ctl', 'out0', 0.95],
+    ['ctl-volts', 'feed-off', 'in0', 0.95],
+    ['ctl-volts', 'volt-low', 'scaled', 0.9],
   ])('%s of %s is %s', (test, cause, outcome, least) => expect(chance(test, cause, outcome)).toBeGreaterThan(least))
   it('a lost leg hides behind the motor in the volts at its terminals: it generates them', () =>
     expect(chance('load-volts', 'leg-lost', 'ok')).toBeGreaterThan(0.2))

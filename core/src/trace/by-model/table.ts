@@ -6,6 +6,7 @@ import { resultsOf } from '../evidence/of-visit.ts'
 import type { Result } from '../knowledge/cause.ts'
 import type { Test } from '../knowledge/test.ts'
 import { tests } from '../knowledge/tests/register.ts'
+import { controlFaults, saidByString, soundString, transformerReadings } from './control.ts'
 import { notAtRest, restFaults, restReadings, soundAtRest } from './at-rest.ts'
 import type { ByModel } from './by-model.ts'
 import { faults, type Faulted } from './faults.ts'
@@ -19,6 +20,7 @@ export const modelDraws = 300
 const decided = {
   running: ['amps', 'load', 'trend', 'static', 'line-volts', 'load-volts', 'pole-drop'],
   'at rest': ['ohms3', 'ohms-far', 'gnd-ohms', 'megs'],
+  called: ['half-split', 'ctl-volts'],
 } as const satisfies Readonly<Record<string, readonly string[]>>
 
 /** Error of a meter, a fraction: clamp and volts from visit to visit, tachometer, gauge. @source common practice */
@@ -91,6 +93,17 @@ function saidAtRest(sound: Sound, make: (typeof restFaults)[string] | undefined,
   ]
 }
 
+/** What its control string and its transformer say while it is called for. */
+function saidCalled(sound: Sound, make: (typeof controlFaults)[string], random: Random): readonly Result[] {
+  const called = make(soundString(random, sound.input.machine.serviceVolts), random)
+  const machine = {
+    ...sound.input.machine,
+    controls: { ...sound.input.machine.controls, controlVolts: called.rated },
+  }
+  const visit = visitOf(6, transformerReadings(called, random), { 'control.tap': String(called.tap) })
+  return [...saidByString(called, random), ...resultsOf(contextOf({ ...sound.input, machine, visit, history: [] }))]
+}
+
 const outcomesOf = (test: Test, counts: ReadonlyMap<string, number>): number[] => {
   const n = [...counts.values()].reduce((a, b) => a + b, 0)
   // Nothing is impossible that was only not drawn.
@@ -98,8 +111,10 @@ const outcomesOf = (test: Test, counts: ReadonlyMap<string, number>): number[] =
   return share.map((p) => Number(p.toFixed(4)))
 }
 
-/** Every cause that the model carries, running or at rest. */
-export const modelled: readonly string[] = [...new Set([...Object.keys(faults), ...Object.keys(restFaults)])]
+/** Every cause that the model carries, running, at rest or in its control string. */
+export const modelled: readonly string[] = [
+  ...new Set([...Object.keys(faults), ...Object.keys(restFaults), ...Object.keys(controlFaults)]),
+]
 
 /** A cause has the same machines, whichever are asked for with it. */
 const seedOf = (cause: string): number =>
@@ -116,7 +131,8 @@ export function likelihoodsByModel(causes: readonly string[] = modelled, draws =
   for (const cause of causes) {
     if (!modelled.includes(cause)) throw new RangeError(`causes: the model does not carry ${cause}`)
     const make = faults[cause]
-    const [random, resting] = [seeded(seedOf(cause)), seeded(seedOf(cause) + 1)]
+    const inString = controlFaults[cause]
+    const [random, resting, calling] = [seeded(seedOf(cause)), seeded(seedOf(cause) + 1), seeded(seedOf(cause) + 2)]
     const counts = new Map<string, Map<string, number>>()
     for (let i = 0; i < draws; i++) {
       const sound = soundMachine(random)
@@ -125,6 +141,7 @@ export function likelihoodsByModel(causes: readonly string[] = modelled, draws =
         ...(notAtRest.includes(cause) ? [] : saidAtRest(sound, restFaults[cause], resting)).filter(([t]) =>
           isOne(decided['at rest'], t),
         ),
+        ...(inString ? saidCalled(sound, inString, calling) : []).filter(([t]) => isOne(decided.called, t)),
       ]
       for (const [test, outcome] of said) {
         const own = counts.get(test) ?? new Map<string, number>()
