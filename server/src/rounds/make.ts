@@ -10,7 +10,7 @@ import { currentPolicies } from '../policies/current.ts'
 import { loadDue } from './due.ts'
 import { takenAt } from './durations.ts'
 import { areasOf } from './page.ts'
-import { findRoute } from './problem.ts'
+import { offThread } from '../run/off-thread.ts'
 
 const timeWasShort: readonly string[] = [whyLeft.full, whyLeft.storm]
 
@@ -37,7 +37,7 @@ export async function makeRound(tx: Tx, wanted: Wanted, by: string, now: Date): 
     tx,
     visits.map((s) => s.areaId),
   )
-  const all = await findRoute(problemOf(wanted, visits, areas))
+  const all = await offThread('findRoute', problemOf(wanted, visits, areas))
   // What there was no time for goes to the next day, where there is one.
   const later = new Set(
     wanted.days > 1

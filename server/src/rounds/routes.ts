@@ -17,7 +17,7 @@ import { lockId } from '../visits/keep.ts'
 import { hear, tell } from './live.ts'
 import { makeRound, roundIsThere } from './make.ts'
 import { areasOf, lockRound, pageOfRound, roundList, roundRow, visitsOfRound, type RoundRow } from './page.ts'
-import { findRoute } from './problem.ts'
+import { offThread } from '../run/off-thread.ts'
 
 async function openRound(tx: Tx, id: string, version: number): Promise<RoundRow> {
   const row = await lockRound(tx, id)
@@ -96,7 +96,7 @@ export function roundRoutes(router: Router, deps: Deps): void {
     deps.db.transaction(async (tx) => {
       const row = await openRound(tx, params.id, body.version)
       const set = { people: body.people, heat: body.heat, storm: body.storm }
-      const made = await findRoute(await problem(tx, { ...row, ...set }))
+      const made = await offThread('findRoute', await problem(tx, { ...row, ...set }))
       await tx
         .update(rounds)
         .set({ ...set, route: made, version: row.version + 1 })

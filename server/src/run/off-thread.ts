@@ -4,8 +4,6 @@ import type * as heavyTasks from './heavy.ts'
 
 type Heavy = typeof heavyTasks
 
-/** So many wait; who comes later is asked to come again. */
-const mostWaiting = 50
 /** A thread that has nothing to do ends; the next one takes a moment to come up. */
 const idleMs = 60_000
 
@@ -13,8 +11,16 @@ const idleMs = 60_000
  * Files are drawn one after the other. Drives are waited for side by side, and apart from the files: what a drive sends may be
  * anything, and an answer that breaks its reader takes down that thread alone.
  */
-const laneOf = { drawPdf: 'files', drawXlsx: 'files', readRegisters: 'drives', writeRegisters: 'drives' } as const
-const atOnce = { files: 1, drives: 16 } as const
+const laneOf = {
+  drawPdf: 'files',
+  drawXlsx: 'files',
+  findRoute: 'plans',
+  readRegisters: 'drives',
+  writeRegisters: 'drives',
+} as const
+const atOnce = { files: 1, plans: 1, drives: 16 } as const
+/** So many wait; who comes later is asked to come again. A round that waits to be planned holds a connection. */
+const mostWaiting = { files: 50, plans: 6, drives: 50 } as const
 type Lane = keyof typeof atOnce
 
 const pools = new Map<Lane, Piscina>()
@@ -35,8 +41,9 @@ export async function offThread<K extends keyof Heavy>(
     const run = tasks[task] as (of: typeof input) => ReturnType<Heavy[K]>
     return await run(input)
   }
-  const pool = poolOf(laneOf[task])
-  if (pool.queueSize >= mostWaiting) throw new HttpProblem(503, 'Too many at once. Retry in a minute.')
+  const lane = laneOf[task]
+  const pool = poolOf(lane)
+  if (pool.queueSize >= mostWaiting[lane]) throw new HttpProblem(503, 'Too many at once. Retry in a minute.')
   return (await pool.run(input, { name: task })) as Awaited<ReturnType<Heavy[K]>>
 }
 
@@ -48,7 +55,7 @@ function poolOf(lane: Lane): Piscina {
     minThreads: 0,
     maxThreads: 1,
     concurrentTasksPerWorker: atOnce[lane],
-    maxQueue: mostWaiting,
+    maxQueue: mostWaiting[lane],
     idleTimeout: idleMs,
   })
   pools.set(lane, pool)
