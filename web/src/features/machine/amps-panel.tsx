@@ -3,6 +3,9 @@ import type { WorkDone } from '@motor-round/core/trend'
 import { Segmented } from 'antd'
 import { lazy, Suspense, useState } from 'react'
 import { Link } from 'react-router'
+import { driftAt } from './drift-at.ts'
+
+const noDrift = { kind: 'too few', n: 0, needed: 0 } as const
 
 const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
 
@@ -53,8 +56,12 @@ export function AmpsPanel({
       <Suspense fallback={<div style={{ height: 290, position: 'relative' }} />}>
         <AmpsChart
           history={shown}
-          // The trend is one of comparable visits as they were read.
-          judgement={asOne ? { ...judgement, drift: { kind: 'too few', n: 0, needed: 0 } } : judgement}
+          // Read at many Hz, a line through the points would say nothing: it is drawn where they stand at one.
+          judgement={
+            oneHz
+              ? { ...judgement, drift: asOne ? driftAt(judgement.drift, history, oneHz.history) : noDrift }
+              : judgement
+          }
           work={work}
         />
       </Suspense>
