@@ -155,3 +155,17 @@ test('a viewer can look and not write', async ({ open }) => {
   await page.goto(`/machines/${id}/visit`)
   await expect(page.getByText('You are signed in as a viewer.')).toBeVisible()
 })
+
+test('nothing is green before something is read, whatever the visit is for', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.goto(`/machines/${await machineId(page, 'AHU-2/SF')}/visit`)
+  const phase = (name: RegExp) => page.getByRole('navigation', { name: 'Phases' }).getByRole('button', { name })
+  await phase(/^Inspect/).click()
+  await page.getByRole('button', { name: 'All live tests' }).click()
+  await phase(/^Live/).click()
+  await expect(page.getByText('Volts first, then amps. Enter goes to the next field.')).toBeVisible()
+  await expect(page.locator('.visit-told.tone-ok')).toHaveCount(0)
+  await phase(/^Results/).click()
+  await expect(page.getByText('Nothing read yet.')).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Save visit' })).toBeDisabled()
+})

@@ -174,7 +174,8 @@ export function CheckCard({
         </p>
       ) : (
         <Told
-          judgement={judgement}
+          // Before anything is read, what is good of earlier visits says nothing of this one.
+          judgement={running && !started && judgement?.verdicts[0]?.level === 'ok' ? null : judgement}
           about={running ? null : check.judges.map((j) => j.id)}
           hint={running ? 'Volts first, then amps. Enter goes to the next field.' : ''}
         />

@@ -99,7 +99,7 @@ export const JudgePart = memo(function JudgePart({
           onChange={(turning) => setState({ ...state, turning })}
         />
       ) : null}
-      <AllVerdicts judgement={judgement} />
+      <AllVerdicts judgement={nothing ? null : judgement} />
       <div className="stack">
         <Field label="Note">
           <Input.TextArea
