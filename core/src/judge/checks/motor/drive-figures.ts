@@ -121,7 +121,7 @@ export const driveFigures: CheckDefinition = {
     },
     // Their own figures: they are never taken for those of the motor.
     ...(m.phases === 3
-      ? [{ title: 'Input amps, ahead of the drive', asks: cells('input_amps', legPositions), also: true }]
+      ? [{ title: 'Input amps', asks: cells('input_amps', legPositions), also: true }]
       : []),
   ],
   judges: [output, bus, driveInput, driveInputPast, driveOutputPast],
