@@ -13,9 +13,14 @@ describe('input and output amps of a drive, each by itself', () => {
     expect(of('drive-input', input(7, 7.4, 0.1))).toMatchObject([{ level: 'stop', value: 0.1 }])
     expect(of('drive-input', input(7, 6, 4.4))).toMatchObject([{ level: 'ok' }])
     expect(of('drive-input', input(9, 5, 4))).toMatchObject([{ level: 'watch' }])
-    // A drive that stands, a leg not read, a machine on the line.
-    expect(of('drive-input', input(0.1, 0, 0.1))).toEqual([])
+    // Two legs tell a lost one, and nothing good.
+    expect(of('drive-input', input(7, 0.1))).toMatchObject([{ level: 'stop', value: 0.1 }])
     expect(of('drive-input', input(7, 7))).toEqual([])
+    // 1.5 A of 12.8: so light that volts a few apart empty a leg.
+    expect(of('drive-input', input(1.5, 1.4, 0))).toMatchObject([{ level: 'fix' }])
+    // A drive that stands, one leg, a machine on the line.
+    expect(of('drive-input', input(0.1, 0, 0.1))).toEqual([])
+    expect(of('drive-input', input(7))).toEqual([])
     expect(of('drive-input', input(7, 7, 7), { machine: { hasVfd: false } })).toEqual([])
   })
   it('they prove nothing of the motor', () => {

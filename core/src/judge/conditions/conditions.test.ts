@@ -166,6 +166,25 @@ describe('what was found stands until it is answered', () => {
     const tested = visit(4, [...proven, ...goodWinding], { ...locked, 'look.breaker': 'closed' })
     expect(machine([plain(0), trip, tested]).level).toBe('ok')
   })
+  it('a leg lost ahead of a drive outlasts good output amps, good line volts and a fuse; its own clamp clears it', () => {
+    const vfd = { machine: { hasVfd: true } }
+    const input = (day: number, legs: readonly number[]) =>
+      visit(day, [...amps(11), ...at('hz', ['motor'], [60]), ...at('input_amps', legPositions, legs)], undefined, {
+        turning: 'right way',
+      })
+    const run = (day: number) =>
+      visit(day, [...amps(11), ...at('hz', ['motor'], [60])], undefined, { turning: 'right way' })
+    const lineVolts = visit(4, at('line_ll', linePositions, [480, 481, 479]))
+    const lost = [run(0), input(2, [13, 12.6, 0.1])]
+    expect(open(lost, vfd)).toContain('drive-input@ stop')
+    expect(open([...lost, run(3), lineVolts], vfd)).toContain('drive-input@ stop')
+    const renewed = { ...vfd, work: [done(5, 'fuses-replaced')] }
+    expect(open([...lost, run(3), lineVolts], renewed)).toEqual(['retest@amps watch', 'retest@input watch'])
+    expect(open([...lost, run(6)], renewed)).toEqual(['retest@input watch'])
+    expect(machine([...lost, run(6)], renewed).retests.map((r) => r.id)).toEqual(['input'])
+    expect(machine([...lost, input(6, [9, 9.2, 8.8])], renewed).retests).toEqual([])
+    expect(open([...lost, input(6, [9, 9.2, 8.8])], vfd)).toEqual([])
+  })
 })
 
 describe('work asks for the test that proves it', () => {

@@ -86,6 +86,13 @@ export const retests = {
     'temperature',
   ]),
   filters: retest('filters', 'the filter pressure drop', 'Read the pressure drop across the filters.', ['filter-drop']),
+  input: retest(
+    'input',
+    'the input amps of the drive',
+    'Clamp the three legs ahead of the drive while it runs.',
+    ['drive-input'],
+    { for: (m) => m.hasVfd },
+  ),
   drive: retest('drive', 'the drive', 'Read the display: running, no fault.', ['drive-display']),
   terminals: retest('terminals', 'lugs and wires', 'Look at every lug and wire.', ['terminals', 'lost-leg']),
   speed: retest('speed', 'the fan speed', 'Read the fan speed with a tachometer.', ['wheel-speed', 'speed']),

@@ -196,7 +196,6 @@ export const retestsInstead: Readonly<Record<string, readonly RetestId[]>> = {
   polarisation: ['insulation'],
   'winding-to-ground': ['insulation'],
   'lost-leg': ['amps'],
-  'drive-input': ['line'],
   'voltage-unbalance': ['line'],
   'contact-drop': ['poles'],
   spin: ['spin'],

@@ -57,7 +57,7 @@ export const ampsTask: TaskKind = {
       because: level === 'ok' ? `every ${usual} days` : `${level}: ${pressing(f)}`,
       pulls: [
         ...unfinished(f),
-        ...askedFor(f, 'amps', 'turning', 'dial', 'speed'),
+        ...askedFor(f, 'amps', 'turning', 'dial', 'speed', 'input'),
         ...drifting(f, next),
         ...f.waiting.map((w) => ({
           at: inDays(w.at, 30),

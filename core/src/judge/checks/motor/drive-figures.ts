@@ -120,9 +120,7 @@ export const driveFigures: CheckDefinition = {
       also: true,
     },
     // Their own figures: they are never taken for those of the motor.
-    ...(m.phases === 3
-      ? [{ title: 'Input amps', asks: cells('input_amps', legPositions), also: true }]
-      : []),
+    ...(m.phases === 3 ? [{ title: 'Input amps', asks: cells('input_amps', legPositions), also: true }] : []),
   ],
   judges: [output, bus, driveInput, driveInputPast, driveOutputPast],
 }

@@ -1,9 +1,19 @@
 import { practice } from '../../../limits/index.ts'
 import { legPositions, mean, show } from '../../../quantity/index.ts'
+import type { Context } from '../../context.ts'
 import { verdict, type Rule } from '../../rule.ts'
 
 /** Legs of a rectifier differ far more than its volts do: so much of their mean is still usual. @source common practice */
 const unequal = 0.4
+
+/** Under this share of the nameplate a rectifier may leave a leg out by itself. @source common practice */
+const light = 0.2
+
+const legsOf = (c: Context) =>
+  legPositions.flatMap((name) => {
+    const amps = c.value('input_amps', name)
+    return amps === undefined ? [] : [{ name, amps }]
+  })
 
 /** The three legs ahead of a drive: it runs on two of them, until its input or its bus gives out. */
 export const driveInput: Rule = {
@@ -14,24 +24,33 @@ export const driveInput: Rule = {
   informs: true,
   running: true,
   needs: ['input_amps'],
-  applies: (c) =>
-    c.machine.hasVfd && c.machine.phases === 3 && legPositions.every((p) => c.value('input_amps', p) !== undefined),
+  applies: (c) => c.machine.hasVfd && c.machine.phases === 3 && legsOf(c).length > 1,
   judge(c) {
-    const legs = legPositions.map((name) => ({ name, amps: c.value('input_amps', name) ?? 0 }))
+    const legs = legsOf(c)
     const sorted = [...legs].sort((a, b) => b.amps - a.amps)
-    const [top, middle, low] = sorted
+    const [top, low] = [sorted[0], sorted.at(-1)]
     const basis = [practice('a drive takes its amps through a rectifier: its legs differ more than those of a motor')]
     const told = `Input ${legs.map((l) => show.amps(l.amps)).join(', ')} A`
     // A drive that stands takes next to nothing.
-    if (!top || !middle || !low || top.amps < 0.2) return []
+    if (!top || !low || top.amps < 0.2) return []
     if (low.amps <= c.limit('lost-leg').value * top.amps)
-      return verdict(this, {
-        level: 'stop',
-        basis,
-        value: low.amps,
-        because: `${told}: ${low.name} is lost ahead of the drive. It runs on the other legs, and its input and bus overheat.`,
-        next: 'Switch off at the source. Dead: check fuse, lugs and contactor pole of that leg; then read the three line volts.',
-      })
+      return c.allowed && top.amps < light * c.allowed.amps
+        ? verdict(this, {
+            level: 'fix',
+            basis,
+            value: low.amps,
+            because: `${told}: ${low.name} carries next to nothing. At so light a load volts a few apart do that, and so does a lost leg.`,
+            next: 'Read the three line volts at the drive. All good: run it up and clamp again.',
+          })
+        : verdict(this, {
+            level: 'stop',
+            basis,
+            value: low.amps,
+            because: `${told}: ${low.name} is lost ahead of the drive. It runs on the other legs, and its input and bus overheat.`,
+            next: 'Switch off at the source. Dead: check fuse, lugs and contactor pole of that leg; then read the three line volts.',
+          })
+    // Good is what was read on all three.
+    if (legs.length < 3) return []
     const off = Math.max(...legs.map((l) => Math.abs(l.amps / mean(legs.map((x) => x.amps)) - 1)))
     if (off > unequal)
       return verdict(this, {
