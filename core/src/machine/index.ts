@@ -10,6 +10,7 @@ export {
   type ControlPlace,
   type ControlString,
 } from './control-string.ts'
+export { driveInput, type DriveInput } from './drive-input.ts'
 export { explainUnbalance, type ExplainedUnbalance } from './explain-unbalance.ts'
 export { ordinaryBelt, type RestingBelt } from './fan-side.ts'
 export { loadByCircuit, noLoadAmps, operate, type MotorSupply, type OperatingPoint } from './operate.ts'

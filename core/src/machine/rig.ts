@@ -1,6 +1,7 @@
 import { fanOnSystem, type Fan, type SystemCurve } from '../air/index.ts'
 import { mean, requireMagnitude, requirePositive, type ThreePhase } from '../quantity/index.ts'
 import type { MotorCircuit } from './circuit.ts'
+import { driveInput, type DriveInput } from './drive-input.ts'
 import { operate, type MotorSupply, type OperatingPoint } from './operate.ts'
 import { staged, type Stage, type Staged } from './stage.ts'
 import { backSpin, ductWithTwin, type Twin } from './twin.ts'
@@ -68,6 +69,8 @@ export interface RigPoint {
   /** What the motor gets, and volts lost on each pole. */
   readonly hz: number
   readonly drop: ThreePhase
+  /** What a drive takes from the line; null without one. */
+  readonly driveInput: DriveInput | null
   /** The drive holds back below its set hertz. */
   readonly holdsBack: boolean
   /** Amps that run off to ground. */
@@ -102,6 +105,11 @@ function wornFan(fan: Fan, f: RigFaults): Fan {
     power: fan.power * w * w * back.power * size ** 5,
   }
 }
+
+const inputOf = (supply: MotorSupply, watts: number): DriveInput =>
+  supply.kind === 'three lines'
+    ? driveInput(supply.lineVolts, Math.max(0, watts))
+    : driveInput([supply.volts, supply.volts, supply.volts], Math.max(0, watts), supply.open)
 
 /** A load no motor moves. */
 const immovable = 1e6
@@ -141,6 +149,7 @@ function settle(rig: Rig, hz: number): RigPoint {
     motor,
     hz: stage.hz,
     drop: stage.drop,
+    driveInput: rig.stage?.kind === 'drive' ? inputOf(rig.supply, motor.inputWatts) : null,
     holdsBack: false,
     groundAmps: leakOf(mean(motor.terminalVolts), faults.leakage),
   })

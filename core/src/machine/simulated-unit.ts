@@ -1,3 +1,4 @@
+import { driveInput } from './drive-input.ts'
 import { assemblyFor } from './assembly.ts'
 import { circuitOfPlate } from './estimate.ts'
 import { fanSide, ordinaryBelt, type RestingBelt } from './fan-side.ts'
@@ -119,6 +120,12 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
     return shows(hand(settled * (1 + drift), 0.003, 0.02))
   }
 
+  /** Ahead of a drive: what its rectifier takes for the power that the motor has. */
+  const inputAmps = (position: string): Shown => {
+    const { amps } = driveInput([m.serviceVolts, m.serviceVolts, m.serviceVolts], running?.inputWatts ?? 0)
+    return shows(hand(amps[index(legPositions, position) as 0 | 1 | 2], 0.004, 0.02))
+  }
+
   /** Volts between two lines, ahead of the starter and behind a transformer of the unit's own. */
   const lineVolts = (position: string): Shown => {
     const k = index(linePositions, position) as 0 | 1 | 2
@@ -200,7 +207,7 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
         case 'drive_amps':
           return legAmps('L1', seconds)
         case 'input_amps':
-          return legAmps(position, seconds)
+          return inputAmps(position)
         case 'drive_volts':
           return lineVolts('L1-L2')
         case 'bus_volts':

@@ -1,4 +1,4 @@
-import { requireMagnitude, requirePositive, three, type ThreePhase } from '../quantity/index.ts'
+import { mean, requireMagnitude, requirePositive, three, type ThreePhase } from '../quantity/index.ts'
 import type { MotorCircuit } from './circuit.ts'
 import type { MotorSupply } from './operate.ts'
 
@@ -29,6 +29,26 @@ const none: ThreePhase = [0, 0, 0]
 /** A pole's drop lies in phase with its current, a pair's is what two poles lose across sixty degrees. */
 const across = Math.sqrt(3) / 2
 
+/** Of one pair a drive makes so much of its volts. @source what a sagging bus leaves, common practice */
+const ofOnePair = 0.85
+
+/** What a drive makes of its supply: its own three, even ones, also of the two lines that are left of three. */
+function byDrive(c: MotorCircuit, supply: MotorSupply, stage: Extract<Stage, { kind: 'drive' }>, hz: number): Staged {
+  requirePositive('hz', stage.hz)
+  requirePositive('limit', stage.limit)
+  // The line's volts only bound what a drive can give.
+  const ahead = supply.kind === 'three lines' ? mean(supply.lineVolts) : ofOnePair * supply.volts
+  const volts = Math.min(c.volts, ahead) * Math.min(1, hz / c.hz)
+  return {
+    supply:
+      stage.dead === null
+        ? { kind: 'three lines', lineVolts: [volts, volts, volts] }
+        : { kind: 'line open', open: stage.dead, volts },
+    hz,
+    drop: none,
+  }
+}
+
 /**
  * The supply behind a stage, at the amps that flow.
  * @param amps by leg, for what contacts lose @param hz what the drive runs at now, where it holds back below its set hertz
@@ -43,6 +63,7 @@ export function staged(
   amps: ThreePhase,
   hz = line,
 ): Staged {
+  if (stage?.kind === 'drive') return byDrive(c, supply, stage, hz)
   if (stage === null || supply.kind !== 'three lines') return { supply, hz: line, drop: none }
   const [ab, bc, ca] = supply.lineVolts
   switch (stage.kind) {
@@ -62,21 +83,6 @@ export function staged(
       return {
         supply: { kind: 'three lines', lineVolts: [ab * stage.ratio[0], bc * stage.ratio[1], ca * stage.ratio[2]] },
         hz: line,
-        drop: none,
-      }
-    }
-    case 'drive': {
-      requirePositive('hz', stage.hz)
-      requirePositive('limit', stage.limit)
-      // The line's volts only bound what a drive can give: it makes its own three, even ones.
-      const most = Math.min(c.volts, (ab + bc + ca) / 3)
-      const volts = most * Math.min(1, hz / c.hz)
-      return {
-        supply:
-          stage.dead === null
-            ? { kind: 'three lines', lineVolts: [volts, volts, volts] }
-            : { kind: 'line open', open: stage.dead, volts },
-        hz,
         drop: none,
       }
     }

@@ -46,6 +46,8 @@ export const restFaults: Readonly<Record<string, Make>> = {
   conn: (m, random) =>
     // Joined for the other voltage it is even; with one pair of coils left out it is not.
     random.next() < 0.5 ? m : { ...m, coils: oneOf(random, 2 * m.coils[0], m.coils[0]) },
+  // It lies where the three windings meet.
+  'prot-hot': (m) => ({ ...m, leads: [Infinity, Infinity, Infinity] }),
   'gnd-dead': (m, random) => ({ ...m, toFrame: oneOf(random, sized(random, 1, 100_000), m.toFrame[0]) }),
   'gnd-part': (m, random) => ({ ...m, toFrame: oneOf(random, sized(random, 10_000, 2e6), m.toFrame[0]) }),
   wet: (m, random) => {
