@@ -33,7 +33,6 @@ describe('likelihoods by the machine model', () => {
     // A motor on two lines: the third carries nothing.
     ['amps', 'leg-lost', 'leg0', 0.95],
     ['amps', 'wind-open', 'leg0', 0.95],
-    ['amps', 'vfd-out', 'leg0', 0.9],
     // A protector opens where the windings meet: no pair is closed, and nothing is to ground.
     ['ohms3', 'prot-hot', 'all-open', 0.95],
     ['megs', 'prot-hot', 'good', 0.95],

@@ -53,14 +53,6 @@ export const faults: Readonly<Record<string, Make>> = {
   'wind-open': (s, random) => lineOpen(s, random, even(s)),
   splice: (s, random) => lineOpen(s, random, even(s)),
   'pole-open': (s, random) => ({ ...lineOpen(s, random, even(s)), pole: s.volts / 2 }),
-  // A leg of its output stage does not fire.
-  'vfd-out': (s, random) => ({
-    rig: {
-      ...s.rig,
-      stage: { kind: 'drive', hz: s.rig.hz, limit: 10 * s.plateAmps, dead: random.pick([0, 1, 2] as const) },
-    },
-    line: even(s),
-  }),
   'volt-low': (s, random) => {
     const v = s.volts * random.between(0.8, 0.89)
     return onVolts(s, [v, v, v])
