@@ -22,6 +22,14 @@ describe('no-load amps of a motor by what it read at several frequencies', () =>
     expect(learnedNoLoad(motor, at(4, 8, [32, 36, 50, 55]))).toBeLessThan(4.6))
   it('readings above the nameplate’s frequency and of a motor that stands are left out', () =>
     expect(learnedNoLoad(motor, [...at(4, 9, [70, 80, 75]), { hz: 0, amps: 0 }, { hz: 40, amps: 0 }])).toBe(6))
+  it('a legal figure that is next to nothing breaks nothing', () => {
+    for (const odd of [
+      { hz: 1e-90, amps: 5 },
+      { hz: 45, amps: 1e-90 },
+      { hz: 1e-90, amps: 1e-90 },
+    ])
+      expect(learnedNoLoad(motor, [odd, odd, { hz: 50, amps: 8 }])).toBe(6)
+  })
   it('never leave what a motor can have, whatever was read', () =>
     fc.assert(
       fc.property(

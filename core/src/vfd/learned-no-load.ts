@@ -10,6 +10,8 @@ interface Read {
 const believed = 0.3
 /** Clamp, duct and weather scatter a reading by so much, and how many readings that belief is worth. @source common practice */
 const [scatter, scatterWorth] = [0.02, 8]
+/** Shares of the nameplate under which a reading says nothing of a motor that runs. */
+const [least, slowest] = [0.01, 0.1]
 /** Shares of the estimate that are tried: no motor magnetizes with less than a fifth of its plate, or with nearly all of it. */
 const tried = Array.from({ length: 41 }, (_, i) => 0.45 * 3.5 ** (i / 40))
 
@@ -34,7 +36,7 @@ function left(reads: readonly { readonly amps: number; readonly fourth: number }
  */
 export function learnedNoLoad(m: FanOnDrive, readings: readonly Read[]): number {
   const reads = readings
-    .filter((r) => r.amps > 0 && r.hz > 0 && r.hz <= 1.02 * m.plateHz)
+    .filter((r) => r.amps > least * m.plateAmps && r.hz > slowest * m.plateHz && r.hz <= 1.02 * m.plateHz)
     .map(({ amps, hz }) => ({ amps, fourth: (hz / m.plateHz) ** 4 }))
   if (reads.length < 2) return m.noLoadAmps
   const scored = tried.map((share) => {

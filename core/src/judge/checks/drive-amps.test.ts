@@ -36,6 +36,16 @@ describe('input and output amps of a drive, each by itself', () => {
     expect(of(check, run(6.05, 48), { history })).toMatchObject([{ level: 'ok' }])
     expect(of(check, run(7.5, 48.4), { history })).toMatchObject([{ level: 'watch' }])
     expect(of(check, run(4.5, 48), { history })).toMatchObject([{ level: 'watch' }])
+    // What was told stays told when it is next read at a speed of which nothing is known.
+    const up = [...history, visitOf(run(7.5, 48), -5)]
+    expect(of(check, run(9, 57), { history: up })).toMatchObject([
+      {
+        level: 'watch',
+        value: 7.5,
+        because: expect.stringMatching(/usual at its Hz on .* 5\.\d+ to 6\.\d+ A/) as string,
+      },
+    ])
+    expect(of(check, run(6, 48), { history: up })).toMatchObject([{ level: 'ok' }])
     // Another speed, too few of them, or before the motor that is in now.
     expect(of(check, run(9, 57), { history })).toEqual([])
     expect(of(check, run(7.5, 48), { history: history.slice(0, 3) })).toEqual([])

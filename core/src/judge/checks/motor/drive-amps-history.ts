@@ -1,10 +1,18 @@
 import { history, practice } from '../../../limits/index.ts'
 import { mean, show, type QuantityCode } from '../../../quantity/index.ts'
-import { comparableTo, usualRange, valuesAt, type Visit } from '../../../trend/index.ts'
+import { comparableTo, usualRange, valuesAt, type Usual, type Visit } from '../../../trend/index.ts'
 import type { Context } from '../../context.ts'
 import { verdict, type Rule } from '../../rule.ts'
 
 const ownTrend = practice('input and output amps of a drive are different figures: each is compared with its own past')
+
+interface Said {
+  readonly at: number
+  readonly amps: number
+  readonly usual: Usual
+  /** Outside of it, by more than the limit. */
+  readonly out: boolean
+}
 
 /** One side of a drive against its own past at like Hz. Input amps are never held against output amps. */
 function againstItsPast(
@@ -20,32 +28,46 @@ function againstItsPast(
     const values = valuesAt(v.readings, quantity, positions)
     return values.every((x) => x !== undefined) ? mean(values) : null
   }
-  const usualOf = (c: Context) => {
+  /** What this visit says; at a speed that was not read before, what was found wrong at the last one that says something still stands. */
+  const said = (c: Context): Said | null => {
     const since = c.baseline.since ?? -Infinity
-    const like = comparableTo(c.visit)
-    const past = c.history
-      .filter((v) => v.at >= since && v.at < c.visit.at && like(v))
-      .sort((a, b) => a.at - b.at)
-      .flatMap((v) => read(v) ?? [])
-    return usualRange(past)
+    const limit = c.limit('change-watch').value
+    const own = [c.visit, ...c.history.filter((v) => v.at < c.visit.at)]
+      .filter((v) => v.at >= since)
+      .sort((a, b) => b.at - a.at)
+      .flatMap((v) => {
+        const amps = read(v)
+        return amps === null ? [] : [{ v, amps }]
+      })
+    for (const [i, { v, amps }] of own.entries()) {
+      const like = comparableTo(v)
+      const past = own.slice(i + 1).filter((o) => like(o.v))
+      const usual = usualRange(past.map((o) => o.amps).reverse())
+      if (!usual) continue
+      const out = (amps < usual.low || amps > usual.high) && Math.abs(amps / usual.middle - 1) > limit
+      return i === 0 || out ? { at: v.at, amps, usual, out } : null
+    }
+    return null
   }
   return {
     ...own,
     from: 'history',
     of: [quantity],
     informs: true,
-    applies: (c) => c.machine.hasVfd && read(c.visit) !== null && usualOf(c) !== null,
+    applies: (c) => c.machine.hasVfd && read(c.visit) !== null && said(c) !== null,
     judge(c) {
-      const usual = usualOf(c)
-      const amps = read(c.visit)
-      if (!usual || amps === null) throw new RangeError('both must be there')
+      const told = said(c)
+      if (!told) throw new RangeError('a usual range must be there')
+      const { amps, usual, out } = told
       const limit = c.limit('change-watch')
       const by = amps / usual.middle - 1
-      const basis = [history(`${usual.n} visits at this Hz`), ownTrend]
-      const range = `usual at this Hz ${show.amps(usual.low)} to ${show.amps(usual.high)} A`
-      const out = (amps < usual.low || amps > usual.high) && Math.abs(by) > limit.value
+      const when =
+        told.at === c.visit.at ? 'at this Hz' : `at its Hz on ${show.day(told.at, c.visit.at, c.machine.zone)}`
+      const basis = [history(`${usual.n} visits ${when}`), ownTrend]
+      const range = `usual ${when} ${show.amps(usual.low)} to ${show.amps(usual.high)} A`
       return verdict(this, {
         level: out ? 'watch' : 'ok',
+        ...(out ? { since: told.at } : {}),
         value: amps,
         limit: usual.middle,
         basis: out ? [...basis, limit.basis] : basis,
