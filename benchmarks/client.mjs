@@ -1,12 +1,8 @@
+import { signInAs } from '../scripts/lib/sign-in.mjs'
+
 /** A signed-in lead on a running server, on fetch. */
 export async function lead(base) {
-  const signIn = await fetch(`${base}/api/v1/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ login: 'vale', password: 'vale-on-the-roof' }),
-  })
-  const cookie = signIn.headers.get('set-cookie').split(';')[0]
-  const { csrf } = await signIn.json()
+  const { cookie, csrf } = await signInAs(base, 'vale')
   const call = async (method, path, body, type = 'application/octet-stream') => {
     const r = await fetch(`${base}/api/v1${path}`, {
       method,

@@ -1,6 +1,7 @@
 import { expect, test as base, type BrowserContext, type Page } from '@playwright/test'
 import pg from 'pg'
 import { builtServer, copyOf } from '../scripts/lib/demo-server.mjs'
+import { signInAs } from '../scripts/lib/sign-in.mjs'
 
 export const fixedNow = new Date('2026-11-25T09:00:00Z')
 export const desktop = { width: 1280, height: 800 }
@@ -42,14 +43,21 @@ export async function ownServer(env: Record<string, string> = {}, log = printed)
   return { ...first, url, again: () => start(Number(new URL(first.base).port)) }
 }
 
-/** A server over a copy of the demo, and who has signed in to it so far. */
+/** A server over a copy of the demo, all that it logs, and the sessions of who has signed in to it. */
 async function freshServer() {
   const log: string[] = []
   const server = await ownServer({ LOG_LEVEL: 'info' }, (text) => {
     log.push(text)
     printed(text)
   })
-  return { ...server, log, kept: new Map<Login, Awaited<ReturnType<BrowserContext['storageState']>>>() }
+  const signedIn = new Map<Login, Promise<{ cookie: string }>>()
+  /** Once a server, and not by the form: that has tests of its own. */
+  const cookieOf = async (login: Login) => {
+    const known = signedIn.get(login) ?? signInAs(server.base, login)
+    signedIn.set(login, known)
+    return (await known).cookie
+  }
+  return { ...server, log, cookieOf }
 }
 
 /** End a server, and go through all that it logged: no session, token, password or one-time link is in it. */
@@ -96,24 +104,20 @@ export const test = base.extend<Fixtures, Shared>({
     { scope: 'worker' },
   ],
   baseURL: async ({ serverOf }, use, info) => use((await serverOf(info.file)).base),
-  open: async ({ browser, baseURL, serverOf }, use, info) => {
-    const { kept } = await serverOf(info.file)
+  open: async ({ browser, serverOf }, use, info) => {
+    const { base, cookieOf } = await serverOf(info.file)
     const contexts: BrowserContext[] = []
     await use(async (login, viewport = desktop) => {
-      const state = kept.get(login)
       const context = await browser.newContext({
         viewport,
-        ...(baseURL ? { baseURL } : {}),
-        ...(state ? { storageState: state } : {}),
+        baseURL: base,
         ...(viewport === phone ? { hasTouch: true } : {}),
       })
       contexts.push(context)
+      const [name = '', value = ''] = (await cookieOf(login)).split('=')
+      await context.addCookies([{ name, value, url: base, httpOnly: true, sameSite: 'Strict' }])
       const page = await context.newPage()
       await page.clock.setFixedTime(fixedNow)
-      if (!state) {
-        await signIn(page, login)
-        kept.set(login, await context.storageState())
-      }
       return page
     })
     // No page may be left scrolling sideways, whatever was done on it.

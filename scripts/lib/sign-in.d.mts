@@ -1,0 +1,1 @@
+export declare function signInAs(base: string, login: string): Promise<{ cookie: string; csrf: string }>
