@@ -1,49 +1,14 @@
-import { conditionLineOf, coreVisit } from '@motor-round/contract'
-import { reviewAt } from '@motor-round/core/finding'
-import { loadShare, machineDueAt, rank, speakingVisit, type Judgement, type Overall } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
-import { loadPoint, meanVolts } from '@motor-round/core/trend'
 import { and, eq, inArray, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
 import { anyOf, prepared, sent, type Tx } from '../db/client.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
-import { judgeStanding } from './judge.ts'
+import { judgeMany } from './judge-many.ts'
 import type { MachineSnapshot } from './machine-snapshot.ts'
-import { loadSnapshots } from './snapshot.ts'
 import { naturalKey } from './natural-key.ts'
-
-const needOf = (level: Overall): number => {
-  if (level === 'not judged') return 1
-  const r = rank(level)
-  return r === 0 ? 0 : r + 1
-}
-
-/** The newest instant at which a machine was read running, and its volts then. */
-function loadReadAt(known: MachineSnapshot) {
-  const visits = known.visits.filter((s) => s.supersededBy === null).map(coreVisit)
-  const visit = speakingVisit(visits)
-  return { volts: visit ? meanVolts(visit) : null, at: visit && loadPoint(visit, null) ? new Date(visit.at) : null }
-}
-
-function spark(known: MachineSnapshot, judgement: Judgement | null): number[] {
-  const allowed = judgement?.rail.allowed
-  if (allowed == null) return []
-  return known.visits
-    .filter((s) => s.supersededBy === null)
-    .flatMap((s) => {
-      const p = loadPoint(coreVisit(s), null)
-      return p ? [Math.round((p.amps / allowed) * 1000) / 1000] : []
-    })
-    .slice(0, 16)
-    .reverse()
-}
-
-const earliest = (instants: readonly (number | null)[]): Date | null => {
-  const some = instants.filter((t) => t !== null)
-  return some.length === 0 ? null : new Date(Math.min(...some))
-}
+import { loadSnapshots } from './snapshot.ts'
 
 /** Fans that share a unit with one of these and have a twin: what one carries is compared with the others. */
 async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
@@ -96,17 +61,13 @@ const placesOf = (tx: Tx, ids: string[]) =>
 async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<MachineSnapshot[]> {
   const [found, all] = await Promise.all([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
   const places = new Map(found.map((p) => [p.id, p]))
-  const rows = all.flatMap((known) => {
+  const stands = await judgeMany(all, policies)
+  const rows = all.flatMap((known, i) => {
     const place = places.get(known.machine.id)
-    if (!place) return []
-    const judgement = judgeStanding(known, policies)
-    const level = judgement?.level ?? 'not judged'
-    const seen = known.visits.find((s) => s.supersededBy === null)
-    const told = known.findings.filter((f) => f.state !== 'closed')
-    const open = told.filter((f) => f.state === 'open')
-    const worst = open[0] ?? told[0]
-    const load = loadReadAt(known)
-    for (const f of judgement?.failures ?? [])
+    const stand = stands[i]
+    if (!place || !stand) return []
+    const { failures, ...shown } = stand
+    for (const f of failures)
       process.stderr.write(`machine ${known.machine.id}: the check ${f.check} could not be judged: ${f.message}\n`)
     return [
       {
@@ -118,31 +79,8 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
           .join(' ')
           .toLowerCase(),
         retired: known.machine.retiredAt !== null,
-        need: needOf(level),
-        level: level === 'not judged' ? null : level,
-        headline: judgement?.headline ?? '',
-        conditions: (judgement?.conditions ?? []).map(conditionLineOf),
-        found: worst
-          ? {
-              level: worst.level,
-              text: worst.text,
-              open: worst.state === 'open',
-              until: worst.reviewOn,
-              more: told.length - 1,
-            }
-          : null,
         stale: false,
-        confidence: judgement?.confidence ?? ('full' as const),
-        rail: judgement?.rail ?? null,
-        meanVolts: load.volts,
-        load: judgement ? loadShare(judgement.rail) : null,
-        loadAt: load.at,
-        spark: spark(known, judgement),
-        seenAt: seen ? new Date(seen.takenAt) : null,
-        dueAt:
-          judgement && seen
-            ? new Date(machineDueAt(judgement, Date.parse(seen.takenAt), policies))
-            : earliest(told.map(reviewAt)),
+        ...shown,
       },
     ]
   })
@@ -173,9 +111,9 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
     ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
   )
   await tx.insert(machineStates).values(rows).onConflictDoUpdate({ target: machineStates.machineId, set })
-  const stands = new Map(rows.map((r) => [r.machineId, r]))
+  const written = new Map(rows.map((r) => [r.machineId, r]))
   await tellRoundsOf(tx, ids, (machineId) => {
-    const s = stands.get(machineId)
+    const s = written.get(machineId)
     if (!s) return undefined
     const { level, headline, conditions, dueAt } = s
     return { say: 'machine', machine: { machineId, level, headline, conditions, dueAt: dueAt?.toISOString() ?? null } }

@@ -1,9 +1,9 @@
-import { judgedLevel, rank, type Level } from '@motor-round/core/judge'
+import { rank, type Level } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { asc, eq, inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
 import { machines, machineStates, units } from '../db/schema.ts'
-import { judgeStanding } from '../machine/judge.ts'
+import { judgeMany } from '../machine/judge-many.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 
 const batch = 100
@@ -27,14 +27,16 @@ export async function effectOf(db: Db, policies: Policies): Promise<{ machines: 
   const now = new Map(states.map((s) => [s.id, s.level]))
   const moved: { id: string; from: Level; to: Level; because: string }[] = []
   for (let i = 0; i < states.length; i += batch) {
-    for (const known of await loadSnapshots(
+    const all = await loadSnapshots(
       db,
       states.slice(i, i + batch).map((s) => s.id),
-    )) {
-      const from = now.get(known.machine.id)
-      const judgement = judgeStanding(known, policies)
-      const to = judgement && judgedLevel(judgement.level)
-      if (from && to && to !== from) moved.push({ id: known.machine.id, from, to, because: judgement.headline })
+    )
+    const stands = await judgeMany(all, policies)
+    for (const [n, { machine }] of all.entries()) {
+      const from = now.get(machine.id)
+      const stand = stands[n]
+      if (from && stand?.level && stand.level !== from)
+        moved.push({ id: machine.id, from, to: stand.level, because: stand.headline })
     }
   }
   const names =
