@@ -3,7 +3,8 @@ import { defaultPolicies } from '@motor-round/core/limits'
 import { eq } from 'drizzle-orm'
 import { inviteFirst, lockFirst } from './auth/invitations.ts'
 import { hashPassword } from './auth/password.ts'
-import { applyOrganization } from './import-export/organization-apply.ts'
+import { applyOrganization } from './import-export/organization/apply.ts'
+import { inMemory } from './import-export/organization/source.ts'
 import { organization, people } from './db/schema.ts'
 import type { Deps } from './deps.ts'
 import { keepDemoLive } from './live/demo.ts'
@@ -15,7 +16,7 @@ export async function loadDemo(deps: Deps): Promise<boolean> {
     const [there] = await tx.select().from(organization)
     if (there) return false
     const file = demoOrganization(deps.now())
-    const { machines } = await applyOrganization(tx, file, false)
+    const { machines } = await applyOrganization(tx, inMemory(file), false)
     await keepDemoLive(tx, file, deps.now())
     for (const p of demoPeople)
       await tx

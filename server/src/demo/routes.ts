@@ -6,7 +6,8 @@ import { machines } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { HttpProblem } from '../http/problem.ts'
-import { applyOrganization } from '../import-export/organization-apply.ts'
+import { applyOrganization } from '../import-export/organization/apply.ts'
+import { inMemory } from '../import-export/organization/source.ts'
 import { keepDemoLive } from '../live/demo.ts'
 import { refreshMany } from '../machine/refresh.ts'
 
@@ -19,7 +20,7 @@ export function demoRoutes(router: Router, deps: Deps): void {
       const [one] = await tx.select({ id: machines.id }).from(machines).limit(1)
       if (one) throw new HttpProblem(409, 'There are machines already: the demo is for an empty database.')
       const file = demoOrganization(deps.now())
-      const added = await applyOrganization(tx, file, false)
+      const added = await applyOrganization(tx, inMemory(file), false)
       await keepDemoLive(tx, file, deps.now())
       await refreshMany(tx, added.machines)
       await record(tx, {

@@ -6,32 +6,11 @@ import { imports } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { HttpProblem } from '../http/problem.ts'
 import { FileProblem } from './csv/rows.ts'
-import { compareOrganization } from './organization-apply.ts'
-import { readOrganization } from './organization-read.ts'
-import { tryOrganization } from './organization-try.ts'
+import { checkOrganization } from './organization/check.ts'
 import { Cancelled, checkReadings } from './readings-import.ts'
 import { applyRegister, readRegister, withOutcome } from './register-import.ts'
 import { checkLock, createDocumentStaging, dropStaging, stagingTable } from './staging.ts'
 import { Errors, loadImport, saveImport, saveProgress } from './state.ts'
-
-const largestDocument = 256 * 1024 * 1024
-
-async function readText(source: Readable): Promise<string> {
-  const parts: Buffer[] = []
-  let size = 0
-  for await (const part of source) {
-    const buffer = Buffer.from(part as Buffer)
-    size += buffer.length
-    if (size > largestDocument)
-      throw new FileProblem(1, '', 'An organization file can be 256 MB at most; import readings as CSV.')
-    parts.push(buffer)
-  }
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(parts))
-  } catch {
-    throw new FileProblem(1, '', 'The file is not UTF-8 text.')
-  }
-}
 
 const settle = (state: ImportState, errors: Errors): ImportState => ({
   ...state,
@@ -77,13 +56,7 @@ export async function check(
       errors,
     )
   }
-  const text = await readText(source)
-  const file = readOrganization(text, errors)
-  if (!file) return settle({ ...start, bytes: text.length }, errors)
-  await tryOrganization(deps, file, errors)
-  if (errors.count > 0) return settle({ ...start, bytes: text.length }, errors)
-  await stage(client, start.id, [[1, JSON.stringify(file)]])
-  return settle({ ...start, bytes: text.length, ...(await compareOrganization(deps.db, file)) }, errors)
+  return settle(await checkOrganization(deps, client, source, start, errors), errors)
 }
 
 /**

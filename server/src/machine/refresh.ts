@@ -121,7 +121,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
   return all
 }
 
-const batch = 100
+const batch = 20
 
 /** Judge many machines, some at a time. */
 export async function refreshMany(tx: Tx, machineIds: readonly string[]): Promise<void> {

@@ -1,10 +1,10 @@
-import type { OrganizationFile } from '@motor-round/contract'
 import { drizzle } from 'drizzle-orm/node-postgres'
-import { isPg, cause } from '../http/errors.ts'
-import type { Deps } from '../deps.ts'
-import * as schema from '../db/schema.ts'
-import { applyOrganization } from './organization-apply.ts'
-import type { Errors } from './state.ts'
+import { isPg, cause } from '../../http/errors.ts'
+import type { Deps } from '../../deps.ts'
+import * as schema from '../../db/schema.ts'
+import type { Errors } from '../state.ts'
+import { applyOrganization } from './apply.ts'
+import { staged } from './source.ts'
 
 class TakenBack extends Error {}
 
@@ -19,14 +19,14 @@ function wordsOf(e: { readonly code: string; readonly table?: string; readonly d
 }
 
 /**
- * Keep the whole file and take it back: what cannot be kept is told before anybody is asked, not afterwards.
+ * Keep a whole staged file and take it back: what cannot be kept is told before anybody is asked, not afterwards.
  * @returns nothing; errors are noted
  */
-export async function tryOrganization(deps: Deps, file: OrganizationFile, errors: Errors): Promise<void> {
+export async function tryOrganization(deps: Deps, importId: string, errors: Errors): Promise<void> {
   const client = await deps.files.keepers.connect()
   try {
     await drizzle(client, { schema }).transaction(async (tx) => {
-      await applyOrganization(tx, file, true)
+      await applyOrganization(tx, await staged(tx, importId), true)
       throw new TakenBack()
     })
   } catch (e) {

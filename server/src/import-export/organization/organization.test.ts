@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
-import { photo } from '../test/picture.test-help.ts'
+import { photo } from '../../test/picture.test-help.ts'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { openWorld, type Caller, type World } from '../test/world.ts'
+import { openWorld, type Caller, type World } from '../../test/world.ts'
 
 let world: World
 let lead: Caller
@@ -120,6 +120,71 @@ describe('the whole organization as a file', () => {
       line: 3,
       message: 'The file is not JSON.',
     })
+  })
+  it('names every record that speaks of one that is not in the file', async () => {
+    const good = (await lead.get('/exports/organization.json')).body as Record<string, Record<string, unknown>[]>
+    const nowhere = randomUUID()
+    const refers: [string, string][] = [
+      ...['motors', 'parts', 'work', 'speedChanges', 'visits', 'vfdLinks', 'vfdSettings', 'livePoints', 'liveOffHours'],
+      ...['liveDays', 'liveBeside', 'pictures', 'findings', 'conditionClosings', 'traces', 'jobs'],
+    ].map((list) => [list, 'machineId'])
+    refers.push(['units', 'areaId'], ['machines', 'unitId'], ['vfdLinks', 'profileId'], ['findingSteps', 'findingId'])
+    refers.push(['traceSteps', 'traceId'], ['jobSteps', 'jobId'], ['stockMoves', 'itemId'], ['stockMoves', 'placeId'])
+    refers.push(['stockMoves', 'toPlaceId'], ['stockMoves', 'jobId'], ['stockPlaces', 'siteId'])
+    refers.push(['findings', 'roundId'], ['roundEvents', 'roundId'], ['visits', 'supersedes'])
+    const there = refers.filter(([list]) => (good[list] ?? []).length > 0)
+    // The demo has nearly all of it.
+    expect(refers.length - there.length).toBeLessThanOrEqual(3)
+    // A list once in each file, broken at its last record: what is behind a slice is looked through as well.
+    for (let left = there; left.length > 0;) {
+      const now = left.filter(([list], i) => left.findIndex((r) => r[0] === list) === i)
+      left = left.filter((r) => !now.includes(r))
+      const last = (list: string) => (good[list] ?? []).length - 1
+      const broken = { ...good }
+      for (const [list, field] of now)
+        broken[list] = (good[list] ?? []).map((r, i) => (i === last(list) ? { ...r, [field]: nowhere } : r))
+      const { body } = await lead.file('organization', JSON.stringify(broken))
+      expect(body.status).toBe('refused')
+      const columns = body.errors.map((e: { column: string }) => e.column) as string[]
+      for (const [list, field] of now) expect(columns).toContain(`${list}.${last(list)}.${field}`)
+    }
+    const [round, ...others] = good['rounds'] ?? []
+    const visits = (round?.['visits'] ?? []) as object[]
+    const moved = {
+      ...good,
+      rounds: [{ ...round, visits: visits.map((v, k) => (k === 1 ? { ...v, machineId: nowhere } : v)) }, ...others],
+    }
+    expect((await lead.file('organization', JSON.stringify(moved))).body.errors).toEqual([
+      { line: 0, column: 'rounds.0.visits.1.machineId', message: 'no such machine in the file' },
+    ])
+  })
+  it('counts all that is wrong of one kind and lists the first ones', async () => {
+    const good = (await lead.get('/exports/organization.json')).body
+    const { body } = await lead.file('organization', JSON.stringify({ ...good, machines: [] }))
+    const owned = ['motors', 'parts', 'visits'].reduce((n, list) => n + (good[list] as unknown[]).length, 0)
+    expect(body.errorCount).toBeGreaterThan(owned)
+    expect(body.errors.length).toBeLessThanOrEqual(200)
+  })
+  it('has the lists it needs, knows no others, and each only once', async () => {
+    const { visits, ...rest } = (await lead.get('/exports/organization.json')).body
+    const errorsOf = async (text: string) =>
+      ((await lead.file('organization', text)).body.errors as { column: string; message: string }[]).map(
+        (e) => `${e.column}: ${e.message}`,
+      )
+    expect(await errorsOf(JSON.stringify(rest))).toEqual(['visits: is missing'])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits: {} }))).toEqual(['visits: has to be a list'])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits: null }))).toEqual(['visits: has to be a list'])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits, spells: [1] }))).toEqual([
+      'spells: is not known in an organization file',
+    ])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits, name: ['x'] }))).toEqual([
+      'name: is a list and has to be none',
+    ])
+    const { name: _name, ...nameless } = rest
+    expect(await errorsOf(JSON.stringify({ ...nameless, visits }))).toEqual(['name: is missing'])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits }).replace(/\}$/, ',"work":[]}'))).toEqual([
+      'work: is there twice',
+    ])
   })
   it('is tried as a whole before it is called ready: what clashes with the record is told, and nothing of it stays', async () => {
     const good = (await lead.get('/exports/organization.json')).body
