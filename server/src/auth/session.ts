@@ -1,13 +1,14 @@
 import { randomBytes, timingSafeEqual } from 'node:crypto'
 import type { Person } from '@motor-round/contract'
-import connect from 'connect-pg-simple'
 import { eq, sql } from 'drizzle-orm'
 import type { Request, RequestHandler } from 'express'
 import session from 'express-session'
-import { prepared, type Db } from '../db/client.ts'
+import type { Db } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { people } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { HttpProblem } from '../http/problem.ts'
+import { SessionStore } from './session-store.ts'
 
 declare module 'express-session' {
   interface SessionData {
@@ -48,11 +49,10 @@ export function keepForRounds(req: Request): void {
 
 /** Server-side sessions in PostgreSQL; the cookie holds only a signed id. */
 export function sessions(deps: Deps): RequestHandler {
-  const Store = connect(session)
   return session({
     name: cookieName(deps.config),
     secret: deps.config.SESSION_SECRET,
-    store: new Store({
+    store: new SessionStore({
       pool: deps.pool,
       tableName: 'session',
       pruneSessionInterval: 900,
@@ -109,8 +109,11 @@ export async function personOf(deps: Deps, req: Request): Promise<Person | null>
   if (id === undefined) return null
   if (Date.now() - (req.session.startedAt ?? Date.now()) > longestMs) return null
   keepAlive(req)
-  const [row] = await personById(deps.db).execute({ id })
-  return row && row.disabledAt === null ? asPerson(row) : null
+  const { sessionStore } = req
+  const read = sessionStore instanceof SessionStore ? sessionStore.take(req.sessionID) : undefined
+  // A session that began in this very request was not read from anywhere.
+  const person = read?.id === id ? read : (await personById(deps.db).execute({ id })).map(asPerson)[0]
+  return person && person.disabledAt === null ? person : null
 }
 
 /** Defence against forged requests: same origin, and the session's own token in a header. */

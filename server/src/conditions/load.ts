@@ -1,6 +1,7 @@
 import type { ClosingRecord } from '@motor-round/contract'
 import { asc } from 'drizzle-orm'
-import { anyOf, prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { conditionClosings } from '../db/rounds-schema.ts'
 
 /** What persons closed and opened again at some machines, oldest first. */

@@ -1,8 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { sql, type SQL } from 'drizzle-orm'
-import type { AnyPgColumn } from 'drizzle-orm/pg-core'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
 import { migrate } from 'drizzle-orm/node-postgres/migrator'
 import pg from 'pg'
@@ -113,27 +111,6 @@ export const closeDatabase = async ({
  * database and back. None may need what another one answers, and all are waited for together.
  */
 export const sent = <T>(statement: PromiseLike<T>): Promise<T> => Promise.resolve(statement.then((answer) => answer))
-
-const statements = new WeakMap<object, Map<string, unknown>>()
-
-/**
- * A statement that is written once for a database, and planned once for each of its connections. For what is asked at every
- * request: putting a statement together and planning it takes longer than answering it. In a transaction it is planned once, too.
- * @param name of its own in the whole server
- */
-export function prepared<T>(db: Db | Tx, name: string, make: () => T): T {
-  const own = statements.get(db) ?? new Map<string, unknown>()
-  statements.set(db, own)
-  const known = own.get(name)
-  // Under one name there is only what this very call made.
-  if (known !== undefined) return known as T
-  const made = make()
-  own.set(name, made)
-  return made
-}
-
-/** One of the ids that a prepared statement is given as `ids`. */
-export const anyOf = (column: AnyPgColumn): SQL => sql`${column} = any(${sql.placeholder('ids')}::uuid[])`
 
 const journal = z.object({ entries: z.array(z.object({ when: z.number() })) })
 

@@ -1,7 +1,8 @@
 import { findingOf, type FindingRecord, type FindingStep } from '@motor-round/contract'
 import { byUrgency } from '@motor-round/core/finding'
 import { inArray } from 'drizzle-orm'
-import { anyOf, prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { findings, findingSteps } from '../db/rounds-schema.ts'
 
 const asStep = ({ at, ...s }: typeof findingSteps.$inferSelect): FindingStep => ({ ...s, at: at.toISOString() })

@@ -1,6 +1,7 @@
 import type { JobRecord, JobStepRecord } from '@motor-round/contract'
 import { desc, inArray } from 'drizzle-orm'
-import { anyOf, prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { jobs, jobSteps } from '../db/rounds-schema.ts'
 
 export const asJobStep = ({ at, said, ...s }: typeof jobSteps.$inferSelect): JobStepRecord => ({

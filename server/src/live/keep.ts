@@ -1,6 +1,7 @@
 import { liveQuantity, rollUp, type LiveQuantityId } from '@motor-round/core/live'
 import { eq, inArray, sql } from 'drizzle-orm'
-import { anyOf, type Tx } from '../db/client.ts'
+import type { Tx } from '../db/client.ts'
+import { anyOf } from '../db/prepared.ts'
 import { liveSeries } from '../db/live-schema.ts'
 import { machines, sites } from '../db/schema.ts'
 import { dayIn } from '../dates.ts'

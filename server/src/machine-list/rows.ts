@@ -1,5 +1,7 @@
 import type { endpoints, MachineRow, QueryOf } from '@motor-round/contract'
-import { and, asc, desc, eq, inArray, like, sql, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, eq, sql, type SQL } from 'drizzle-orm'
+import type { Db } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { areas, machines, machineStates as state, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 
@@ -17,36 +19,60 @@ export const likePattern = (q: string): string => `%${q.toLowerCase().replace(/[
 
 type Asked = Pick<QueryOf<typeof endpoints.machineList>, 'site' | 'area' | 'level' | 'q'>
 
+/** Which machines are asked for. */
+export interface Machines {
+  /** Names the filters that are set: with these it is always the same statement. */
+  readonly key: string
+  /** In service, at that place, found by that search. */
+  readonly wide: SQL | undefined
+  /** Of these, those that have one of the levels. */
+  readonly narrow: SQL | undefined
+  /** What the statement is given. */
+  readonly values: Record<string, unknown>
+}
+
 /** Machines in service of a place and a search, and those of them that have one of the levels. */
-export function machinesWhere(query: Asked): { readonly wide: SQL | undefined; readonly narrow: SQL | undefined } {
-  const wide = and(
-    eq(state.retired, false),
-    query.site === undefined ? undefined : eq(state.siteId, query.site),
-    query.area === undefined ? undefined : eq(state.areaId, query.area),
-    query.q === undefined || query.q === '' ? undefined : like(state.words, likePattern(query.q)),
-  )
-  const narrow =
-    query.level && query.level.length > 0
-      ? and(
-          wide,
-          inArray(
-            state.need,
-            query.level.map((l) => needs[l]),
-          ),
-        )
-      : wide
-  return { wide, narrow }
+export function machinesWhere({ site, area, q = '', level = [] }: Asked): Machines {
+  const given = sql.placeholder
+  const filters = {
+    site: site === undefined ? undefined : sql`${state.siteId} = ${given('site')}::uuid`,
+    area: area === undefined ? undefined : sql`${state.areaId} = ${given('area')}::uuid`,
+    q: q === '' ? undefined : sql`${state.words} like ${given('q')}::text`,
+  }
+  const wide = and(eq(state.retired, false), ...Object.values(filters))
+  const ofLevel = level.length === 0 ? undefined : sql`${state.need} = any(${given('needs')}::int[])`
+  const set = Object.entries({ ...filters, level: ofLevel }).filter(([, filter]) => filter !== undefined)
+  return {
+    key: set.map(([name]) => name).join('_'),
+    wide,
+    narrow: and(wide, ofLevel),
+    values: { site, area, q: likePattern(q), needs: level.map((l) => needs[l]) },
+  }
 }
 
 /** Rows of the machines list, in the order asked for. */
 export async function machineRows(
-  deps: Deps,
-  narrow: SQL | undefined,
+  { db }: Pick<Deps, 'db'>,
+  asked: Machines,
   sort: keyof typeof orders,
   offset: number,
   limit: number,
 ): Promise<MachineRow[]> {
-  const rows = await deps.db
+  const name = `machine_rows_${sort}_${asked.key}`
+  const statement = prepared(db, name, () => rowsOf(db, asked.narrow, sort).prepare(name))
+  const rows = await statement.execute({ ...asked.values, offset, limit })
+  return rows.map((r): MachineRow => ({
+    ...r,
+    headline: r.headline ?? '',
+    found: r.found ?? null,
+    confidence: r.confidence ?? 'full',
+    seenAt: r.seenAt?.toISOString() ?? null,
+    dueAt: r.dueAt?.toISOString() ?? null,
+  }))
+}
+
+const rowsOf = (db: Db, narrow: SQL | undefined, sort: keyof typeof orders) =>
+  db
     .select({
       machineId: state.machineId,
       siteId: state.siteId,
@@ -74,14 +100,23 @@ export async function machineRows(
     .innerJoin(areas, eq(areas.id, state.areaId))
     .where(narrow)
     .orderBy(...orders[sort])
-    .offset(offset)
-    .limit(limit)
-  return rows.map((r): MachineRow => ({
-    ...r,
-    headline: r.headline ?? '',
-    found: r.found ?? null,
-    confidence: r.confidence ?? 'full',
-    seenAt: r.seenAt?.toISOString() ?? null,
-    dueAt: r.dueAt?.toISOString() ?? null,
-  }))
+    .offset(sql.placeholder('offset'))
+    .limit(sql.placeholder('limit'))
+
+/** How many machines have which level, and how many of them are overdue. */
+export async function machineCounts({ db }: Pick<Deps, 'db'>, asked: Machines, now: Date) {
+  const name = `machine_counts_${asked.key}`
+  const statement = prepared(db, name, () =>
+    db
+      .select({
+        need: state.need,
+        n: count(),
+        overdue: sql`count(*) filter (where ${state.dueAt} < ${sql.placeholder('now')}::timestamptz)`.mapWith(Number),
+      })
+      .from(state)
+      .where(asked.wide)
+      .groupBy(state.need)
+      .prepare(name),
+  )
+  return statement.execute({ ...asked.values, now: now.toISOString() })
 }

@@ -2,6 +2,7 @@ import type { Machine, Person, RoundNews } from '@motor-round/contract'
 import { eq, sql } from 'drizzle-orm'
 import { record, who, type Entry, type Who } from '../audit/record.ts'
 import { sent, type Tx } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { machines, machineStates } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
@@ -91,10 +92,21 @@ export async function changeLocked<T>(
   change: () => Promise<Change<T>>,
   judged: 'now' | 'later',
 ): Promise<Done<T>> {
-  const stale = () => tx.update(machineStates).set({ stale: true }).where(eq(machineStates.machineId, machineId))
-  const [done] = await Promise.all([change(), judged === 'later' ? sent(stale()) : null])
+  const [done] = await Promise.all([
+    change(),
+    judged === 'later' ? sent(markStale(tx).execute({ id: machineId })) : null,
+  ])
   return follow(tx, machineId, author, done, judged)
 }
+
+const markStale = (tx: Tx) =>
+  prepared(tx, 'mark_stale', () =>
+    tx
+      .update(machineStates)
+      .set({ stale: true })
+      .where(eq(machineStates.machineId, sql.placeholder('id')))
+      .prepare('mark_stale'),
+  )
 
 /** Put a machine on record: nothing is there to lock yet. */
 export async function addMachine<T>(

@@ -1,7 +1,8 @@
 import type { Policies } from '@motor-round/core/limits'
-import { and, eq, inArray, sql } from 'drizzle-orm'
+import { and, eq, getTableColumns, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
-import { anyOf, prepared, sent, type Tx } from '../db/client.ts'
+import { sent, type Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
@@ -12,14 +13,16 @@ import { loadSnapshots } from './snapshot.ts'
 
 /** Fans that share a unit with one of these and have a twin: what one carries is compared with the others. */
 async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
-  const mine = alias(machines, 'mine')
-  const rows = await tx
-    .selectDistinct({ id: machines.id })
-    .from(machines)
-    .innerJoin(mine, eq(mine.unitId, machines.unitId))
-    .where(and(anyOf(mine.id), eq(mine.hasTwin, true), eq(machines.hasTwin, true)))
-    .prepare('twins_near')
-    .execute({ ids: [...ids] })
+  const statement = prepared(tx, 'twins_near', () => {
+    const mine = alias(machines, 'mine')
+    return tx
+      .selectDistinct({ id: machines.id })
+      .from(machines)
+      .innerJoin(mine, eq(mine.unitId, machines.unitId))
+      .where(and(anyOf(mine.id), eq(mine.hasTwin, true), eq(machines.hasTwin, true)))
+      .prepare('twins_near')
+  })
+  const rows = await statement.execute({ ids: [...ids] })
   return rows.map((r) => r.id)
 }
 
@@ -33,18 +36,25 @@ export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<Ma
   if (machineIds.length === 0) return []
   const ids = [...machineIds].sort()
   const [policies, near] = await Promise.all([heldPolicies(tx), twinsOf(tx, ids)])
-  await tx
-    .select({ id: machineStates.machineId })
-    .from(machineStates)
-    .where(inArray(machineStates.machineId, [...new Set([...ids, ...near])].sort()))
-    .orderBy(machineStates.machineId)
-    .for('no key update')
+  await lockStates(tx).execute({ ids: [...new Set([...ids, ...near])] })
   const judged = await judgeAndWrite(tx, ids, policies)
   // Alone, it is judged by the loads that its twins had already.
   const twins = ids.length === 1 ? near.filter((id) => id !== ids[0]) : near
   if (twins.length > 0) await judgeAndWrite(tx, twins, policies)
   return judged
 }
+
+/** Lock the state rows of some machines, by their ids. */
+const lockStates = (tx: Tx) =>
+  prepared(tx, 'lock_states', () =>
+    tx
+      .select({ id: machineStates.machineId })
+      .from(machineStates)
+      .where(anyOf(machineStates.machineId))
+      .orderBy(machineStates.machineId)
+      .for('no key update')
+      .prepare('lock_states'),
+  )
 
 const placesOf = (tx: Tx, ids: string[]) =>
   prepared(tx, 'places_of', () =>
@@ -57,6 +67,31 @@ const placesOf = (tx: Tx, ids: string[]) =>
       .where(anyOf(machines.id))
       .prepare('places_of'),
   ).execute({ ids })
+
+const columns = Object.entries(getTableColumns(machineStates))
+
+/** A row by the names that the database has for its columns. */
+const asColumns = (row: typeof machineStates.$inferInsert): object =>
+  Object.fromEntries(columns.map(([key, { name }]) => [name, row[key as keyof typeof row]]))
+
+/** Write how machines stand: however many, it is one statement with one value. */
+const writeStates = (tx: Tx) =>
+  prepared(tx, 'write_states', () => {
+    const names = sql.join(
+      columns.map(([, { name }]) => sql.identifier(name)),
+      sql`, `,
+    )
+    return tx
+      .insert(machineStates)
+      .select(
+        sql`select ${names} from jsonb_populate_recordset(null::${machineStates}, ${sql.placeholder('rows')}::jsonb)`,
+      )
+      .onConflictDoUpdate({
+        target: machineStates.machineId,
+        set: Object.fromEntries(columns.map(([key, { name }]) => [key, sql`excluded.${sql.identifier(name)}`])),
+      })
+      .prepare('write_states')
+  })
 
 async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<MachineSnapshot[]> {
   const [found, all] = await Promise.all([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
@@ -85,32 +120,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
     ]
   })
   if (rows.length === 0) return all
-  const set = Object.fromEntries(
-    (
-      [
-        ['siteId', 'site_id'],
-        ['areaId', 'area_id'],
-        ['sortKey', 'sort_key'],
-        ['words', 'words'],
-        ['retired', 'retired'],
-        ['need', 'need'],
-        ['level', 'level'],
-        ['headline', 'headline'],
-        ['conditions', 'conditions'],
-        ['found', 'found'],
-        ['stale', 'stale'],
-        ['confidence', 'confidence'],
-        ['rail', 'rail'],
-        ['meanVolts', 'mean_volts'],
-        ['load', 'load'],
-        ['loadAt', 'load_at'],
-        ['spark', 'spark'],
-        ['seenAt', 'seen_at'],
-        ['dueAt', 'due_at'],
-      ] as const
-    ).map(([key, column]) => [key, sql.raw(`excluded.${column}`)]),
-  )
-  await tx.insert(machineStates).values(rows).onConflictDoUpdate({ target: machineStates.machineId, set })
+  await writeStates(tx).execute({ rows: JSON.stringify(rows.map(asColumns)) })
   const written = new Map(rows.map((r) => [r.machineId, r]))
   await tellRoundsOf(tx, ids, (machineId) => {
     const s = written.get(machineId)

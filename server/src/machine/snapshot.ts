@@ -11,8 +11,9 @@ import {
   type WorkRecord,
 } from '@motor-round/contract'
 import type { Reading } from '@motor-round/core/quantity'
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
-import { anyOf, prepared, sent, type Db, type Tx } from '../db/client.ts'
+import { and, asc, eq, isNull, sql } from 'drizzle-orm'
+import { sent, type Db, type Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { components, machines, machineStates, machineVersions, sites, work, type MotorSpec } from '../db/schema.ts'
 import { loadClosings } from '../conditions/load.ts'
 import { liveStates } from '../db/live-schema.ts'
@@ -170,30 +171,7 @@ function grouped<T, R>(rows: readonly T[], key: (row: T) => string, as: (row: T)
 async function twinsOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<string, TwinLoad[]>> {
   const twins = list.filter((m) => m.hasTwin)
   if (twins.length === 0) return new Map()
-  const rows = await db
-    .select({
-      id: machines.id,
-      unitId: machines.unitId,
-      tag: machines.tag,
-      load: machineStates.load,
-      at: machineStates.loadAt,
-      hz: sql<number | null>`w.hz`,
-      state: sql<VisitRecord['state'] | null>`w.state`,
-    })
-    .from(machines)
-    .innerJoin(machineStates, eq(machineStates.machineId, machines.id))
-    .leftJoin(sql`lateral read_with(${machines.siteId}, ${machines.id}, ${machineStates.loadAt}) w`, sql`true`)
-    .where(
-      and(
-        inArray(
-          machines.unitId,
-          twins.map((m) => m.unitId),
-        ),
-        eq(machines.hasTwin, true),
-        isNull(machines.retiredAt),
-      ),
-    )
-    .orderBy(asc(machines.tag))
+  const rows = await twinsWithLoads(db).execute({ ids: [...new Set(twins.map((m) => m.unitId))] })
   return new Map(
     twins.map((m) => [
       m.id,
@@ -205,6 +183,26 @@ async function twinsOf(db: Db | Tx, list: readonly Machine[]): Promise<Map<strin
     ]),
   )
 }
+
+const twinsWithLoads = (db: Db | Tx) =>
+  prepared(db, 'twins_with_loads', () =>
+    db
+      .select({
+        id: machines.id,
+        unitId: machines.unitId,
+        tag: machines.tag,
+        load: machineStates.load,
+        at: machineStates.loadAt,
+        hz: sql<number | null>`w.hz`,
+        state: sql<VisitRecord['state'] | null>`w.state`,
+      })
+      .from(machines)
+      .innerJoin(machineStates, eq(machineStates.machineId, machines.id))
+      .leftJoin(sql`lateral read_with(${machines.siteId}, ${machines.id}, ${machineStates.loadAt}) w`, sql`true`)
+      .where(and(anyOf(machines.unitId), eq(machines.hasTwin, true), isNull(machines.retiredAt)))
+      .orderBy(asc(machines.tag))
+      .prepare('twins_with_loads'),
+  )
 
 const machinesWithSites = (db: Db | Tx, ids: string[]) =>
   prepared(db, 'machines_with_sites', () =>

@@ -45,7 +45,7 @@ export async function digestText(deps: Deps): Promise<{ subject: string; text: s
     .groupBy(machineStates.level)
   const of = (level: string) => counted.find((c) => c.level === level)?.n ?? 0
   const overdue = counted.reduce((sum, c) => sum + Number(c.overdue), 0)
-  const stops = await machineRows(deps, machinesWhere({ level: ['stop'] }).narrow, 'need', 0, 200)
+  const stops = await machineRows(deps, machinesWhere({ level: ['stop'] }), 'need', 0, 200)
   const jobs = await jobLines(deps)
   const at = (j: { unitTag: string; tag: string; title: string }) => `${j.unitTag} / ${j.tag}: ${j.title}`
   const weekAgo = now.getTime() - 7 * 86_400_000

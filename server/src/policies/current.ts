@@ -1,6 +1,7 @@
 import { policies, toPolicies } from '@motor-round/contract'
 import type { Policies } from '@motor-round/core/limits'
-import { prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { organization } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
 
@@ -24,5 +25,7 @@ export const currentPolicies = async (db: Db | Tx): Promise<Policies> => {
  * The policies, held as they are until the transaction ends: whoever changes them waits, so that nothing is judged by
  * rules that were changed while it was written. Take it before the locks of machine states, as the change itself does.
  */
-export const heldPolicies = async (tx: Tx): Promise<Policies> =>
-  read((await tx.select().from(organization).for('share'))[0])
+export const heldPolicies = async (tx: Tx): Promise<Policies> => read((await heldOrganization(tx).execute())[0])
+
+const heldOrganization = (tx: Tx) =>
+  prepared(tx, 'organization_held', () => tx.select().from(organization).for('share').prepare('organization_held'))

@@ -1,6 +1,7 @@
 import type { TwinLoad } from '@motor-round/contract'
 import { and, asc, eq, isNotNull, isNull, ne, sql } from 'drizzle-orm'
-import { prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { components, machines, machineStates, units } from '../db/schema.ts'
 import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
 

@@ -1,10 +1,11 @@
 import { roundNews, type RoundNews } from '@motor-round/contract'
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Request, Response } from 'express'
 import type pg from 'pg'
 import { z } from 'zod'
 import { stillSignedIn } from '../auth/still-signed-in.ts'
 import type { Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { rounds, roundVisits } from '../db/rounds-schema.ts'
 import type { Deps } from '../deps.ts'
 
@@ -31,11 +32,15 @@ export async function tellRoundsOf(
   newsOf: (machineId: string) => RoundNews | undefined,
 ): Promise<void> {
   if (machineIds.length === 0) return
-  const on = await tx
-    .select({ roundId: roundVisits.roundId, machineId: roundVisits.machineId })
-    .from(roundVisits)
-    .innerJoin(rounds, eq(rounds.id, roundVisits.roundId))
-    .where(and(inArray(roundVisits.machineId, [...machineIds]), isNull(rounds.closing)))
+  const open = prepared(tx, 'open_rounds_of', () =>
+    tx
+      .select({ roundId: roundVisits.roundId, machineId: roundVisits.machineId })
+      .from(roundVisits)
+      .innerJoin(rounds, eq(rounds.id, roundVisits.roundId))
+      .where(and(anyOf(roundVisits.machineId), isNull(rounds.closing)))
+      .prepare('open_rounds_of'),
+  )
+  const on = await open.execute({ ids: [...machineIds] })
   for (const { roundId, machineId } of on) {
     const news = newsOf(machineId)
     if (news) await tell(tx, roundId, news)

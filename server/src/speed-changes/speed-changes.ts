@@ -1,6 +1,7 @@
 import { measuredAfter, type SpeedChangeRecord } from '@motor-round/contract'
 import { desc, eq, inArray, isNotNull, sql } from 'drizzle-orm'
-import { prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { machines, speedChanges, units } from '../db/schema.ts'
 import type { MachineSnapshot } from '../machine/machine-snapshot.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'

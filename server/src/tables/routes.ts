@@ -20,8 +20,7 @@ export function tableRoutes(router: Router, deps: Deps): void {
   mount(router, deps, tableEndpoints.table, ({ params, body, res }) => send(res, body, params.format))
 
   mount(router, deps, tableEndpoints.machineTable, async ({ params, query, res }) => {
-    const { narrow } = machinesWhere(query)
-    const rows = await machineRows(deps, narrow, query.sort, 0, most)
+    const rows = await machineRows(deps, machinesWhere(query), query.sort, 0, most)
     const day = (iso: string | null) => (iso === null ? null : byClock(iso, 'UTC', 'YYYY-MM-DD'))
     return send(
       res,

@@ -1,6 +1,7 @@
 import type { PeerTrace, TraceRecord, TraceStepRecord } from '@motor-round/contract'
 import { and, desc, eq, inArray, ne, sql } from 'drizzle-orm'
-import { anyOf, prepared, type Db, type Tx } from '../db/client.ts'
+import type { Db, Tx } from '../db/client.ts'
+import { anyOf, prepared } from '../db/prepared.ts'
 import { traces, traceSteps } from '../db/rounds-schema.ts'
 import { machines, units } from '../db/schema.ts'
 

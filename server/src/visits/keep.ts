@@ -14,6 +14,7 @@ import type { Policies } from '@motor-round/core/limits'
 import type { GatePass } from '@motor-round/core/trend'
 import { eq, sql } from 'drizzle-orm'
 import { sent, type Tx } from '../db/client.ts'
+import { prepared } from '../db/prepared.ts'
 import { readings, visits, supersessions, work } from '../db/schema.ts'
 import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
@@ -118,11 +119,13 @@ async function corrected(tx: Tx, supersedes: string, machineId: string): Promise
 
 /** Prepared, since an id is looked for in every year: planning that takes ten times as long as doing it. */
 const visitById = (tx: Tx) =>
-  tx
-    .select({ machineId: visits.machineId })
-    .from(visits)
-    .where(eq(visits.id, sql.placeholder('id')))
-    .prepare('visit_by_id')
+  prepared(tx, 'visit_by_id', () =>
+    tx
+      .select({ machineId: visits.machineId })
+      .from(visits)
+      .where(eq(visits.id, sql.placeholder('id')))
+      .prepare('visit_by_id'),
+  )
 
 /**
  * A visit and its readings in one statement, the readings as five lists: put together row by row it takes longer than the database
