@@ -19,7 +19,7 @@ export function confidenceOf(cause: Cause | undefined, p: number, results: reado
 }
 
 /** So sure of a cause, proven or not, more tests are not worth their minutes. */
-const sureProven = 0.92
+const sureProven = 0.96
 const sure = 0.98
 
 /** Is the search over: proven, or nothing else left worth a test? */

@@ -19,15 +19,15 @@ const again = (
 describe('what is read a second time', () => {
   const lost = 'see-fan=hums spin=free ohms3=even fuse-ohms=whole poles=good line-volts=lost'
   it('the reading that a proven cause rests on alone, and once only', () => {
-    const left = 'see-fan=still see-call=yes breaker=open ask-open=hand'
-    expect(again('dead', left, [], true)).toEqual(['breaker', 'all rests on it'])
-    expect(again('dead', left, ['breaker', 'ask-open'], true)).toBeNull()
+    const dead = 'ctl-volts=out0 half-split=none'
+    expect(again('dead', dead, [], true)).toEqual(['ctl-volts', 'all rests on it'])
+    expect(again('dead', dead, ['ctl-volts', 'half-split'], true)).toBeNull()
     // Amps and volts carry it together: neither alone.
     expect(again('hums', `${lost} amps=leg0`, [], true)).toBeNull()
   })
   it('a third time, what came out two ways', () => {
-    const left = 'see-fan=still see-call=yes breaker=open ask-open=hand'
-    expect(again('dead', left, [], true, ['breaker'])).toEqual(['breaker', 'two differ'])
+    const dead = 'ctl-volts=out0 half-split=none'
+    expect(again('dead', dead, [], true, ['ctl-volts'])).toEqual(['ctl-volts', 'two differ'])
     // Likelier to be misread than what goes least with the rest and was read once.
     const seized = `${lost} spin=seized`.replace('spin=free ', '')
     expect(again('hums', seized, [], false, ['line-volts'])).toEqual(['line-volts', 'two differ'])
