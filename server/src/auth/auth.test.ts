@@ -259,6 +259,30 @@ describe('accounts', () => {
     await lead.put(`/people/${id}`, { role: 'mechanic', disabled: false })
   })
 
+  it('have their new role at every request that begins after the change, however many run side by side', async () => {
+    const lead = await world.as('vale')
+    const mechanic = await world.as('okonjo')
+    const roles = async () => {
+      const all = await Promise.all(Array.from({ length: 12 }, () => mechanic.get('/session')))
+      return new Set(all.map((r) => r.body.person.role as string))
+    }
+    const id = (await mechanic.get('/session')).body.person.id as string
+    for (const role of ['viewer', 'mechanic', 'viewer', 'mechanic']) {
+      // While requests of the same session are under way.
+      const before = roles()
+      await lead.put(`/people/${id}`, { role, disabled: false })
+      expect(await roles()).toEqual(new Set([role]))
+      await before
+    }
+    // Closed while they run: none that begins later gets in.
+    const running = Promise.all(Array.from({ length: 12 }, () => mechanic.get('/machines?limit=1')))
+    await lead.put(`/people/${id}`, { role: 'mechanic', disabled: true })
+    const after = await Promise.all(Array.from({ length: 12 }, () => mechanic.get('/machines?limit=1')))
+    expect(new Set(after.map((r) => r.status))).toEqual(new Set([401]))
+    await running
+    await lead.put(`/people/${id}`, { role: 'mechanic', disabled: false })
+  })
+
   it('keep at least one lead', async () => {
     const lead = await world.as('vale')
     const id = (await lead.get('/session')).body.person.id as string

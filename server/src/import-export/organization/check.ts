@@ -41,12 +41,12 @@ class Parts {
   read(part: Part): { readonly list: ListName; readonly n: number; readonly item: unknown } | null {
     const { key } = part
     if (part.kind === 'item') return isList(key) ? this.#item(key, part.n, part.value) : null
-    if (this.#seen.has(key)) this.#errors.add(0, key, 'is there twice')
+    if (this.#seen.has(key)) this.#errors.add(0, key, 'is in the file twice')
     this.#seen.add(key)
     if (isList(key)) {
-      if (part.kind !== 'list') this.#errors.add(0, key, 'has to be a list')
-    } else if (!isHead(key)) this.#errors.add(0, key, 'is not known in an organization file')
-    else if (part.kind === 'list') this.#errors.add(0, key, 'is a list and has to be none')
+      if (part.kind !== 'list') this.#errors.add(0, key, 'must be a list')
+    } else if (!isHead(key)) this.#errors.add(0, key, 'is not part of an organization file')
+    else if (part.kind === 'list') this.#errors.add(0, key, 'must not be a list')
     else this.#head.set(key, part.value)
     return null
   }

@@ -139,7 +139,12 @@ export async function* jsonParts(
       } catch {
         throw new FileProblem(line, '', 'The file is not JSON.')
       }
-      if (reader.beyond) throw new FileProblem(line, '', 'A record of this file is too large to be one.')
+      if (reader.beyond)
+        throw new FileProblem(
+          line,
+          '',
+          'A record in this file is larger or nested deeper than any record can be. Is it an organization file?',
+        )
       yield* parts
       if (text[end - 1] === '\n') line += 1
       from = end

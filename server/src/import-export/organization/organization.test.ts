@@ -172,18 +172,16 @@ describe('the whole organization as a file', () => {
         (e) => `${e.column}: ${e.message}`,
       )
     expect(await errorsOf(JSON.stringify(rest))).toEqual(['visits: is missing'])
-    expect(await errorsOf(JSON.stringify({ ...rest, visits: {} }))).toEqual(['visits: has to be a list'])
-    expect(await errorsOf(JSON.stringify({ ...rest, visits: null }))).toEqual(['visits: has to be a list'])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits: {} }))).toEqual(['visits: must be a list'])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits: null }))).toEqual(['visits: must be a list'])
     expect(await errorsOf(JSON.stringify({ ...rest, visits, spells: [1] }))).toEqual([
-      'spells: is not known in an organization file',
+      'spells: is not part of an organization file',
     ])
-    expect(await errorsOf(JSON.stringify({ ...rest, visits, name: ['x'] }))).toEqual([
-      'name: is a list and has to be none',
-    ])
+    expect(await errorsOf(JSON.stringify({ ...rest, visits, name: ['x'] }))).toEqual(['name: must not be a list'])
     const { name: _name, ...nameless } = rest
     expect(await errorsOf(JSON.stringify({ ...nameless, visits }))).toEqual(['name: is missing'])
     expect(await errorsOf(JSON.stringify({ ...rest, visits }).replace(/\}$/, ',"work":[]}'))).toEqual([
-      'work: is there twice',
+      'work: is in the file twice',
     ])
   })
   it('is tried as a whole before it is called ready: what clashes with the record is told, and nothing of it stays', async () => {
