@@ -6,6 +6,7 @@ import { test } from './world.ts'
 test('the office reads a quarter, sees what waiting came to, and saves a table for a spreadsheet', async ({ open }) => {
   test.slow()
   const page = await open('vale')
+  await page.goto('/machines')
   await page.getByRole('link', { name: 'Reports' }).click()
   await expect(page.getByRole('img', { name: 'Levels over time' })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Work and money' })).toContainText('1job closed, 0 proven by readings')

@@ -28,7 +28,7 @@ const plain = fetchBaseQuery({
 const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
   const asked = args.method === 'GET' && onThisPhone() ? call : null
   // A store that refuses keeps nobody from reading what the server has.
-  const waited = asked === null ? [] : await (await import('../offline/core/cache.ts')).outboxNow().catch(() => [])
+  const after = asked === null ? 0 : await (await import('../offline/core/cache.ts')).lastSynced().catch(() => 0)
   let result = await plain(args, api, extra)
   if (result.error) {
     let failure = failureOf(result.error.status, result.error.data)
@@ -49,8 +49,8 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
   let { data } = result
   if (asked !== null) {
     const { isCached, cacheAnswer, withOutbox } = await import('../offline/core/cache.ts')
-    if (await isCached(asked.url)) await cacheAnswer(asked.url, data)
-    data = await withOutbox(asked, data, waited)
+    if (await isCached(asked.url)) await cacheAnswer(asked.url, data, after)
+    data = await withOutbox(asked, data, after)
   }
   if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
   return { data }

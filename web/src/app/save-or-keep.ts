@@ -3,8 +3,16 @@ import { useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { usePreload } from '../offline/react/use-preload.ts'
 import { tryEnqueue, outboxHasPending } from '../offline/core/enqueue.ts'
+import { onThisPhone } from '../offline/core/mark.ts'
 import { api } from './api.ts'
 import type { Failure } from './failure.ts'
+
+/** What is kept here was asked for before: it is shown until something newer comes, also where there is no signal by then. */
+async function remember(author: string, mutation: Mutation): Promise<void> {
+  const { noteSaved } = await import('../offline/core/synced.ts')
+  // It is on the server; a store that refuses keeps nobody from going on.
+  await noteSaved(author, mutation).catch(() => undefined)
+}
 
 /**
  * Save at once, or keep it on this phone where nobody answers. Where something waits here already it joins the line: what
@@ -36,7 +44,10 @@ export function useSaveOrKeep(): {
       setTrouble(null)
       if (await outboxHasPending()) return enqueue(mutation)
       return atOnce().then(
-        () => true,
+        async () => {
+          if (onThisPhone()) await remember(me, mutation)
+          return true
+        },
         (f: Failure) => (f.noSignal ? enqueue(mutation) : false),
       )
     },

@@ -13,6 +13,7 @@ import {
 import { queuedMutations } from './outbox.ts'
 import { pageOfFound, queuedMap, roundWithMutations, withMutations } from './optimistic.ts'
 import { stockWithMutations } from './stock.ts'
+import { lastSynced, syncedSince } from './synced.ts'
 import { store, type QueuedMutation } from './store.ts'
 
 /** A call of the API: of which endpoint, and its address. */
@@ -23,8 +24,12 @@ export interface Call {
   readonly query?: unknown
 }
 
-/** Cache an answer of the server for offline. */
-export const cacheAnswer = (url: string, data: unknown) => store.cache.put({ url, data, at: Date.now() })
+/**
+ * Cache an answer of the server for offline.
+ * @param after the newest entry of this phone that the server had when it was asked
+ */
+export const cacheAnswer = (url: string, data: unknown, after = 0) =>
+  store.cache.put({ url, data, at: Date.now(), after })
 
 /** Is this address cached, so that a newer answer should replace it? */
 export const isCached = async (url: string): Promise<boolean> =>
@@ -54,8 +59,9 @@ async function search(words: string): Promise<unknown> {
 
 /** A machine's page as it is on this phone: cached, or of a unit that was found offline and is not synced yet. */
 async function machineHere(id: string): Promise<MachinePage | null> {
-  const outbox = await queuedMutations()
-  const cached = machinePage.safeParse((await store.cache.get(`/machines/${id}`))?.data)
+  const kept = await store.cache.get(`/machines/${id}`)
+  const outbox = await notShownIn(kept?.after ?? 0)
+  const cached = machinePage.safeParse(kept?.data)
   const found = outbox.find((w) => w.kind === 'found' && w.body.machine.id === id)
   const known = places.safeParse((await store.cache.get('/places'))?.data)
   const page = cached.success
@@ -67,19 +73,20 @@ async function machineHere(id: string): Promise<MachinePage | null> {
 }
 
 /**
- * The outbox with what was synced since an answer was asked for: the answer may be older than the sync, and what was just
- * entered would be gone from the page for a moment.
+ * What an answer does not show: what waits in the outbox, and before it what was synced since the answer was asked for. It may be
+ * older than the sync, and without a signal none that is newer comes: what was just entered would be gone from the page.
  */
-async function outboxSince(waited: readonly QueuedMutation[]): Promise<readonly QueuedMutation[]> {
-  const outbox = await queuedMutations()
-  const here = new Set(outbox.map((w) => w.n))
-  return [...waited.filter((w) => w.status === 'pending' && !here.has(w.n)), ...outbox]
-}
+const notShownIn = (after: number): Promise<readonly QueuedMutation[]> =>
+  // Together, so that nothing is on its way from one to the other.
+  store.transaction('r', store.outbox, store.synced, async () => [
+    ...(await syncedSince(after)),
+    ...(await queuedMutations()),
+  ])
 
 /** How the answers of one endpoint are given on this phone. */
 interface Handler {
-  /** An answer, fresh or cached, with what waits in the outbox. */
-  readonly overlay?: (data: unknown, waited: readonly QueuedMutation[]) => Promise<unknown>
+  /** An answer, fresh or cached, with what it does not show yet. */
+  readonly overlay?: (data: unknown, after: number) => Promise<unknown>
   /** What this phone can answer by itself; undefined: nothing. */
   readonly offline?: (call: Call) => Promise<unknown>
 }
@@ -96,9 +103,9 @@ const handlers: { readonly [Id in EndpointId]?: Handler } = {
     offline: ({ query }) => search(findQuery.safeParse(query).data?.q ?? ''),
   },
   machinePage: {
-    overlay: async (data, waited) => {
+    overlay: async (data, after) => {
       const page = machinePage.safeParse(data)
-      return page.success ? withMutations(page.data, await outboxSince(waited), await signedInName()) : data
+      return page.success ? withMutations(page.data, await notShownIn(after), await signedInName()) : data
     },
     offline: async ({ params }) => {
       const asked = byId.safeParse(params)
@@ -106,17 +113,17 @@ const handlers: { readonly [Id in EndpointId]?: Handler } = {
     },
   },
   round: {
-    overlay: async (data, waited) => {
+    overlay: async (data, after) => {
       const page = roundPage.safeParse(data)
       return page.success
-        ? roundWithMutations(page.data, await outboxSince(waited), await signedInName(), machineHere)
+        ? roundWithMutations(page.data, await notShownIn(after), await signedInName(), machineHere)
         : data
     },
   },
   stock: {
-    overlay: async (data, waited) => {
+    overlay: async (data, after) => {
       const kept = stock.safeParse(data)
-      return kept.success ? stockWithMutations(kept.data, await outboxSince(waited)) : data
+      return kept.success ? stockWithMutations(kept.data, await notShownIn(after)) : data
     },
   },
   roofMap: {
@@ -133,15 +140,14 @@ export async function cachedAnswer(call: Call): Promise<unknown> {
   const { offline } = handlerOf(call)
   if (offline) return offline(call)
   const cached = await store.cache.get(call.url)
-  return cached && withOutbox(call, cached.data, [])
+  return cached && withOutbox(call, cached.data, cached.after ?? 0)
 }
 
 /**
- * An answer, fresh or cached, with what waits on this phone.
- * @param waited the outbox when the server was asked
+ * An answer, fresh or cached, with what was entered on this phone and is not in it.
+ * @param after the newest entry that the server had when it was asked
  */
-export const withOutbox = (call: Call, data: unknown, waited: readonly QueuedMutation[]): Promise<unknown> =>
-  handlerOf(call).overlay?.(data, waited) ?? Promise.resolve(data)
+export const withOutbox = (call: Call, data: unknown, after: number): Promise<unknown> =>
+  handlerOf(call).overlay?.(data, after) ?? Promise.resolve(data)
 
-/** The outbox as it was when an answer was asked for. */
-export const outboxNow = queuedMutations
+export { lastSynced }

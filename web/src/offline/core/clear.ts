@@ -10,8 +10,8 @@ export const waitingOf = (personId: string): Promise<number> =>
  * the name of who entered it.
  */
 export async function clearPhone(): Promise<void> {
-  await store.transaction('rw', store.cache, store.snapshots, store.notices, async () => {
-    await Promise.all([store.cache.clear(), store.snapshots.clear(), store.notices.clear()])
+  await store.transaction('rw', store.cache, store.snapshots, store.notices, store.synced, async () => {
+    await Promise.all([store.cache, store.snapshots, store.notices, store.synced].map((table) => table.clear()))
   })
   if ('caches' in window) await caches.delete(pictureStore)
 }

@@ -141,7 +141,7 @@ export async function roundWithMutations(
     if (own) visits.push(addedVisit(own))
   }
   const judged = new Map(
-    open.flatMap((w) => (w.kind === 'visit' && w.level !== null ? [[w.body.machineId, w.level]] : [])),
+    open.flatMap((w) => (w.kind === 'visit' && w.level !== null ? [[w.body.machineId, w] as const] : [])),
   )
   const findings = open.reduce<FindingRecord[]>(
     (now, w) =>
@@ -157,8 +157,10 @@ export async function roundWithMutations(
     ...page,
     areas: page.areas.map((a) => ({ ...a, map: queuedMap(outbox, a.id)?.map ?? a.map })),
     visits: visits.map((s) => {
-      const here = level.safeParse(judged.get(s.machineId))
-      return here.success ? { ...s, level: here.data, headline: 'Judged on this phone, waiting to sync.' } : s
+      const own = judged.get(s.machineId)
+      const here = level.safeParse(own?.level)
+      const headline = own?.synced ? 'Judged on this phone.' : 'Judged on this phone, waiting to sync.'
+      return here.success ? { ...s, level: here.data, headline } : s
     }),
     findings,
     events,

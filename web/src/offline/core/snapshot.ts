@@ -2,6 +2,7 @@ import { picture, problem, roundPage } from '@motor-round/contract'
 import { isCached, cacheAnswer, noteClock } from './cache.ts'
 import { markThisPhone } from './mark.ts'
 import { deviceName, store, storeTrouble } from './store.ts'
+import { lastSynced } from './synced.ts'
 
 async function ask(url: string, signal?: AbortSignal): Promise<{ data: unknown; bytes: number }> {
   const r = await fetch(`/api/v1${url}`, signal ? { signal } : {})
@@ -38,14 +39,16 @@ export async function downloadMachine(id: string): Promise<void> {
   const url = `/machines/${id}`
   if (await isCached(url)) return
   markThisPhone()
-  await cacheAnswer(url, (await ask(url)).data)
+  const after = await lastSynced()
+  await cacheAnswer(url, (await ask(url)).data, after)
 }
 
 /** Keep the stock: parts are taken and counted where there is no signal. */
 export async function downloadStock(): Promise<void> {
   if (await isCached('/stock')) return
   markThisPhone()
-  await cacheAnswer('/stock', (await ask('/stock')).data)
+  const after = await lastSynced()
+  await cacheAnswer('/stock', (await ask('/stock')).data, after)
 }
 
 /** Tell the server that this phone holds a round, or lets go of it. */
@@ -112,6 +115,8 @@ async function downloadAll(
   signal: AbortSignal,
   kept: string[],
 ): Promise<{ bytes: number; appHere: boolean }> {
+  // Of all that follows: what is synced meanwhile is in some of it, and shown once all the same.
+  const after = await lastSynced()
   const first = await ask(`/rounds/${roundId}`, signal)
   const page = roundPage.parse(first.data)
   const urls = [
@@ -125,13 +130,13 @@ async function downloadAll(
     // Without leave to stay, a phone short of room may throw it away.
     await navigator.storage.persist().catch(() => false)
     kept.push(`/rounds/${roundId}`)
-    await cacheAnswer(`/rounds/${roundId}`, first.data)
+    await cacheAnswer(`/rounds/${roundId}`, first.data, after)
     for (const [i, url] of urls.entries()) {
       signal.throwIfAborted()
       const got = await ask(url, signal)
       kept.push(url)
       bytes += got.bytes
-      await cacheAnswer(url, got.data)
+      await cacheAnswer(url, got.data, after)
       if (url === '/session' && typeof got.data === 'object' && got.data !== null && 'now' in got.data)
         await noteClock(String(got.data.now))
       if (url.endsWith('/pictures')) bytes += await keepPictures(newest(got.data))

@@ -18,8 +18,10 @@ interface OutboxFields {
   level: string | null
   /** How many readings it holds. */
   readings: number
+  /** The server has it; an answer that was asked for before then does not show it. */
+  synced?: true
 }
-type New = Mutation & OutboxFields
+export type New = Mutation & OutboxFields
 /** A mutation on this phone. `n` is its place in the outbox: mutations are sent in the order in which they were made. */
 export type QueuedMutation = New & { n: number }
 
@@ -28,6 +30,8 @@ export interface CachedAnswer {
   url: string
   data: unknown
   at: number
+  /** The newest entry that the server had when it was asked; left out: none. */
+  after?: number
 }
 
 /** A round that was downloaded for offline. */
@@ -51,12 +55,15 @@ export interface Notice {
 export class Store extends Dexie {
   declare cache: EntityTable<CachedAnswer, 'url'>
   declare outbox: Table<QueuedMutation, number, New>
+  /** What the server took from here, in the order in which it did: shown until an answer has it. */
+  declare synced: Table<QueuedMutation, number, New>
   declare snapshots: EntityTable<Snapshot, 'roundId'>
   declare notices: EntityTable<Notice, 'n'>
   declare settings: EntityTable<{ key: string; value: string }, 'key'>
   constructor() {
     super('motor-round')
     this.version(1).stores({ cache: 'url', outbox: '++n', snapshots: 'roundId', notices: '++n', settings: 'key' })
+    this.version(2).stores({ synced: '++n' })
   }
 }
 

@@ -2,6 +2,7 @@ import { provides, problem, session, syncAnswer, type SyncResult } from '@motor-
 import { cacheAnswer, noteClock } from './cache.ts'
 import { queuedMutations } from './outbox.ts'
 import { deviceName, store, type QueuedMutation } from './store.ts'
+import { noteSynced } from './synced.ts'
 
 /** How a sync went: all is on the server, no signal, not signed in, or the server is in trouble. */
 export type SyncOutcome = 'synced' | 'no signal' | 'sign in' | 'other person' | 'server' | 'busy'
@@ -65,12 +66,13 @@ async function blockDependents(): Promise<void> {
 }
 
 async function applyResults(sent: readonly QueuedMutation[], results: readonly SyncResult[]): Promise<void> {
-  await store.transaction('rw', store.outbox, store.notices, async () => {
+  await store.transaction('rw', store.outbox, store.notices, store.synced, async () => {
     for (const r of results) {
       const w = sent.find((x) => x.n === r.n)
       if (!w) continue
       if (r.outcome === 'applied' || r.outcome === 'duplicate') {
         await store.outbox.delete(w.n)
+        await noteSynced([w])
         if (r.outcome === 'applied')
           for (const text of wordsOf(w, r)) await store.notices.add({ at: Date.now(), machineId: machineOf(w), text })
       } else {
