@@ -48,8 +48,8 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
   noteSignal(true)
   let { data } = result
   if (asked !== null) {
-    const { isCached, cacheAnswer, withOutbox } = await import('../offline/core/cache.ts')
-    if (await isCached(asked.url)) await cacheAnswer(asked.url, data, after)
+    const { isCached, cacheUnlessOvertaken, withOutbox } = await import('../offline/core/cache.ts')
+    if (await isCached(asked.url)) await cacheUnlessOvertaken(asked.url, data, after)
     data = await withOutbox(asked, data, after)
   }
   if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf

@@ -31,6 +31,16 @@ export interface Call {
 export const cacheAnswer = (url: string, data: unknown, after = 0) =>
   store.cache.put({ url, data, at: Date.now(), after })
 
+/**
+ * Cache an answer that has just come, unless something was synced while it was on its way: nobody knows whether it has that, and what
+ * is taken from a shelf counts once. What was cached before stands then, with all that was synced since.
+ */
+export async function cacheUnlessOvertaken(url: string, data: unknown, after: number): Promise<boolean> {
+  if ((await lastSynced()) !== after) return false
+  await cacheAnswer(url, data, after)
+  return true
+}
+
 /** Is this address cached, so that a newer answer should replace it? */
 export const isCached = async (url: string): Promise<boolean> =>
   (await store.cache.where('url').equals(url).count()) > 0

@@ -1,5 +1,5 @@
 import { picture, problem, roundPage } from '@motor-round/contract'
-import { isCached, cacheAnswer, noteClock } from './cache.ts'
+import { isCached, cacheUnlessOvertaken, noteClock } from './cache.ts'
 import { markThisPhone } from './mark.ts'
 import { deviceName, store, storeTrouble } from './store.ts'
 import { lastSynced } from './synced.ts'
@@ -10,6 +10,15 @@ async function ask(url: string, signal?: AbortSignal): Promise<{ data: unknown; 
   const data: unknown = JSON.parse(text)
   if (!r.ok) throw new Error(problem.safeParse(data).data?.detail ?? 'The server did not answer.')
   return { data, bytes: text.length }
+}
+
+/** Ask and keep the answer. What was synced meanwhile has it asked for again: it may be in it, and may not. */
+async function askAndKeep(url: string, signal?: AbortSignal): Promise<{ data: unknown; bytes: number }> {
+  for (;;) {
+    const after = await lastSynced()
+    const got = await ask(url, signal)
+    if (await cacheUnlessOvertaken(url, got.data, after)) return got
+  }
 }
 
 /** What every screen of a walk asks for, whatever the round. */
@@ -39,16 +48,14 @@ export async function downloadMachine(id: string): Promise<void> {
   const url = `/machines/${id}`
   if (await isCached(url)) return
   markThisPhone()
-  const after = await lastSynced()
-  await cacheAnswer(url, (await ask(url)).data, after)
+  await askAndKeep(url)
 }
 
 /** Keep the stock: parts are taken and counted where there is no signal. */
 export async function downloadStock(): Promise<void> {
   if (await isCached('/stock')) return
   markThisPhone()
-  const after = await lastSynced()
-  await cacheAnswer('/stock', (await ask('/stock')).data, after)
+  await askAndKeep('/stock')
 }
 
 /** Tell the server that this phone holds a round, or lets go of it. */
@@ -115,8 +122,6 @@ async function downloadAll(
   signal: AbortSignal,
   kept: string[],
 ): Promise<{ bytes: number; appHere: boolean }> {
-  // Of all that follows: what is synced meanwhile is in some of it, and shown once all the same.
-  const after = await lastSynced()
   const first = await ask(`/rounds/${roundId}`, signal)
   const page = roundPage.parse(first.data)
   const urls = [
@@ -130,13 +135,12 @@ async function downloadAll(
     // Without leave to stay, a phone short of room may throw it away.
     await navigator.storage.persist().catch(() => false)
     kept.push(`/rounds/${roundId}`)
-    await cacheAnswer(`/rounds/${roundId}`, first.data, after)
+    await askAndKeep(`/rounds/${roundId}`, signal)
     for (const [i, url] of urls.entries()) {
       signal.throwIfAborted()
-      const got = await ask(url, signal)
       kept.push(url)
+      const got = await askAndKeep(url, signal)
       bytes += got.bytes
-      await cacheAnswer(url, got.data, after)
       if (url === '/session' && typeof got.data === 'object' && got.data !== null && 'now' in got.data)
         await noteClock(String(got.data.now))
       if (url.endsWith('/pictures')) bytes += await keepPictures(newest(got.data))
