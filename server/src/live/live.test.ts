@@ -57,7 +57,7 @@ const csv = (head: string, days: number, row: (t: number) => string, until = now
 }
 const settled = async () => {
   await sumUp(world.deps.db, new Date(now + 3_600_000))
-  await world.deps.db.transaction((tx) => refreshStale(tx))
+  await refreshStale(world.deps.db)
 }
 
 describe('columns of a building’s files', () => {

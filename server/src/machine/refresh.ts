@@ -1,7 +1,7 @@
 import type { Policies } from '@motor-round/core/limits'
-import { and, eq, getTableColumns, sql } from 'drizzle-orm'
+import { and, eq, getTableColumns, gt, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
-import { sent, type Tx } from '../db/client.ts'
+import { sent, type Db, type Tx } from '../db/client.ts'
 import { anyOf, prepared } from '../db/prepared.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
@@ -139,17 +139,28 @@ export async function refreshMany(tx: Tx, machineIds: readonly string[]): Promis
   for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch))
 }
 
-/** Judge what a batch left unjudged because its server ended in the middle of it; what is left comes at the next call. */
-export async function refreshStale(tx: Tx, most = 500): Promise<void> {
-  const rows = await tx
-    .select({ id: machineStates.machineId })
-    .from(machineStates)
-    .where(eq(machineStates.stale, true))
-    .limit(most)
-  await refreshMany(
-    tx,
-    rows.map((r) => r.id),
-  )
+/** So many are judged in one transaction: who saves a visit of one of them waits no longer than that takes. */
+const staleAtOnce = 4
+
+/** Judge what a batch left unjudged because its server ended in the middle of it, few at a time, by their ids. */
+export async function refreshStale(db: Db): Promise<void> {
+  for (let last: string | null = null; ;) {
+    const rows: { id: string }[] = await db
+      .select({ id: machineStates.machineId })
+      .from(machineStates)
+      .where(and(eq(machineStates.stale, true), last === null ? undefined : gt(machineStates.machineId, last)))
+      .orderBy(machineStates.machineId)
+      .limit(staleAtOnce)
+    const end = rows.at(-1)
+    if (!end) return
+    await db.transaction((tx) =>
+      refresh(
+        tx,
+        rows.map((r) => r.id),
+      ),
+    )
+    last = end.id
+  }
 }
 
 /** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */

@@ -46,7 +46,7 @@ const chores: readonly Chore[] = [
   {
     everyMs: 20_000,
     failed: 'stale machines were not judged',
-    work: (deps) => deps.db.transaction((tx) => refreshStale(tx)),
+    work: (deps) => refreshStale(deps.db),
   },
   {
     everyMs: 30_000,

@@ -51,7 +51,7 @@ describe('a batch that was cut off before its machines were judged', () => {
   it('is judged by any server, though it is never sent again', async () => {
     const machineId = await hand.machine('AHU-7/SF')
     await cutOff(machineId)
-    await world.deps.db.transaction((tx) => refreshStale(tx))
+    await refreshStale(world.deps.db)
     expect([await levelOf(machineId), await staleOf(machineId)]).toEqual(['stop', false])
   })
   it('judges each machine once for all of its visits, and says of the newest how it is judged', async () => {
