@@ -105,7 +105,7 @@ describe('a database of an earlier version', () => {
         await client.query(`delete from "${table}"`)
         for (let i = 0; i < rows.length; i += 2000)
           await client.query(
-            `insert into "${table}" (${columns.join(', ')}) select ${columns.map((c) => `r.${c}`).join(', ')}
+            `insert into "${table}" (${columns.join(', ')}) overriding system value select ${columns.map((c) => `r.${c}`).join(', ')}
            from unnest($1::text[]) x, jsonb_populate_record(null::"${table}", x::jsonb) r`,
             [rows.slice(i, i + 2000).map((r) => r.row)],
           )
