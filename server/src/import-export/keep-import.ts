@@ -25,10 +25,15 @@ const lost: Partial<ImportState> = {
 /** Are all the checked rows there? A crash of the database empties their table: then the file is asked for again. */
 async function stillStaged(client: pg.ClientBase, state: ImportState): Promise<boolean> {
   const t = stagingTable(state.id)
-  const { rows } = await client.query<{ there: boolean }>('select to_regclass($1) is not null as there', [t])
+  const { rows } = await client.query<{ there: boolean; listed: boolean }>(
+    `select to_regclass($1) is not null as there,
+       exists (select 1 from pg_attribute where attrelid = to_regclass($1) and attname = 'list') as listed`,
+    [t],
+  )
   if (!rows[0]?.there) return false
-  // Of an organization file, what stands beside its lists comes last.
-  if (state.kind === 'organization') return (await client.query(`select 1 from ${t} where list = ''`)).rowCount === 1
+  // Of an organization file, what stands beside its lists comes last; one that an earlier version checked has no lists.
+  if (state.kind === 'organization')
+    return rows[0].listed && (await client.query(`select 1 from ${t} where list = ''`)).rowCount === 1
   const counted = await client.query<{ n: string }>(`select count(*) as n from ${t}`)
   return Number(counted.rows[0]?.n) === state.rows
 }
