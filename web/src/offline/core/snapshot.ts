@@ -122,6 +122,7 @@ async function downloadAll(
   signal: AbortSignal,
   kept: string[],
 ): Promise<{ bytes: number; appHere: boolean }> {
+  const after = await lastSynced()
   const first = await ask(`/rounds/${roundId}`, signal)
   const page = roundPage.parse(first.data)
   const urls = [
@@ -135,7 +136,8 @@ async function downloadAll(
     // Without leave to stay, a phone short of room may throw it away.
     await navigator.storage.persist().catch(() => false)
     kept.push(`/rounds/${roundId}`)
-    await askAndKeep(`/rounds/${roundId}`, signal)
+    if (!(await cacheUnlessOvertaken(`/rounds/${roundId}`, first.data, after)))
+      await askAndKeep(`/rounds/${roundId}`, signal)
     for (const [i, url] of urls.entries()) {
       signal.throwIfAborted()
       kept.push(url)
