@@ -95,6 +95,19 @@ describe('taking a round along', () => {
     full.mockRestore()
     expect(await store.snapshots.count()).toBe(0)
   })
+  it.each(['SecurityError', 'OpenFailedError', 'DatabaseClosedError'])(
+    'says in words that this browser keeps nothing, where its storage fails from the first look on with %s',
+    async (name) => {
+      server()
+      const denied = Promise.reject(Object.assign(new Error('x'), { name }))
+      const looks = vi
+        .spyOn(store.synced, 'toCollection')
+        // Only its last key is asked for.
+        .mockReturnValue({ lastKey: () => denied } as unknown as ReturnType<typeof store.synced.toCollection>)
+      await expect(downloadRound(roundId, 'token', () => undefined)).rejects.toThrow('cannot store data')
+      looks.mockRestore()
+    },
+  )
   it('is let go of with what no other round needs', async () => {
     server()
     await downloadRound(roundId, 'token', () => undefined)

@@ -1,7 +1,7 @@
 import { picture, problem, roundPage } from '@motor-round/contract'
 import { isCached, cacheUnlessOvertaken, noteClock } from './cache.ts'
 import { markThisPhone } from './mark.ts'
-import { deviceName, store, storeTrouble } from './store.ts'
+import { deviceName, ofStore, store, storeTrouble } from './store.ts'
 import { lastSynced } from './synced.ts'
 
 async function ask(url: string, signal?: AbortSignal): Promise<{ data: unknown; bytes: number }> {
@@ -108,7 +108,7 @@ export async function downloadRound(
   try {
     return await downloadAll(roundId, csrf, onProgress, signal, kept)
   } catch (e) {
-    if (!signal.aborted) throw e
+    if (!signal.aborted) throw ofStore(e) ? new Error(storeTrouble(e), { cause: e }) : e
     // What an earlier download of it holds stays.
     if (!(await store.snapshots.get(roundId))) await dropCached(kept)
     return null
@@ -131,42 +131,35 @@ async function downloadAll(
     ...page.areas.map((a) => `/areas/${a.id}/map`),
   ]
   let bytes = first.bytes
-  let appHere: boolean
-  try {
-    // Without leave to stay, a phone short of room may throw it away.
-    await navigator.storage.persist().catch(() => false)
-    kept.push(`/rounds/${roundId}`)
-    if (!(await cacheUnlessOvertaken(`/rounds/${roundId}`, first.data, after)))
-      await askAndKeep(`/rounds/${roundId}`, signal)
-    for (const [i, url] of urls.entries()) {
-      signal.throwIfAborted()
-      kept.push(url)
-      const got = await askAndKeep(url, signal)
-      bytes += got.bytes
-      if (url === '/session' && typeof got.data === 'object' && got.data !== null && 'now' in got.data)
-        await noteClock(String(got.data.now))
-      if (url.endsWith('/pictures')) bytes += await keepPictures(newest(got.data))
-      onProgress({ done: i + 1, of: urls.length, app: false })
-    }
-    bytes += await keepPictures(
-      page.areas.flatMap((a) => (a.map.underlay ? [`/api/v1/map-pictures/${a.map.underlay.id}`] : [])),
-    )
-    // It is not here before the app is: without it nothing starts where there is no signal.
-    onProgress({ done: urls.length, of: urls.length, app: true })
-    appHere = await keepApp()
+  // Without leave to stay, a phone short of room may throw it away.
+  await navigator.storage.persist().catch(() => false)
+  kept.push(`/rounds/${roundId}`)
+  if (!(await cacheUnlessOvertaken(`/rounds/${roundId}`, first.data, after)))
+    await askAndKeep(`/rounds/${roundId}`, signal)
+  for (const [i, url] of urls.entries()) {
     signal.throwIfAborted()
-    await store.snapshots.put({
-      roundId,
-      name: page.head.name,
-      at: Date.now(),
-      bytes,
-      urls: [`/rounds/${roundId}`, ...urls],
-    })
-  } catch (e) {
-    if (!signal.aborted && e instanceof Error && /Dexie|Quota|IDB|Database|Abort/.test(e.name))
-      throw new Error(storeTrouble(e), { cause: e })
-    throw e
+    kept.push(url)
+    const got = await askAndKeep(url, signal)
+    bytes += got.bytes
+    if (url === '/session' && typeof got.data === 'object' && got.data !== null && 'now' in got.data)
+      await noteClock(String(got.data.now))
+    if (url.endsWith('/pictures')) bytes += await keepPictures(newest(got.data))
+    onProgress({ done: i + 1, of: urls.length, app: false })
   }
+  bytes += await keepPictures(
+    page.areas.flatMap((a) => (a.map.underlay ? [`/api/v1/map-pictures/${a.map.underlay.id}`] : [])),
+  )
+  // It is not here before the app is: without it nothing starts where there is no signal.
+  onProgress({ done: urls.length, of: urls.length, app: true })
+  const appHere = await keepApp()
+  signal.throwIfAborted()
+  await store.snapshots.put({
+    roundId,
+    name: page.head.name,
+    at: Date.now(),
+    bytes,
+    urls: [`/rounds/${roundId}`, ...urls],
+  })
   await tellDevice(roundId, 1, csrf)
   return { bytes, appHere }
 }

@@ -78,6 +78,10 @@ export async function deviceName(): Promise<string> {
   return (await store.settings.get('device'))?.value ?? made
 }
 
+/** Whether the storage of this browser failed, and not the signal or the server. */
+export const ofStore = (e: unknown): boolean =>
+  e instanceof Error && /Quota|IDB|Database|Abort|OpenFailed|MissingAPI|Security/.test(e.name)
+
 /** Words for what went wrong with the store of this phone. */
 export function storeTrouble(e: unknown): string {
   const name = e instanceof Error ? e.name + (e.cause instanceof Error ? e.cause.name : '') : ''
