@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, type Page } from '@playwright/test'
-import { desktop, expectUpright, machineId, phone, test } from './world.ts'
+import { desktop, expectUpright, machineId, moveTo, phone, test } from './world.ts'
 
 // They look and change nothing, so they go side by side.
 test.describe.configure({ mode: 'parallel' })
@@ -141,7 +141,7 @@ for (const [look, viewport, part, list] of [
     for (const [name, path, ready] of list) {
       // The dark look has the same parts in other colors: the screens that show all of them are enough.
       if (look === 'dark' && !dark.includes(name)) continue
-      await page.goto(await path(page))
+      await moveTo(page, await path(page))
       await page.locator(ready).first().waitFor()
       if (viewport !== phone || roofSide.includes(name)) expect([name, await findings(page)]).toEqual([name, []])
       if (viewport === phone) await expectUpright(page)

@@ -127,6 +127,16 @@ export const test = base.extend<Fixtures, Shared>({
   },
 })
 
+/** Go to a screen as a link of the app does: what is loaded stays, only the screen is another. */
+export async function moveTo(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') await page.goto(path)
+  else
+    await page.evaluate((to) => {
+      history.pushState(null, '', to)
+      dispatchEvent(new PopStateEvent('popstate'))
+    }, path)
+}
+
 export interface Found {
   id: string
   unitTag: string

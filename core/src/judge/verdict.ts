@@ -10,7 +10,7 @@ export type Overall = Level | 'not judged'
 /** A level where something was judged, else null. */
 export const judgedLevel = (level: Overall): Level | null => (level === 'not judged' ? null : level)
 
-/** Order of levels, 0 for `ok` to 3 for `visit`. */
+/** Order of levels, 0 for `ok` to 3 for `stop`. */
 export const rank = (level: Level): number => levels.indexOf(level)
 
 /** The worse of two levels. */

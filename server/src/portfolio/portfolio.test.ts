@@ -5,7 +5,8 @@ import { loadSnapshots } from '../machine/snapshot.ts'
 import { binaryOf, pagesOf } from '../test/binary.test-help.ts'
 import { bring } from '../test/rounds.test-help.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
-import { fillLevelDays, monthEnds, snapshotAt } from './level-days.ts'
+import { fillLevelDays, fillSoon, isFilling, monthEnds, stopFilling } from './level-days.ts'
+import { snapshotAt } from './levels-at.ts'
 import { quarterDays, quarterOf } from './portfolio.ts'
 
 let world: World
@@ -86,6 +87,11 @@ describe('a quarter in figures', () => {
       ok: list.counts['ok'],
       unjudged: list.counts['not judged'],
     })
+    // A server that ends leaves it, says nothing of it, and the next one does it.
+    await stopFilling(world.deps)
+    fillSoon(world.deps)
+    await stopFilling(world.deps)
+    expect(isFilling(world.deps)).toBe(false)
     await fillLevelDays(world.deps)
     expect(await fillLevelDays(world.deps)).toBe(0)
     const { levels } = await ask()

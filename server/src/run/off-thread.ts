@@ -16,12 +16,13 @@ const laneOf = {
   drawXlsx: 'files',
   findRoute: 'plans',
   standsOf: 'judging',
+  levelsAt: 'reports',
   readRegisters: 'drives',
   writeRegisters: 'drives',
 } as const
-const atOnce = { files: 1, plans: 1, judging: 1, drives: 16 } as const
+const atOnce = { files: 1, plans: 1, judging: 1, reports: 1, drives: 16 } as const
 /** So many wait; who comes later is asked to come again. A round that waits to be planned holds a connection. */
-const mostWaiting = { files: 50, plans: 6, judging: 200, drives: 50 } as const
+const mostWaiting = { files: 50, plans: 6, judging: 200, reports: 10, drives: 50 } as const
 type Lane = keyof typeof atOnce
 
 const pools = new Map<Lane, Piscina>()

@@ -3,6 +3,7 @@ import type { Deps } from '../deps.ts'
 import { createApp } from '../http/app.ts'
 import { serverFor } from '../http/listen.ts'
 import { serveSimulatedMeters } from '../meters/simulated.ts'
+import { stopFilling } from '../portfolio/level-days.ts'
 import { deafen } from '../rounds/live.ts'
 
 /**
@@ -25,11 +26,13 @@ export async function serve(deps: Deps): Promise<() => Promise<void>> {
   })
   const endMeters = serveSimulatedMeters(server, deps, sessions(deps))
   server.requestTimeout = 0 // a file of a gigabyte over a slow line takes its time
-  return () =>
-    new Promise((through) => {
+  return async () => {
+    await new Promise<void>((through) => {
       endMeters()
       void deafen(deps.pool)
       server.close(() => through())
       server.closeIdleConnections()
     })
+    await stopFilling(deps)
+  }
 }
