@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test'
-import { fixedNow, machineId, phone, test } from './world.ts'
+import { fixedNow, machineId, moveTo, phone, test } from './world.ts'
 
 const tag = 'RTU-12/SF'
 const choose = (page: Page, group: string, word: string) =>
@@ -26,7 +26,7 @@ let minute = 0
 async function visit(page: Page, scope: string, steps: () => Promise<void>, on = tag) {
   minute += 5
   await page.clock.setFixedTime(new Date(fixedNow.getTime() - (300 - minute) * 60_000))
-  await page.goto(`/machines/${await machineId(page, on)}/visit`)
+  await moveTo(page, `/machines/${await machineId(page, on)}/visit`)
   await phase(page, 'Inspect')
   await choose(page, 'This visit', scope)
   await steps()

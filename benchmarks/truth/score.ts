@@ -145,14 +145,16 @@ function pair(r: Random, score: Score): void {
 function sequence(r: Random, score: Score): void {
   const m = anyMachine(r)
   const d = anyDanger(r, m)
+  // A phone whose clock stands still enters them all at one instant: what is found counts all the same.
+  const apart = r.chance(0.15) ? 0 : dayMs
   const visits: Visit[] = [visitOf(whole(r, m, nothing), start)]
   const seen = d.show(r, m, r.chance(0.5) ? running(r, m, nothing) : nothing)
-  visits.push(visitOf(seen, start + 30 * dayMs))
+  visits.push(visitOf(seen, start + 30 * apart))
   score.count('sequences')
   const before = machineAt(m, visits)
   if (!atLeast(before.level, d.least)) score.miss('a danger judged too low', `${d.id} in a row | ${say(m, before)}`)
   if (d.answeredByAmps !== true) {
-    for (let i = 0; i < 1 + r.below(3); i++) visits.push(visitOf(running(r, m, nothing), start + (60 + 30 * i) * dayMs))
+    for (let i = 0; i < 1 + r.below(3); i++) visits.push(visitOf(running(r, m, nothing), start + (60 + 30 * i) * apart))
     const after = machineAt(m, visits)
     // What the same running shows better is answered by it: seen turning the right way, started, quiet.
     if (!atLeast(after.level, 'watch')) score.miss('a danger forgotten', `${d.id} | ${say(m, after)}`)

@@ -42,7 +42,8 @@ let count = 0
 export function visitOf(visit: Draft, at: number): Visit {
   count += 1
   return {
-    id: `truth-${count}`,
+    // In order: of two visits at one instant the later one has the greater id.
+    id: `truth-${String(count).padStart(9, '0')}`,
     at,
     state: { ...unsaid, ...visit.state },
     readings: [...visit.readings.values()],

@@ -7,14 +7,12 @@ export function across(visit: Pick<Visit, 'readings'>): number | null {
   return own.length === 2 ? own.reduce((sum, r) => sum + r.value, 0) : null
 }
 
-type Known = Pick<Context, 'visit' | 'history' | 'work'>
+type Known = Pick<Context, 'visit' | 'earlier' | 'work'>
 
 /** Earlier visits on the same sheaves and hertz, newest first: only those may be compared with this one. */
-export function sameSpeedBefore({ visit, history, work }: Known): Visit[] {
+export function sameSpeedBefore({ visit, earlier, work }: Known): Visit[] {
   const speeds = work.filter((w) => w.kind !== 'filters-changed' && breaksTrend(w.kind, 'rpm'))
-  return history
-    .filter((s) => s.at < visit.at && !speeds.some((w) => w.at > s.at && w.at <= visit.at))
-    .sort((a, b) => b.at - a.at)
+  return earlier.filter((s) => !speeds.some((w) => w.at > s.at && w.at <= visit.at))
 }
 
 /** The latest of them with pressure and amps. */

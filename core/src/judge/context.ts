@@ -11,18 +11,20 @@ import {
   type Reading,
   type ThreePhase,
 } from '../quantity/index.ts'
-import { baselineAt, loadPoint, type Baseline, type LoadPoint } from '../trend/index.ts'
+import { baselineAt, loadPoint, type Baseline, type LoadPoint, type Visit } from '../trend/index.ts'
 import { contradictionsOf, type Contradiction } from './contradictions.ts'
 import { Looked, overRange } from './evidence.ts'
 import { fanOnDrive } from './fan-on-drive.ts'
 import type { JudgeInput } from './input.ts'
-import { pastOf, type Past } from './past.ts'
+import { earlierThan, pastOf, type Past } from './past.ts'
 import { nameplateOf } from './nameplate.ts'
 import { circuitOf } from './plate-circuit.ts'
 
 /** What every check needs. Everything is worked out when it is first asked for, once. */
 export interface Context extends JudgeInput, Past {
   readonly input: JudgeInput
+  /** The visits before this one, newest first: of two at one instant, the one whose id comes first. */
+  readonly earlier: readonly Visit[]
   /** What it may draw at the speed it was read at. */
   readonly allowed: AllowedCurrent | null
   /** What it may draw at full speed: its overload relay and its start are of that. */
@@ -111,6 +113,7 @@ class VisitContext implements Context {
   #circuit: { readonly is: PlateCircuit | null } | null = null
   #legs: Legs | null = null
   #lines: Lines | null = null
+  #earlier: readonly Visit[] | null = null
 
   constructor(input: JudgeInput) {
     this.input = input
@@ -236,6 +239,9 @@ class VisitContext implements Context {
   }
   get past() {
     return this.#ofPast.past
+  }
+  get earlier() {
+    return (this.#earlier ??= earlierThan(this.history, this.visit).reverse())
   }
   get usual() {
     return this.#ofPast.usual

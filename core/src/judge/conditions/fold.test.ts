@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { dayMs, workKinds, type Answers, type WorkDone } from '../../trend/index.ts'
+import { dayMs, workKinds, type Answers, type Visit, type WorkDone } from '../../trend/index.ts'
 import { now } from '../checks/say.test-help.ts'
 import { done, machine, plain, words } from './conditions.test-help.ts'
 
@@ -48,6 +48,29 @@ describe('properties of the fold', () => {
       }),
       { numRuns: 60 },
     ))
+  it('visits at one instant are told as they would be a minute apart', () => {
+    const hints: readonly Answers[] = [
+      ...answers,
+      { 'look.smell': 'burnt winding' },
+      { 'look.smell': 'none' },
+      { 'look.breaker': 'tripped' },
+      { 'look.breaker': 'closed' },
+    ]
+    const told = (visits: Visit[]) => machine(visits).conditions.map((k) => `${k.key} ${k.level}`)
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 0, max: hints.length - 1 }), { minLength: 1, maxLength: 8 }),
+        fc.boolean(),
+        (list, read) => {
+          const visits = [plain(0), ...list.map((n, i) => words(i + 1, hints[n] ?? {})), ...(read ? [plain(20)] : [])]
+          expect(told(visits.map((v) => ({ ...v, at: now })))).toEqual(
+            told(visits.map((v, i) => ({ ...v, at: now + i * 60_000 }))),
+          )
+        },
+      ),
+      { numRuns: 200 },
+    )
+  })
   it('by question the newest answer decides, as a plain list of them would say', () =>
     fc.assert(
       fc.property(some, (list) => {

@@ -88,17 +88,14 @@ function foundBefore(
   question: string,
   words: readonly string[],
 ): string | null {
-  const earlier = c.history
-    .filter((s) => s.at < c.visit.at && s.answers?.[question] !== undefined)
-    .sort((a, b) => b.at - a.at)
-  const last = earlier.find((s) => words.includes(s.answers?.[question] ?? ''))
+  const last = c.earlier.find((s) => words.includes(s.answers?.[question] ?? ''))
   if (!last) return null
   const since = (at: number) => at >= last.at && at <= c.visit.at
   if (c.work.some((w) => since(w.at) && answersIt(workAnswers[w.kind], check, ''))) return null
   if ((c.closings ?? []).some((k) => since(k.at) && partsOf(k.key).check === check.check && k.kind === 'closed'))
     return null
   const tests = (code: string) =>
-    [c.visit, ...c.history].some((s) => s.at >= last.at && s.readings.some((r) => r.quantity === code))
+    [c.visit, ...c.earlier].some((s) => s.at >= last.at && s.readings.some((r) => r.quantity === code))
   return tests('winding_ohms') && (tests('ground_ohms') || tests('megohms')) ? null : (last.answers?.[question] ?? null)
 }
 

@@ -56,11 +56,7 @@ const louder: Rule = {
         next: 'Measure closer, or with neighboring machines off.',
         confidence: 'low',
       })
-    const last = c.history
-      .filter((s) => s.at < c.visit.at)
-      .sort((a, b) => b.at - a.at)
-      .map((s) => ({ at: s.at, level: own(s.readings)?.level }))
-      .find((s) => s.level !== undefined)
+    const last = c.earlier.map((s) => ({ at: s.at, level: own(s.readings)?.level })).find((s) => s.level !== undefined)
     const more = last?.level === undefined ? 0 : now.level - last.level
     const at3 = `${now.level.toFixed(0)} dBA from the fan at ${amount(usualFeet, 'ft', c.machine.units)}`
     if (last && more > grown.value)

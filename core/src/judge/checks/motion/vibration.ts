@@ -118,8 +118,7 @@ const velocity: Rule = {
   },
 }
 
-const earlier = (c: Context) =>
-  c.history.filter((s) => s.at < c.visit.at && s.at >= (c.motor?.installedAt ?? -Infinity)).sort((a, b) => b.at - a.at)
+const earlier = (c: Context) => c.earlier.filter((s) => s.at >= (c.motor?.installedAt ?? -Infinity))
 
 const lastAt = (c: Context, position: string): number | null =>
   earlier(c).flatMap((s) => s.readings.filter((r) => r.quantity === 'vibration' && r.position === position))[0]

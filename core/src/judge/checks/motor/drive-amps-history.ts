@@ -32,9 +32,8 @@ function againstItsPast(
   const said = (c: Context): Said | null => {
     const since = c.baseline.since ?? -Infinity
     const limit = c.limit('change-watch').value
-    const own = [c.visit, ...c.history.filter((v) => v.at < c.visit.at)]
+    const own = [c.visit, ...c.earlier]
       .filter((v) => v.at >= since)
-      .sort((a, b) => b.at - a.at)
       .flatMap((v) => {
         const amps = read(v)
         return amps === null ? [] : [{ v, amps }]

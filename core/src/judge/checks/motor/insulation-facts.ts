@@ -1,6 +1,7 @@
 import { insulationFactor } from '../../../electrical/index.ts'
 import { terminalPositions } from '../../../quantity/index.ts'
 import type { Visit } from '../../../trend/index.ts'
+import { earlierThan } from '../../past.ts'
 import type { Context } from '../../context.ts'
 
 /** One-minute insulation of a visit: the worst lead, as read and at 40 °C. Megohms. */
@@ -77,8 +78,7 @@ export function insulationHistory(
 ): InsulationFigure[] {
   const began = c.work.filter((w) => (w.kind === 'winding-dried' || w.kind === 'motor-replaced') && w.at <= c.visit.at)
   const since = Math.max(c.motor?.installedAt ?? -Infinity, ...began.map((w) => w.at))
-  return [...c.history.filter((s) => s.at < c.visit.at), c.visit]
+  return [...earlierThan(c.history, c.visit), c.visit]
     .filter((s) => s.at >= since)
-    .sort((a, b) => a.at - b.at)
     .flatMap((s) => insulationOf(s, c.policies.insulationSystem) ?? [])
 }

@@ -9,8 +9,8 @@ const names = ['A', 'B', 'C']
 
 /** Run and start ohms of an earlier whole reading of this motor. */
 function pastOf(c: Context): PscPast | null {
-  for (const s of [...c.history].sort((a, b) => b.at - a.at)) {
-    if (s.at >= c.visit.at || s.at < (c.motor?.installedAt ?? -Infinity)) continue
+  for (const s of c.earlier) {
+    if (s.at < (c.motor?.installedAt ?? -Infinity)) continue
     const own = wirePairs.map((p) => s.readings.find((r) => r.quantity === 'winding_ohms' && r.position === p))
     if (own.some((r) => r === undefined || r.how === 'over-range')) continue
     const found = pscLeads(three(own.map((r) => r?.value ?? 0)), [false, false, false])

@@ -9,8 +9,8 @@ export const pairName = (i: number) => terminalPairs[i] ?? ''
 export const placeOf = (c: Context): string => c.answer('ohms.place') ?? 'motor'
 /** The mean of the last balanced reading of this winding at 25 °C, or as it was read where its temperature was not. */
 export function pastMean(c: Context): number | null {
-  for (const s of [...c.history].sort((a, b) => b.at - a.at)) {
-    if (s.at >= c.visit.at || s.at < (c.motor?.installedAt ?? -Infinity)) continue
+  for (const s of c.earlier) {
+    if (s.at < (c.motor?.installedAt ?? -Infinity)) continue
     if ((s.answers?.['ohms.place'] ?? 'motor') !== placeOf(c)) continue
     const own = terminalPairs.map((p) => s.readings.find((r) => r.quantity === 'winding_ohms' && r.position === p))
     if (own.some((r) => r === undefined || r.how === 'over-range' || r.how === 'unsteady')) continue

@@ -17,9 +17,8 @@ function expectedFrom(c: Context, hz: number): readonly ExpectedAmps[] {
   if (!motor) return []
   const alike = alikeButHertz(c.visit)
   const since = c.baseline.since ?? -Infinity
-  return c.history
-    .filter((v) => v.at >= since && v.at < c.visit.at)
-    .sort((a, b) => b.at - a.at)
+  return c.earlier
+    .filter((v) => v.at >= since)
     .flatMap((v) => {
       const then = hertzOf(v)
       const legs = valuesAt(v.readings, 'amps', legPositions).filter((x) => x !== undefined)

@@ -25,10 +25,7 @@ function bothAt(c: Context, visit: Visit): Both | null {
 
 /** The newest visit that says something of it: one at which the sensor was silent answers nothing. */
 const both = (c: Context): Both | null =>
-  [c.visit, ...c.history.filter((v) => v.at < c.visit.at)].reduce<Both | null>((newest, v) => {
-    if (newest !== null && v.at <= newest.at) return newest
-    return bothAt(c, v) ?? newest
-  }, null)
+  [c.visit, ...c.earlier].reduce<Both | null>((newest, v) => newest ?? bothAt(c, v), null)
 
 /** The clamp of a visit against what the building's sensor read in the same minutes. */
 export const liveAgainstVisit: Rule = {
