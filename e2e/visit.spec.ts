@@ -169,3 +169,51 @@ test('nothing is green before something is read, whatever the visit is for', asy
   await expect(page.getByText('Nothing read yet.')).toBeVisible()
   await expect(page.getByRole('button', { name: 'Save visit' })).toBeDisabled()
 })
+
+test('what was not loaded before the signal was lost says so in its place, and comes with the signal', async ({
+  open,
+}) => {
+  const page = await open('okonjo', phone)
+  const missing = page.getByText(/There was no signal when it was asked for/)
+  await page.goto('/calculators/voltage-unbalance')
+  const cell = page.getByLabel('Line volts, L1-L2, V')
+  await cell.fill('461')
+  await page.context().setOffline(true)
+  await page
+    .getByRole('button', { name: /^How to/ })
+    .first()
+    .tap()
+  await expect(missing).toBeVisible()
+  await expect(cell).toHaveValue('461')
+  await page.context().setOffline(false)
+  await expect(page.getByRole('button', { name: 'Reload' })).toBeVisible()
+  await expect(cell).toHaveValue('461')
+  await page.goto('/machines')
+  await page.locator('.list-row').first().waitFor()
+  await page.context().setOffline(true)
+  await page.getByRole('link', { name: 'Stock' }).tap()
+  await expect(missing).toBeVisible()
+  await page.getByRole('link', { name: 'Machines' }).tap()
+  await expect(page.locator('.list-row').first()).toBeVisible()
+  await page.getByRole('link', { name: 'Stock' }).tap()
+  await expect(missing).toBeVisible()
+  await page.context().setOffline(false)
+  await expect(page.locator('.stock')).toBeVisible()
+})
+
+test('a visit that was opened with signal has all that it opens when the signal is gone', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  const loaded = page.waitForResponse((r) => r.url().includes('how-to-lines'))
+  await page.goto(`/machines/${await machineId(page, 'AHU-3/SF')}/visit`)
+  const cell = page.locator('.cell-here input')
+  await cell.fill('478')
+  await loaded
+  await page.context().setOffline(true)
+  await page
+    .getByRole('button', { name: /^How to/ })
+    .first()
+    .tap()
+  await expect(page.getByText('Why this limit').first()).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(cell).toHaveValue('478')
+})

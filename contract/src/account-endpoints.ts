@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { at, byId } from './define-endpoint.ts'
 import {
   factorEntry,

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant } from './common.ts'
 import { siteUnits } from './register.ts'
 import { judgement } from './judgement.ts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 
 export const id = z.uuid()
 /** Instants cross the wire as ISO 8601 with a zone. */

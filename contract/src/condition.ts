@@ -1,5 +1,5 @@
 import { subjects } from '@motor-round/core/judge'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 import { level, verdict } from './verdict.ts'
 

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { addresses, type EndpointId } from './addresses.ts'
 import { id, type Role } from './common.ts'
 import type { Endpoint } from './endpoint.ts'

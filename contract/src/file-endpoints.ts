@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { importQuery, importState } from './import-export.ts'
 import { id } from './common.ts'
 import { at, byId, raw } from './define-endpoint.ts'

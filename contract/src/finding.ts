@@ -1,5 +1,5 @@
 import { afterSteps, findingLevels, findingStates, findingStepKinds } from '@motor-round/core/finding'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 
 const day = z.iso.date()

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line } from './common.ts'
 import { zone } from './register.ts'
 

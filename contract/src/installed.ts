@@ -1,6 +1,6 @@
 import { beltSections } from '@motor-round/core/drivetrain'
 import { removedForKinds, type DriveLayout, type PartSpecs } from '@motor-round/core/installed'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text, version } from './common.ts'
 
 const names = beltSections.flatMap((s) => (s.notched === null ? [s.id] : [s.id, s.notched]))

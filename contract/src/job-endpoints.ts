@@ -1,5 +1,5 @@
 import type { JobStands } from '@motor-round/core/job'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
 import { jobDecisions, jobOffer } from './job.ts'

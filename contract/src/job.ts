@@ -1,6 +1,6 @@
 import type { Decision, Means, OptionKind } from '@motor-round/core/job'
 import { quantities } from '@motor-round/core/quantity'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 
 // Types alone: a page without a job does not load the steps of all of them.

@@ -1,5 +1,5 @@
 import type { Judgement } from '@motor-round/core/judge'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { line } from './common.ts'
 import { condition } from './condition.ts'
 import { overall, verdict } from './verdict.ts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, line } from './common.ts'
 import { at, byId, raw } from './define-endpoint.ts'
 import { zone } from './register.ts'

@@ -1,5 +1,5 @@
 import type { LiveDay, LiveEvidence } from '@motor-round/core/live'
-import { z } from 'zod'
+import { z } from './z.ts'
 
 const minutes = z.int().min(0).max(1560)
 const day = z.iso.date()

@@ -1,5 +1,5 @@
 import { liveQuantities, type LiveQuantityId, type OffHours } from '@motor-round/core/live'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line } from './common.ts'
 import { fileError } from './import-export.ts'
 import { liveBeside, liveDay } from './live-evidence.ts'

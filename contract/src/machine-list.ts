@@ -1,5 +1,5 @@
 import { findingLevels } from '@motor-round/core/finding'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant } from './common.ts'
 import { conditionLine } from './condition.ts'
 import { rail } from './judgement.ts'

@@ -1,6 +1,6 @@
 import { unitPatterns } from '@motor-round/core/machine'
 import { quantities } from '@motor-round/core/quantity'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id } from './common.ts'
 
 /**

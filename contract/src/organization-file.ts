@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { auditEntry } from './audit.ts'
 import { findingBody, findingStepBody } from './finding.ts'
 import { stockItemBody, stockMoveBody, stockPlaceBody } from './stock.ts'

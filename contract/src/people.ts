@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, role } from './common.ts'
 
 export const login = line(40)

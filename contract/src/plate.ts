@@ -1,5 +1,5 @@
 import { readColumns, type Plate } from '@motor-round/core/plate'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { line } from './common.ts'
 
 const short = line(60).min(1)

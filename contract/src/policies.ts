@@ -1,5 +1,5 @@
 import { defaultPolicies, limitRegister, type Policies, type LimitId } from '@motor-round/core/limits'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { version } from './common.ts'
 import { level } from './verdict.ts'
 

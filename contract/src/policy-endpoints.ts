@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { auditEntry } from './audit.ts'
 import { id } from './common.ts'
 import { at } from './define-endpoint.ts'

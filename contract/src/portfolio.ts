@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant } from './common.ts'
 import { at, raw } from './define-endpoint.ts'
 

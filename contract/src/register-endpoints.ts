@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { areaAir } from './area-air.ts'
 import { id, instant } from './common.ts'
 import { at, byId } from './define-endpoint.ts'

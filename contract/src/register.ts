@@ -1,5 +1,5 @@
 import type { Controls } from '@motor-round/core/judge'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { care } from './roof-map.ts'
 import { id, instant, line, text, version } from './common.ts'
 import { driveLayout, removedFor } from './installed.ts'

@@ -1,5 +1,5 @@
 import type { RoofMap } from '@motor-round/core/round'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, line, pictureBytes, pictureType, text } from './common.ts'
 import { level } from './verdict.ts'
 import { areaKind, unitKinds } from './kinds.ts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { roofMap, roofMapPage, mapPictureBody } from './roof-map.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
 import {

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { finding } from './finding.ts'
 import { roundEvent, roundVisit } from './round.ts'
 

@@ -1,5 +1,5 @@
 import { roundEventKinds, taskKinds } from '@motor-round/core/round'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { roofMap, care } from './roof-map.ts'
 import { id, instant, line, pictureBytes, pictureType, text, version } from './common.ts'
 import { conditionLine } from './condition.ts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { at, token } from './define-endpoint.ts'
 import { acceptInvitation, invitation, passwordAgain, session, signIn } from './people.ts'
 

@@ -1,6 +1,6 @@
 import type { DriveToday, Prediction } from '@motor-round/core/speed-change'
 import { mean } from '@motor-round/core/quantity'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, text } from './common.ts'
 
 const amperes = z.number().positive().max(10_000)

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, version } from './common.ts'
 import { at, byId } from './define-endpoint.ts'
 import { stock, stockItem, stockItemBody, stockMove, stockPlace, stockPlaceBody } from './stock.ts'

@@ -1,5 +1,5 @@
 import type { ItemSpec, MoveKind } from '@motor-round/core/stock'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 
 const word = (most: number, what: string) => line(most).min(1, `enter ${what}`)

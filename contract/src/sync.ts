@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { roofMap } from './roof-map.ts'
 import { id, instant, line, text } from './common.ts'
 import { plateAsTyped } from './plate.ts'

@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { at, raw } from './define-endpoint.ts'
 import { machineListQuery } from './machine-list.ts'
 import { tableBody, tableFormat } from './table.ts'

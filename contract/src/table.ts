@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { line, text } from './common.ts'
 
 /** Kinds of file a table is saved as. */

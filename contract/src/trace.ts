@@ -1,5 +1,5 @@
 import type { Confidence, Setup } from '@motor-round/core/trace'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 
 /** A name of the knowledge of `core/trace`: what there is under it the server says, so that a page that traces nothing does not load it. */

@@ -1,5 +1,5 @@
 import { levels, subjects } from '@motor-round/core/judge'
-import { z } from 'zod'
+import { z } from './z.ts'
 
 export const level = z.enum(levels)
 /** A level, or that nothing was read which could be judged. */

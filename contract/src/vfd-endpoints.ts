@@ -1,4 +1,4 @@
-import { z } from 'zod'
+import { z } from './z.ts'
 import { at, byId } from './define-endpoint.ts'
 import { vfdLinkBody, vfdPage, vfdProfile, vfdRead, vfdSettingsBody, vfdWriteBody } from './vfd.ts'
 

@@ -9,7 +9,7 @@ import {
   type VfdProfile,
   type VfdReading,
 } from '@motor-round/core/vfd'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 
 const table = z.enum(['holding', 'input'])

@@ -1,7 +1,7 @@
 import { scopeAsk, checkDefinitions, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
 import { quantities, readingHows, type Reading } from '@motor-round/core/quantity'
 import { workKinds, type VisitState } from '@motor-round/core/trend'
-import { z } from 'zod'
+import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 import { gatePass } from './judgement.ts'
 

@@ -335,6 +335,10 @@ export const machineStates = pgTable(
     index('machine_states_need')
       .on(t.need.desc().nullsFirst(), t.dueAt.asc().nullsFirst(), t.sortKey)
       .where(sql`not retired`),
+    // Narrow, for the machines are counted by level with each look at the list.
+    index('machine_states_counts')
+      .on(t.siteId, t.need, t.dueAt)
+      .where(sql`not retired`),
     index('machine_states_tag')
       .on(t.sortKey)
       .where(sql`not retired`),

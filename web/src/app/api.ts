@@ -25,10 +25,16 @@ const plain = fetchBaseQuery({
   },
 })
 
+/**
+ * What the store of this phone says. One that refuses, or that was not loaded before the signal was lost, keeps nobody from what the
+ * server has.
+ */
+const fromPhone = <T>(ask: (cache: typeof import('../offline/core/cache.ts')) => Promise<T>, without: T): Promise<T> =>
+  import('../offline/core/cache.ts').then(ask).catch(() => without)
+
 const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
   const asked = args.method === 'GET' && onThisPhone() ? call : null
-  // A store that refuses keeps nobody from reading what the server has.
-  const after = asked === null ? 0 : await (await import('../offline/core/cache.ts')).lastSynced().catch(() => 0)
+  const after = asked === null ? 0 : await fromPhone((cache) => cache.lastSynced(), 0)
   let result = await plain(args, api, extra)
   if (result.error) {
     let failure = failureOf(result.error.status, result.error.data)
@@ -41,16 +47,18 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
     noteSignal(!failure.noSignal)
     const kept =
       asked !== null && (failure.noSignal || failure.problem.status === 404)
-        ? await (await import('../offline/core/cache.ts')).cachedAnswer(asked)
+        ? await fromPhone((cache) => cache.cachedAnswer(asked), undefined)
         : undefined
     return kept === undefined ? { error: failure } : { data: kept }
   }
   noteSignal(true)
   let { data } = result
   if (asked !== null) {
-    const { isCached, cacheUnlessOvertaken, withOutbox } = await import('../offline/core/cache.ts')
-    if (await isCached(asked.url)) await cacheUnlessOvertaken(asked.url, data, after)
-    data = await withOutbox(asked, data, after)
+    const fresh = data
+    data = await fromPhone(async ({ isCached, cacheUnlessOvertaken, withOutbox }) => {
+      if (await isCached(asked.url)) await cacheUnlessOvertaken(asked.url, fresh, after)
+      return withOutbox(asked, fresh, after)
+    }, fresh)
   }
   if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
   return { data }

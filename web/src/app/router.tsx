@@ -1,167 +1,182 @@
 import { createBrowserRouter, Navigate } from 'react-router'
+import type { ComponentType } from 'react'
+import { screenOf } from '../parts/late-part/index.ts'
+import { Loading } from '../parts/loading/index.ts'
 import { PageError } from '../parts/safe-part/index.ts'
 import { Shell } from './shell/index.ts'
 
+const screen = (load: () => Promise<ComponentType>) => async () => ({ Component: await screenOf('This page', load) })
+
+/** While the screen of an address is loaded for the first time. */
+const Opening = () => <Loading page />
+
 /** Every screen is loaded when it is first opened. */
 export const router = createBrowserRouter([
-  { path: '/sign-in', lazy: async () => ({ Component: (await import('../features/sign-in/index.ts')).SignIn }) },
+  {
+    path: '/sign-in',
+    HydrateFallback: Opening,
+    lazy: screen(async () => (await import('../features/sign-in/index.ts')).SignIn),
+  },
   {
     path: '/welcome/:token',
-    lazy: async () => ({ Component: (await import('../features/welcome/index.ts')).Welcome }),
+    HydrateFallback: Opening,
+    lazy: screen(async () => (await import('../features/welcome/index.ts')).Welcome),
   },
   {
     path: '/quote/:token',
-    lazy: async () => ({ Component: (await import('../features/quote/index.ts')).AnswerScreen }),
+    HydrateFallback: Opening,
+    lazy: screen(async () => (await import('../features/quote/index.ts')).AnswerScreen),
   },
   {
     element: <Shell />,
     children: [
       {
         ErrorBoundary: PageError,
+        HydrateFallback: Opening,
         children: [
           { index: true, element: <Navigate to="/machines" replace /> },
           {
             path: 'machines',
-            lazy: async () => ({ Component: (await import('../features/machine-list/index.ts')).MachineList }),
+            lazy: screen(async () => (await import('../features/machine-list/index.ts')).MachineList),
           },
           {
             path: 'machines/new',
-            lazy: async () => ({ Component: (await import('../features/register/index.ts')).NewMachine }),
+            lazy: screen(async () => (await import('../features/register/index.ts')).NewMachine),
           },
           {
             path: 'machines/:id',
-            lazy: async () => ({ Component: (await import('../features/machine/index.ts')).MachineScreen }),
+            lazy: screen(async () => (await import('../features/machine/index.ts')).MachineScreen),
           },
-          { path: 'jobs', lazy: async () => ({ Component: (await import('../features/job/index.ts')).JobsScreen }) },
+          { path: 'jobs', lazy: screen(async () => (await import('../features/job/index.ts')).JobsScreen) },
           {
             path: 'reports',
-            lazy: async () => ({ Component: (await import('../features/reports/index.ts')).ReportsScreen }),
+            lazy: screen(async () => (await import('../features/reports/index.ts')).ReportsScreen),
           },
           {
             path: 'account',
-            lazy: async () => ({ Component: (await import('../features/account/index.ts')).AccountScreen }),
+            lazy: screen(async () => (await import('../features/account/index.ts')).AccountScreen),
           },
           {
             path: 'stock',
-            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).StockScreen }),
+            lazy: screen(async () => (await import('../features/stock/index.ts')).StockScreen),
           },
           {
             path: 'stock/labels',
-            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).LabelsScreen }),
+            lazy: screen(async () => (await import('../features/stock/index.ts')).LabelsScreen),
           },
           {
             path: 'stock/:id',
-            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).ItemScreen }),
+            lazy: screen(async () => (await import('../features/stock/index.ts')).ItemScreen),
           },
           {
             path: 's/:code',
-            lazy: async () => ({ Component: (await import('../features/stock/index.ts')).ScannedItem }),
+            lazy: screen(async () => (await import('../features/stock/index.ts')).ScannedItem),
           },
           {
             path: 'machines/:id/jobs/new',
-            lazy: async () => ({ Component: (await import('../features/job/index.ts')).NewJob }),
+            lazy: screen(async () => (await import('../features/job/index.ts')).NewJob),
           },
           {
             path: 'machines/:id/jobs/:jobId',
-            lazy: async () => ({ Component: (await import('../features/job/index.ts')).JobScreen }),
+            lazy: screen(async () => (await import('../features/job/index.ts')).JobScreen),
           },
           {
             path: 'machines/:id/trace',
-            lazy: async () => ({ Component: (await import('../features/trace/index.ts')).StartTrace }),
+            lazy: screen(async () => (await import('../features/trace/index.ts')).StartTrace),
           },
           {
             path: 'machines/:id/trace/:traceId',
-            lazy: async () => ({ Component: (await import('../features/trace/index.ts')).TraceScreen }),
+            lazy: screen(async () => (await import('../features/trace/index.ts')).TraceScreen),
           },
           {
             path: 'machines/:id/edit',
-            lazy: async () => ({ Component: (await import('../features/register/index.ts')).EditMachine }),
+            lazy: screen(async () => (await import('../features/register/index.ts')).EditMachine),
           },
           {
             path: 'machines/:id/motor',
-            lazy: async () => ({ Component: (await import('../features/register/index.ts')).InstallMotor }),
+            lazy: screen(async () => (await import('../features/register/index.ts')).InstallMotor),
           },
           {
             path: 'machines/:id/drive',
-            lazy: async () => ({ Component: (await import('../features/drive-train/index.ts')).DriveTrainScreen }),
+            lazy: screen(async () => (await import('../features/drive-train/index.ts')).DriveTrainScreen),
           },
           {
             path: 'machines/:id/wiring',
-            lazy: async () => ({ Component: (await import('../features/wiring/index.ts')).WiringScreen }),
+            lazy: screen(async () => (await import('../features/wiring/index.ts')).WiringScreen),
           },
           {
             path: 'machines/:id/vfd',
-            lazy: async () => ({ Component: (await import('../features/vfd/index.ts')).VfdScreen }),
+            lazy: screen(async () => (await import('../features/vfd/index.ts')).VfdScreen),
           },
           {
             path: 'machines/:id/vfd/sheet',
-            lazy: async () => ({ Component: (await import('../features/vfd/index.ts')).CommissioningScreen }),
+            lazy: screen(async () => (await import('../features/vfd/index.ts')).CommissioningScreen),
           },
           {
             path: 'machines/:id/live',
-            lazy: async () => ({ Component: (await import('../features/live/index.ts')).LiveScreen }),
+            lazy: screen(async () => (await import('../features/live/index.ts')).LiveScreen),
           },
           {
             path: 'live',
-            lazy: async () => ({ Component: (await import('../features/live/index.ts')).SourcesScreen }),
+            lazy: screen(async () => (await import('../features/live/index.ts')).SourcesScreen),
           },
           {
             path: 'areas/:id/air',
-            lazy: async () => ({ Component: (await import('../features/area-air/index.ts')).AreaAirScreen }),
+            lazy: screen(async () => (await import('../features/area-air/index.ts')).AreaAirScreen),
           },
           {
             path: 'areas/:id/map',
-            lazy: async () => ({ Component: (await import('../features/roof-map/index.ts')).RoofMapScreen }),
+            lazy: screen(async () => (await import('../features/roof-map/index.ts')).RoofMapScreen),
           },
           {
             path: 'rounds',
-            lazy: async () => ({ Component: (await import('../features/round/rounds-screen.tsx')).RoundsScreen }),
+            lazy: screen(async () => (await import('../features/round/rounds-screen.tsx')).RoundsScreen),
           },
           {
             path: 'rounds/new',
-            lazy: async () => ({ Component: (await import('../features/round/new-round.tsx')).NewRound }),
+            lazy: screen(async () => (await import('../features/round/new-round.tsx')).NewRound),
           },
           {
             path: 'rounds/:id',
-            lazy: async () => ({ Component: (await import('../features/round/round-screen.tsx')).RoundScreen }),
+            lazy: screen(async () => (await import('../features/round/round-screen.tsx')).RoundScreen),
           },
           {
             path: 'rounds/:id/prepare',
-            lazy: async () => ({ Component: (await import('../features/round/prepare-screen.tsx')).PrepareScreen }),
+            lazy: screen(async () => (await import('../features/round/prepare-screen.tsx')).PrepareScreen),
           },
-          { path: 'tags', lazy: async () => ({ Component: (await import('../features/tags/index.ts')).TagsScreen }) },
+          { path: 'tags', lazy: screen(async () => (await import('../features/tags/index.ts')).TagsScreen) },
           {
             path: 'phone',
-            lazy: async () => ({ Component: (await import('../features/phone/index.ts')).PhoneScreen }),
+            lazy: screen(async () => (await import('../features/phone/index.ts')).PhoneScreen),
           },
-          { path: 'places', lazy: async () => ({ Component: (await import('../features/register/index.ts')).Places }) },
+          { path: 'places', lazy: screen(async () => (await import('../features/register/index.ts')).Places) },
           {
             path: 'calculators',
-            lazy: async () => ({ Component: (await import('../features/calculators/index.ts')).Calculators }),
+            lazy: screen(async () => (await import('../features/calculators/index.ts')).Calculators),
           },
           {
             path: 'speed-change',
-            lazy: async () => ({ Component: (await import('../features/speed-change/index.ts')).SpeedChangeScreen }),
+            lazy: screen(async () => (await import('../features/speed-change/index.ts')).SpeedChangeScreen),
           },
           {
             path: 'calculators/:id',
-            lazy: async () => ({ Component: (await import('../features/calculators/index.ts')).CalculatorScreen }),
+            lazy: screen(async () => (await import('../features/calculators/index.ts')).CalculatorScreen),
           },
           {
             path: 'import-export',
-            lazy: async () => ({ Component: (await import('../features/import-export/index.ts')).ImportExport }),
+            lazy: screen(async () => (await import('../features/import-export/index.ts')).ImportExport),
           },
           {
             path: 'limits',
-            lazy: async () => ({ Component: (await import('../features/limits/index.ts')).LimitsScreen }),
+            lazy: screen(async () => (await import('../features/limits/index.ts')).LimitsScreen),
           },
           {
             path: 'start',
-            lazy: async () => ({ Component: (await import('../features/first-run/index.ts')).FirstRun }),
+            lazy: screen(async () => (await import('../features/first-run/index.ts')).FirstRun),
           },
-          { path: 'keys', lazy: async () => ({ Component: (await import('../features/keys/index.ts')).Keys }) },
-          { path: 'm/*', lazy: async () => ({ Component: (await import('../features/finder/index.ts')).ScannedTag }) },
-          { path: '*', lazy: async () => ({ Component: (await import('../features/finder/index.ts')).NoSuchPage }) },
+          { path: 'keys', lazy: screen(async () => (await import('../features/keys/index.ts')).Keys) },
+          { path: 'm/*', lazy: screen(async () => (await import('../features/finder/index.ts')).ScannedTag) },
+          { path: '*', lazy: screen(async () => (await import('../features/finder/index.ts')).NoSuchPage) },
         ],
       },
     ],
@@ -169,14 +184,15 @@ export const router = createBrowserRouter([
   {
     element: <Shell bare />,
     ErrorBoundary: PageError,
+    HydrateFallback: Opening,
     children: [
       {
         path: 'machines/:id/visit',
-        lazy: async () => ({ Component: (await import('../features/visit/index.ts')).VisitScreen }),
+        lazy: screen(async () => (await import('../features/visit/index.ts')).VisitScreen),
       },
       {
         path: 'rounds/:id/walk',
-        lazy: async () => ({ Component: (await import('../features/round/walk-screen.tsx')).WalkScreen }),
+        lazy: screen(async () => (await import('../features/round/walk-screen.tsx')).WalkScreen),
       },
     ],
   },

@@ -1,8 +1,12 @@
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 import { answerFor } from '../confirm-again.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 // Seldom needed: the bar does not bring it along.
-const PasswordDialog = lazy(async () => ({ default: (await import('./password-dialog.tsx')).PasswordDialog }))
+const PasswordDialog = lazyPart(
+  'The password prompt',
+  async () => (await import('./password-dialog.tsx')).PasswordDialog,
+)
 
 /** Asks for the password where a change takes it once more; the change then goes on by itself. */
 export function PasswordAgain() {

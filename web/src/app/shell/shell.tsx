@@ -1,6 +1,6 @@
 import type { Person } from '@motor-round/contract'
 import { Button } from 'antd'
-import { lazy, Suspense, useEffect } from 'react'
+import { Suspense, useEffect } from 'react'
 import { useDispatch, useSelector } from 'react-redux'
 import { Navigate, NavLink, Outlet, ScrollRestoration, useLocation, useNavigate } from 'react-router'
 import { onSynced } from '../../offline/react/use-phone.ts'
@@ -12,10 +12,11 @@ import { Loading } from '../../parts/loading/index.ts'
 import { PasswordAgain } from './password-again.tsx'
 import { SignOut } from './sign-out.tsx'
 import { SignalLine } from './signal-line.tsx'
+import { lazyPart } from '../../parts/late-part/index.ts'
 import './shell.css'
 
 // A walk on the roof has no bar: it need not bring along what only the bar asks for.
-const Finder = lazy(async () => ({ default: (await import('../../features/finder/index.ts')).Finder }))
+const Finder = lazyPart('The finder', async () => (await import('../../features/finder/index.ts')).Finder)
 
 function Account({ person }: { person: Person }) {
   const dispatch = useDispatch()

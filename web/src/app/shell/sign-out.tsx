@@ -1,10 +1,11 @@
-import { lazy, Suspense, useState } from 'react'
+import { Suspense, useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { useNavigate } from 'react-router'
 import { api } from '../api.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 // Seldom needed: the bar does not bring it along.
-const SignOutDialog = lazy(async () => ({ default: (await import('./sign-out-dialog.tsx')).SignOutDialog }))
+const SignOutDialog = lazyPart('The sign-out dialog', async () => (await import('./sign-out-dialog.tsx')).SignOutDialog)
 
 /** Sign out: what was fetched leaves this device; what is not synced is told first, and stays. */
 export function SignOut({ personId }: { personId: string }) {

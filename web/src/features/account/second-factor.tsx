@@ -1,12 +1,13 @@
 import { factorEntry } from '@motor-round/contract'
 import { Button, Form, Input } from 'antd'
-import { lazy, Suspense } from 'react'
+import { Suspense } from 'react'
 import { accountApi } from '../../app/account-api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
 import { useStillNeeded, ZodField, ZodForm } from '../../parts/zod-form/index.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
-const Code = lazy(async () => ({ default: (await import('../../parts/qr-code/index.ts')).QrCode }))
+const Code = lazyPart('The QR code', async () => (await import('../../parts/qr-code/index.ts')).QrCode)
 
 /** A code of the app, and what it is entered for. */
 function CodeForm({

@@ -1,7 +1,7 @@
 import type { MachinePage } from '@motor-round/contract'
 import { describeCalculator, findCalculator, type Calculator } from '@motor-round/core/calc'
 import { Button, Input, Select } from 'antd'
-import { lazy, Suspense, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
+import { Suspense, useMemo, useState, type Dispatch, type SetStateAction } from 'react'
 import { Link, useParams, useSearchParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { FormField } from '../../parts/form-field/index.ts'
@@ -22,9 +22,10 @@ import { groupWords } from './groups.ts'
 import { Columns } from '../../parts/columns/index.ts'
 import { Facts } from '../../parts/facts/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 import './calculators.css'
 
-const CurveChart = lazy(async () => ({ default: (await import('./curve-chart.tsx')).CurveChart }))
+const CurveChart = lazyPart('The chart', async () => (await import('./curve-chart.tsx')).CurveChart)
 
 function Cell({
   field,

@@ -1,6 +1,6 @@
 import { machineSorts } from '@motor-round/contract'
 import { Button, Dropdown, Select } from 'antd'
-import { lazy, Suspense, useEffect } from 'react'
+import { Suspense, useEffect } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { api, type MachineFilter } from '../../app/api.ts'
 import { distanceUnitOf, useSiteUnits } from '../../app/distances.ts'
@@ -15,10 +15,11 @@ import { Loading } from '../../parts/loading/index.ts'
 import { useFilter } from './use-filter.ts'
 import { Counts, tellOrder } from './counts.tsx'
 import { Balance, walk } from './machine-rows.tsx'
+import { lazyPart } from '../../parts/late-part/index.ts'
 import './machine-list.css'
 
 // Taken once, by whoever is new.
-const ProductTour = lazy(async () => ({ default: (await import('../tour/index.ts')).ProductTour }))
+const ProductTour = lazyPart('The tour', async () => (await import('../tour/index.ts')).ProductTour)
 
 const sortWords: Record<(typeof machineSorts)[number], string> = {
   need: 'Most urgent first',

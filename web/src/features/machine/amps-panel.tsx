@@ -1,13 +1,14 @@
 import type { AmpsHistory, Judgement } from '@motor-round/core/judge'
 import type { WorkDone } from '@motor-round/core/trend'
 import { Segmented } from 'antd'
-import { lazy, Suspense, useState } from 'react'
+import { Suspense, useState } from 'react'
 import { Link } from 'react-router'
 import { driftAt } from './drift-at.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 const noDrift = { kind: 'too few', n: 0, needed: 0 } as const
 
-const AmpsChart = lazy(async () => ({ default: (await import('./amps-chart.tsx')).AmpsChart }))
+const AmpsChart = lazyPart('The chart', async () => (await import('./amps-chart.tsx')).AmpsChart)
 
 /** Amps over time, as they were read; of a fan on a drive also as they would be at one frequency. */
 export function AmpsPanel({

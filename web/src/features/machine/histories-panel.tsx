@@ -1,8 +1,9 @@
-import { lazy, Suspense } from 'react'
+import { Suspense } from 'react'
 import type { History } from './histories.ts'
 import { Tiles } from '../../parts/columns/index.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
-const HistoryChart = lazy(async () => ({ default: (await import('./history-chart.tsx')).HistoryChart }))
+const HistoryChart = lazyPart('The chart', async () => (await import('./history-chart.tsx')).HistoryChart)
 
 /** Vibration, filters, pressure, sound, tension: each small, with one sentence. */
 export function HistoriesPanel({ list }: { list: readonly History[] }) {

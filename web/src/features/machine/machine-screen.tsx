@@ -3,7 +3,7 @@ import { coreVisit, inputOf } from '@motor-round/contract'
 import { pastChanges } from '@motor-round/core/speed-change'
 import { ampsHistory, atOneHz, insulationHistory } from '@motor-round/core/judge'
 import { Button } from 'antd'
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react'
+import { Suspense, useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { dueWords } from '../../app/dates.ts'
@@ -33,11 +33,12 @@ import { Verdicts } from './verdicts.tsx'
 import { WorkPanel } from './work-panel.tsx'
 import { Columns } from '../../parts/columns/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 import './machine.css'
 
-const InsulationChart = lazy(async () => ({ default: (await import('./insulation-chart.tsx')).InsulationChart }))
-const JobsPanel = lazy(async () => ({ default: (await import('../job/index.ts')).JobsPanel }))
-const MachineStock = lazy(async () => ({ default: (await import('../stock/index.ts')).MachineStock }))
+const InsulationChart = lazyPart('The chart', async () => (await import('./insulation-chart.tsx')).InsulationChart)
+const JobsPanel = lazyPart('The list of jobs', async () => (await import('../job/index.ts')).JobsPanel)
+const MachineStock = lazyPart('The stock', async () => (await import('../stock/index.ts')).MachineStock)
 
 /** A machine: plate, latest visit, what it says and why, amps over time, visits, work. */
 export function MachineScreen() {

@@ -2,15 +2,16 @@ import { type RoundPage, type RoundVisit } from '@motor-round/contract'
 import { pausesOf, stepOf, stepState } from '@motor-round/core/round'
 import { clockOf, spansText } from '../../app/dates.ts'
 import { Button } from 'antd'
-import { lazy, Suspense, useState } from 'react'
+import { Suspense, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { capital } from '../../app/capital.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { partWords, scopeFor, tagOf } from './words.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 // Most walks skip nothing: what it takes to write a reason is loaded when it is asked for.
-const WalkSkip = lazy(async () => ({ default: (await import('./walk-skip.tsx')).WalkSkip }))
+const WalkSkip = lazyPart('The form for skipping', async () => (await import('./walk-skip.tsx')).WalkSkip)
 
 /** What is to be done on a visit. */
 function Tasks({ visit, part }: { visit: RoundVisit; part: ReturnType<typeof stepOf>['part'] }) {

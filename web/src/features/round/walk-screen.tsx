@@ -1,6 +1,6 @@
 import { stepOf, stepState } from '@motor-round/core/round'
 import { Button } from 'antd'
-import { lazy, Suspense, useState } from 'react'
+import { Suspense, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
@@ -16,11 +16,12 @@ import { loadHowTo } from '../../parts/how-to/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { WalkPauses } from './walk-pauses.tsx'
 import { partWords, tagOf, walkOrder } from './words.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 import './walk.css'
 
 // Only some walks need it: it brings the large fields along.
-const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
-const AddMachine = lazy(async () => ({ default: (await import('./add-machine.tsx')).AddMachine }))
+const FindingForm = lazyPart('The finding form', async () => (await import('../findings/index.ts')).FindingForm)
+const AddMachine = lazyPart('The form for a machine', async () => (await import('./add-machine.tsx')).AddMachine)
 
 const partsOfWalk = () => [
   import('./walk-skip.tsx'),

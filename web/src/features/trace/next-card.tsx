@@ -14,16 +14,17 @@ import {
 import type { MachinePage } from '@motor-round/contract'
 import { contextOf, type JudgeInput } from '@motor-round/core/judge'
 import { Button, Select } from 'antd'
-import { lazy, Suspense, useCallback, useRef, useState } from 'react'
+import { Suspense, useCallback, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { api } from '../../app/api.ts'
 import { shownUnitsOf } from '../../app/shown-units.ts'
 import { FanEar } from './fan-ear.tsx'
 import type { FanToHear } from './heard-fan.ts'
 import type { Said } from './use-step.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 // The cells of the visit page come with it, not with the first look at a trace.
-const CheckFigures = lazy(async () => ({ default: (await import('../visit/index.ts')).CheckFigures }))
+const CheckFigures = lazyPart('The figures', async () => (await import('../visit/index.ts')).CheckFigures)
 
 const cautions: Partial<Readonly<Record<Test['exposure'], string>>> = {
   'locked out':

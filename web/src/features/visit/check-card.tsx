@@ -2,7 +2,7 @@ import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import type { Judgement, CheckDefinition } from '@motor-round/core/judge'
 import { show, type ShownUnits } from '@motor-round/core/quantity'
 import { Button } from 'antd'
-import { lazy, Suspense, useEffect, useMemo, useRef, type ReactNode } from 'react'
+import { Suspense, useEffect, useMemo, useRef, type ReactNode } from 'react'
 import { useSteady } from '../../app/use-steady.ts'
 import { HowToButton } from '../../parts/how-to/index.ts'
 import { LoadRail } from '../../parts/load-rail/index.ts'
@@ -14,9 +14,10 @@ import { Keypad } from './keypad.tsx'
 import { mayListen } from '../../parts/ear/index.ts'
 import { Told } from './told.tsx'
 import type { Draft } from './use-draft.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 // Only belts are listened to.
-const Listen = lazy(async () => ({ default: (await import('./listen/listen.tsx')).Listen }))
+const Listen = lazyPart('Listening', async () => (await import('./listen/listen.tsx')).Listen)
 
 /** What was read here last time, beside the heading. */
 function lastFigures(page: MachinePage, cells: readonly Cell[], old: VisitRecord | null, units: ShownUnits): string {

@@ -2,16 +2,17 @@ import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import { allowedCurrent, plateAtSpeed } from '@motor-round/core/plate'
 import { show } from '@motor-round/core/quantity'
 import type { VisitState } from '@motor-round/core/trend'
-import { lazy, memo, Suspense, useState } from 'react'
+import { memo, Suspense, useState } from 'react'
 import { Link, useLocation } from 'react-router'
 import { dayTime } from '../../app/dates.ts'
 import { comingFrom } from '../../app/way-back.ts'
 import { useOnlyTab } from './use-only-tab.ts'
 import { PictureButton, type PictureOf } from '../../parts/picture-button/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 
 // Only some visits need it.
-const FindingForm = lazy(async () => ({ default: (await import('../findings/index.ts')).FindingForm }))
+const FindingForm = lazyPart('The finding form', async () => (await import('../findings/index.ts')).FindingForm)
 
 /** Tag, what it is and its plate, above everything. */
 export const Head = memo(function Head({

@@ -7,7 +7,7 @@ import { allowedCurrent } from '@motor-round/core/plate'
 import type { GatePass, VisitState } from '@motor-round/core/trend'
 import { limitInForce, type Policies } from '@motor-round/core/limits'
 import { Button } from 'antd'
-import { lazy, Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
+import { Suspense, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { notKeptWords } from '../../app/device-text.ts'
 import { useSteady } from '../../app/use-steady.ts'
@@ -32,13 +32,18 @@ import { useSaveVisit } from './use-save.ts'
 import { useVisit } from './use-visit.ts'
 import { useWarmJudge } from './use-warm-judge.ts'
 import { firstOf, stateStep, stepsOf, type Only, type Step } from './walk.ts'
+import { usePreload } from '../../offline/react/use-preload.ts'
+import { loadHowTo } from '../../parts/how-to/index.ts'
+import { lazyPart } from '../../parts/late-part/index.ts'
 import './visit.css'
 
 // Only machines with a drive.
-const ReadDrive = lazy(async () => ({ default: (await import('./read-drive.tsx')).ReadDrive }))
-const BusRunsDown = lazy(async () => ({ default: (await import('./read-drive.tsx')).BusRunsDown }))
+const ReadDrive = lazyPart('The drive reading', async () => (await import('./read-drive.tsx')).ReadDrive)
+const BusRunsDown = lazyPart('The wait timer', async () => (await import('./read-drive.tsx')).BusRunsDown)
 // Only machines with live data.
-const SensorNow = lazy(async () => ({ default: (await import('./sensor-now.tsx')).SensorNow }))
+const SensorNow = lazyPart('The sensor reading', async () => (await import('./sensor-now.tsx')).SensorNow)
+/** What may be opened at it, where there may be no signal by then. */
+const partsOfVisit = () => [loadHowTo(), import('../findings/index.ts'), import('./listen/listen.tsx')]
 /** Checks that a drive can fill when it is read. */
 const readByDrive: readonly string[] = ['drive', 'drive-figures', 'running']
 
@@ -93,6 +98,7 @@ export function VisitWork({
   const [openedAt] = useState(() => clock())
   const back = round === null ? `/machines/${machine.id}` : `/rounds/${round}/walk`
   const saving = useSaveVisit(round, back, forget)
+  usePreload(partsOfVisit)
 
   const { readings, answers, visit, judgement } = useVisit(draft, old, units, openedAt, judging)
   // Once something was locked out or opened the visit goes through Power up, whatever it was meant to be.

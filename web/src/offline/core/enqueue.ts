@@ -14,7 +14,10 @@ export async function tryEnqueue(
   by: string,
   mutations: readonly (Mutation & { level?: string | null })[],
 ): Promise<string | null> {
-  const [{ enqueue }, { storeTrouble }] = await Promise.all([import('./outbox.ts'), import('./store.ts')])
+  const parts = await Promise.all([import('./outbox.ts'), import('./store.ts')]).catch(() => null)
+  if (parts === null)
+    return 'The signal was lost before this page could prepare to save without it. What you typed is still on the page: stay on it until you have signal.'
+  const [{ enqueue }, { storeTrouble }] = parts
   try {
     await enqueue(by, mutations)
     return null
@@ -26,11 +29,11 @@ export async function tryEnqueue(
 /** Does anything wait on this phone to be synced? */
 export async function outboxHasPending(): Promise<boolean> {
   if (!onThisPhone()) return false
-  const { queuedMutations } = await import('./outbox.ts')
   try {
+    const { queuedMutations } = await import('./outbox.ts')
     return (await queuedMutations()).some((w) => w.status === 'pending')
   } catch {
-    // A phone whose store cannot be read keeps nothing that could wait; its trouble is told where something is to be kept.
+    // A phone whose store cannot be loaded or read keeps nothing that could wait; its trouble is told where something is to be kept.
     return false
   }
 }

@@ -11,8 +11,11 @@ const none: Parts = () => []
 export function usePreload(more: Parts = none, shown = true): void {
   useEffect(() => {
     if (!shown) return
-    const later = setTimeout(() => {
-      // Where even this fails there is no signal already, and what is asked for later says so itself.
+    let later: ReturnType<typeof setTimeout> | undefined
+    const load = () => {
+      // What is asked for without a signal could not be asked for again before the page is loaded anew.
+      if (!navigator.onLine) return
+      // Where even this fails the signal was just lost, and what is asked for later says so itself.
       void Promise.allSettled([
         import('../core/outbox.ts'),
         import('../core/store.ts'),
@@ -24,7 +27,16 @@ export function usePreload(more: Parts = none, shown = true): void {
         import('dexie'),
         ...more(),
       ])
-    }, 1200)
-    return () => clearTimeout(later)
+    }
+    const soon = () => {
+      clearTimeout(later)
+      later = setTimeout(load, 1200)
+    }
+    soon()
+    window.addEventListener('online', soon)
+    return () => {
+      clearTimeout(later)
+      window.removeEventListener('online', soon)
+    }
   }, [more, shown])
 }

@@ -1,8 +1,9 @@
 import { Button } from 'antd'
-import { lazy, memo, Suspense, useState } from 'react'
+import { memo, Suspense, useState } from 'react'
+import { lazyPart } from '../late-part/index.ts'
 
 // The lines are read when somebody asks for them; until then they are no part of the page.
-const Lines = lazy(async () => ({ default: (await import('./how-to-lines.tsx')).HowToLines }))
+const Lines = lazyPart('The how-to', async () => (await import('./how-to-lines.tsx')).HowToLines)
 /** To be loaded while there is signal. */
 export const loadHowTo = () => import('./how-to-lines.tsx')
 

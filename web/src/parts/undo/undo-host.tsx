@@ -1,8 +1,9 @@
-import { lazy, Suspense, useEffect, useState } from 'react'
+import { Suspense, useEffect, useState } from 'react'
 import { onUndoable, type Undoable } from './offer-undo.ts'
+import { lazyPart } from '../late-part/index.ts'
 
 // Nothing of it is loaded before there is something to undo.
-const Notices = lazy(async () => ({ default: (await import('./undo-notices.tsx')).UndoNotices }))
+const Notices = lazyPart('Undo', async () => (await import('./undo-notices.tsx')).UndoNotices)
 
 /** Where offers to undo are shown, on every screen. */
 export function UndoHost() {

@@ -1,0 +1,1 @@
+export { lazyPart, screenOf } from './late-part.tsx'
