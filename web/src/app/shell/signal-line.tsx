@@ -39,6 +39,28 @@ function NewVersion() {
   ) : null
 }
 
+/** Parts of the app that were asked for and could not be loaded: a browser does not ask for them again before the page is loaded anew. */
+function PartsMissing({ online }: { online: boolean }) {
+  const [missing, setMissing] = useState(false)
+  useEffect(() => {
+    const note = () => setMissing(true)
+    window.addEventListener('vite:preloadError', note)
+    return () => window.removeEventListener('vite:preloadError', note)
+  }, [])
+  return missing ? (
+    <p className="signal-line" role="status">
+      {online
+        ? 'Part of the app could not be loaded. Reload the page to use all of it.'
+        : 'Part of the app was not loaded before the signal was lost. It works again when the page is reloaded with signal.'}{' '}
+      {online ? (
+        <Button type="link" onClick={() => window.location.reload()}>
+          Reload
+        </Button>
+      ) : null}
+    </p>
+  ) : null
+}
+
 /** The phone's own line: signal, what is on it, what was refused, what the server said. Nothing where there is nothing to say. */
 export function SignalLine() {
   const phone = usePhone()
@@ -88,6 +110,7 @@ export function SignalLine() {
           <Link to="/phone">View</Link>
         </p>
       ) : null}
+      <PartsMissing online={online} />
       <NewVersion />
     </>
   )

@@ -64,7 +64,7 @@ export function Finder() {
         defaultActiveFirstOption
         notFoundContent={q.length > 0 && found.currentData ? 'Nothing with that tag or name' : null}
         onFocus={() => {
-          if (!known) void loadCommands().then(setKnown)
+          if (!known) void loadCommands().then(setKnown, () => undefined)
         }}
         onChange={(v: string) => setText(v)}
         onSelect={(to: string) => {

@@ -5,6 +5,7 @@ import { api } from '../../app/api.ts'
 import { FileButton } from '../../parts/fields/index.ts'
 import { outboxSummary } from '../../offline/core/outbox-counts.ts'
 import { syncNow, usePhone } from '../../offline/react/use-phone.ts'
+import { usePreload } from '../../offline/react/use-preload.ts'
 import { offerUndo } from '../../parts/undo/index.ts'
 import { TwoVersions } from './two-versions.tsx'
 
@@ -26,12 +27,16 @@ const kindWords: Readonly<Record<string, string>> = {
 const entriesOf = (n: number) => `${n} ${n === 1 ? 'entry' : 'entries'}`
 const megabytes = (b: number | undefined) => `${((b ?? 0) / 1e6).toFixed(1)} MB`
 
+/** Its way out as a file is for when there is no signal. */
+const partsOfPhone = () => [import('../../offline/core/phone-file.ts')]
+
 /** What is on this phone: what waits, what was refused and why, what the server said, and a way out as a file. */
 export function PhoneScreen() {
   const phone = usePhone()
   const person = api.useSessionQuery({}).data?.person
   const [room, setRoom] = useState<StorageEstimate | null>(null)
   const [told, setTold] = useState('')
+  usePreload(partsOfPhone)
   useEffect(() => {
     void navigator.storage?.estimate().then(setRoom)
   }, [phone.counts])

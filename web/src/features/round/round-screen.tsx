@@ -130,7 +130,7 @@ export function RoundScreen() {
   const query = api.useRoundQuery({ params: { id } })
   const now = useNow()
   const [walker, setWalker] = useState<string | null>(null)
-  useLive(id, query.refetch)
+  useLive(id)
   const page = query.currentData
   if (query.error && !page)
     return (

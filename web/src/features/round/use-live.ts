@@ -18,7 +18,7 @@ function newsOf(data: string) {
  * Follow a round as it moves: what happened is put into the page that is shown. The page is asked for when the line stands,
  * at first and after a break: something may have happened before it did.
  */
-export function useLive(id: string, refetch: () => unknown) {
+export function useLive(id: string) {
   const dispatch = useDispatch<AppDispatch>()
   useEffect(() => {
     if (!('EventSource' in window)) return undefined
@@ -34,8 +34,8 @@ export function useLive(id: string, refetch: () => unknown) {
             return next ?? page
           }),
         )
-      if (!changed) refetch()
+      if (!changed) dispatch(api.util.invalidateTags(['round']))
     }
     return () => source.close()
-  }, [id, refetch, dispatch])
+  }, [id, dispatch])
 }

@@ -1,6 +1,7 @@
 import { stepOf, stepState } from '@motor-round/core/round'
 import { Button } from 'antd'
 import { Suspense, useState } from 'react'
+import { useDispatch } from 'react-redux'
 import { Link, useParams } from 'react-router'
 import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
@@ -39,6 +40,7 @@ export function WalkScreen() {
   const clock = useClock()
   const mayAct = useMay('mechanic')
   const person = api.useSessionQuery({}).data?.person
+  const dispatch = useDispatch()
   const [at, setAt] = useState<string | null>(null)
   const [adding, setAdding] = useState<'machine' | 'finding' | null>(null)
   const [problem, setProblem] = useState<string | null>(null)
@@ -77,7 +79,7 @@ export function WalkScreen() {
       ...more,
     })
     setProblem(failed)
-    if (failed === null) void query.refetch()
+    if (failed === null) dispatch(api.util.invalidateTags(['round']))
     return failed === null
   }
   /** A machine joins the walk: its page comes along, where it is of the record and can be reached. */

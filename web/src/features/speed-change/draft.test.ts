@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { answerOf } from './speed-answer.ts'
 import { draftOf, goalUnit, typedSpeedChange } from './draft.ts'
-import { freeExample, todayOfFree } from './free.ts'
+import { freeExample, todayOfFree, wrongInFree } from './free.ts'
 import { changeWords, turnsWords } from './words.ts'
 
 const today = todayOfFree(freeExample, 'in')
@@ -56,6 +56,26 @@ describe('a machine on free numbers', () => {
       adjustable: null,
       driver: 137.16,
     })
+  })
+})
+
+describe('a figure that cannot be', () => {
+  it.each([
+    ['center', '8', 'more than 8.2 in: the sheaves would touch'],
+    ['center', '0', '1 to 400 in'],
+    ['driven', '-1', '0.5 to 120 in'],
+    ['closed', '1e9', '0.5 to 60 in'],
+    ['plateRpm', 'x', 'is not a number'],
+    ['turns', '7', 'at most 6 turns: it opens no further'],
+    ['perTurn', '1', 'with all its turns open nothing of the sheave is left'],
+  ] as const)('%s %s is refused at its field, and nothing is worked out from it', (cell, typed, said) => {
+    const draft = { ...freeExample, [cell]: typed }
+    expect(wrongInFree(draft)[cell]).toBe(said)
+    expect(todayOfFree(draft, 'in')).toBeNull()
+  })
+  it('is none of the worked example, nor a blank one', () => {
+    expect(wrongInFree(freeExample)).toEqual({})
+    expect(wrongInFree({ ...freeExample, driven: '', center: ' ' })).toEqual({})
   })
 })
 

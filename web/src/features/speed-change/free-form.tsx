@@ -1,14 +1,15 @@
 import { beltSections } from '@motor-round/core/drivetrain'
 import { Input, Select } from 'antd'
 import { FormField } from '../../parts/form-field/index.ts'
-import type { FreeDraft } from './free.ts'
+import { wrongInFree, type FreeCell, type FreeDraft } from './free.ts'
 
 const sections = beltSections.map((s) => ({ value: s.id, label: s.id }))
 
 /** A machine on free numbers: plate, sheaves, wheel. */
 export function FreeForm({ draft, set }: { draft: FreeDraft; set: (d: Partial<FreeDraft>) => void }) {
-  const cell = (key: Exclude<keyof FreeDraft, 'wheel' | 'section'>, label: string, unit: string) => (
-    <FormField label={label}>
+  const wrong = wrongInFree(draft)
+  const cell = (key: FreeCell, label: string, unit: string) => (
+    <FormField label={label} error={wrong[key]}>
       <Input value={draft[key]} inputMode="decimal" suffix={unit} onChange={(e) => set({ [key]: e.target.value })} />
     </FormField>
   )

@@ -40,8 +40,49 @@ export const freeExample: FreeDraft = {
   wheel: 'forward-curved',
 }
 
+/** A cell of a figure. */
+export type FreeCell = Exclude<keyof FreeDraft, 'wheel' | 'section'>
+
+/** What each can be, in the unit it is typed in. */
+const bounds: Record<FreeCell, readonly [least: number, most: number, unit: string]> = {
+  hp: [0.05, 1000, 'hp'],
+  plateVolts: [90, 1000, 'V'],
+  plateAmps: [0.1, 2000, 'A'],
+  plateRpm: [200, 6000, 'rpm'],
+  hz: [25, 70, 'Hz'],
+  closed: [0.5, 60, 'in'],
+  perTurn: [0.01, 2, 'in'],
+  turns: [0, 12, 'turns'],
+  most: [0.5, 12, 'turns'],
+  driven: [0.5, 120, 'in'],
+  center: [1, 400, 'in'],
+  greatestRpm: [50, 10_000, 'rpm'],
+}
+
+/** What is wrong with a figure that was typed, by its cell; a blank one is not wrong. */
+export function wrongInFree(d: FreeDraft): Partial<Record<FreeCell, string>> {
+  const wrong: Partial<Record<FreeCell, string>> = {}
+  for (const [cell, [least, most, unit]] of Object.entries(bounds) as [FreeCell, readonly [number, number, string]][]) {
+    if (d[cell].trim() === '') continue
+    const value = parseFigure(d[cell])
+    if (value === null) wrong[cell] = 'is not a number'
+    else if (value < least || value > most) wrong[cell] = `${least} to ${most} ${unit}`
+  }
+  const [turns, most, closed, perTurn, driven, center] = [d.turns, d.most, d.closed, d.perTurn, d.driven, d.center].map(
+    (t) => parseFigure(t),
+  )
+  if (turns != null && most != null && turns > most) wrong.turns ??= `at most ${most} turns: it opens no further`
+  if (closed != null && perTurn != null && most != null && closed - perTurn * most <= 0)
+    wrong.perTurn ??= 'with all its turns open nothing of the sheave is left'
+  const touching = closed != null && driven != null ? (closed + driven) / 2 : null
+  if (center != null && touching !== null && center <= touching)
+    wrong.center ??= `more than ${Number(touching.toFixed(2))} in: the sheaves would touch`
+  return wrong
+}
+
 /** Its point of today; null while something needed is missing or no figure. */
 export function todayOfFree(d: FreeDraft, unit: LengthUnit): DriveToday | null {
+  if (Object.keys(wrongInFree(d)).length > 0) return null
   const read = (t: string) => parseFigure(t)
   const long = (t: string) => typedLength(t, unit)
   const [hp, plateVolts, plateAmps, plateRpm, hz] = [d.hp, d.plateVolts, d.plateAmps, d.plateRpm, d.hz].map(read)

@@ -26,7 +26,7 @@ import { pairOf } from '../drive-train/index.ts'
 import { answerOf, missingWords } from './speed-answer.ts'
 import { draftOf, typedSpeedChange } from './draft.ts'
 import { FreeForm } from './free-form.tsx'
-import { freeExample, todayOfFree } from './free.ts'
+import { freeExample, todayOfFree, wrongInFree } from './free.ts'
 import { Options } from './options.tsx'
 import { HouseRecord, OwnRecord } from './record.tsx'
 import { TodayForm } from './today-form.tsx'
@@ -275,7 +275,11 @@ function OnFreeNumbers() {
           note="enter the readings"
         />
       ) : (
-        <p className="quiet">Nameplate, both sheaves and the supply are required.</p>
+        <p className="quiet">
+          {Object.keys(wrongInFree(free)).length > 0
+            ? 'Correct the marked fields.'
+            : 'Nameplate, both sheaves and the supply are required.'}
+        </p>
       )}
     </>
   )
