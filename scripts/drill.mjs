@@ -1,8 +1,8 @@
 // `npm run drill -- NAME [RUNS]`: what goes wrong in life, made to happen, on this machine and on throwaway data. The tests run a
-// short slice of each.
+// short slice of each but `hands`.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { needModules, needPostgres } from './lib/packages.mjs'
+import { chromium, needBuild, needChromium, needModules, needPostgres } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
 import { main, Plain } from './lib/say.mjs'
 
@@ -14,6 +14,11 @@ const drills = {
     file: 'server/src/http/disk-full',
     runs: 400,
     what: 'a database whose disk is full (needs root, for a disk of its own)',
+  },
+  hands: {
+    browser: 'e2e/hands/playwright.config.ts',
+    runs: 40,
+    what: 'hands that tap and type anything on any screen, with and without signal (DRILL_SEED chooses which)',
   },
   two: { file: 'server/src/auth/first-account', runs: 20, what: 'servers that start together on an empty database' },
 }
@@ -29,11 +34,17 @@ main(async () => {
   if (!Number.isInteger(runs) || runs < 1 || runs > 100_000) throw new Plain('RUNS is a number from 1 to 100,000.')
   await needModules()
   await needPostgres()
-  const vitest = join(root, 'node_modules/vitest/vitest.mjs')
-  const child = spawn(
-    process.execPath,
-    [vitest, 'run', '--project', 'server', '--testTimeout', '3600000', drill.file],
-    { cwd: root, stdio: 'inherit', env: { ...process.env, DRILL_RUNS: String(runs) } },
-  )
+  if (drill.browser) {
+    await needChromium()
+    await needBuild()
+  }
+  const args = drill.browser
+    ? ['node_modules/playwright/cli.js', 'test', '--config', drill.browser]
+    : ['node_modules/vitest/vitest.mjs', 'run', '--project', 'server', '--testTimeout', '3600000', drill.file]
+  const child = spawn(process.execPath, [join(root, args[0]), ...args.slice(1)], {
+    cwd: root,
+    stdio: 'inherit',
+    env: { ...process.env, DRILL_RUNS: String(runs), ...(drill.browser ? { CHROMIUM: chromium() } : {}) },
+  })
   process.exitCode = await new Promise((done) => child.once('exit', (code) => done(code ?? 1)))
 })
