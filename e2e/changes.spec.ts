@@ -127,13 +127,24 @@ test('a roof map edited offline is sent by itself', async ({ open }) => {
   await page.getByRole('button', { name: 'Edit map' }).click()
   await page.getByLabel('Width, ft', { exact: true }).fill('201')
   await page.getByRole('button', { name: 'Save map' }).click()
-  await expect(
-    page
-      .getByRole('img', { name: /201 by/ })
-      .or(page.getByLabel(/201 by/))
-      .first(),
-  ).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Edit map' })).toBeVisible()
+  await expect(page.getByLabel(/201 by/).first()).toBeVisible()
   await backOnline(page)
+  await expect(async () => expect(await versionOf(page, area)).toBe(before + 1)).toPass({ timeout: 30_000 })
+})
+
+test('an app that was started without a signal saves at once when the signal is back', async ({ open }) => {
+  test.slow()
+  const page = await open('vale', phone)
+  const { area } = await ofRound(page, await takeAlong(page), 0)
+  const before = await versionOf(page, area)
+  await page.context().setOffline(true)
+  await page.goto(`/areas/${area}/map`)
+  await page.getByRole('button', { name: 'Edit map' }).click()
+  await page.getByLabel('Width, ft', { exact: true }).fill('202')
+  await backOnline(page)
+  await page.getByRole('button', { name: 'Save map' }).click()
+  await expect(page.getByRole('button', { name: 'Edit map' })).toBeVisible()
   await expect(async () => expect(await versionOf(page, area)).toBe(before + 1)).toPass({ timeout: 30_000 })
 })
 const versionOf = async (page: Page, area: string) =>

@@ -186,7 +186,7 @@ test('what was not loaded before the signal was lost says so in its place, and c
   await expect(missing).toBeVisible()
   await expect(cell).toHaveValue('461')
   await page.context().setOffline(false)
-  await expect(page.getByRole('button', { name: 'Reload' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Reload' }).first()).toBeVisible()
   await expect(cell).toHaveValue('461')
   await page.goto('/machines')
   await page.locator('.list-row').first().waitFor()

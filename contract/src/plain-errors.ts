@@ -32,6 +32,14 @@ const counted = (issue: { origin: string }, n: number | bigint): string =>
 
 const values = (list: readonly unknown[]): string => list.map(String).join(', ')
 
+/** Of values that are listed one by one, which they are. */
+function ofUnion(errors: readonly (readonly z.core.$ZodIssue[])[]): string {
+  const listed = errors.flat().flatMap((i) => (i.code === 'invalid_value' ? i.values : []))
+  return listed.length > 0 && listed.length === errors.length
+    ? `must be one of ${values(listed)}`
+    : 'is none of what it can be'
+}
+
 /**
  * What is wrong with a value, for a person who sees it at its field. A schema that has words of its own is told by those.
  * @returns undefined where nothing better is known than what the library says
@@ -57,7 +65,7 @@ export function plainError(issue: Issue): string | undefined {
     case 'unrecognized_keys':
       return `unknown: ${values(issue.keys)}`
     case 'invalid_union':
-      return issue.input === undefined ? 'is missing' : 'is none of what it can be'
+      return issue.input === undefined ? 'is missing' : ofUnion(issue.errors)
     case 'not_multiple_of':
       return `must be a multiple of ${issue.divisor}`
     case 'invalid_key':

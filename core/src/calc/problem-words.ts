@@ -74,6 +74,12 @@ export function issueWords(
     return { message: `${name.title} must be a whole number.` }
   if (issue.code === 'invalid_value')
     return { message: `${name.title}: choose one of ${issue.values.map(String).join(', ')}.` }
+  if (issue.code === 'invalid_union') {
+    const values = issue.errors.flat().flatMap((i) => (i.code === 'invalid_value' ? i.values.map(String) : []))
+    if (values.length > 0) return { message: `${name.title}: choose one of ${values.join(', ')}.` }
+    return { message: `${name.title} cannot be that.` }
+  }
+  if (issue.code === 'invalid_type') return { message: `${name.title} must be a number.` }
   return { message: `${name.title}: ${issue.message}.` }
 }
 

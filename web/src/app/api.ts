@@ -2,6 +2,7 @@ import type { EndpointId, Endpoints, MachineListPage, QueryInputOf, ResponseOf }
 import {
   createApi,
   fetchBaseQuery,
+  type BaseQueryApi,
   type BaseQueryFn,
   type EndpointBuilder,
   type FetchArgs,
@@ -16,6 +17,11 @@ import { callOf, type Args } from './request.ts'
 /** The token of this session for changes; it comes with every answer about the session. */
 let csrf = ''
 export const csrfToken = (): string => csrf
+
+/** Whose pages these are by a session that was kept on this phone: it says nothing of the token. */
+let keptFor: string | null = null
+const personOf = (data: unknown): string | null =>
+  (data as Partial<ResponseOf<Endpoints['session']>> | undefined)?.person?.id ?? null
 
 const plain = fetchBaseQuery({
   baseUrl: '/api/v1',
@@ -32,7 +38,20 @@ const plain = fetchBaseQuery({
 const fromPhone = <T>(ask: (cache: typeof import('../offline/core/cache.ts')) => Promise<T>, without: T): Promise<T> =>
   import('../offline/core/cache.ts').then(ask).catch(() => without)
 
+/**
+ * The token of an app that was started without a signal: asked for with the first change. Not taken where somebody else has signed in on
+ * this device since: then the page has to be loaded anew.
+ */
+async function askToken(...how: [BaseQueryApi, object]): Promise<void> {
+  const { data } = await plain({ url: '/session' }, ...how)
+  if (keptFor === null || personOf(data) === keptFor) noteToken(data)
+}
+function noteToken(data: unknown): void {
+  if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
+}
+
 const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
+  if (args.method !== 'GET' && csrf === '') await askToken(api, extra)
   const asked = args.method === 'GET' && onThisPhone() ? call : null
   const after = asked === null ? 0 : await fromPhone((cache) => cache.lastSynced(), 0)
   let result = await plain(args, api, extra)
@@ -49,6 +68,7 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
       asked !== null && (failure.noSignal || failure.problem.status === 404)
         ? await fromPhone((cache) => cache.cachedAnswer(asked), undefined)
         : undefined
+    if (call.endpoint === 'session') keptFor = personOf(kept)
     return kept === undefined ? { error: failure } : { data: kept }
   }
   noteSignal(true)
@@ -60,7 +80,7 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
       return withOutbox(asked, fresh, after)
     }, fresh)
   }
-  if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
+  noteToken(data)
   return { data }
 }
 
