@@ -55,7 +55,7 @@ export function TodayForm({
         ))}
         {cell('volts', 'Volts', 'V')}
       </div>
-      <Columns of={[1, '190px']}>
+      <Columns of={[1, '130px']}>
         <Choice<Goal['kind']>
           label="Goal"
           options={goals}
