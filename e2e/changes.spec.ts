@@ -117,15 +117,21 @@ test('a unit found offline gets its nameplate there, is judged by it, and both a
   }).toPass({ timeout: 30_000 })
 })
 
-test('a roof map edited offline is sent by itself', async ({ open }) => {
-  test.slow()
-  const page = await open('vale', phone)
+/** Take a round along, and type another width of its first roof where there is no signal. */
+async function widenOffline(page: Page, feet: string): Promise<{ area: string; before: number }> {
   const { area } = await ofRound(page, await takeAlong(page), 0)
   const before = await versionOf(page, area)
   await page.context().setOffline(true)
   await page.goto(`/areas/${area}/map`)
   await page.getByRole('button', { name: 'Edit map' }).click()
-  await page.getByLabel('Width, ft', { exact: true }).fill('201')
+  await page.getByLabel('Width, ft', { exact: true }).fill(feet)
+  return { area, before }
+}
+
+test('a roof map edited offline is sent by itself', async ({ open }) => {
+  test.slow()
+  const page = await open('vale', phone)
+  const { area, before } = await widenOffline(page, '201')
   await page.getByRole('button', { name: 'Save map' }).click()
   await expect(page.getByRole('button', { name: 'Edit map' })).toBeVisible()
   await expect(page.getByLabel(/201 by/).first()).toBeVisible()
@@ -136,12 +142,7 @@ test('a roof map edited offline is sent by itself', async ({ open }) => {
 test('an app that was started without a signal saves at once when the signal is back', async ({ open }) => {
   test.slow()
   const page = await open('vale', phone)
-  const { area } = await ofRound(page, await takeAlong(page), 0)
-  const before = await versionOf(page, area)
-  await page.context().setOffline(true)
-  await page.goto(`/areas/${area}/map`)
-  await page.getByRole('button', { name: 'Edit map' }).click()
-  await page.getByLabel('Width, ft', { exact: true }).fill('202')
+  const { area, before } = await widenOffline(page, '202')
   await backOnline(page)
   await page.getByRole('button', { name: 'Save map' }).click()
   await expect(page.getByRole('button', { name: 'Edit map' })).toBeVisible()
