@@ -29,7 +29,7 @@ describe('what is wrong with a field', () => {
     [z.enum(['a', 'b']), 'c', 'must be one of a, b'],
     [z.literal(true), false, 'must be true'],
     [z.strictObject({}), { q: 1 }, 'unknown: q'],
-    [z.union([z.string(), z.number()]), true, 'is none of what it can be'],
+    [z.union([z.string(), z.number()]), true, 'is not allowed here'],
     [z.union([z.literal(1), z.literal(3)]), 2, 'must be one of 1, 3'],
     [z.number().multipleOf(5), 3, 'must be a multiple of 5'],
     [z.string().refine(() => false), 'a', 'is not possible'],

@@ -37,7 +37,7 @@ function ofUnion(errors: readonly (readonly z.core.$ZodIssue[])[]): string {
   const listed = errors.flat().flatMap((i) => (i.code === 'invalid_value' ? i.values : []))
   return listed.length > 0 && listed.length === errors.length
     ? `must be one of ${values(listed)}`
-    : 'is none of what it can be'
+    : 'is not allowed here'
 }
 
 /**
@@ -48,7 +48,7 @@ export function plainError(issue: Issue): string | undefined {
   switch (issue.code) {
     case 'invalid_type':
       if (issue.input === undefined || issue.input === null) return 'is missing'
-      return `must be ${kinds[issue.expected] ?? 'something else'}`
+      return `must be ${kinds[issue.expected] ?? 'another kind of value'}`
     case 'too_small':
       if (issue.exact) return `exactly ${counted(issue, issue.minimum)}`
       if (issue.origin === 'string' && issue.minimum === 1) return 'is missing'
