@@ -4,6 +4,7 @@ import {
   judgeMachine,
   motorAt,
   speakingVisit,
+  withPeers,
   type Closing,
   type InstalledMotor,
   type JudgeInput,
@@ -190,6 +191,9 @@ export const judgeInput = (known: Known, visit: Visit): JudgeInput => inputOf(sn
 
 /** A machine as it stands: everything that is open, whichever visit found it; null while nobody visited it. */
 export const judgeNow = (known: Known): Judgement | null => judgeMachine(snapshotOf(known))
+
+/** How a machine stands, told without its peers, with what they carry. */
+export const amongPeers = (standing: Judgement, known: Known): Judgement => withPeers(standing, snapshotOf(known))
 
 /** The visit whose figures stand for a machine: the newest that holds and found it running, else the newest that holds. */
 export const speaking = (known: Pick<Known, 'visits'>): Visit | null =>

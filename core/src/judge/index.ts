@@ -16,6 +16,7 @@ export {
   judgeMachine,
   loadShare,
   speakingVisit,
+  withPeers,
   type AskedRetest,
   type Judgement,
   type MachineSnapshot,

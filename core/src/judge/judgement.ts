@@ -10,7 +10,8 @@ import { closeGate, deadGate, liveGate, restoreGate, type Gate } from './gates.t
 import type { JudgeInput } from './input.ts'
 import { foldBefore, visitVerdicts } from './machine-state.ts'
 import { earlierThan, inOrder } from './past.ts'
-import type { Failure } from './run-rule.ts'
+import { peers } from './rules/amps/peers.ts'
+import { runRule, type Failure } from './run-rule.ts'
 import { rank, worse, type Level, type Overall, type Verdict } from './verdict.ts'
 import { afresh, freshOf, type Fresh } from './fresh.ts'
 import { reportedConditions } from './reported.ts'
@@ -92,6 +93,9 @@ function fine(c: Context, verdicts: readonly Verdict[], whole: Completeness): st
   return `${capital(read)}${missing}`
 }
 
+const confidenceOf = (verdicts: readonly Verdict[]): Judgement['confidence'] =>
+  verdicts.some((v) => v.confidence === 'low') ? 'low' : 'full'
+
 const capital = (text: string) => `${text.charAt(0).toUpperCase()}${text.slice(1)}`
 
 /** Closed by a person since, and not opened again. A closing of what is worked out afresh holds until the figures change. */
@@ -142,7 +146,7 @@ function judgementOf(m: Made): Judgement {
     conditions,
     retests: fold.retests(),
     completeness: whole,
-    confidence: verdicts.some((v) => v.confidence === 'low') ? 'low' : 'full',
+    confidence: confidenceOf(verdicts),
     rail: {
       allowed: c.allowed?.amps ?? null,
       columnVolts: c.allowed?.columnVolts ?? null,
@@ -229,6 +233,24 @@ export function judgeMachine(snapshot: MachineSnapshot, now: number = newestInst
     failures,
     through: now,
   })
+}
+
+/**
+ * A judgement that was made without what others of its kind carry, with it: only one check asks for these, and it raises no level.
+ * @param judgement of this very snapshot without its peers
+ * @returns the same as judging the snapshot with its peers
+ */
+export function withPeers(judgement: Judgement, snapshot: MachineSnapshot): Judgement {
+  const visit = newest(snapshot.visits.filter(ran))
+  if (!visit) return judgement
+  const failures: Failure[] = []
+  const history = snapshot.visits.filter((s) => s.id !== visit.id)
+  const said = runRule(contextOf({ ...snapshot, visit, history }), peers, failures)
+  // A check that fails by itself is told at the machine as well.
+  if (failures.length > 0) return judgeMachine(snapshot) ?? judgement
+  if (said.length === 0) return judgement
+  const verdicts = worstFirst([...judgement.verdicts, ...said])
+  return { ...judgement, verdicts, confidence: confidenceOf(verdicts) }
 }
 
 /** Mean of the legs as a share of the allowed current, or null. */

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs'
+import { Socket } from 'node:net'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres'
@@ -20,6 +21,13 @@ interface Way {
   readonly most: number
 }
 
+/** What is sent in one go is one write: to hand each statement to the system by itself takes longer than putting it together. */
+class InOneGo extends Socket {
+  override uncork(): void {
+    process.nextTick(() => super.uncork())
+  }
+}
+
 /** A pool whose lost connections are reported, not thrown: the next query simply takes a new one. */
 function openPool(url: string, onLost: (e: Error) => void, { pipelined, most }: Way): pg.Pool {
   // Queries over many partitions look dear to the planner and would be compiled, which takes longer than running them.
@@ -29,6 +37,7 @@ function openPool(url: string, onLost: (e: Error) => void, { pipelined, most }: 
     connectionTimeoutMillis: 10_000,
     options: '-c jit=off',
     pipeline: pipelined,
+    ...(pipelined ? { stream: () => new InOneGo() } : {}),
   })
   pool.on('error', onLost)
   // The pool hears its idle connections alone: one that is lost between two queries of a transaction would end the server.
@@ -90,6 +99,24 @@ export function openDatabase(
       pool: long,
       keepers: openPool(url, onLost, { pipelined: true, most: share(2, 1) }),
     },
+  }
+}
+
+const onConnection = new WeakMap<pg.PoolClient, Db>()
+
+/**
+ * Ask several things over one connection: they are one way to the database and back, where each over a connection of its own
+ * costs both ends more. Not a transaction: what one statement sees another may see changed.
+ */
+export async function together<T>(db: Db, ask: (one: Db) => Promise<T>): Promise<T> {
+  const client = await db.$client.connect()
+  try {
+    const known = onConnection.get(client)
+    const one = known ?? Object.assign(drizzle(client, { schema }), { $client: db.$client })
+    if (!known) onConnection.set(client, one)
+    return await ask(one)
+  } finally {
+    client.release()
   }
 }
 

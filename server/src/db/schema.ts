@@ -18,6 +18,7 @@ import {
   doublePrecision,
   index,
   integer,
+  json,
   jsonb,
   pgTable,
   primaryKey,
@@ -348,6 +349,19 @@ export const machineStates = pgTable(
     index('machine_states_site').on(t.siteId, t.areaId),
   ],
 )
+
+/**
+ * How machines were last judged, in full: a machine that is looked at is not judged again while nothing that judging reads has
+ * changed. It stands for nothing by itself; without it a machine is judged when it is asked for.
+ */
+export const judgements = pgTable('judgements', {
+  machineId: uuid('machine_id')
+    .primaryKey()
+    .references(() => machines.id),
+  /** What it was worked out from, in one word. */
+  ground: text().notNull(),
+  judgement: json().$type<Judgement>().notNull(),
+})
 
 export const audit = pgTable(
   'audit',

@@ -9,8 +9,19 @@ const kept = new LRUCache<string, { readonly version: string | undefined; readon
   max: most,
 })
 
+const versions = new WeakMap<MachineSnapshot, string>()
+
+/** The version that a machine was loaded under; undefined where it had none. */
+export const versionOf = (snapshot: MachineSnapshot): string | undefined => versions.get(snapshot)
+
+const keep = (version: string | undefined, snapshot: MachineSnapshot): void => {
+  kept.set(snapshot.machine.id, { version, snapshot })
+  if (version !== undefined) versions.set(snapshot, version)
+}
+
 const texts = new WeakMap<object, string>()
-function textOf(value: object): string {
+/** A value as text, put together once for each object. */
+export function textOf(value: object): string {
   const known = texts.get(value)
   if (known !== undefined) return known
   const made = JSON.stringify(value)
@@ -44,7 +55,7 @@ export function interned(version: string | undefined, now: MachineSnapshot): Mac
     parts: sameOr(before?.parts, now.parts),
     work: sameOr(before?.work, now.work),
   }
-  kept.set(now.machine.id, { version, snapshot })
+  keep(version, snapshot)
   return snapshot
 }
 
@@ -52,7 +63,6 @@ export function interned(version: string | undefined, now: MachineSnapshot): Mac
 export function withTwins(held: MachineSnapshot, twins: MachineSnapshot['twins']): MachineSnapshot {
   if (textOf(held.twins) === textOf(twins)) return held
   const snapshot = { ...held, twins }
-  const last = kept.get(held.machine.id)
-  if (last?.snapshot === held) kept.set(held.machine.id, { version: last.version, snapshot })
+  if (kept.get(held.machine.id)?.snapshot === held) keep(versionOf(held), snapshot)
   return snapshot
 }

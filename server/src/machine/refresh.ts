@@ -10,6 +10,7 @@ import { judgeMany } from './judge-many.ts'
 import type { MachineSnapshot } from './machine-snapshot.ts'
 import { naturalKey } from './natural-key.ts'
 import { loadSnapshots } from './snapshot.ts'
+import { keepJudgements } from './standing.ts'
 
 /** Fans that share a unit with one of these and have a twin: what one carries is compared with the others. */
 async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
@@ -101,7 +102,7 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
     const place = places.get(known.machine.id)
     const stand = stands[i]
     if (!place || !stand) return []
-    const { failures, ...shown } = stand
+    const { failures, judgement: _whole, ...shown } = stand
     for (const f of failures)
       process.stderr.write(`machine ${known.machine.id}: the check ${f.check} could not be judged: ${f.message}\n`)
     return [
@@ -120,7 +121,11 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
     ]
   })
   if (rows.length === 0) return all
-  await writeStates(tx).execute({ rows: JSON.stringify(rows.map(asColumns)) })
+  const judged = all.map((known, i) => ({ known, judgement: stands[i]?.judgement ?? null }))
+  await Promise.all([
+    sent(writeStates(tx).execute({ rows: JSON.stringify(rows.map(asColumns)) })),
+    keepJudgements(tx, judged, policies),
+  ])
   const written = new Map(rows.map((r) => [r.machineId, r]))
   await tellRoundsOf(tx, ids, (machineId) => {
     const s = written.get(machineId)

@@ -37,7 +37,7 @@ const earliest = (instants: readonly (number | null)[]): Date | null => {
   return some.length === 0 ? null : new Date(Math.min(...some))
 }
 
-/** What the list of machines shows of one, and what could not be judged of it. */
+/** How one machine stands in full, what the list of machines shows of that, and what could not be judged. */
 function standOf(known: MachineSnapshot, policies: Policies) {
   const judgement = judgeStanding(known, policies)
   const level = judgement?.level ?? 'not judged'
@@ -47,6 +47,7 @@ function standOf(known: MachineSnapshot, policies: Policies) {
   const worst = open[0] ?? told[0]
   const load = loadReadAt(known)
   return {
+    judgement,
     failures: judgement?.failures ?? [],
     need: needOf(level),
     level: level === 'not judged' ? null : level,

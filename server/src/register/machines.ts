@@ -1,14 +1,14 @@
 import { endpoints, type Machine, type Person } from '@motor-round/contract'
 import { and, asc, eq, like, ne, sql } from 'drizzle-orm'
 import type { Router } from 'express'
-import type { Db, Tx } from '../db/client.ts'
+import { sent, together, type Db, type Tx } from '../db/client.ts'
 import { prepared } from '../db/prepared.ts'
 import { areas, machines, machineStates, sites, units } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 import { mount } from '../http/mount.ts'
 import { fieldProblem, notFound } from '../http/problem.ts'
-import { judgeAmong } from '../machine/judge.ts'
 import { asMachine, loadSnapshots } from '../machine/snapshot.ts'
+import { standingAmong } from '../machine/standing.ts'
 import { addMachine, changeMachine, authorOf } from '../machine/command.ts'
 import { likePattern } from '../machine-list/rows.ts'
 import { peersOf } from './peers.ts'
@@ -69,48 +69,50 @@ export function machineRoutes(router: Router, deps: Deps): void {
     return rows
   })
 
-  mount(router, deps, endpoints.machinePage, async ({ params }) => {
-    const [known] = await loadSnapshots(deps.db, [params.id])
-    if (!known) throw notFound('machine')
-    const { machine } = known
-    const [place] = await placeOf(deps.db).execute({ id: machine.id })
-    if (!place) throw notFound('machine')
-    const { unit, area, site } = place
-    const [siblings, peers, policies, speedChanges, traces, jobs, peerTraces] = await Promise.all([
-      siblingsOf(deps.db).execute({ id: machine.id, unit: unit.id }),
-      peersOf(deps.db, known),
-      currentPolicies(deps.db),
-      speedChangesOf(deps.db, known),
-      loadTraces(deps.db, [machine.id]),
-      loadJobs(deps.db, [machine.id]),
-      peerTracesOf(deps.db, machine.id, unit),
-    ])
-    const motor = known.motors.find((m) => m.removedAt === null) ?? null
-    return {
-      machine,
-      unit: asUnit(unit),
-      area,
-      site,
-      motor,
-      pastMotors: known.motors.filter((m) => m.removedAt !== null).reverse(),
-      twins: [...known.twins],
-      peers,
-      siblings: siblings.map((s) => ({ ...s, unitTag: unit.tag })),
-      visits: [...known.visits],
-      moreVisits: known.allVisits - known.visits.length,
-      work: [...known.work],
-      parts: [...known.parts],
-      speedChanges,
-      findings: [...known.findings],
-      closings: [...known.closings],
-      live: known.live,
-      traces,
-      jobs,
-      peerTraces,
-      judgement: judgeAmong(known, peers, policies),
-      dueAt: place.dueAt?.toISOString() ?? null,
-    }
-  })
+  mount(router, deps, endpoints.machinePage, ({ params }) =>
+    together(deps.db, async (db) => {
+      const id = params.id
+      const [[known], [place], policies, traces, jobs] = await Promise.all([
+        loadSnapshots(db, [id]),
+        sent(placeOf(db).execute({ id })),
+        currentPolicies(db),
+        loadTraces(db, [id]),
+        loadJobs(db, [id]),
+      ])
+      if (!known || !place) throw notFound('machine')
+      const { unit, area, site } = place
+      const [siblings, peers, speedChanges, peerTraces] = await Promise.all([
+        sent(siblingsOf(db).execute({ id, unit: unit.id })),
+        peersOf(db, known),
+        speedChangesOf(db, known),
+        peerTracesOf(db, id, unit),
+      ])
+      return {
+        machine: known.machine,
+        unit: asUnit(unit),
+        area,
+        site,
+        motor: known.motors.find((m) => m.removedAt === null) ?? null,
+        pastMotors: known.motors.filter((m) => m.removedAt !== null).reverse(),
+        twins: [...known.twins],
+        peers,
+        siblings: siblings.map((s) => ({ ...s, unitTag: unit.tag })),
+        visits: [...known.visits],
+        moreVisits: known.allVisits - known.visits.length,
+        work: [...known.work],
+        parts: [...known.parts],
+        speedChanges,
+        findings: [...known.findings],
+        closings: [...known.closings],
+        live: known.live,
+        traces,
+        jobs,
+        peerTraces,
+        judgement: await standingAmong(db, known, peers, policies),
+        dueAt: place.dueAt?.toISOString() ?? null,
+      }
+    }),
+  )
 
   mount(router, deps, endpoints.addMachine, ({ body, person }) =>
     deps.db.transaction(async (tx) => {

@@ -4,8 +4,8 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { areas, machines, machineStates, speedChanges, units } from '../db/schema.ts'
 import { loadFindings } from '../findings/load.ts'
-import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
+import { standingsOf } from '../machine/standing.ts'
 
 const batch = 100
 
@@ -33,24 +33,27 @@ export async function loadDue(
   for (let i = 0; i < places.length; i += batch) {
     const part = places.slice(i, i + batch)
     const ids = part.map((p) => p.machine.id)
-    const known = new Map((await loadSnapshots(db, ids)).map((k) => [k.machine.id, k]))
+    const all = await loadSnapshots(db, ids)
+    const standings = await standingsOf(db, all, policies)
+    const known = new Map(all.map((own, n) => [own.machine.id, { own, standing: standings[n] ?? null }]))
     const waiting = await db
       .select()
       .from(speedChanges)
       .where(and(inArray(speedChanges.machineId, ids), isNull(speedChanges.doneAt), isNull(speedChanges.droppedAt)))
-    const found = await loadFindings(db, ids)
+    const findings = await loadFindings(db, ids)
     for (const { machine, unit, area, level } of part) {
-      const own = known.get(machine.id)
-      if (!own) continue
+      const found = known.get(machine.id)
+      if (!found) continue
+      const { own, standing } = found
       const tasks = dueOf(
         own,
         {
           speedChanges: waiting
             .filter((p) => p.machineId === machine.id)
             .map((p) => ({ madeAt: p.madeAt.toISOString(), doneAt: null, droppedAt: null, change: p.change })),
-          findings: found.filter((f) => f.machineId === machine.id),
+          findings: findings.filter((f) => f.machineId === machine.id),
         },
-        judgeStanding(own, policies),
+        standing,
         { unitKind: unit.kind, indoors: area.kind === 'room' },
         policies,
         now.getTime(),
