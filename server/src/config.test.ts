@@ -12,7 +12,15 @@ describe('settings', () => {
       METER_PACE: 1,
       CHECK_ANSWERS: 'no',
     }))
+  it('left blank are left out, as in the example', () => {
+    expect(readConfig({ ...env, SMTP_URL: '', PUBLIC_URL: ' ', PORT: '', TLS_CERT: '', MAIL_DIR: '' })).toEqual(
+      readConfig(env),
+    )
+  })
   it.each([
+    [{ SMTP_URL: 'http://mail.example' }, 'SMTP_URL'],
+    [{ PUBLIC_URL: 'motor-round.example' }, 'PUBLIC_URL'],
+    [{ SESSION_SECRET: '' }, 'SESSION_SECRET'],
     [{ SESSION_SECRET: 'short' }, 'SESSION_SECRET'],
     [{ PORT: '99999' }, 'PORT'],
     [{ PORT: 'http' }, 'PORT'],

@@ -25,9 +25,9 @@ const schema = z.object({
   TLS_CERT: z.string().min(1).optional(),
   TLS_KEY: z.string().min(1).optional(),
   /** The address at which people reach this server, for links in e-mails; left out: its own host and port. */
-  PUBLIC_URL: z.url().optional(),
+  PUBLIC_URL: z.url({ protocol: /^https?$/, error: 'not an address like https://rounds.example' }).optional(),
   /** Where e-mails go: to a mail server (smtp://…), or as files into a folder; with neither none is sent. */
-  SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
+  SMTP_URL: z.url({ protocol: /^smtps?$/, error: 'not an address like smtps://mail.example' }).optional(),
   MAIL_DIR: z.string().min(1).optional(),
   /** A folder from which files of live data are taken; left out: none are. */
   LIVE_DIR: z.string().min(1).optional(),
@@ -41,9 +41,13 @@ const schema = z.object({
 
 export type Config = z.infer<typeof schema>
 
+/** A setting that is named and left blank, as in the example, is one that is left out. */
+const given = (env: Record<string, string | undefined>) =>
+  Object.fromEntries(Object.entries(env).filter(([, value]) => value !== undefined && value.trim() !== ''))
+
 /** Read the settings from the environment. @throws Error in one line naming the setting */
 export function readConfig(env: Record<string, string | undefined>): Config {
-  const parsed = schema.safeParse(env)
+  const parsed = schema.safeParse(given(env))
   if (!parsed.success) {
     const first = parsed.error.issues[0]
     throw new Error(`setting ${first?.path.join('.') ?? ''}: ${first?.message ?? 'not valid'}`)

@@ -2,7 +2,7 @@ import { demoOrganization, demoPassword, demoPeople } from '@motor-round/demo'
 import { defaultPolicies } from '@motor-round/core/limits'
 import { eq } from 'drizzle-orm'
 import { inviteFirst, lockFirst } from './auth/invitations.ts'
-import { hashPassword } from './auth/password.ts'
+import { fits, hashPassword } from './auth/password.ts'
 import { applyOrganization } from './import-export/organization/apply.ts'
 import { inMemory } from './import-export/organization/source.ts'
 import { organization, people } from './db/schema.ts'
@@ -43,11 +43,19 @@ export async function firstLead(deps: Deps): Promise<string | null> {
   })
 }
 
-/** The demo's sign-ins, where the demo is what the database holds; null elsewhere. */
+/**
+ * Sign-ins of the demo that work: none where it was loaded into an organization of one's own, which gives its people no passwords,
+ * nor where somebody has another password by now.
+ * @returns null without any
+ */
 export async function demoSignIns(deps: Deps): Promise<{ login: string; password: string; role: string }[] | null> {
-  const rows = await deps.db.select({ id: people.id }).from(people)
-  const there = demoPeople.filter((p) => rows.some((r) => r.id === p.id))
-  return there.length === 0
-    ? null
-    : there.map((p) => ({ login: p.login, password: demoPassword(p.login), role: p.role }))
+  const rows = await deps.db.select({ id: people.id, passwordHash: people.passwordHash }).from(people)
+  const open = await Promise.all(
+    demoPeople.map(async ({ id, login, role }) => {
+      const own = rows.find((r) => r.id === id)
+      const password = demoPassword(login)
+      return own && (await fits(own.passwordHash, password)) ? [{ login, password, role }] : []
+    }),
+  )
+  return open.flat().length === 0 ? null : open.flat()
 }

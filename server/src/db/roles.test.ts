@@ -1,5 +1,7 @@
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import pg from 'pg'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { openWorld, refusedToAll, type World } from '../test/world.ts'
+import { letServerIn } from './roles.ts'
 
 let world: World
 beforeAll(async () => {
@@ -41,5 +43,18 @@ describe('the role of the server', () => {
       await expect(world.deps.pool.query(text), text).rejects.toThrow(
         /must be owner|permission denied|must be superuser/,
       )
+  })
+
+  it('is let in by servers that start at the same moment', async () => {
+    const url = world.deps.config.DATABASE_URL
+    const owner = Object.assign(new URL(inject('databaseUrl')), { pathname: new URL(url).pathname }).href
+    const clients = Array.from({ length: 5 }, () => new pg.Client(owner))
+    await Promise.all(clients.map((c) => c.connect()))
+    try {
+      await Promise.all(clients.map((c) => letServerIn(c, url)))
+    } finally {
+      await Promise.all(clients.map((c) => c.end()))
+    }
+    expect((await world.deps.pool.query('select 1 as here')).rows).toEqual([{ here: 1 }])
   })
 })

@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { demoSignIns } from '../seed.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
 let empty: World
@@ -28,11 +29,30 @@ describe('the demo, loaded by the first lead', () => {
     const session = (await lead.get('/session')).body as { organization: string; person: { login: string } }
     expect([session.organization, session.person.login]).toEqual(['Harbor Works', 'first'])
   })
+  it('opens no account: nothing is told that nobody can sign in with', async () => {
+    expect(await demoSignIns(empty.deps)).toBeNull()
+    const vale = await empty.visitor().post('/session', { login: 'vale', password: 'vale-on-the-roof' })
+    expect(vale.status).toBe(401)
+  })
   it('is refused where there are machines', async () => {
     const again = await lead.post('/demo')
     expect([again.status, again.body.detail ?? again.body.title]).toEqual([
       409,
       'There are machines already: the demo is for an empty database.',
     ])
+  })
+})
+
+describe('the sign-ins of the demo', () => {
+  it('are told while they work', async () => {
+    const world = await openWorld(true)
+    try {
+      const told = async () => (await demoSignIns(world.deps))?.map((d) => d.login)
+      expect(await told()).toEqual(['vale', 'okonjo', 'arden'])
+      await world.asOwner(`update people set password_hash = null where login = 'okonjo'`)
+      expect(await told()).toEqual(['vale', 'arden'])
+    } finally {
+      await world.end()
+    }
   })
 })

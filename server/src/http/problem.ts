@@ -30,7 +30,7 @@ export function invalid(error: z.ZodError, status = 422): HttpProblem {
   const first = errors[0]
   return new HttpProblem(
     status,
-    first ? `${first.path === '' ? 'the whole' : first.path}: ${first.message}` : 'not valid',
+    first ? (first.path === '' ? first.message : `${first.path}: ${first.message}`) : 'not valid',
     {
       errors,
     },
