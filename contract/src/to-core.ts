@@ -12,6 +12,7 @@ import {
   type MachineFacts,
   type MachineSnapshot,
   type Reported,
+  type Traced,
   type Twin,
 } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
@@ -22,6 +23,7 @@ import type { FindingRecord } from './finding.ts'
 import type { PartRecord } from './installed.ts'
 import type { TwinLoad } from './machine-page.ts'
 import type { Machine, Motor, SiteUnits } from './register.ts'
+import type { TraceRecord } from './trace.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
 
 /** Records of the wire as core judges them; instants become milliseconds. */
@@ -79,6 +81,52 @@ const asReported = (f: FindingRecord): Reported => ({
   putOff: f.state === 'postponed',
 })
 
+type TraceSteps = Pick<TraceRecord, 'id' | 'at' | 'by' | 'complaint' | 'words' | 'steps'>
+
+/** What it ended with was closed with what was done: what it found is answered. */
+function isSettled({ steps }: TraceSteps, findings: readonly FindingRecord[]): boolean {
+  const ended = steps.findLast((s) => s.kind === 'closed')
+  return ended !== undefined && findings.some((f) => f.state === 'closed' && Date.parse(f.at) >= Date.parse(ended.at))
+}
+
+function resultsOfTrace(t: TraceSteps, settled: boolean): Traced['results'] {
+  const struck = new Set<string>()
+  for (const s of [...t.steps].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)))
+    if (s.kind === 'struck') struck.add(s.evidence)
+    else if (s.kind === 'restored') struck.delete(s.evidence)
+  return t.steps.flatMap((s) =>
+    s.kind === 'result' && !struck.has(s.id)
+      ? [{ id: s.id, at: Date.parse(s.at), by: s.by, test: s.test, outcome: s.outcome, settled }]
+      : [],
+  )
+}
+
+/** Begun by mistake, with nothing reported and nothing found, it says nothing of its machine. */
+const saysSomething = (t: TraceSteps): boolean =>
+  t.complaint !== null || t.words.trim() !== '' || t.steps.some((s) => s.kind === 'result')
+
+interface TracedOf {
+  readonly findings: readonly FindingRecord[]
+  readonly traced: Traced
+}
+const tracedOnce = new WeakMap<readonly TraceSteps[], TracedOf>()
+const nothingTraced: Traced = { results: [], open: [] }
+
+/** What traces of a machine found, turned once while they are the same. */
+function tracedOf(traces: readonly TraceSteps[], findings: readonly FindingRecord[]): Traced {
+  if (traces.length === 0) return nothingTraced
+  const known = tracedOnce.get(traces)
+  if (known?.findings === findings) return known.traced
+  const traced: Traced = {
+    results: traces.flatMap((t) => resultsOfTrace(t, isSettled(t, findings))),
+    open: traces
+      .filter((t) => !t.steps.some((s) => s.kind === 'closed') && saysSomething(t))
+      .map((t) => ({ id: t.id, at: Date.parse(t.at), by: t.by, complaint: t.complaint, words: t.words })),
+  }
+  tracedOnce.set(traces, { findings, traced })
+  return traced
+}
+
 /** What judging needs of a site. */
 interface SiteFacts {
   readonly hertz: 50 | 60 | null
@@ -100,6 +148,7 @@ interface Known {
   readonly peers?: readonly TwinLoad[] | undefined
   readonly closings?: readonly ClosingRecord[] | undefined
   readonly findings?: readonly FindingRecord[] | undefined
+  readonly traces?: readonly TraceSteps[] | undefined
   readonly live?: LiveEvidence | null | undefined
   /** What its site is set to. */
   readonly site?: SiteFacts | undefined
@@ -158,6 +207,9 @@ function groundOf(known: Known): Ground {
   return ground
 }
 
+const noTraces: readonly never[] = []
+const noFindings: readonly never[] = []
+
 /** A machine with all that judging it needs: its visits that hold, and what is known of it. */
 export function snapshotOf(known: Known): MachineSnapshot {
   const ground = groundOf(known)
@@ -171,6 +223,7 @@ export function snapshotOf(known: Known): MachineSnapshot {
     peers: known.peers?.map((p) => p.load),
     closings: (known.closings ?? []).map(asClosing),
     live: known.live,
+    traced: tracedOf(known.traces ?? noTraces, known.findings ?? noFindings),
     reported: (known.findings ?? []).filter((f) => f.state !== 'closed').map(asReported),
   }
 }

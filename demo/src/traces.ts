@@ -57,8 +57,8 @@ const begun: readonly Begun[] = [
     steps: [
       ['vib', 'fan1x'],
       'locked out',
-      ['wheel', 'bad'],
-      { closed: 'unbal', confidence: 'proven', note: 'Blade 7 is bent; wheel ordered.' },
+      ['wheel', 'caked'],
+      { closed: 'caked', confidence: 'likely', note: 'Dust baked onto the blades; cleaning is booked.' },
     ],
   },
   {

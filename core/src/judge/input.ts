@@ -5,6 +5,7 @@ import type { Plate, UnitPlate } from '../plate/index.ts'
 import type { Visit, VisitState, WorkDone } from '../trend/index.ts'
 import type { Closing, Reported } from './conditions/condition.ts'
 import type { Controls } from './controls.ts'
+import type { Traced } from './traced/found.ts'
 
 /** What is known of a machine besides its motor. */
 export interface MachineFacts {
@@ -66,6 +67,8 @@ export interface JudgeInput {
   readonly closings?: readonly Closing[] | undefined
   /** Findings that persons reported and nobody closed. */
   readonly reported?: readonly Reported[] | undefined
+  /** What traces found, and those that nobody has finished; left out, there were none. */
+  readonly traced?: Traced | undefined
   /** What the building's own instruments showed; left out or null where none is sent. */
   readonly live?: LiveEvidence | null | undefined
 }

@@ -15,6 +15,7 @@ import { runRule, type Failure } from './run-rule.ts'
 import { rank, worse, type Level, type Overall, type Verdict } from './verdict.ts'
 import { afresh, freshOf, type Fresh } from './fresh.ts'
 import { reportedConditions } from './reported.ts'
+import { openTraces } from './traced/index.ts'
 
 /** What the load bar draws, in amperes. */
 export interface Rail {
@@ -125,6 +126,7 @@ function judgementOf(m: Made): Judgement {
     ...fold.conditions(through),
     ...afresh(input, m.fresh, through).filter((k) => !closedByPerson(input, k, through)),
     ...reportedConditions(input, through),
+    ...openTraces(input, through),
   ])
   const ofVisit = m.own.filter((v) => v.ofVisit)
   const good = [...fold.good().map((g) => g.verdict), ...m.own].filter(
@@ -196,7 +198,7 @@ export const speakingVisit = (visits: readonly Visit[]): Visit | null => newest(
 
 /** The newest thing that happened at a machine. */
 const newestInstant = (s: MachineSnapshot): number =>
-  [s.visits, s.work, s.closings ?? [], s.reported ?? []]
+  [s.visits, s.work, s.closings ?? [], s.reported ?? [], s.traced?.results ?? [], s.traced?.open ?? []]
     .flatMap((list): readonly { readonly at: number }[] => list)
     .reduce((latest, x) => Math.max(latest, x.at), 0)
 

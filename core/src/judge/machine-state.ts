@@ -7,6 +7,7 @@ import { chained, sameGround, type Ground } from './known.ts'
 import type { Rule } from './rule.ts'
 import { runRules, type Failure } from './run-rule.ts'
 import { rules } from './rules/register.ts'
+import { findsOf, type TracedFind } from './traced/index.ts'
 import type { Verdict } from './verdict.ts'
 
 const fromVisit = rules.filter((check) => check.from === 'visit')
@@ -38,6 +39,7 @@ const groundOf = (i: JudgeInput): Ground => [
   i.work,
   // Few, and put together anew each time: what they say counts.
   (i.closings ?? []).map((k) => `${k.key} ${k.at} ${k.kind}`).join('|'),
+  (i.traced?.results ?? []).map((r) => `${r.id}${r.settled ? ' settled' : ''}`).join('|'),
 ]
 
 /** Verdicts of visits that were judged before: a visit never changes, and its machine's past is gone through at every key. */
@@ -61,10 +63,11 @@ interface Stood {
 }
 const stood = new WeakMap<Visit, Stood>()
 
-/** What a person did between visits. */
+/** What a person did or found between visits. */
 type Act =
   | { readonly at: number; readonly order: 0; readonly work: WorkDone }
-  | { readonly at: number; readonly order: 2; readonly closing: Closing }
+  | { readonly at: number; readonly order: 2; readonly find: TracedFind }
+  | { readonly at: number; readonly order: 3; readonly closing: Closing }
 
 /** Checks by what they need, so that a plain visit asks only those that can have something to say. */
 const asked = new Map<string, Set<Rule>>()
@@ -91,18 +94,20 @@ export function visitVerdicts(c: Context, failures: Failure[]): Verdict[] {
   )
 }
 
-/** The work and closings of a machine in the order in which they count: work before a visit of the same instant, a closing after. */
+/** What happened between the visits of a machine, in the order in which it counts: work before a visit of the same instant, the rest after. */
+const none: readonly never[] = []
 const actsOf = (input: JudgeInput, through: number): Act[] =>
   [
     ...input.work.map((work): Act => ({ at: work.at, order: 0, work })),
-    ...(input.closings ?? []).map((closing): Act => ({ at: closing.at, order: 2, closing })),
+    ...findsOf(input.machine, input.traced?.results ?? none).map((find): Act => ({ at: find.at, order: 2, find })),
+    ...(input.closings ?? []).map((closing): Act => ({ at: closing.at, order: 3, closing })),
   ]
     .filter((x) => x.at <= through)
     .sort((x, y) => x.at - y.at || x.order - y.order)
 
 /**
- * What stands at a machine before one of its visits is taken into account: all visits before it, and the work and closings up to
- * it. `through` also takes in what came after the last visit.
+ * What stands at a machine before one of its visits is taken into account: all visits before it, and the work, closings and finds of
+ * traces up to it. `through` also takes in what came after the last visit.
  * @param earlier in the order in which they were made
  */
 export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through: number): Fold {
@@ -116,6 +121,7 @@ export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through
   const actsBefore = (at: number, order: number) => {
     for (let act = acts[next]; act && (act.at < at || (act.at === at && act.order < order)); act = acts[++next])
       if (act.order === 0) fold.work(act.work)
+      else if (act.order === 2) fold.visit(act.find.visit, act.find.verdicts)
       else fold.closing(act.closing)
   }
   let chain = from?.chain ?? 0

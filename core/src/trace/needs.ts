@@ -156,9 +156,9 @@ export function before(test: Test, s: Standing): readonly Before[] | null {
   const dead = test.needs.some((n) => needsDead.includes(n))
   const steps: Before[] = []
   if (dead && s.setup !== 'locked out') steps.push({ words: 'Lock out and prove dead', minutes: lockingOut })
-  if (test.needs.includes('discharged')) steps.push({ words: 'Discharge the capacitor through a resistor', minutes: 0 })
+  if (test.needs.includes('discharged')) steps.push({ words: 'Discharge any capacitor through a resistor', minutes: 0 })
   if (test.needs.includes('drive isolated'))
-    steps.push({ words: 'Take drives and electronics off the wires', minutes: 0 })
+    steps.push({ words: 'Disconnect any drive or electronics from these wires', minutes: 0 })
   const live = test.needs.includes('powered') || test.needs.includes('running')
   if (live && s.setup === 'locked out') {
     // Nobody powers up onto a load that tripped and was not tested.

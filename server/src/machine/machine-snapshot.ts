@@ -4,6 +4,7 @@ import type {
   Machine,
   Motor,
   PartRecord,
+  TraceRecord,
   TwinLoad,
   VisitRecord,
   WorkRecord,
@@ -22,6 +23,8 @@ export interface MachineSnapshot {
   readonly twins: readonly TwinLoad[]
   readonly closings: readonly ClosingRecord[]
   readonly findings: readonly FindingRecord[]
+  /** Newest first. */
+  readonly traces: readonly TraceRecord[]
   /** What the building's own instruments showed; null where none is sent. */
   readonly live: LiveEvidence | null
   readonly site: {

@@ -26,6 +26,7 @@ export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
     allVisits: visits.length,
     closings: known.closings.filter((c) => by(c.at)),
     findings: [],
+    traces: [],
     live: known.live && { ...known.live, days: known.live.days.filter((d) => d.at + dayMs <= until) },
   }
 }

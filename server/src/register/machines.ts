@@ -14,7 +14,7 @@ import { likePattern } from '../machine-list/rows.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { loadJobs } from '../jobs/load.ts'
-import { loadTraces, peerTracesOf } from '../traces/load.ts'
+import { peerTracesOf } from '../traces/load.ts'
 import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
 import { asUnit } from './places.ts'
@@ -72,11 +72,10 @@ export function machineRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.machinePage, ({ params }) =>
     together(deps.db, async (db) => {
       const id = params.id
-      const [[known], [place], policies, traces, jobs] = await Promise.all([
+      const [[known], [place], policies, jobs] = await Promise.all([
         loadSnapshots(db, [id]),
         sent(placeOf(db).execute({ id })),
         currentPolicies(db),
-        loadTraces(db, [id]),
         loadJobs(db, [id]),
       ])
       if (!known || !place) throw notFound('machine')
@@ -105,7 +104,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
         findings: [...known.findings],
         closings: [...known.closings],
         live: known.live,
-        traces,
+        traces: [...known.traces],
         jobs,
         peerTraces,
         judgement: await standingAmong(db, known, peers, policies),

@@ -6,24 +6,25 @@ import type { Tx } from '../db/client.ts'
 import { traces, traceSteps } from '../db/rounds-schema.ts'
 import { visits } from '../db/schema.ts'
 import { fieldProblem } from '../http/problem.ts'
-import { lockMachine, type Author, type Done } from '../machine/command.ts'
+import { changeMachine, type Author, type Done } from '../machine/command.ts'
 
 const fresh = (kept: { readonly rowCount: number | null }): Done<null> => ({
   value: null,
   fresh: (kept.rowCount ?? 0) > 0,
 })
 
-/** Keep a trace that was begun; the same id twice keeps one. It judges nothing: its end is a finding. */
+/** Keep a trace that was begun; the same id twice keeps one. Until it is finished its machine is not known to be good. */
 export async function keepTrace(tx: Tx, body: z.output<typeof traceBody>, author: Author): Promise<Done<null>> {
   if (body.complaint !== null && !complaints.some((c) => c.id === body.complaint))
     throw fieldProblem('complaint', `"${body.complaint}" is not a complaint`)
-  const machine = await lockMachine(tx, body.machineId)
-  if (body.visitId !== null) {
-    const [visit] = await tx.select({ machineId: visits.machineId }).from(visits).where(eq(visits.id, body.visitId))
-    if (visit?.machineId !== body.machineId) throw fieldProblem('visitId', 'no such visit of this machine')
-  }
-  const row = { ...body, siteId: machine.siteId, at: new Date(body.at), by: author.by }
-  return fresh(await tx.insert(traces).values(row).onConflictDoNothing())
+  return changeMachine(tx, body.machineId, author, async (machine) => {
+    if (body.visitId !== null) {
+      const [visit] = await tx.select({ machineId: visits.machineId }).from(visits).where(eq(visits.id, body.visitId))
+      if (visit?.machineId !== body.machineId) throw fieldProblem('visitId', 'no such visit of this machine')
+    }
+    const row = { ...body, siteId: machine.siteId, at: new Date(body.at), by: author.by }
+    return fresh(await tx.insert(traces).values(row).onConflictDoNothing())
+  })
 }
 
 /** What a step names has to exist. */
@@ -39,7 +40,7 @@ function refuseUnknown(step: z.output<typeof traceStepBody>): void {
       throw fieldProblem('cause', `"${step.cause}" is not a cause`)
 }
 
-/** Keep what happened in a trace; the same id twice keeps one. */
+/** Keep what happened in a trace; the same id twice keeps one. What it found stands at its machine until it is answered. */
 export async function keepTraceStep(tx: Tx, body: z.output<typeof traceStepBody>, author: Author): Promise<Done<null>> {
   refuseUnknown(body)
   const [of] = await tx.select({ machineId: traces.machineId }).from(traces).where(eq(traces.id, body.traceId))
@@ -47,5 +48,7 @@ export async function keepTraceStep(tx: Tx, body: z.output<typeof traceStepBody>
   if (of.machineId !== body.machineId) throw fieldProblem('machineId', 'is not the machine of that trace')
   const { id, traceId, machineId, at, ...said } = body
   const row = { id, traceId, machineId, at: new Date(at), said, by: author.by }
-  return fresh(await tx.insert(traceSteps).values(row).onConflictDoNothing())
+  return changeMachine(tx, machineId, author, async () =>
+    fresh(await tx.insert(traceSteps).values(row).onConflictDoNothing()),
+  )
 }

@@ -86,3 +86,79 @@ describe('a trace that was made offline', () => {
     expect(r.status).toBe(403)
   })
 })
+
+describe('what a trace finds', () => {
+  const later = (minutes: number) => new Date(Date.parse(at) + minutes * 60_000).toISOString()
+  let fan: string
+  const page = async () => (await hand.get(`/machines/${fan}`)).body as MachinePage
+  const level = async () => {
+    const { judgement } = await page()
+    const list = (await hand.get('/machines?limit=200')).body as { rows: { machineId: string; level: string | null }[] }
+    const row = list.rows.find((r) => r.machineId === fan)
+    // The list is never milder than the page.
+    expect(row?.level).toBe(judgement?.level)
+    return judgement?.level
+  }
+  const trace = begun({ complaint: 'trips', words: '' })
+  const said = (minutes: number, what: object) => ({
+    ...step(trace.body.id, what),
+    body: { ...step(trace.body.id, what).body, machineId: fan, at: later(minutes) },
+  })
+
+  it('stands at its machine from the moment it is reported, however the trace ends, until it is closed with what was done', async () => {
+    fan = await hand.machine('RTU-12/SF')
+    trace.body.machineId = fan
+    expect(await level()).toBe('ok')
+    expect(await outcomes([trace])).toEqual(['applied'])
+    expect(await level()).toBe('fix')
+    expect((await page()).judgement?.headline).toBe('Reported: breaker or fuse opens. The cause is not found yet.')
+    const ground = said(1, { kind: 'result', test: 'gnd-ohms', outcome: 'ground' })
+    expect(await outcomes([said(1, { kind: 'result', test: 'breaker', outcome: 'tripped' }), ground])).toEqual([
+      'applied',
+      'applied',
+    ])
+    expect(await level()).toBe('stop')
+    const finding = {
+      kind: 'finding',
+      body: { id: randomUUID(), machineId: fan, at: later(2), level: 'watch', text: 'Motor winding dead to ground.' },
+    }
+    await outcomes([said(2, { kind: 'closed', cause: 'gnd-dead', confidence: 'proven', note: '' }), finding])
+    expect((await page()).judgement?.conditions.map((k) => k.key).sort()).toEqual([
+      'breaker-found@',
+      `finding@${finding.body.id}`,
+      'winding-to-ground@T1,T2,T3',
+    ])
+    expect(await level()).toBe('stop')
+    await outcomes([
+      {
+        kind: 'finding-step',
+        body: {
+          id: randomUUID(),
+          findingId: finding.body.id,
+          machineId: fan,
+          at: later(3),
+          kind: 'closed',
+          note: 'motor replaced by the contractor',
+        },
+      },
+    ])
+    expect(await level()).toBe('ok')
+  })
+  it('is gone with a result that was struck out, and back when it counts again', async () => {
+    const other = begun({ complaint: null, words: '', machineId: fan })
+    const of = (minutes: number, what: object) => ({
+      ...step(other.body.id, what),
+      body: { ...step(other.body.id, what).body, machineId: fan, at: later(minutes) },
+    })
+    // Nothing reported and nothing found: begun by mistake.
+    await outcomes([other])
+    expect(await level()).toBe('ok')
+    const seized = of(5, { kind: 'result', test: 'spin', outcome: 'seized' })
+    await outcomes([seized])
+    expect(await level()).toBe('stop')
+    await outcomes([of(6, { kind: 'struck', evidence: seized.body.id, reason: 'wrong unit' })])
+    expect(await level()).toBe('watch')
+    await outcomes([of(7, { kind: 'restored', evidence: seized.body.id })])
+    expect(await level()).toBe('stop')
+  })
+})

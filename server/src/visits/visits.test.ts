@@ -243,6 +243,7 @@ describe('the judge in the hand and the judge on the server', () => {
         closings: p.closings,
         live: p.live,
         findings: p.findings,
+        traces: p.traces,
         site: p.site,
         policies,
       }

@@ -23,6 +23,7 @@ export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof to
     closings: page.closings,
     live: page.live,
     findings: page.findings,
+    traces: page.traces,
     site: page.site,
     policies: toPolicies(policies),
   })

@@ -36,7 +36,8 @@ export function FinishTrace({ page, trace, stands }: { page: MachinePage; trace:
   // What a person dropped is not offered first.
   const [likeliest] = stands.suspects.filter((s) => s.dropped === null || s.back)
   const suspect = stands.suspects.find((s) => s.id === (cause ?? likeliest?.id))
-  if (!suspect || results.length === 0) return null
+  // Begun by mistake, it says nothing: there is nothing to end.
+  if (!suspect || (results.length === 0 && trace.complaint === null && trace.words.trim() === '')) return null
   if (!open && cause === null && suspect.p < 0.6)
     return (
       <div className="row">
