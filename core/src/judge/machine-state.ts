@@ -121,7 +121,7 @@ export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through
   const actsBefore = (at: number, order: number) => {
     for (let act = acts[next]; act && (act.at < at || (act.at === at && act.order < order)); act = acts[++next])
       if (act.order === 0) fold.work(act.work)
-      else if (act.order === 2) fold.visit(act.find.visit, act.find.verdicts)
+      else if (act.order === 2) fold.found(act.find.visit, act.find.verdicts)
       else fold.closing(act.closing)
   }
   let chain = from?.chain ?? 0

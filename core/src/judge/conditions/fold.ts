@@ -97,6 +97,15 @@ export class Fold {
     }
   }
 
+  /** What was found beside a visit: where as bad or worse stands already, with its figures, it says nothing new. */
+  found(visit: Visit, verdicts: readonly Verdict[]): void {
+    for (const { verdict, places, shown } of placedOf(visit, verdicts))
+      for (const at of places) {
+        const stands = this.#open.get(at)
+        if (!stands || rank(verdict.level) > rank(stands.verdict.level)) this.#take(visit, verdict, at, shown)
+      }
+  }
+
   #take(visit: Visit, v: Verdict, at: string, shown: Shown): void {
     const stands = this.#open.get(at)
     if (v.level !== 'ok' && (!stands || rank(v.level) >= rank(stands.verdict.level))) {

@@ -100,6 +100,12 @@ describe('what a trace found', () => {
     expect(machine(traced(tripped, closed, ...tests)).level).toBe('ok')
     expect(machine(traced(result('smell', 'winding'), result('smell', 'none', 1))).level).toBe('fix')
   })
+  it('does not take the place of figures that say as bad: they stay, with their text', () => {
+    const figures = read(0, terminals(40))
+    const j = machine(traced(result('gnd-ohms', 'ground'), result('megs', 'low', 1)), { visits: [figures] })
+    expect(j.headline).toContain('40.0 Ω')
+    expect(j.conditions.map((k) => k.key)).toContain('insulation@all/motor')
+  })
   it('of a breaker that a person opened by hand is nothing', () => {
     expect(machine(traced(result('breaker', 'open'))).level).toBe('fix')
     expect(machine(traced(result('breaker', 'open'), result('ask-open', 'hand'))).level).toBe('ok')
