@@ -14,6 +14,7 @@ import {
   type Reported,
   type Traced,
   type Twin,
+  type UnderWay,
 } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import type { LiveEvidence } from '@motor-round/core/live'
@@ -23,6 +24,7 @@ import type { FindingRecord } from './finding.ts'
 import type { PartRecord } from './installed.ts'
 import type { TwinLoad } from './machine-page.ts'
 import type { Machine, Motor, SiteUnits } from './register.ts'
+import type { JobRecord } from './job.ts'
 import type { TraceRecord } from './trace.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
 
@@ -127,6 +129,19 @@ function tracedOf(traces: readonly TraceSteps[], findings: readonly FindingRecor
   return traced
 }
 
+type JobSteps = Pick<JobRecord, 'id' | 'title' | 'steps'>
+
+/** Looking at a job and deciding about it changes nothing at the machine; the first step that is done does. */
+const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
+  jobs.flatMap((j) => {
+    const begun = j.steps.filter((s) => s.kind === 'done' || s.kind === 'check' || s.kind === 'burn')
+    const undone = new Set(j.steps.flatMap((s) => (s.kind === 'undone' ? [s.step] : [])))
+    const first = begun.filter((s) => !undone.has(s.step)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0]
+    return first === undefined || j.steps.some((s) => s.kind === 'closed')
+      ? []
+      : [{ id: j.id, at: Date.parse(first.at), by: first.by, title: j.title }]
+  })
+
 /** What judging needs of a site. */
 interface SiteFacts {
   readonly hertz: 50 | 60 | null
@@ -149,6 +164,7 @@ interface Known {
   readonly closings?: readonly ClosingRecord[] | undefined
   readonly findings?: readonly FindingRecord[] | undefined
   readonly traces?: readonly TraceSteps[] | undefined
+  readonly jobs?: readonly JobSteps[] | undefined
   readonly live?: LiveEvidence | null | undefined
   /** What its site is set to. */
   readonly site?: SiteFacts | undefined
@@ -208,6 +224,7 @@ function groundOf(known: Known): Ground {
 }
 
 const noTraces: readonly never[] = []
+const noJobs: readonly never[] = []
 const noFindings: readonly never[] = []
 
 /** A machine with all that judging it needs: its visits that hold, and what is known of it. */
@@ -223,6 +240,7 @@ export function snapshotOf(known: Known): MachineSnapshot {
     peers: known.peers?.map((p) => p.load),
     closings: (known.closings ?? []).map(asClosing),
     live: known.live,
+    underWay: underWayOf(known.jobs ?? noJobs),
     traced: tracedOf(known.traces ?? noTraces, known.findings ?? noFindings),
     reported: (known.findings ?? []).filter((f) => f.state !== 'closed').map(asReported),
   }

@@ -11,7 +11,7 @@ export { findsOf, meaningful, meaningOf, type OpenTrace, type Traced, type Trace
 export { unknownControls, type Controls } from './controls.ts'
 export { dueAt, levelRead, machineDueAt } from './due.ts'
 export { lineSideRead, type Gate, type GateStep } from './gates.ts'
-export type { InstalledMotor, JudgeInput, MachineFacts, Twin } from './input.ts'
+export type { InstalledMotor, JudgeInput, MachineFacts, Twin, UnderWay } from './input.ts'
 export {
   judge,
   judgeMachine,

@@ -45,6 +45,15 @@ export interface Twin {
   readonly state?: VisitState | null | undefined
 }
 
+/** A job that was begun and that nobody closed. */
+export interface UnderWay {
+  readonly id: string
+  /** When its first step was done, ms since 1970. */
+  readonly at: number
+  readonly by: string
+  readonly title: string
+}
+
 /** All that judging a visit needs. `history` holds the other visits of the machine, superseded ones left out. */
 export interface JudgeInput {
   readonly machine: MachineFacts
@@ -69,6 +78,8 @@ export interface JudgeInput {
   readonly reported?: readonly Reported[] | undefined
   /** What traces found, and those that nobody has finished; left out, there were none. */
   readonly traced?: Traced | undefined
+  /** Jobs that are under way; left out, none is. */
+  readonly underWay?: readonly UnderWay[] | undefined
   /** What the building's own instruments showed; left out or null where none is sent. */
   readonly live?: LiveEvidence | null | undefined
 }

@@ -16,6 +16,7 @@ import { rank, worse, type Level, type Overall, type Verdict } from './verdict.t
 import { afresh, freshOf, type Fresh } from './fresh.ts'
 import { reportedConditions } from './reported.ts'
 import { openTraces } from './traced/index.ts'
+import { jobsUnderWay } from './under-way.ts'
 
 /** What the load bar draws, in amperes. */
 export interface Rail {
@@ -127,6 +128,7 @@ function judgementOf(m: Made): Judgement {
     ...afresh(input, m.fresh, through).filter((k) => !closedByPerson(input, k, through)),
     ...reportedConditions(input, through),
     ...openTraces(input, through),
+    ...jobsUnderWay(input, through),
   ])
   const ofVisit = m.own.filter((v) => v.ofVisit)
   const good = [...fold.good().map((g) => g.verdict), ...m.own].filter(
@@ -198,7 +200,15 @@ export const speakingVisit = (visits: readonly Visit[]): Visit | null => newest(
 
 /** The newest thing that happened at a machine. */
 const newestInstant = (s: MachineSnapshot): number =>
-  [s.visits, s.work, s.closings ?? [], s.reported ?? [], s.traced?.results ?? [], s.traced?.open ?? []]
+  [
+    s.visits,
+    s.work,
+    s.closings ?? [],
+    s.reported ?? [],
+    s.traced?.results ?? [],
+    s.traced?.open ?? [],
+    s.underWay ?? [],
+  ]
     .flatMap((list): readonly { readonly at: number }[] => list)
     .reduce((latest, x) => Math.max(latest, x.at), 0)
 

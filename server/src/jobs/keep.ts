@@ -22,7 +22,7 @@ import { machines } from '../db/schema.ts'
 import { keepFindingStep } from '../findings/keep.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { heldPolicies } from '../policies/current.ts'
-import { lockMachine, type Author, type Done } from '../machine/command.ts'
+import { changeMachine, lockMachine, type Author, type Done } from '../machine/command.ts'
 import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 import { adverseFor } from './adverse-for.ts'
@@ -157,21 +157,23 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   }
   if (body.kind === 'closed') await refuseClosing(tx, job, facts, on, body)
   const row = { id, jobId, machineId, at: new Date(at), said, by: author.by }
-  const done = fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())
-  // What it answered is answered, where that is proven; what was closed with a reason stays found.
-  if (done.fresh && body.kind === 'closed' && body.reason.trim() === '' && of.findingId !== null)
-    await keepFindingStep(
-      tx,
-      {
-        id: uuid5(`closed by its job ${jobId}`, id),
-        findingId: of.findingId,
-        machineId,
-        at,
-        kind: 'closed',
-        note: `Proven by the job: ${of.title}`,
-        reviewOn: null,
-      },
-      author,
-    )
-  return done
+  return changeMachine(tx, machineId, author, async () => {
+    const done = fresh(await tx.insert(jobSteps).values(row).onConflictDoNothing())
+    // What it answered is answered, where that is proven; what was closed with a reason stays found.
+    if (done.fresh && body.kind === 'closed' && body.reason.trim() === '' && of.findingId !== null)
+      await keepFindingStep(
+        tx,
+        {
+          id: uuid5(`closed by its job ${jobId}`, id),
+          findingId: of.findingId,
+          machineId,
+          at,
+          kind: 'closed',
+          note: `Proven by the job: ${of.title}`,
+          reviewOn: null,
+        },
+        author,
+      )
+    return done
+  })
 }

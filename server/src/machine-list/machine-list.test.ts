@@ -45,7 +45,8 @@ describe('the Roof', () => {
   })
   it('shows just the machines of the planted stories as needing a person', async () => {
     const { rows } = await roof('&level=stop,fix,watch')
-    const open = rows.filter((r) => r.found?.open !== true)
+    // Besides a finding that is open, or a job that was begun and not closed.
+    const open = rows.filter((r) => r.found?.open !== true && !r.headline.startsWith('Job not finished'))
     expect(open.filter((r) => !storyOf(`${r.unitTag}/${r.tag}`)).map((r) => r.unitTag)).toEqual([])
     expect(rows.filter((r) => storyOf(`${r.unitTag}/${r.tag}`))).toHaveLength(new Set(truth.map((s) => s.machine)).size)
   })

@@ -1,6 +1,7 @@
 import type {
   ClosingRecord,
   FindingRecord,
+  JobRecord,
   Machine,
   Motor,
   PartRecord,
@@ -25,6 +26,8 @@ export interface MachineSnapshot {
   readonly findings: readonly FindingRecord[]
   /** Newest first. */
   readonly traces: readonly TraceRecord[]
+  /** Newest first. */
+  readonly jobs: readonly JobRecord[]
   /** What the building's own instruments showed; null where none is sent. */
   readonly live: LiveEvidence | null
   readonly site: {

@@ -18,6 +18,7 @@ import { components, machines, machineStates, machineVersions, sites, work, type
 import { loadClosings } from '../conditions/load.ts'
 import { liveStates } from '../db/live-schema.ts'
 import { loadFindings } from '../findings/load.ts'
+import { loadJobs } from '../jobs/load.ts'
 import { loadTraces } from '../traces/load.ts'
 import type { MachineSnapshot } from './machine-snapshot.ts'
 import { heldSnapshot, interned, knownVisits, withTwins } from './interned.ts'
@@ -278,7 +279,7 @@ async function readSnapshots(
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
   // One way to the database and back where it is asked in a transaction.
-  const [own, installed, worked, rows, closed, found, lived, traced] = await Promise.all([
+  const [own, installed, worked, rows, closed, found, lived, traced, jobbed] = await Promise.all([
     sent(machinesWithSites(db, ids)),
     sent(componentsOf(db, ids)),
     sent(workOf(db, ids)),
@@ -287,6 +288,7 @@ async function readSnapshots(
     loadFindings(db, ids),
     sent(liveOf(db, ids)),
     loadTraces(db, ids),
+    loadJobs(db, ids),
   ])
   const list = own.map((r) => asMachine(r.machine))
   const inSlot = (motor: boolean) => installed.filter((c) => (c.slot === 'motor') === motor)
@@ -318,6 +320,11 @@ async function readSnapshots(
     (t) => t.machineId,
     (t) => t,
   )
+  const jobs = grouped(
+    jobbed,
+    (j) => j.machineId,
+    (j) => j,
+  )
   const live = new Map(lived.map((l) => [l.machineId, l.evidence]))
   const place = new Map(own.map((r) => [r.machine.siteId, r.site]))
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
@@ -333,6 +340,7 @@ async function readSnapshots(
       closings: closings.get(machine.id) ?? [],
       findings: findings.get(machine.id) ?? [],
       traces: traces.get(machine.id) ?? [],
+      jobs: jobs.get(machine.id) ?? [],
       live: live.get(machine.id) ?? null,
       site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC', units: 'us' },
     }),

@@ -27,6 +27,7 @@ export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
     closings: known.closings.filter((c) => by(c.at)),
     findings: [],
     traces: [],
+    jobs: [],
     live: known.live && { ...known.live, days: known.live.days.filter((d) => d.at + dayMs <= until) },
   }
 }

@@ -13,7 +13,6 @@ import { addMachine, changeMachine, authorOf } from '../machine/command.ts'
 import { likePattern } from '../machine-list/rows.ts'
 import { peersOf } from './peers.ts'
 import { currentPolicies } from '../policies/current.ts'
-import { loadJobs } from '../jobs/load.ts'
 import { peerTracesOf } from '../traces/load.ts'
 import { speedChangesOf } from '../speed-changes/speed-changes.ts'
 import { refuseStale } from './edit.ts'
@@ -72,11 +71,10 @@ export function machineRoutes(router: Router, deps: Deps): void {
   mount(router, deps, endpoints.machinePage, ({ params }) =>
     together(deps.db, async (db) => {
       const id = params.id
-      const [[known], [place], policies, jobs] = await Promise.all([
+      const [[known], [place], policies] = await Promise.all([
         loadSnapshots(db, [id]),
         sent(placeOf(db).execute({ id })),
         currentPolicies(db),
-        loadJobs(db, [id]),
       ])
       if (!known || !place) throw notFound('machine')
       const { unit, area, site } = place
@@ -105,7 +103,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
         closings: [...known.closings],
         live: known.live,
         traces: [...known.traces],
-        jobs,
+        jobs: [...known.jobs],
         peerTraces,
         judgement: await standingAmong(db, known, peers, policies),
         dueAt: place.dueAt?.toISOString() ?? null,

@@ -106,7 +106,7 @@ describe('what a trace finds', () => {
   })
 
   it('stands at its machine from the moment it is reported, however the trace ends, until it is closed with what was done', async () => {
-    fan = await hand.machine('RTU-12/SF')
+    fan = await hand.machine('RTU-41/SF')
     trace.body.machineId = fan
     expect(await level()).toBe('ok')
     expect(await outcomes([trace])).toEqual(['applied'])

@@ -244,6 +244,7 @@ describe('the judge in the hand and the judge on the server', () => {
         live: p.live,
         findings: p.findings,
         traces: p.traces,
+        jobs: p.jobs,
         site: p.site,
         policies,
       }

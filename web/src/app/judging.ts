@@ -24,6 +24,7 @@ export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof to
     live: page.live,
     findings: page.findings,
     traces: page.traces,
+    jobs: page.jobs,
     site: page.site,
     policies: toPolicies(policies),
   })

@@ -149,3 +149,14 @@ describe('a trace that nobody finished', () => {
     expect(said(null, '')).toBe('A fault is being traced.')
   })
 })
+
+describe('a job that was begun and not closed', () => {
+  it('keeps its machine from being called OK, from its first step on', () => {
+    const { visit: _v, history: _h, ...known } = inputOf(good)
+    const at = (underWay: { id: string; at: number; by: string; title: string }[], now?: number) =>
+      judgeMachine({ ...known, visits: [good], underWay }, now)
+    const job = { id: 'j1', at: noon, by: 'Mosi', title: 'Replace the motor: it growls' }
+    expect([at([])?.level, at([job], noon - 1)?.level]).toEqual(['ok', 'ok'])
+    expect(at([job])).toMatchObject({ level: 'watch', headline: 'Job not finished: replace the motor: it growls.' })
+  })
+})
