@@ -12,6 +12,7 @@ beforeAll(async () => {
 afterAll(() => world.end())
 
 interface Row {
+  headline: string
   found: { open: boolean } | null
   unitTag: string
   tag: string
