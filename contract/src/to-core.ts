@@ -85,10 +85,10 @@ const asReported = (f: FindingRecord): Reported => ({
 
 type TraceSteps = Pick<TraceRecord, 'id' | 'at' | 'by' | 'complaint' | 'words' | 'steps'>
 
-/** What it ended with was closed with what was done: what it found is answered. */
+/** What it ended with, a finding of the same moment, was closed with what was done: what it found is answered. */
 function isSettled({ steps }: TraceSteps, findings: readonly FindingRecord[]): boolean {
   const ended = steps.findLast((s) => s.kind === 'closed')
-  return ended !== undefined && findings.some((f) => f.state === 'closed' && Date.parse(f.at) >= Date.parse(ended.at))
+  return ended !== undefined && findings.some((f) => f.state === 'closed' && Date.parse(f.at) === Date.parse(ended.at))
 }
 
 function resultsOfTrace(t: TraceSteps, settled: boolean): Traced['results'] {

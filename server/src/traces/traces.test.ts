@@ -129,19 +129,15 @@ describe('what a trace finds', () => {
       'winding-to-ground@T1,T2,T3',
     ])
     expect(await level()).toBe('stop')
-    await outcomes([
-      {
-        kind: 'finding-step',
-        body: {
-          id: randomUUID(),
-          findingId: finding.body.id,
-          machineId: fan,
-          at: later(3),
-          kind: 'closed',
-          note: 'motor replaced by the contractor',
-        },
-      },
-    ])
+    // Something else that was found later and closed answers nothing of it.
+    const other = { kind: 'finding', body: { ...finding.body, id: randomUUID(), at: later(4), text: 'Screw missing.' } }
+    const close = (findingId: string, note: string) => ({
+      kind: 'finding-step',
+      body: { id: randomUUID(), findingId, machineId: fan, at: later(5), kind: 'closed', note },
+    })
+    await outcomes([other, close(other.body.id, 'put in')])
+    expect(await level()).toBe('stop')
+    await outcomes([close(finding.body.id, 'motor replaced by the contractor')])
     expect(await level()).toBe('ok')
   })
   it('is gone with a result that was struck out, and back when it counts again', async () => {
