@@ -69,7 +69,7 @@ describe('what went wrong, where the person looks', () => {
   })
   it('says that nothing is lost without a signal', () => {
     const h = html(<FailureNote failure={{ ...failure(), noSignal: true }} kept="Kept on this phone, 3 readings." />)
-    expect(h).toContain('Could not save: no signal. Kept on this phone, 3 readings.')
+    expect(h).toContain('No signal. Kept on this phone, 3 readings.')
     expect(html(<FailureNote failure={undefined} kept="x" />)).toBe('')
   })
   it('lists every field when there are several', () => {

@@ -78,7 +78,10 @@ export function SecondFactor() {
   const [turnOn, turningOn] = accountApi.useSetSecondFactorMutation()
   const [turnOff, turningOff] = accountApi.useDropSecondFactorMutation()
   const state = factor.data
-  if (!state) return factor.error ? <FailureNote failure={factor.error as Failure} kept="" /> : null
+  if (!state)
+    return factor.error ? (
+      <FailureNote failure={factor.error as Failure} kept="Two-step sign-in cannot be loaded." />
+    ) : null
   const codes = turningOn.data?.codes
   return (
     <section className="sheet stack" aria-label="Two-step sign-in">

@@ -66,7 +66,7 @@ function Calendar() {
           Create calendar address
         </Button>
       )}
-      <FailureNote failure={made.error as Failure | undefined} kept="" />
+      <FailureNote failure={made.error as Failure | undefined} kept="Nothing was saved." />
     </section>
   )
 }

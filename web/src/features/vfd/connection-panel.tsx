@@ -109,7 +109,7 @@ export function ConnectionPanel({ id, page }: { id: string; page: VfdPage }) {
           {wrong}
         </p>
       )}
-      <FailureNote failure={adding.error as Failure | undefined} kept="" />
+      <FailureNote failure={adding.error as Failure | undefined} kept="Nothing was saved." />
       {adding.data ? (
         <p className="note" role="status">
           {adding.data.maker} {adding.data.model} added.
