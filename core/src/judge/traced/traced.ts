@@ -67,8 +67,8 @@ export function findsOf(machine: MachineFacts, results: readonly TracedResult[])
   const newest = new Map<string, TracedResult>()
   for (const r of inOrder) {
     const before = newest.get(r.test)
-    const proven = before !== undefined && stays.has(r.test) && meaningOf(before.test, before.outcome) !== undefined
-    if (!proven || meaningOf(r.test, r.outcome) !== undefined) newest.set(r.test, r)
+    const stands = before !== undefined && stays.has(r.test) && meaningOf(before.test, before.outcome) !== undefined
+    if (!stands || meaningOf(r.test, r.outcome) !== undefined) newest.set(r.test, r)
   }
   const all = [...newest.values()]
   const readGood = (after: number) =>
