@@ -76,6 +76,11 @@ test('a breaker that tripped stays open until every load on it is tested, and is
   await expect(gate).toContainText('It may be closed once.')
   await gate.getByRole('button', { name: 'It opened again' }).click()
   await expect(gate).toContainText('call a licensed electrician')
+  // What was found here stands at the machine, whoever looks at it next.
+  await page.getByRole('link', { name: 'AHU-8 / RF' }).click()
+  const stands = page.getByRole('list', { name: 'Open conditions' })
+  await expect(stands.getByRole('listitem').first()).toContainText('It opened again after it was closed on good tests.')
+  await expect(stands.getByRole('listitem').first()).toContainText('Stop')
 })
 
 test('what was read at a visit is evidence by itself: a good capacitor of the wrong value', async ({ open }) => {

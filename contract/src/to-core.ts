@@ -4,6 +4,7 @@ import {
   judgeMachine,
   motorAt,
   speakingVisit,
+  trippedAgain,
   withPeers,
   type Closing,
   type InstalledMotor,
@@ -96,11 +97,14 @@ function resultsOfTrace(t: TraceSteps, settled: boolean): Traced['results'] {
   for (const s of [...t.steps].sort((a, b) => Date.parse(a.at) - Date.parse(b.at)))
     if (s.kind === 'struck') struck.add(s.evidence)
     else if (s.kind === 'restored') struck.delete(s.evidence)
-  return t.steps.flatMap((s) =>
-    s.kind === 'result' && !struck.has(s.id)
-      ? [{ id: s.id, at: Date.parse(s.at), by: s.by, test: s.test, outcome: s.outcome, settled }]
-      : [],
-  )
+  return t.steps.flatMap((s) => {
+    const own = { id: s.id, at: Date.parse(s.at), by: s.by, settled }
+    if (s.kind === 'tripped again') {
+      const [test = '', outcome = ''] = trippedAgain.split(' ')
+      return [{ ...own, test, outcome }]
+    }
+    return s.kind === 'result' && !struck.has(s.id) ? [{ ...own, test: s.test, outcome: s.outcome }] : []
+  })
 }
 
 /** Begun by mistake, with nothing reported and nothing found, it says nothing of its machine. */

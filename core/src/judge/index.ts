@@ -7,7 +7,15 @@ export { keyOf, partsOf, type Closing, type Condition, type Reported } from './c
 export { retests, type RetestId } from './conditions/retests.ts'
 export { workAnswers } from './conditions/work-answers.ts'
 export { contextOf, type Context } from './context.ts'
-export { findsOf, meaningful, meaningOf, type OpenTrace, type Traced, type TracedResult } from './traced/index.ts'
+export {
+  findsOf,
+  meaningful,
+  meaningOf,
+  trippedAgain,
+  type OpenTrace,
+  type Traced,
+  type TracedResult,
+} from './traced/index.ts'
 export { unknownControls, type Controls } from './controls.ts'
 export { dueAt, levelRead, machineDueAt } from './due.ts'
 export { lineSideRead, type Gate, type GateStep } from './gates.ts'

@@ -36,6 +36,9 @@ const testLoads = { next: 'Do not close it. Test ohms and insulation of every lo
 const readWinding = { next: 'Read winding resistance and insulation before it runs again.' }
 const testBeforeStart = { next: 'Shut it off at the source now. Then lock out and test the winding.' }
 
+/** The breaker or fuse opened again, as `test outcome`. */
+export const trippedAgain = 'breaker again'
+
 /**
  * By test and outcome of a trace. What is only a symptom (noise, speed, pressure, vibration) is left to the finding that a trace ends
  * with; this is what must not be run, closed or taken for good meanwhile.
@@ -54,6 +57,14 @@ const rows: Readonly<Record<string, Row>> = {
   'breaker tripped': ['breaker-found', whole, 'fix', 'Breaker found tripped. It opened for a reason.', testLoads],
   'breaker fuse': ['breaker-found', whole, 'fix', 'Fuse found blown. It opened for a reason.', testLoads],
   'breaker open': ['breaker-found', whole, 'fix', 'Breaker or disconnect found open.', testLoads],
+  // No outcome of a test: what happened when it was closed on good tests.
+  [trippedAgain]: [
+    'breaker-found',
+    whole,
+    'stop',
+    'It opened again after it was closed on good tests.',
+    { next: 'Leave it open and call a licensed electrician.' },
+  ],
   'vfd-code over-current': ['drive-display', whole, 'fix', 'The drive has tripped: over-current.'],
   'vfd-code over-volts': ['drive-display', whole, 'fix', 'The drive has tripped: bus over-voltage.'],
   'vfd-code under-volts': ['drive-display', whole, 'fix', 'The drive has tripped: under-voltage.'],

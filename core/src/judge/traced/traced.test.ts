@@ -99,6 +99,11 @@ describe('what a trace found', () => {
     expect(machine(traced(tripped, closed, ...tests.slice(1))).level).toBe('fix')
     expect(machine(traced(tripped, closed, ...tests)).level).toBe('ok')
     expect(machine(traced(result('smell', 'winding'), result('smell', 'none', 1))).level).toBe('fix')
+    // Closed on these and opened again: no test answers that.
+    const again = machine(traced(tripped, ...tests, result('breaker', 'again', 3)))
+    expect([again.level, again.headline]).toEqual(['stop', 'It opened again after it was closed on good tests.'])
+    const later = tests.map((t) => ({ ...t, id: `${t.id}-later`, at: t.at + 10 * 3_600_000 }))
+    expect(machine(traced(tripped, ...tests, result('breaker', 'again', 3), ...later)).level).toBe('stop')
   })
   it('does not take the place of figures that say as bad: they stay, with their text', () => {
     const figures = read(0, terminals(40))

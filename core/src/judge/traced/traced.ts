@@ -4,7 +4,7 @@ import type { Condition } from '../conditions/condition.ts'
 import type { JudgeInput, MachineFacts } from '../input.ts'
 import { rules } from '../rules/register.ts'
 import type { Level, Verdict } from '../verdict.ts'
-import { meaningOf } from './meanings.ts'
+import { meaningOf, trippedAgain } from './meanings.ts'
 import type { TracedResult } from './found.ts'
 
 /** What a trace found, as the visit that it stands for: it says this and nothing else. */
@@ -78,7 +78,8 @@ export function findsOf(machine: MachineFacts, results: readonly TracedResult[])
     })
   const openedByHand = newest.get('ask-open')?.outcome === 'hand'
   const finds = all
-    .filter((r) => !r.settled && !(stays.has(r.test) && readGood(r.at)))
+    // What opened again on good tests is not answered by the same tests.
+    .filter((r) => !r.settled && (`${r.test} ${r.outcome}` === trippedAgain || !(stays.has(r.test) && readGood(r.at))))
     .filter((r) => !(r.test === 'breaker' && r.outcome === 'open' && openedByHand))
     .flatMap((r): TracedFind[] => {
       const verdict = verdictOf(machine, r)
