@@ -350,10 +350,7 @@ export const machineStates = pgTable(
   ],
 )
 
-/**
- * How machines were last judged, in full: a machine that is looked at is not judged again while nothing that judging reads has
- * changed. It stands for nothing by itself; without it a machine is judged when it is asked for.
- */
+/** How machines were last judged, in full. It stands for nothing by itself: without it a machine is judged when it is asked for. */
 export const judgements = pgTable('judgements', {
   machineId: uuid('machine_id')
     .primaryKey()
