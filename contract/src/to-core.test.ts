@@ -2,7 +2,7 @@ import { unknownControls } from '@motor-round/core/judge'
 import { defaultPolicies } from '@motor-round/core/limits'
 import { unsaid } from '@motor-round/core/trend'
 import { describe, expect, it } from 'vitest'
-import { coreVisit, judgeInput, judgeNow, speaking } from './to-core.ts'
+import { coreVisit, judgeInput, judgeNow, speaking, underWayOf } from './to-core.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
 
 const uuid = (n: number) => `0199a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -101,5 +101,33 @@ describe('a machine as it stands', () => {
   it('never counts a visit that was corrected', () => {
     const visits = known.visits.map((s, i) => (i === 0 ? { ...s, supersededBy: uuid(99) } : s))
     expect(speaking({ visits })?.id).toBe(uuid(2))
+  })
+})
+
+describe('a job', () => {
+  const at = (minute: number) => `2026-11-25T08:${String(minute).padStart(2, '0')}:00.000Z`
+  const own = { jobId: 'j', machineId: 'm', by: 'Mosi' }
+  const done = (minute: number) =>
+    ({ ...own, id: `d${String(minute)}`, at: at(minute), kind: 'done', step: 'A1', note: '', count: null }) as const
+  const undone = { ...own, id: 'u', at: at(2), kind: 'undone', step: 'A1' } as const
+  const closed = {
+    ...own,
+    id: 'c',
+    at: at(9),
+    kind: 'closed',
+    reason: 'given up',
+    cause: 'right',
+    hours: null,
+    money: null,
+  } as const
+  const of = (...steps: Parameters<typeof underWayOf>[0][number]['steps']) =>
+    underWayOf([{ id: 'j', title: 'Replace the motor', steps }]).map((j) => [j.at, j.by])
+  it('is under way from the first step that stands done until it is closed', () => {
+    expect(of()).toEqual([])
+    expect(of(done(1))).toEqual([[Date.parse(at(1)), 'Mosi']])
+    expect(of(done(1), undone)).toEqual([])
+    // Done once more: what was undone before says nothing.
+    expect(of(done(3), undone, done(1))).toEqual([[Date.parse(at(3)), 'Mosi']])
+    expect(of(done(1), closed)).toEqual([])
   })
 })

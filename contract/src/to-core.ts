@@ -135,15 +135,17 @@ function tracedOf(traces: readonly TraceSteps[], findings: readonly FindingRecor
 
 type JobSteps = Pick<JobRecord, 'id' | 'title' | 'steps'>
 
-/** Looking at a job and deciding about it changes nothing at the machine; the first step that is done does. */
-const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
-  jobs.flatMap((j) => {
-    const begun = j.steps.filter((s) => s.kind === 'done' || s.kind === 'check' || s.kind === 'burn')
-    const undone = new Set(j.steps.flatMap((s) => (s.kind === 'undone' ? [s.step] : [])))
-    const first = begun.filter((s) => !undone.has(s.step)).sort((a, b) => Date.parse(a.at) - Date.parse(b.at))[0]
-    return first === undefined || j.steps.some((s) => s.kind === 'closed')
-      ? []
-      : [{ id: j.id, at: Date.parse(first.at), by: first.by, title: j.title }]
+/** Looking at a job and deciding about it changes nothing at the machine; the first step that is done does, until it is undone. */
+export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
+  jobs.flatMap(({ id, title, steps }) => {
+    if (steps.some((s) => s.kind === 'closed')) return []
+    const done = new Map<string, { readonly at: number; readonly by: string }>()
+    for (const s of [...steps].sort((x, y) => Date.parse(x.at) - Date.parse(y.at)))
+      if (s.kind === 'done' || s.kind === 'check' || s.kind === 'burn')
+        done.set(s.step, { at: Date.parse(s.at), by: s.by })
+      else if (s.kind === 'undone') done.delete(s.step)
+    const [first] = [...done.values()].sort((x, y) => x.at - y.at)
+    return first ? [{ id, title, ...first }] : []
   })
 
 /** What judging needs of a site. */
