@@ -2,6 +2,8 @@ import { practice } from '../../limits/index.ts'
 import { unsaid, type Visit } from '../../trend/index.ts'
 import type { Condition } from '../conditions/condition.ts'
 import type { JudgeInput, MachineFacts } from '../input.ts'
+import { toldCondition } from '../conditions/told.ts'
+import { verdict } from '../rule.ts'
 import { rules } from '../rules/register.ts'
 import type { Level, Verdict } from '../verdict.ts'
 import { meaningOf, trippedAgain } from './meanings.ts'
@@ -20,7 +22,7 @@ const next: Readonly<Record<Exclude<Level, 'ok'>, string>> = {
   fix: 'Repair it, then test it again.',
   watch: 'Look at it again at the next visit.',
 }
-const basis = [practice('found while the fault was traced')]
+const basis = 'found while the fault was traced'
 
 /** Seen by a person in passing: that it is gone the next time proves nothing, only tests and work do. */
 const stays: ReadonlySet<string> = new Set(['smell', 'breaker'])
@@ -37,21 +39,17 @@ function verdictOf(machine: MachineFacts, r: TracedResult): Verdict | null {
   if (!meaning) return null
   const { check, level, because } = meaning
   const of = meaning.as ?? { about: checks.get(check)?.title ?? check, subject: checks.get(check)?.subject ?? 'visit' }
-  return {
-    check,
-    about: of.about,
-    subject: of.subject,
-    positions: meaning.positions(machine),
-    level,
-    settles: false,
-    ofVisit: false,
-    value: null,
-    limit: null,
-    basis,
-    because,
-    next: meaning.next ?? next[level],
-    confidence: 'full',
-  }
+  return verdict(
+    { id: check, title: of.about, subject: of.subject },
+    {
+      level,
+      positions: meaning.positions(machine),
+      settles: false,
+      basis: [practice(basis)],
+      because,
+      next: meaning.next ?? next[level],
+    },
+  )
 }
 
 const made = new WeakMap<readonly TracedResult[], readonly TracedFind[]>()
@@ -113,32 +111,16 @@ export function openTraces(input: Pick<JudgeInput, 'traced'>, through: number): 
     .map((t): Condition => {
       const told = t.complaint === null ? undefined : reported[t.complaint]
       const level = told?.level ?? 'watch'
-      return {
-        key: `trace@${t.id}`,
-        level,
-        verdict: {
-          check: 'trace',
-          about: 'Fault tracing',
-          subject: 'visit',
-          positions: [t.id],
-          level,
-          settles: false,
-          ofVisit: false,
-          value: null,
-          limit: null,
-          basis,
-          because: because(told?.words ?? t.words),
-          next: level === 'stop' ? 'Keep everyone off it and lock it out. Then finish the trace.' : 'Finish the trace.',
-          confidence: 'full',
-        },
-        positions: [t.id],
-        since: t.at,
-        seenAt: t.at,
+      return toldCondition({
+        check: 'trace',
+        about: 'Fault tracing',
+        id: t.id,
+        at: t.at,
         by: t.by,
-        visit: null,
-        retest: false,
-        until: null,
-        putOff: false,
-      }
+        level,
+        because: because(told?.words ?? t.words),
+        next: level === 'stop' ? 'Keep everyone off it and lock it out. Then finish the trace.' : 'Finish the trace.',
+        basis,
+      })
     })
 }
