@@ -52,14 +52,31 @@ export async function offThread<K extends keyof Heavy>(
 function poolOf(lane: Lane): Piscina {
   const known = pools.get(lane)
   if (known) return known
+  const pool = startPool(new URL('./heavy.js', import.meta.url).href, lane, (e) => {
+    process.emitWarning(e)
+    pools.delete(lane)
+  })
+  pools.set(lane, pool)
+  return pool
+}
+
+/**
+ * One thread for the tasks of a file. One that cannot begin takes nothing else down; its pool would start no other and let tasks wait for
+ * ever, so it ends, and what waited in it fails.
+ * @param broken is told why
+ */
+export function startPool(filename: string, lane: Lane, broken: (why: Error) => void): Piscina {
   const pool = new Piscina({
-    filename: new URL('./heavy.js', import.meta.url).href,
+    filename,
     minThreads: 0,
     maxThreads: 1,
     concurrentTasksPerWorker: atOnce[lane],
     maxQueue: mostWaiting[lane],
     idleTimeout: idleMs,
   })
-  pools.set(lane, pool)
+  pool.on('error', (why: Error) => {
+    broken(why)
+    void pool.destroy()
+  })
   return pool
 }

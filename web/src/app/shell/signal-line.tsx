@@ -4,16 +4,20 @@ import { Link } from 'react-router'
 import { outboxSummary } from '../../offline/core/outbox-counts.ts'
 import { onThisPhone } from '../../offline/core/mark.ts'
 import { syncNow, useOnline, usePhone, type Phone } from '../../offline/react/use-phone.ts'
+import { useLasting } from './use-lasting.ts'
 
-/** What stands between this phone and the server, in words; empty while nothing does. */
-function state(phone: Phone, online: boolean): string {
+/** What keeps this phone from syncing, in words; empty while nothing does. */
+function hindrance(phone: Phone, online: boolean): string {
   if (!online || phone.last === 'no signal') return 'No signal'
   if (phone.counts.entries === 0) return ''
   if (phone.last === 'sign in') return 'Sign in again to sync. Nothing is lost'
   if (phone.last === 'other person') return 'Entered by another user. It syncs when they sign in'
   if (phone.last === 'server') return 'Server error. Retrying'
-  return 'Syncing'
+  return ''
 }
+
+/** How long a sync may take before it is told. Most are over at once: a line that came and went would move a button from under a thumb. */
+const slowSync = 2000
 
 /** A clock is told to be wrong past five minutes. */
 const wrongClock = 300_000
@@ -65,7 +69,11 @@ function PartsMissing({ online }: { online: boolean }) {
 export function SignalLine() {
   const phone = usePhone()
   const online = useOnline()
-  const words = [state(phone, online), outboxSummary(phone.counts)].filter(Boolean).join(' · ')
+  const hindered = hindrance(phone, online)
+  const sending = hindered === '' && phone.counts.entries > 0
+  const slow = useLasting(sending, slowSync)
+  const words =
+    sending && !slow ? '' : [slow ? 'Syncing' : hindered, outboxSummary(phone.counts)].filter(Boolean).join(' · ')
   return (
     <>
       {words === '' ? null : (
