@@ -203,3 +203,20 @@ test('the machines list is walked by keys and filtered by level', async ({ open 
   await expect(page).toHaveURL(/level=stop/)
   await expect(page.getByText('OK', { exact: true })).toHaveCount(0)
 })
+
+test('what is loaded late moves nothing under a thumb', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  let release = () => {}
+  const held = new Promise<void>((go) => (release = go))
+  await page.route(/\/assets\/finder-/, async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/calculators')
+  const link = page.locator('.calc-index a').first()
+  const before = await link.boundingBox()
+  await expect(page.getByLabel('Find a machine')).toHaveCount(0)
+  release()
+  await page.getByLabel('Find a machine').waitFor()
+  expect(await link.boundingBox()).toEqual(before)
+})

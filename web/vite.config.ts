@@ -1,10 +1,27 @@
 import react from '@vitejs/plugin-react'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 import { VitePWA } from 'vite-plugin-pwa'
+
+/** Fonts are asked for with the page: drawn in another font first, its lines would break elsewhere and move what is below them. */
+const fontsFirst = (): Plugin => ({
+  name: 'fonts-first',
+  transformIndexHtml: {
+    order: 'post',
+    handler: (_html, { bundle }) =>
+      Object.keys(bundle ?? {})
+        .filter((file) => file.endsWith('.woff2'))
+        .map((file) => ({
+          tag: 'link',
+          attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
+          injectTo: 'head-prepend',
+        })),
+  },
+})
 
 export default defineConfig({
   plugins: [
     react(),
+    fontsFirst(),
     VitePWA({
       // A newer version waits until it is called for: reloading by itself would lose a half-written stop.
       registerType: 'prompt',

@@ -32,6 +32,8 @@ function SessionRow({ session }: { session: OwnSession }) {
 export function AccountScreen() {
   const person = api.useSessionQuery({}).data?.person
   const sessions = accountApi.useOwnSessionsQuery({}, { refetchOnMountOrArgChange: true })
+  // Shown with all the rest: what comes in later would push the buttons below it away.
+  const factor = accountApi.useSecondFactorQuery({})
   const [end, ending] = accountApi.useEndSessionsMutation()
   if (sessions.error && !sessions.data)
     return (
@@ -39,7 +41,7 @@ export function AccountScreen() {
         <FailureNote failure={sessions.error as Failure} kept="Your sessions cannot be loaded." />
       </div>
     )
-  if (!sessions.data || !person) return <Loading page />
+  if (!sessions.data || !person || factor.isLoading) return <Loading page />
   const others = sessions.data.filter((s) => !s.current).length
   return (
     <div className="page stack account">

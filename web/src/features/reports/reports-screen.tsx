@@ -110,7 +110,7 @@ export function ReportsScreen() {
           </div>
         </>
       )}
-      {lead ? <MailPanel /> : null}
+      {lead && (p || query.error) ? <MailPanel /> : null}
     </div>
   )
 }
