@@ -1,5 +1,6 @@
 import react from '@vitejs/plugin-react'
 import { defineConfig, type Plugin } from 'vite'
+import { compression, defineAlgorithm } from 'vite-plugin-compression2'
 import { VitePWA } from 'vite-plugin-pwa'
 
 /** Fonts are asked for with the page: drawn in another font first, its lines would break elsewhere and move what is below them. */
@@ -22,6 +23,12 @@ export default defineConfig({
   plugins: [
     react(),
     fontsFirst(),
+    // Compressed once, and not at each request: by brotli a phone loads a sixth less.
+    compression({
+      include: /\.(js|css|svg)$/,
+      threshold: 1000,
+      algorithms: [defineAlgorithm('brotliCompress'), defineAlgorithm('gzip', { level: 9 })],
+    }),
     VitePWA({
       // A newer version waits until it is called for: reloading by itself would lose a half-written stop.
       registerType: 'prompt',

@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { Router, type Express } from 'express'
+import expressStaticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import { pinoHttp } from 'pino-http'
 import { auditRoutes } from '../audit/routes.ts'
@@ -140,7 +141,16 @@ export function createApp(deps: Deps): Express {
 
   const web = deps.config.WEB_DIR
   if (web !== undefined && existsSync(join(web, 'index.html'))) {
-    app.use('/assets', express.static(join(web, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+    app.use(
+      '/assets',
+      // As the build compressed them, the smallest that the browser takes.
+      expressStaticGzip(join(web, 'assets'), {
+        enableBrotli: true,
+        orderPreference: ['br', 'gz'],
+        index: false,
+        serveStatic: { immutable: true, maxAge: '1y', fallthrough: false },
+      }),
+    )
     app.use(express.static(web, { index: false, maxAge: 0 }))
     app.get('/{*path}', (_req, res) => {
       res.set('cache-control', 'no-cache').sendFile(join(web, 'index.html'))
