@@ -1,3 +1,4 @@
+import { findingOf } from '@motor-round/contract'
 import { judgedLevel, type Overall } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { judgeStanding } from '../machine/judge.ts'
@@ -9,6 +10,7 @@ const dayMs = 86_400_000
 export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
   const until = at.getTime()
   const by = (instant: string) => Date.parse(instant) <= until
+  const soFar = <T extends { at: string }>(steps: readonly T[]): T[] => steps.filter((s) => by(s.at))
   const inPlace = <T extends { installedAt: string; removedAt: string | null }>(list: readonly T[]): T[] =>
     list
       .filter((x) => by(x.installedAt))
@@ -25,9 +27,9 @@ export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
     ),
     allVisits: visits.length,
     closings: known.closings.filter((c) => by(c.at)),
-    findings: [],
-    traces: [],
-    jobs: [],
+    findings: known.findings.filter((f) => by(f.at)).map((f) => findingOf(f, soFar(f.steps))),
+    traces: known.traces.filter((t) => by(t.at)).map((t) => ({ ...t, steps: soFar(t.steps) })),
+    jobs: known.jobs.filter((j) => by(j.at)).map((j) => ({ ...j, steps: soFar(j.steps) })),
     live: known.live && { ...known.live, days: known.live.days.filter((d) => d.at + dayMs <= until) },
   }
 }

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import type { MachinePage, Portfolio } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { defaultPolicies } from '@motor-round/core/limits'
+import { judgeStanding } from '../machine/judge.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 import { binaryOf, pagesOf } from '../test/binary.test-help.ts'
 import { bring } from '../test/rounds.test-help.ts'
@@ -112,6 +114,27 @@ describe('a quarter in figures', () => {
     expect(then.visits.every((v) => v.takenAt <= middle)).toBe(true)
     expect(then.work.every((w) => w.doneAt <= middle)).toBe(true)
     expect(then.motors.filter((m) => m.removedAt === null).length).toBeLessThanOrEqual(1)
+  })
+  it('a finding stands in a past month until it was closed, and a trace and a job as far as they were', async () => {
+    const id = await hand.machine('AHU-2/SF')
+    const at = (minute: number) => new Date(Date.parse('2026-11-24T10:00:00Z') + minute * 60_000).toISOString()
+    const findingId = randomUUID()
+    await bring(hand, [
+      { kind: 'finding', body: { id: findingId, machineId: id, at: at(0), level: 'stop', text: 'Guard gone' } },
+      {
+        kind: 'finding-step',
+        body: { id: randomUUID(), findingId, machineId: id, at: at(20), kind: 'closed', note: 'New guard fitted' },
+      },
+    ])
+    const [known] = await loadSnapshots(world.deps.db, [id])
+    if (!known) throw new Error('no machine')
+    const stateAt = (minute: number) =>
+      snapshotAt(known, new Date(at(minute))).findings.find((f) => f.id === findingId)?.state
+    expect([stateAt(-1), stateAt(10), stateAt(30)]).toEqual([undefined, 'open', 'closed'])
+    const levelAt = (minute: number) => judgeStanding(snapshotAt(known, new Date(at(minute))), defaultPolicies)?.level
+    expect(levelAt(10)).toBe('stop')
+    expect(levelAt(30)).toBe(levelAt(-1))
+    expect(levelAt(-1)).not.toBe('stop')
   })
   it('is the same on paper, and of one site has that site alone', async () => {
     const pages = await pagesOf(await binaryOf(hand, '/portfolio.pdf'))

@@ -11,7 +11,7 @@ import type { Call } from '../offline/core/cache.ts'
 import { noteSignal } from '../offline/core/signal.ts'
 import { onThisPhone } from '../offline/core/mark.ts'
 import { confirmAgain } from './confirm-again.ts'
-import { failureOf, type Failure } from './failure.ts'
+import { brokenCall, failureOf, type Failure } from './failure.ts'
 import { callOf, type Args } from './request.ts'
 
 /** The token of this session for changes; it comes with every answer about the session. */
@@ -50,7 +50,7 @@ function noteToken(data: unknown): void {
   if (typeof data === 'object' && data !== null && 'csrf' in data && typeof data.csrf === 'string') csrf = data.csrf
 }
 
-const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
+const asking: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({ call, ...args }, api, extra) => {
   if (args.method !== 'GET' && csrf === '') await askToken(api, extra)
   const asked = args.method === 'GET' && onThisPhone() ? call : null
   const after = asked === null ? 0 : await fromPhone((cache) => cache.lastSynced(), 0)
@@ -82,6 +82,16 @@ const base: BaseQueryFn<FetchArgs & { call: Call }, unknown, Failure> = async ({
   }
   noteToken(data)
   return { data }
+}
+
+/** Every page reads a failure as one of these, also where it is a defect of ours. */
+const base: typeof asking = async (...call) => {
+  try {
+    return await asking(...call)
+  } catch (e) {
+    console.error(e)
+    return { error: brokenCall }
+  }
 }
 
 const tags = [

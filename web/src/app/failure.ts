@@ -26,6 +26,17 @@ export function failureOf(status: unknown, data: unknown): Failure {
   }
 }
 
+/** A call that broke on this side, by a defect of the app: nobody knows whether the server had it. */
+export const brokenCall: Failure = {
+  noSignal: false,
+  problem: {
+    type: 'about:blank',
+    title: 'The app failed here',
+    status: 0,
+    detail: 'Reload the page and look whether it was saved; if not, enter it again. If it stays, tell your administrator.',
+  },
+}
+
 /** The message of a failure for a person. */
 export const messageOf = (f: Failure): string => f.problem.detail ?? f.problem.title
 
