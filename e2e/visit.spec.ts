@@ -217,3 +217,25 @@ test('a visit that was opened with signal has all that it opens when the signal 
   await page.keyboard.press('Escape')
   await expect(cell).toHaveValue('478')
 })
+
+test('a machine without the limits it is judged by says so, and nothing of how it stands', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.route('**/api/v1/policies', (route) => route.abort())
+  await page.goto(`/machines/${await machineId(page, 'RTU-12/SF')}`)
+  await expect(page.getByRole('heading', { name: 'No signal. This machine cannot be loaded.' })).toBeVisible()
+  await expect(page.getByText('No visit yet')).toHaveCount(0)
+  await page.unroute('**/api/v1/policies')
+  await page.getByRole('button', { name: 'Retry' }).click()
+  await expect(page.getByRole('heading', { name: 'RTU-12 / SF' })).toBeVisible()
+  await expect(page.getByText('No visit yet')).toHaveCount(0)
+})
+
+test('a tag that is scanned without a signal is not said to be nobody’s', async ({ open }) => {
+  const page = await open('okonjo', phone)
+  await page.goto('/m/RTU-12/SF')
+  await expect(page).toHaveURL(/\/machines\/.*\/visit$/)
+  await page.route('**/api/v1/find?*', (route) => route.abort())
+  await page.goto('/m/RTU-13/SF')
+  await expect(page.getByRole('heading', { name: 'No signal. RTU-13/SF cannot be looked up.' })).toBeVisible()
+  await expect(page.getByText('No machine')).toHaveCount(0)
+})

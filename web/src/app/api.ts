@@ -94,7 +94,8 @@ const base: typeof asking = async (...call) => {
   }
 }
 
-const tags = [
+/** What answers are of; to invalidate all of them is to ask for everything on the page again. */
+export const tags = [
   'session',
   'factor',
   'places',

@@ -14,7 +14,7 @@ it('a call that breaks on this side is a failure like any other, which every pag
   vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(refusal), { status: 403 })))
   const why = new Error('the dialog was not loaded')
   const leave = answerFor(() => Promise.reject(why))
-  const { error } = await store.dispatch(api.endpoints.policies.initiate({}))
+  const { error } = await store.dispatch(api.endpoints.findMachines.initiate({ query: { q: 'this side' } }))
   leave()
   expect(error).toMatchObject({ noSignal: false, problem: { title: 'The app failed here' } })
   expect(told).toHaveBeenCalledWith(why)

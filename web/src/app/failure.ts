@@ -33,7 +33,8 @@ export const brokenCall: Failure = {
     type: 'about:blank',
     title: 'The app failed here',
     status: 0,
-    detail: 'Reload the page and look whether it was saved; if not, enter it again. If it stays, tell your administrator.',
+    detail:
+      'Reload the page and look whether it was saved; if not, enter it again. If it stays, tell your administrator.',
   },
 }
 

@@ -9,6 +9,7 @@ import {
 import type { Visit } from '@motor-round/core/trend'
 import { useMemo } from 'react'
 import { api } from './api.ts'
+import type { Failure } from './failure.ts'
 
 /** A machine's page as judging takes it. */
 export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof toPolicies>[0]): MachineSnapshot =>
@@ -28,6 +29,21 @@ export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof to
     site: page.site,
     policies: toPolicies(policies),
   })
+
+/**
+ * The page of a machine, once the limits that it is judged by are there as well: shown without them, it would look like one on which
+ * nothing was ever found.
+ */
+export function useJudgedPage(id: string): {
+  readonly page: MachinePage | undefined
+  readonly failure: Failure | undefined
+} {
+  const machine = api.useMachinePageQuery({ params: { id } })
+  const policies = api.usePoliciesQuery({})
+  const here = machine.currentData
+  const failure = (here ? undefined : machine.error) ?? (policies.data ? undefined : policies.error)
+  return { page: policies.data ? here : undefined, failure: failure as Failure | undefined }
+}
 
 /** The machine with all that judging needs, in the hand; null while page or limits are not there. */
 export function useSnapshot(page: MachinePage | undefined): MachineSnapshot | null {

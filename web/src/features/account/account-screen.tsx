@@ -4,7 +4,7 @@ import { api } from '../../app/api.ts'
 import { accountApi } from '../../app/account-api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { PasswordForm } from './password-form.tsx'
 import { SecondFactor } from './second-factor.tsx'
@@ -36,11 +36,7 @@ export function AccountScreen() {
   const factor = accountApi.useSecondFactorQuery({})
   const [end, ending] = accountApi.useEndSessionsMutation()
   if (sessions.error && !sessions.data)
-    return (
-      <div className="page">
-        <FailureNote failure={sessions.error as Failure} kept="Your sessions cannot be loaded." />
-      </div>
-    )
+    return <PageFailure failure={sessions.error as Failure} kept="Your sessions cannot be loaded." />
   if (!sessions.data || !person || factor.isLoading) return <Loading page />
   const others = sessions.data.filter((s) => !s.current).length
   return (

@@ -9,7 +9,7 @@ import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { counted, balanceOf, usualShare } from './balance.ts'
@@ -103,12 +103,7 @@ export function AreaAirScreen() {
   const [leak, setLeak] = useState('')
   const [fan, setFan] = useState<string | null>(null)
   const [speed, setSpeed] = useState('105')
-  if (query.error && !air)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This area cannot be loaded." />
-      </div>
-    )
+  if (query.error && !air) return <PageFailure failure={query.error as Failure} kept="This area cannot be loaded." />
   if (!air) return <Loading page />
   const metric = air.units === 'metric'
   const typedLeak = parseFigure(leak)

@@ -11,7 +11,7 @@ import { useClock, useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { BeltDrawing } from '../../parts/belt-drawing/index.ts'
 import { CameOut } from '../../parts/came-out/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, PageFailure } from '../../parts/fields/index.ts'
 import { CollarArrow } from './collar-arrow.tsx'
 import { beltWords, driveOf, inPlace, pairOf, slotsOf } from './drive-facts.ts'
 import { greaseWords } from './grease-words.ts'
@@ -169,11 +169,7 @@ export function DriveTrainScreen() {
   const [open, setOpen] = useState<Open>(null)
   const [laying, setLaying] = useState(false)
   if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+    return <PageFailure failure={query.error as Failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   const { machine, unit: of } = page
   const unit = lengthUnitOf(page.site)

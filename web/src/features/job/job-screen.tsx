@@ -4,12 +4,12 @@ import { Button, Input, Popconfirm } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
+import { useJudgedPage } from '../../app/judging.ts'
 import { shortDay, siteDay } from '../../app/dates.ts'
-import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { shownUnitsOf } from '../../app/shown-units.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { JobParts } from '../stock/index.ts'
 import { DecisionForm } from './decision-form.tsx'
@@ -195,19 +195,13 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
 /** One job of a machine. */
 export function JobScreen() {
   const { id = '', jobId = '' } = useParams()
-  const query = api.useMachinePageQuery({ params: { id } })
-  const page = query.currentData
+  const { page, failure } = useJudgedPage(id)
   useEffect(() => {
     // A job goes on where there is no signal: its machine is kept on this phone from its first look on.
     const keep = async () => (await import('../../offline/core/snapshot.ts')).downloadMachine(id)
     keep().catch(() => undefined)
   }, [id])
-  if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+  if (failure && !page) return <PageFailure failure={failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   const job = page.jobs.find((j) => j.id === jobId)
   return job ? <Job page={page} job={job} /> : <p className="page">This job was not found.</p>

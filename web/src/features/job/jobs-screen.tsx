@@ -8,7 +8,7 @@ import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { stateWords } from './words.ts'
 import './job.css'
@@ -56,12 +56,7 @@ export function JobsScreen() {
   const now = useNow()
   const [filter, setFilter] = useState<Filter>('open')
   const jobs = query.data?.jobs
-  if (query.error && !jobs)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="The jobs cannot be loaded." />
-      </div>
-    )
+  if (query.error && !jobs) return <PageFailure failure={query.error as Failure} kept="The jobs cannot be loaded." />
   if (!jobs) return <Loading page />
   const shown = jobs.filter(filters[filter])
   return (

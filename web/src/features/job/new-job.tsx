@@ -10,7 +10,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useClock } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
-import { Choice, FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { Choice, PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { usePace } from './use-pace.ts'
@@ -138,11 +138,7 @@ export function NewJob() {
   const page = query.currentData
   const mayAct = useMay('mechanic')
   if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+    return <PageFailure failure={query.error as Failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   return (
     <div className="page stack job">

@@ -7,7 +7,7 @@ import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, PageFailure } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
@@ -184,8 +184,11 @@ function Changes() {
 
 /** Policies: where the trade disagrees, what this house holds; every limit with its source; who may sign in. */
 export function LimitsScreen() {
-  const policies = api.usePoliciesQuery({}).data
+  const query = api.usePoliciesQuery({})
+  const policies = query.data
   const lead = useMay('lead')
+  if (query.error && !policies)
+    return <PageFailure failure={query.error as Failure} kept="The limits cannot be loaded." />
   if (!policies) return <Loading page />
   return (
     <div className="page stack">

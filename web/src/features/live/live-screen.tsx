@@ -4,16 +4,15 @@ import { plateForDrive } from '@motor-round/core/vfd'
 import { Button, Segmented } from 'antd'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { api } from '../../app/api.ts'
 import { dayTime, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { standingOf, useSnapshot } from '../../app/judging.ts'
+import { standingOf, useJudgedPage, useSnapshot } from '../../app/judging.ts'
 import { liveApi } from '../../app/live-api.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
 import { Facts } from '../../parts/facts/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { DaysPanel } from './days-panel.tsx'
@@ -123,7 +122,7 @@ export function LiveScreen() {
 function LiveOf({ id }: { id: string }) {
   const now = useNow()
   const mayLead = useMay('lead')
-  const machine = api.useMachinePageQuery({ params: { id } })
+  const machine = useJudgedPage(id)
   const [span, setSpan] = useState<LiveSpan>('week')
   /** Null: up to now. */
   const [until, setUntil] = useState<number | null>(null)
@@ -131,17 +130,11 @@ function LiveOf({ id }: { id: string }) {
     { params: { id }, query: { span, ...(until === null ? {} : { until: new Date(until).toISOString() }) } },
     until === null ? { pollingInterval: 60_000 } : {},
   )
-  const known = machine.currentData
+  const known = machine.page
   const page = query.data
-  const failure = (query.error ?? machine.error) as Failure | undefined
+  const failure = (query.error as Failure | undefined) ?? machine.failure
   if (!page || !known)
-    return failure ? (
-      <div className="page">
-        <FailureNote failure={failure} kept="Live data cannot be loaded." />
-      </div>
-    ) : (
-      <Loading page />
-    )
+    return failure ? <PageFailure failure={failure} kept="Live data cannot be loaded." /> : <Loading page />
   const hours = hoursADay(known.live)
   const move = (way: -1 | 1) => {
     const to = (until ?? Date.parse(page.to)) + way * spanMs[span]

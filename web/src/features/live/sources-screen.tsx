@@ -10,7 +10,7 @@ import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { AssignForm } from './assign-form.tsx'
 import { FileReport, fileWords } from './file-report.tsx'
@@ -175,9 +175,7 @@ export function SourcesScreen() {
   const sources = query.currentData
   if (!sources)
     return query.error ? (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="Live data cannot be loaded." />
-      </div>
+      <PageFailure failure={query.error as Failure} kept="Live data cannot be loaded." />
     ) : (
       <Loading page />
     )

@@ -5,14 +5,12 @@ import { ampsHistory, atOneHz, insulationHistory } from '@motor-round/core/judge
 import { Button } from 'antd'
 import { Suspense, useEffect, useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { api } from '../../app/api.ts'
 import { dueWords } from '../../app/dates.ts'
-import type { Failure } from '../../app/failure.ts'
-import { standingOf, useSnapshot } from '../../app/judging.ts'
+import { standingOf, useJudgedPage, useSnapshot } from '../../app/judging.ts'
 import { shownUnitsOf } from '../../app/shown-units.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { FindingsPanel } from '../findings/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { DrivePanel } from '../drive-train/index.ts'
@@ -43,8 +41,7 @@ const MachineStock = lazyPart('The stock', async () => (await import('../stock/i
 /** A machine: plate, latest visit, what it says and why, amps over time, visits, work. */
 export function MachineScreen() {
   const id = useParams()['id'] ?? ''
-  const query = api.useMachinePageQuery({ params: { id } })
-  const page = query.currentData
+  const { page, failure } = useJudgedPage(id)
   const snapshot = useSnapshot(page)
   const now = useNow()
   const mayAct = useMay('mechanic')
@@ -77,12 +74,7 @@ export function MachineScreen() {
     return () => window.removeEventListener('keydown', onKey)
   }, [id, mayAct, navigate])
 
-  if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+  if (failure && !page) return <PageFailure failure={failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   const { machine, unit } = page
   const openTrace = page.traces.find((t) => !t.steps.some((s) => s.kind === 'closed'))

@@ -5,7 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, PageFailure } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { StaleNote, type Difference } from '../../parts/stale-note/index.ts'
 import { offerUndo } from '../../parts/undo/index.ts'
@@ -159,8 +159,11 @@ function EditForm({ page }: { page: MachinePage }) {
 /** Change what is known of a machine. */
 export function EditMachine() {
   const id = useParams()['id'] ?? ''
-  const page = api.useMachinePageQuery({ params: { id } }).currentData
+  const query = api.useMachinePageQuery({ params: { id } })
+  const page = query.currentData
   const mayEdit = useMay('mechanic')
+  if (query.error && !page)
+    return <PageFailure failure={query.error as Failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
   return <EditForm key={id} page={page} />

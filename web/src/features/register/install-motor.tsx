@@ -14,7 +14,7 @@ import { useMay } from '../../app/shell/index.ts'
 import { useWayBack } from '../../app/way-back.ts'
 import { CameOut } from '../../parts/came-out/index.ts'
 import { DayTimeInput } from '../../parts/day-input/index.ts'
-import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { FailureNote, PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { StaleNote } from '../../parts/stale-note/index.ts'
 import { motorDifferences, PlateCard } from '../../parts/plate/index.ts'
@@ -195,9 +195,12 @@ function InstallForm({ page, now }: { page: MachinePage; now: number }) {
 /** Enter the first plate of a machine, or replace its motor. */
 export function InstallMotor() {
   const id = useParams()['id'] ?? ''
-  const page = api.useMachinePageQuery({ params: { id } }).currentData
+  const query = api.useMachinePageQuery({ params: { id } })
+  const page = query.currentData
   const mayEdit = useMay('mechanic')
   const now = useNow()
+  if (query.error && !page)
+    return <PageFailure failure={query.error as Failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   if (!mayEdit) return <p className="page">Only a technician or a lead can change this.</p>
   return <InstallForm key={id} page={page} now={now} />

@@ -6,7 +6,7 @@ import { api } from '../../app/api.ts'
 import { spansText } from '../../app/dates.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { FailureNote, PageFailure } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { CareFields } from './care-fields.tsx'
 import { SiteSettings } from './site-settings.tsx'
@@ -222,7 +222,7 @@ export function Places() {
   const { data, error } = api.usePlacesQuery({})
   const lead = useMay('lead')
   const mechanic = useMay('mechanic')
-  if (error) return <FailureNote failure={error as Failure} kept="Sites and units cannot be loaded." />
+  if (error && !data) return <PageFailure failure={error as Failure} kept="Sites and units cannot be loaded." />
   if (!data) return <Loading page />
   return (
     <div className="page stack">

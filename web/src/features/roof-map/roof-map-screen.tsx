@@ -5,7 +5,7 @@ import { api } from '../../app/api.ts'
 import { distanceFigure, distanceUnitOf, showDistance, useSiteUnits } from '../../app/distances.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { firstFan, mapUnits, RoofMapView } from '../../parts/roof-map/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { Editor } from './editor.tsx'
@@ -21,11 +21,7 @@ export function RoofMapScreen() {
   const page = query.currentData
   const unit = distanceUnitOf(useSiteUnits(page?.area.siteId))
   if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This roof map cannot be loaded." />
-      </div>
-    )
+    return <PageFailure failure={query.error as Failure} kept="This roof map cannot be loaded." />
   if (!page) return <Loading page />
   return (
     <div className="page stack">

@@ -6,7 +6,7 @@ import { api } from '../../app/api.ts'
 import { clockOf, shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { StockOfKit } from '../stock/index.ts'
 import { Likely } from './likely.tsx'
 import { usePages } from './use-pages.ts'
@@ -65,12 +65,7 @@ export function PrepareScreen() {
   const page = query.currentData
   const order = page ? machineOrder(page, null) : []
   const pages = usePages(order)
-  if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This round cannot be loaded." />
-      </div>
-    )
+  if (query.error && !page) return <PageFailure failure={query.error as Failure} kept="This round cannot be loaded." />
   if (!page) return <Loading page />
   const visits = order.flatMap((m) => page.visits.find((s) => s.machineId === m) ?? [])
   const kit = kitTogether(

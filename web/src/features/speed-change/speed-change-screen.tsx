@@ -15,7 +15,7 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { useJudging } from '../../app/judging.ts'
+import { useJudgedPage, useJudging } from '../../app/judging.ts'
 import { lengthUnitOf, showLength, type LengthUnit } from '../../app/lengths.ts'
 import { useClock, useNow } from '../../app/now.ts'
 import { useSaveOrKeep } from '../../app/save-or-keep.ts'
@@ -207,8 +207,7 @@ function SpeedOptions({
 }
 
 function OnMachine({ id }: { id: string }) {
-  const query = api.useMachinePageQuery({ params: { id } })
-  const page = query.currentData
+  const { page, failure } = useJudgedPage(id)
   const judging = useJudging(page)
   const visit = page ? speaking(page) : null
   const found = useMemo(() => {
@@ -219,8 +218,7 @@ function OnMachine({ id }: { id: string }) {
     // The visit is derived from the page, as judging is.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [judging])
-  if (query.error && !page)
-    return <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
+  if (failure && !page) return <FailureNote failure={failure} kept="This machine cannot be loaded." />
   if (!page || !judging) return <Loading />
   const name = `${page.unit.tag} / ${page.machine.tag}`
   const missing = found === null ? 'no amps' : typeof found.today === 'string' ? found.today : null

@@ -7,7 +7,7 @@ import { stockApi } from '../../app/stock-api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { ItemForm } from './item-form.tsx'
 import { MoveForm } from './move-form.tsx'
@@ -169,12 +169,7 @@ function Machines({ item }: { item: StockItem }) {
 export function ItemScreen() {
   const id = useParams()['id'] ?? ''
   const { query, stock, say, trouble } = useStock()
-  if (query.error && !stock)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="The stock cannot be loaded." />
-      </div>
-    )
+  if (query.error && !stock) return <PageFailure failure={query.error as Failure} kept="The stock cannot be loaded." />
   if (!stock) return <Loading page />
   const item = stock.items.find((i) => i.id === id)
   return item ? (

@@ -1,11 +1,14 @@
 import { Button } from 'antd'
+import type { Failure } from '../../app/failure.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { QrCode } from '../../parts/qr-code/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { useStock } from './use-stock.ts'
 
 /** One label an item, to be printed and stuck on its shelf: scanned, it opens the item to take one or count. */
 export function LabelsScreen() {
-  const { stock } = useStock()
+  const { query, stock } = useStock()
+  if (query.error && !stock) return <PageFailure failure={query.error as Failure} kept="The stock cannot be loaded." />
   if (!stock) return <Loading page />
   return (
     <div className="page stack">

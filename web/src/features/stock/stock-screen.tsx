@@ -6,7 +6,7 @@ import { Link } from 'react-router'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { ItemForm } from './item-form.tsx'
 import { PlaceForm } from './place-form.tsx'
@@ -62,12 +62,7 @@ export function StockScreen() {
   const [filter, setFilter] = useState<Filter>('all')
   const [words, setWords] = useState('')
   const [adding, setAdding] = useState<'item' | 'place' | null>(null)
-  if (query.error && !stock)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="The stock cannot be loaded." />
-      </div>
-    )
+  if (query.error && !stock) return <PageFailure failure={query.error as Failure} kept="The stock cannot be loaded." />
   if (!stock) return <Loading page />
   const wanted = words.trim().toLowerCase()
   const shown = stock.items

@@ -11,7 +11,7 @@ import type { Failure } from '../../app/failure.ts'
 import { useClock, useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { tryEnqueue } from '../../offline/core/enqueue.ts'
-import { Choice, FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { Choice, PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { PeersList } from './peers-list.tsx'
@@ -63,11 +63,7 @@ export function StartTrace() {
   const [words, setWords] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)
   if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+    return <PageFailure failure={query.error as Failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   const has = featuresOf(machineFacts(page))
   const begin = async () => {

@@ -3,12 +3,11 @@ import { causeOf, complaints, controlString, powerPath } from '@motor-round/core
 import { Button } from 'antd'
 import { useEffect } from 'react'
 import { Link, useParams } from 'react-router'
-import { api } from '../../app/api.ts'
+import { useJudgedPage } from '../../app/judging.ts'
 import { shortDay } from '../../app/dates.ts'
-import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote, TroubleNote } from '../../parts/fields/index.ts'
+import { PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { DelayClock } from './delay-clock.tsx'
 import { EvidenceList } from './evidence-list.tsx'
@@ -115,19 +114,13 @@ function Trace({ page, trace }: { page: MachinePage; trace: TraceRecord }) {
 /** One trace of a machine. */
 export function TraceScreen() {
   const { id = '', traceId = '' } = useParams()
-  const query = api.useMachinePageQuery({ params: { id } })
-  const page = query.currentData
+  const { page, failure } = useJudgedPage(id)
   useEffect(() => {
     // A trace goes on where there is no signal: its machine is kept on this phone from its first look on.
     const keep = async () => (await import('../../offline/core/snapshot.ts')).downloadMachine(id)
     keep().catch(() => undefined)
   }, [id])
-  if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+  if (failure && !page) return <PageFailure failure={failure} kept="This machine cannot be loaded." />
   if (!page) return <Loading page />
   const trace = page.traces.find((t) => t.id === traceId)
   return trace ? <Trace page={page} trace={trace} /> : <p className="page">This trace was not found.</p>

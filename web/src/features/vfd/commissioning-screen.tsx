@@ -9,12 +9,12 @@ import { z } from 'zod'
 import { api } from '../../app/api.ts'
 import { dayTime } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
-import { standingOf, useSnapshot } from '../../app/judging.ts'
+import { standingOf, useJudgedPage, useSnapshot } from '../../app/judging.ts'
 import { useKeptDraft } from '../../app/kept-draft.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { vfdApi } from '../../app/vfd-api.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { LevelMark } from '../../parts/level-mark/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import './vfd.css'
@@ -63,22 +63,16 @@ export function CommissioningScreen() {
   const id = useParams()['id'] ?? ''
   const now = useNow()
   const mayAct = useMay('mechanic')
-  const machine = api.useMachinePageQuery({ params: { id } })
+  const machine = useJudgedPage(id)
   const query = vfdApi.useVfdQuery({ params: { id } })
   const { draft, change } = useKeptDraft(`drive-control ${id}`, readKept, () => ({
     control: null as FanControl | null,
   }))
-  const page = machine.currentData
+  const page = machine.page
   const sheet = useSheet(page, query.currentData, draft.control, now)
-  const failure = (query.error ?? machine.error) as Failure | undefined
+  const failure = (query.error as Failure | undefined) ?? machine.failure
   if (!page || !sheet)
-    return failure ? (
-      <div className="page">
-        <FailureNote failure={failure} kept="This sheet cannot be loaded." />
-      </div>
-    ) : (
-      <Loading page />
-    )
+    return failure ? <PageFailure failure={failure} kept="This sheet cannot be loaded." /> : <Loading page />
   const open = sheet.lines.filter((l) => l.state !== 'done')
   return (
     <div className="page stack vfd commissioning">

@@ -1,12 +1,12 @@
 import type { VfdRead } from '@motor-round/contract'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { api } from '../../app/api.ts'
+import { useJudgedPage } from '../../app/judging.ts'
 import { vfdApi } from '../../app/vfd-api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { ConnectionPanel } from './connection-panel.tsx'
 import { expectedAt } from './expected.ts'
@@ -19,7 +19,7 @@ import './vfd.css'
 /** The variable-frequency drive of a machine: what it shows, how it is set, where it answers. */
 export function VfdScreen() {
   const id = useParams()['id'] ?? ''
-  const machine = api.useMachinePageQuery({ params: { id } })
+  const machine = useJudgedPage(id)
   const query = vfdApi.useVfdQuery({ params: { id } })
   const [read, reading] = vfdApi.useReadVfdMutation()
   /** The reading that was saved, or that a setting was written after: the drive is no more as it says. */
@@ -27,16 +27,10 @@ export function VfdScreen() {
   const mayAct = useMay('mechanic')
   const mayLead = useMay('lead')
   const { currentData: page } = query
-  const known = machine.currentData
-  const failure = (query.error ?? machine.error) as Failure | undefined
+  const known = machine.page
+  const failure = (query.error as Failure | undefined) ?? machine.failure
   if (!page || !known)
-    return failure ? (
-      <div className="page">
-        <FailureNote failure={failure} kept="This drive cannot be loaded." />
-      </div>
-    ) : (
-      <Loading page />
-    )
+    return failure ? <PageFailure failure={failure} kept="This drive cannot be loaded." /> : <Loading page />
   const name = `${known.unit.tag} / ${known.machine.tag}`
   const spend = () => setSpent(reading.data ?? null)
   const ask = () => void read({ params: { id }, body: { settings: true } })

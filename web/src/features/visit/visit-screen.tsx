@@ -1,11 +1,11 @@
-import type { MachinePage, VisitRecord } from '@motor-round/contract'
+import type { VisitRecord } from '@motor-round/contract'
 import { scopeAsk, type ScopeId } from '@motor-round/core/judge'
 import { quantities } from '@motor-round/core/quantity'
 import { useParams, useSearchParams } from 'react-router'
 import { shownUnitsOf } from '../../app/shown-units.ts'
 import { api } from '../../app/api.ts'
-import type { Failure } from '../../app/failure.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { useJudgedPage } from '../../app/judging.ts'
+import { PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { VisitForm } from './visit-form.tsx'
 
@@ -19,14 +19,8 @@ export function VisitScreen() {
   const asked = new Set(params.get('ask')?.split(','))
   const only = quantities.map((q) => q.code).filter((q) => asked.has(q))
   const policies = api.usePoliciesQuery({}).data?.policies
-  const query = api.useMachinePageQuery({ params: { id } })
-  const page: MachinePage | undefined = query.currentData
-  if (query.error && !page)
-    return (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
-    )
+  const { page, failure } = useJudgedPage(id)
+  if (failure && !page) return <PageFailure failure={failure} kept="This machine cannot be loaded." />
   if (!page || !policies) return <Loading page />
   const old: VisitRecord | undefined = corrects === null ? undefined : page.visits.find((s) => s.id === corrects)
   if (corrects !== null && !old) return <p className="page">This visit was not found.</p>

@@ -6,7 +6,7 @@ import { api } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { Columns } from '../../parts/columns/index.ts'
-import { Choice, FailureNote } from '../../parts/fields/index.ts'
+import { Choice, PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { ConnectionDrawing } from './drawing.tsx'
 import { LeadSheetForm } from './lead-sheet.tsx'
@@ -35,9 +35,7 @@ export function WiringScreen() {
   const [speed, setSpeed] = useState<'low speed' | 'high speed' | null>(null)
   if (!page)
     return query.error ? (
-      <div className="page">
-        <FailureNote failure={query.error as Failure} kept="This machine cannot be loaded." />
-      </div>
+      <PageFailure failure={query.error as Failure} kept="This machine cannot be loaded." />
     ) : (
       <Loading page />
     )
