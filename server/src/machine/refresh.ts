@@ -10,6 +10,7 @@ import { judgeMany } from './judge-many.ts'
 import type { MachineSnapshot } from './machine-snapshot.ts'
 import { naturalKey } from './natural-key.ts'
 import { loadSnapshots } from './snapshot.ts'
+import type { Stand } from './stand.ts'
 import { keepJudgements } from './standing.ts'
 
 /** Fans that share a unit with one of these and have a twin: what one carries is compared with the others. */
@@ -27,22 +28,52 @@ async function twinsOf(tx: Tx, ids: readonly string[]): Promise<string[]> {
   return rows.map((r) => r.id)
 }
 
-/**
- * Judge machines again and write what the list of machines shows of them, then their twins by the new loads. The policies are held
- * and all their state rows locked first, in order, so that two writers to one machine follow each other and the later one
- * sees both.
- * @returns the machines as they were judged
- */
-export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<MachineSnapshot[]> {
-  if (machineIds.length === 0) return []
+/** Machines that are about to be judged, by the policies held for it. */
+interface Loaded {
+  readonly policies: Policies
+  readonly places: ReadonlyMap<string, Place>
+  readonly all: readonly MachineSnapshot[]
+}
+
+async function load(tx: Tx, ids: string[], policies: Policies): Promise<Loaded> {
+  const [found, all] = await Promise.all([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
+  return { policies, places: new Map(found.map((p) => [p.id, p])), all }
+}
+
+/** Such machines, their state rows locked with those of their twins. */
+interface Locked extends Loaded {
+  readonly ids: readonly string[]
+  readonly near: readonly string[]
+}
+
+/** Hold the policies and lock all state rows, in order, so that two writers to one machine follow each other and the later one sees both. */
+async function lockAndLoad(tx: Tx, machineIds: readonly string[]): Promise<Locked> {
   const ids = [...machineIds].sort()
   const [policies, near] = await Promise.all([heldPolicies(tx), twinsOf(tx, ids)])
   await lockStates(tx).execute({ ids: [...new Set([...ids, ...near])] })
-  const judged = await judgeAndWrite(tx, ids, policies)
+  return { ids, near, ...(await load(tx, ids, policies)) }
+}
+
+const judged = ({ all, policies }: Loaded): Promise<Stand[]> => judgeMany(all, policies)
+
+async function refreshTwins(tx: Tx, twins: readonly string[], policies: Policies): Promise<void> {
+  if (twins.length === 0) return
+  const loaded = await load(tx, [...twins], policies)
+  await write(tx, loaded, await judged(loaded))
+}
+
+/**
+ * Judge machines again and write what the list of machines shows of them, then their twins by the new loads.
+ * @returns the machines as they were judged
+ */
+export async function refresh(tx: Tx, machineIds: readonly string[]): Promise<readonly MachineSnapshot[]> {
+  if (machineIds.length === 0) return []
+  const loaded = await lockAndLoad(tx, machineIds)
+  await write(tx, loaded, await judged(loaded))
+  const { ids, near, policies } = loaded
   // Alone, it is judged by the loads that its twins had already.
-  const twins = ids.length === 1 ? near.filter((id) => id !== ids[0]) : near
-  if (twins.length > 0) await judgeAndWrite(tx, twins, policies)
-  return judged
+  await refreshTwins(tx, ids.length === 1 ? near.filter((id) => id !== ids[0]) : near, policies)
+  return loaded.all
 }
 
 /** Lock the state rows of some machines, by their ids. */
@@ -57,6 +88,7 @@ const lockStates = (tx: Tx) =>
       .prepare('lock_states'),
   )
 
+type Place = Awaited<ReturnType<typeof placesOf>>[number]
 const placesOf = (tx: Tx, ids: string[]) =>
   prepared(tx, 'places_of', () =>
     tx
@@ -94,10 +126,7 @@ const writeStates = (tx: Tx) =>
       .prepare('write_states')
   })
 
-async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise<MachineSnapshot[]> {
-  const [found, all] = await Promise.all([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
-  const places = new Map(found.map((p) => [p.id, p]))
-  const stands = await judgeMany(all, policies)
+async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly Stand[]): Promise<void> {
   const rows = all.flatMap((known, i) => {
     const place = places.get(known.machine.id)
     const stand = stands[i]
@@ -120,28 +149,59 @@ async function judgeAndWrite(tx: Tx, ids: string[], policies: Policies): Promise
       },
     ]
   })
-  if (rows.length === 0) return all
-  const judged = all.map((known, i) => ({ known, judgement: stands[i]?.judgement ?? null }))
+  if (rows.length === 0) return
+  const judgements = all.map((known, i) => ({ known, judgement: stands[i]?.judgement ?? null }))
   await Promise.all([
     sent(writeStates(tx).execute({ rows: JSON.stringify(rows.map(asColumns)) })),
-    keepJudgements(tx, judged, policies),
+    keepJudgements(tx, judgements, policies),
   ])
   const written = new Map(rows.map((r) => [r.machineId, r]))
-  await tellRoundsOf(tx, ids, (machineId) => {
-    const s = written.get(machineId)
-    if (!s) return undefined
-    const { level, headline, conditions, dueAt } = s
-    return { say: 'machine', machine: { machineId, level, headline, conditions, dueAt: dueAt?.toISOString() ?? null } }
-  })
-  return all
+  await tellRoundsOf(
+    tx,
+    rows.map((r) => r.machineId),
+    (machineId) => {
+      const s = written.get(machineId)
+      if (!s) return undefined
+      const { level, headline, conditions, dueAt } = s
+      return {
+        say: 'machine',
+        machine: { machineId, level, headline, conditions, dueAt: dueAt?.toISOString() ?? null },
+      }
+    },
+  )
 }
 
 const batch = 20
 
-/** Judge many machines, some at a time. */
+/**
+ * Judge many machines, some at a time: while a thread judges some, the next are loaded. These are loaded before what their twins were
+ * judged to be is written, so that here all that have twins are judged once more by the new loads.
+ */
 export async function refreshMany(tx: Tx, machineIds: readonly string[]): Promise<void> {
   const sorted = [...machineIds].sort()
-  for (let i = 0; i < sorted.length; i += batch) await refresh(tx, sorted.slice(i, i + batch))
+  const slices = Array.from({ length: Math.ceil(sorted.length / batch) }, (_, i) =>
+    sorted.slice(i * batch, (i + 1) * batch),
+  )
+  const start = (i: number): Promise<Locked | null> => {
+    const ids = slices[i]
+    return ids ? lockAndLoad(tx, ids) : Promise.resolve(null)
+  }
+  let next = start(0)
+  try {
+    for (let i = 0; i < slices.length; i++) {
+      const now = await next
+      if (!now) return
+      const judging = judged(now)
+      next = start(i + 1)
+      // Where loading fails while these are judged, it is told when its turn comes.
+      next.catch(() => undefined)
+      await write(tx, now, await judging)
+      await refreshTwins(tx, now.near, now.policies)
+    }
+  } finally {
+    // Nothing is asked any more once the transaction has ended.
+    await next.catch(() => undefined)
+  }
 }
 
 /** So many are judged in one transaction: who saves a visit of one of them waits no longer than that takes. */
