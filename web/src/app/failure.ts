@@ -34,7 +34,7 @@ export const brokenCall: Failure = {
     title: 'The app failed here',
     status: 0,
     detail:
-      'Reload the page and look whether it was saved; if not, enter it again. If it stays, tell your administrator.',
+      'Reload the page and check whether it was saved; if not, enter it again. If it happens again, tell your administrator.',
   },
 }
 
