@@ -119,10 +119,11 @@ describe('taking a round along', () => {
     expect(await cachedAnswer(callOf('policies', {}).call)).toBeDefined()
     expect(asked.at(-1)).toContain('"holds":0')
   })
-  it('takes a machine that joins on the way once', async () => {
+  it('takes a machine that joins on the way once, and with it what it is judged by', async () => {
     server()
     await downloadMachine(uuid(30))
     await downloadMachine(uuid(30))
-    expect(asked).toEqual([`GET /machines/${uuid(30)}`])
+    expect(asked).toEqual([`GET /machines/${uuid(30)}`, 'GET /policies', 'GET /session'])
+    expect(await cachedAnswer(callOf('policies', {}).call)).toBeDefined()
   })
 })

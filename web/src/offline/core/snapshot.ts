@@ -43,20 +43,23 @@ async function keepPictures(addresses: readonly string[]): Promise<number> {
 const newest = (data: unknown): string[] =>
   (picture.array().safeParse(data).data ?? []).slice(0, mostPictures).map((p) => `/api/v1/pictures/${p.id}`)
 
-/** Keep a machine that joins a round on the way, where it can be reached; without a signal only what is here can join. */
-export async function downloadMachine(id: string): Promise<void> {
-  const url = `/machines/${id}`
-  if (await isCached(url)) return
-  markThisPhone()
-  await askAndKeep(url)
+/** Keep answers that are not kept yet, where they can be had. */
+async function keepToo(addresses: readonly string[]): Promise<void> {
+  for (const url of addresses) {
+    if (await isCached(url)) continue
+    markThisPhone()
+    await askAndKeep(url)
+  }
 }
 
+/**
+ * Keep a machine that joins a round on the way, or that is worked on, where it can be reached; without a signal only what is here can
+ * join. The limits come with it: a machine is not shown without what it is judged by.
+ */
+export const downloadMachine = (id: string): Promise<void> => keepToo([`/machines/${id}`, '/policies', '/session'])
+
 /** Keep the stock: parts are taken and counted where there is no signal. */
-export async function downloadStock(): Promise<void> {
-  if (await isCached('/stock')) return
-  markThisPhone()
-  await askAndKeep('/stock')
-}
+export const downloadStock = (): Promise<void> => keepToo(['/stock', '/session'])
 
 /** Tell the server that this phone holds a round, or lets go of it. */
 async function tellDevice(roundId: string, holds: number, csrf: string): Promise<boolean> {
