@@ -146,7 +146,9 @@ export function MachineList() {
           {mayAdd ? (
             <Link to="/machines/new">
               <Button aria-label="Add a machine">
-                Add<span className="list-add"> a machine</span>
+                <span>
+                  Add<span className="list-add"> a machine</span>
+                </span>
               </Button>
             </Link>
           ) : null}
