@@ -2,7 +2,7 @@ import { Button } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link } from 'react-router'
 import { outboxSummary } from '../../offline/core/outbox-counts.ts'
-import { onThisPhone } from '../../offline/core/mark.ts'
+import { whenMarked } from '../../offline/core/mark.ts'
 import { syncNow, useOnline, usePhone, type Phone } from '../../offline/react/use-phone.ts'
 import { useLasting } from './use-lasting.ts'
 
@@ -25,13 +25,19 @@ const wrongClock = 300_000
 function NewVersion() {
   const [here, setHere] = useState(false)
   useEffect(() => {
-    if (!onThisPhone()) return undefined
     let end: (() => void) | undefined
-    void import('../../offline/core/worker.ts').then(({ onNewVersion, startWorker }) => {
-      end = onNewVersion(() => setHere(true))
-      return startWorker()
+    const leave = whenMarked(() => {
+      // Without a signal there is no newer version; it is looked for again on the next page.
+      if (!navigator.onLine) return
+      void import('../../offline/core/worker.ts').then(({ onNewVersion, startWorker }) => {
+        end = onNewVersion(() => setHere(true))
+        return startWorker()
+      })
     })
-    return () => end?.()
+    return () => {
+      leave()
+      end?.()
+    }
   }, [])
   return here ? (
     <p className="signal-line" role="status">

@@ -8,8 +8,9 @@ export function markThisPhone(): void {
   for (const tell of listeners) tell()
   listeners.clear()
 }
-/** Call once this phone keeps something: at once where it does. */
-export function whenMarked(tell: () => void): void {
+/** Call once this phone keeps something: at once where it does. @returns how to be told no more */
+export function whenMarked(tell: () => void): () => void {
   if (onThisPhone()) tell()
   else listeners.add(tell)
+  return () => listeners.delete(tell)
 }

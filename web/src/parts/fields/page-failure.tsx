@@ -1,12 +1,20 @@
 import { Button } from 'antd'
+import { useEffect } from 'react'
 import { useDispatch } from 'react-redux'
 import { api, tags } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { FailureNote } from './failure-note.tsx'
 
-/** In the place of a page that cannot be shown. @param kept what that means here, when there is no signal */
+/** In the place of a page that cannot be shown. It comes by itself when the signal is back. @param kept what that means here, when there is no signal */
 export function PageFailure({ failure, kept }: { failure: Failure; kept: string }) {
   const dispatch = useDispatch()
+  const { noSignal } = failure
+  useEffect(() => {
+    if (!noSignal) return undefined
+    const back = () => dispatch(api.util.invalidateTags([...tags]))
+    window.addEventListener('online', back)
+    return () => window.removeEventListener('online', back)
+  }, [dispatch, noSignal])
   return (
     <div className="page stack">
       <FailureNote failure={failure} kept={kept} />
