@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { api, type MachineFilter } from '../../app/api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNarrow } from '../../app/use-narrow.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { RetryNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { MachineRow } from './machine-row.tsx'
 
@@ -32,7 +32,7 @@ export function Balance({ filter, now }: { filter: MachineFilter; now: number })
   }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage])
 
   const filtered = Boolean(filter.level ?? filter.area ?? filter.site)
-  if (roof.error) return <FailureNote failure={roof.error as Failure} kept="The list cannot be loaded." />
+  if (roof.error) return <RetryNote failure={roof.error as Failure} kept="The list cannot be loaded." />
   if (roof.isLoading) return <Loading />
   if (rows.length === 0)
     return (

@@ -6,7 +6,7 @@ import { reportsApi } from '../../app/reports-api.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
 import { useMay } from '../../app/shell/index.ts'
-import { FailureNote } from '../../parts/fields/index.ts'
+import { RetryNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
 import { LivesTable, ModelsTable, PostponedTable, WorkFigures } from './figures.tsx'
 import { LevelChart } from './level-chart.tsx'
@@ -70,7 +70,7 @@ export function ReportsScreen() {
         </div>
       </header>
       {query.error && !p ? (
-        <FailureNote failure={query.error as Failure} kept="The report cannot be loaded." />
+        <RetryNote failure={query.error as Failure} kept="The report cannot be loaded." />
       ) : !p ? (
         <Loading />
       ) : (

@@ -1,6 +1,6 @@
 export { Choice } from './choice.tsx'
 export { Field } from './field.tsx'
 export { FailureNote } from './failure-note.tsx'
-export { PageFailure } from './page-failure.tsx'
+export { PageFailure, RetryNote } from './page-failure.tsx'
 export { TroubleNote } from './trouble-note.tsx'
 export { FileButton } from './file-button.tsx'
