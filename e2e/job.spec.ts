@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test'
 import { choose, doSteps, putPoint } from './job-steps.ts'
-import { desktop, machineId, phone, test } from './world.ts'
+import { desktop, machineId, moveTo, phone, test } from './world.ts'
 
 test('a finding becomes a job that is quoted, approved, done without a signal, proven and closed', async ({ open }) => {
   test.slow()
@@ -192,4 +192,26 @@ test('a motor that does not fit is refused before it is bought', async ({ open }
   // Kept, though it is left.
   await page.reload()
   await expect(fit.getByRole('status')).toContainText('Does not fit')
+})
+
+test('an app that a job was opened on goes on without a signal: started anew, with the limits, readings too', async ({
+  open,
+}) => {
+  const page = await open('okonjo', phone)
+  const { jobs } = (await (await page.request.get('/api/v1/jobs')).json()) as {
+    jobs: { id: string; machineId: string; state: string }[]
+  }
+  const job = jobs.find((j) => j.state === 'paused')
+  // The session is asked for twice: by the page, and last of all that is kept for the job.
+  let asked = 0
+  const kept = page.waitForResponse((r) => r.url().endsWith('/api/v1/session') && ++asked === 2)
+  await page.goto(`/machines/${job?.machineId ?? ''}/jobs/${job?.id ?? ''}`)
+  await kept
+  await page.locator('.job-steps').first().waitFor()
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => true))
+  await page.context().setOffline(true)
+  await page.reload()
+  await expect(page.locator('.job-steps').first()).toBeVisible()
+  await moveTo(page, `/machines/${job?.machineId ?? ''}/visit`)
+  await expect(page.locator('.visit-cells').first()).toBeVisible()
 })

@@ -167,7 +167,7 @@ export const api = createApi({
       editMachine: change('editMachine', 'machine', 'machineList', 'audit'),
       retireMachine: change('retireMachine', 'machine', 'machineList', 'audit'),
       areaAir: get('areaAir', 'machine'),
-      findMachines: get('findMachines'),
+      findMachines: get('findMachines', 'machine'),
       machinePage: get('machinePage', 'machine'),
       installMotor: change('installMotor', 'machine', 'machineList', 'audit'),
       editMotor: change('editMotor', 'machine', 'machineList', 'audit'),

@@ -29,10 +29,13 @@ function NewVersion() {
     const leave = whenMarked(() => {
       // Without a signal there is no newer version; it is looked for again on the next page.
       if (!navigator.onLine) return
-      void import('../../offline/core/worker.ts').then(({ onNewVersion, startWorker }) => {
-        end = onNewVersion(() => setHere(true))
-        return startWorker()
-      })
+      import('../../offline/core/worker.ts')
+        .then(({ onNewVersion, startWorker }) => {
+          end = onNewVersion(() => setHere(true))
+          return startWorker()
+        })
+        // That a part is missing is told by the line for it.
+        .catch(() => undefined)
     })
     return () => {
       leave()
