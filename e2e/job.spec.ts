@@ -34,6 +34,11 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
   await page.getByRole('textbox', { name: 'How it is left' }).fill('Locked, panel closed')
   await page.getByRole('tooltip').getByRole('button', { name: 'Interrupt' }).click()
   await expect(page.getByRole('status').filter({ hasText: 'Interrupted' })).toContainText('Locked, panel closed')
+  // Whoever opens the machine meanwhile reads what is off.
+  const job = new URL(page.url()).pathname
+  await moveTo(page, `/machines/${id}`)
+  await expect(page.getByText('Now: controls held off, locked out, wheel held, panels off, guards off.')).toBeVisible()
+  await moveTo(page, job)
   await page.getByRole('button', { name: 'Go on with it' }).click()
   // Another day: the lock is proven again before hands go back in.
   await expect(page.getByRole('button', { name: /^Done: Tell the people/ })).toBeVisible()

@@ -122,6 +122,57 @@ describe('a job', () => {
   } as const
   const of = (...steps: Parameters<typeof underWayOf>[0][number]['steps']) =>
     underWayOf([{ id: 'j', title: 'Replace the motor', steps }]).map((j) => [j.at, j.by])
+  it('says what it has off, and what its combustion test was until a good one', () => {
+    const step = (minute: number, id: string) => ({ ...done(minute), step: id, id: `s${String(minute)}` })
+    const said = (...steps: Parameters<typeof of>) =>
+      underWayOf([{ id: 'j', title: 'Work on the fan deck', steps }]).map((j) => [
+        j.off,
+        j.opened,
+        j.burn?.level ?? null,
+      ])
+    const locked = [step(1, 'A3')]
+    expect(said(...locked)).toEqual([[['locked out'], false, null]])
+    const opened = [...locked, step(2, 'A6')]
+    expect(said(...opened)).toEqual([[['locked out', 'panels off', 'guards off'], true, null]])
+    expect(said(...opened, step(3, 'Z2'))).toEqual([[['locked out'], false, null]])
+    // Taken off once more after it was back.
+    expect(said(...opened, step(3, 'Z2'), step(4, 'A6'))).toEqual([
+      [['locked out', 'panels off', 'guards off'], true, null],
+    ])
+    // Proven anew in the morning, it was never on.
+    const resumed = { ...own, id: 'r', at: at(3), kind: 'resumed' } as const
+    expect(said(...opened, resumed)).toEqual([[['locked out', 'panels off', 'guards off'], true, null]])
+    const test = {
+      fuel: 'natural gas',
+      co: 20,
+      oxygen: 6,
+      rise: 45,
+      riseLow: 30,
+      riseHigh: 60,
+      leakFree: true,
+    } as const
+    const burn = (minute: number, more: object) =>
+      ({
+        ...own,
+        id: `b${String(minute)}`,
+        at: at(minute),
+        kind: 'burn',
+        step: 'FD11',
+        test: { ...test, ...more },
+      }) as const
+    const gas = [step(1, 'FD1'), burn(2, { leakFree: false })]
+    expect(said(...gas)).toEqual([[['gas shut off'], true, 'stop']])
+    expect(said(...gas, burn(3, { rise: 70 }))).toEqual([[['gas shut off'], true, 'fix']])
+    expect(said(...gas, burn(3, {}))).toEqual([[[], false, null]])
+    // A blank stays on purpose, also once the job is closed: until a job that is closed later.
+    const blank = { id: 'j', title: 'Blank', steps: [step(1, 'TB3'), closed] }
+    const later = { id: 'k', title: 'New wheel', steps: [{ ...closed, at: at(20) }] }
+    expect(said(step(1, 'TB3'))).toEqual([[['temporary blank on'], false, null]])
+    expect(underWayOf([blank])).toMatchObject([{ closed: true, at: Date.parse(at(9)), off: ['temporary blank on'] }])
+    expect([underWayOf([blank, later]), underWayOf([{ ...blank, steps: [step(1, 'A1'), closed] }])]).toEqual([[], []])
+    // Each cover comes off by the step of its own work.
+    expect(said(step(1, 'CL2'), { ...step(2, 'FD6'), count: 9 }, step(3, 'CL8'))[0]?.[0]).toHaveLength(1)
+  })
   it('is under way from the first step that stands done until it is closed', () => {
     expect(of()).toEqual([])
     expect(of(done(1))).toEqual([[Date.parse(at(1)), 'Mosi']])

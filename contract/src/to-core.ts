@@ -17,6 +17,7 @@ import {
   type Twin,
   type UnderWay,
 } from '@motor-round/core/judge'
+import { asLeft, notBack, stays, type JobFact } from '@motor-round/core/job'
 import type { Policies } from '@motor-round/core/limits'
 import type { LiveEvidence } from '@motor-round/core/live'
 import type { Visit, WorkDone } from '@motor-round/core/trend'
@@ -133,19 +134,44 @@ function tracedOf(traces: readonly TraceSteps[], findings: readonly FindingRecor
   return traced
 }
 
+/** A step of a job as core takes it. */
+export const asJobFact = ({ jobId: _job, machineId: _machine, ...fact }: JobRecord['steps'][number]): JobFact => ({
+  ...fact,
+  at: Date.parse(fact.at),
+})
+
 type JobSteps = Pick<JobRecord, 'id' | 'title' | 'steps'>
 
+const closingOf = (steps: JobSteps['steps']) => steps.find((s) => s.kind === 'closed')
+
 /** Looking at a job and deciding about it changes nothing at the machine; the first step that is done does, until it is undone. */
+function begun(steps: JobSteps['steps']): { readonly at: number; readonly by: string } | undefined {
+  const done = new Map<string, { readonly at: number; readonly by: string }>()
+  for (const s of [...steps].sort((x, y) => Date.parse(x.at) - Date.parse(y.at)))
+    if (s.kind === 'done' || s.kind === 'check' || s.kind === 'burn')
+      done.set(s.step, { at: Date.parse(s.at), by: s.by })
+    else if (s.kind === 'undone') done.delete(s.step)
+  return [...done.values()].sort((x, y) => x.at - y.at)[0]
+}
+
+/** Jobs at work, and those that were closed with something temporary in place while no job that was closed later put it back. */
 export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
-  jobs.flatMap(({ id, title, steps }) => {
-    if (steps.some((s) => s.kind === 'closed')) return []
-    const done = new Map<string, { readonly at: number; readonly by: string }>()
-    for (const s of [...steps].sort((x, y) => Date.parse(x.at) - Date.parse(y.at)))
-      if (s.kind === 'done' || s.kind === 'check' || s.kind === 'burn')
-        done.set(s.step, { at: Date.parse(s.at), by: s.by })
-      else if (s.kind === 'undone') done.delete(s.step)
-    const [first] = [...done.values()].sort((x, y) => x.at - y.at)
-    return first ? [{ id, title, ...first }] : []
+  jobs.flatMap(({ id, title, steps }): readonly UnderWay[] => {
+    const closing = closingOf(steps)
+    const since = closing ? { at: Date.parse(closing.at), by: closing.by } : begun(steps)
+    if (!since) return []
+    const { open, burn } = notBack(steps.map(asJobFact))
+    const off = open.map((r) => asLeft[r])
+    if (closing) {
+      const followed = jobs.some((j) => Date.parse(closingOf(j.steps)?.at ?? closing.at) > since.at)
+      return off.length === 0 || followed ? [] : [{ id, title, ...since, closed: true, off, opened: false, burn: null }]
+    }
+    const found = burn && {
+      level: burn.grade === 'stop' ? ('stop' as const) : ('fix' as const),
+      words: burn.words.join(' '),
+    }
+    const opened = open.some((r) => r !== 'lock' && !stays(r))
+    return [{ id, title, ...since, closed: false, off, opened, burn: found }]
   })
 
 /** What judging needs of a site. */

@@ -1,8 +1,12 @@
 import { chromium as type } from '@playwright/test'
+import { chromium } from './packages.mjs'
 
 /** How Debian's Chromium is started for tests, pictures and measurements: alone, and quiet on the network. */
 export const launchOptions = {
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  // Looked up when one is started: it may have been installed since this file was read.
+  get executablePath() {
+    return process.env.CHROMIUM ?? chromium() ?? '/usr/bin/chromium'
+  },
   args: [
     '--no-sandbox',
     '--disable-gpu',

@@ -75,6 +75,10 @@ export type JobFact = { readonly id: string; readonly at: number; readonly by: s
     }
 )
 
+/** Facts as they happened. */
+export const inOrder = (facts: readonly JobFact[]): JobFact[] =>
+  [...facts].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+
 /** Something bad that stands at the machine: how it is said, and when it was last found so, ms since 1970. */
 export interface Adverse {
   readonly words: string

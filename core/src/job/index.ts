@@ -11,10 +11,12 @@ export {
   type Tried,
 } from './hub.ts'
 export { jobKindOf, jobKinds, type JobKind } from './kinds.ts'
-export { hazardsOf, heldBy, planJob, stillOpen, toolsOf, type JobOn, type PlannedStep } from './plan.ts'
+export { notBack, type NotBack } from './not-back.ts'
+export { hazardsOf, heldBy, planJob, toolsOf, type JobOn, type PlannedStep } from './plan.ts'
 export { learnPace, type DoneJob, type Pace } from './pace.ts'
 export { schedule, type Schedule, type Scheduled } from './schedule.ts'
-export { hazards, restores, type Hazard, type Restore } from './step.ts'
+export { hazards, type Hazard } from './step.ts'
+export { asLeft, restores, stays, type Restore } from './taken-off.ts'
 export {
   decisions,
   means,

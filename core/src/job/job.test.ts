@@ -183,6 +183,18 @@ describe('a job', () => {
     )
     expect(jobStands(job, facts.slice(0, 2), on, []).steps.find((s) => s.id === 'A1')?.state).toBe('ready')
   })
+  it('in the morning what locks it out is done again, and nothing once the lock is off', () => {
+    const resumed = (at: number) => [fact(at, { kind: 'paused', safe: 'CP1' }), fact(at + 1, { kind: 'resumed' })]
+    const opened = ['A1', 'A2', 'A3', 'A4', 'A5', 'A6'].map((id, i) => done(i, id))
+    const s = jobStands(job, [...opened, ...resumed(20)], on, [])
+    expect(s.steps.filter((x) => x.state !== 'done' && x.id.startsWith('A')).map((x) => x.id)).toEqual(
+      ['A2', 'A3', 'A4', 'A5', 'A6', 'A7'].filter((id) => planJob(['capacitor'], on).some((x) => x.id === id)),
+    )
+    // All of it is still off, whoever comes.
+    expect(s.bars).toEqual(['call', 'lock', 'hold', 'panel', 'guard'])
+    const closed = all.map((id, i) => done(2000 + i, id))
+    expect(jobStands(job, [...closed, ...resumed(5000)], on, [full(9000)]).missing).toEqual([])
+  })
   it('is never proven with a step, a restore or a reading missing', () =>
     fc.assert(
       fc.property(fc.subarray(all), fc.boolean(), (ticked, readAfter) => {

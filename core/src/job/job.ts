@@ -1,12 +1,13 @@
-import type { Adverse, Decision, JobFact, ReadAt } from './facts.ts'
+import { inOrder, type Adverse, type Decision, type JobFact, type ReadAt } from './facts.ts'
 import { gradeBurn, type BurnTest } from './burn.ts'
 import type { Tried } from './hub.ts'
 import { jobKindOf } from './kinds.ts'
-import { heldBy, planJob, stillOpen, type JobOn, type PlannedStep } from './plan.ts'
+import { allThere, notBack } from './not-back.ts'
+import { heldBy, planJob, type JobOn, type PlannedStep } from './plan.ts'
 import { partChecks } from './parts/checks.ts'
 import { checkParts, type PartCheck } from './parts/check.ts'
 import { proofOf, type Proof } from './proof.ts'
-import { restores, type Restore } from './step.ts'
+import { restores, stays, takesOff, type Restore } from './taken-off.ts'
 
 export interface Job {
   /** When it was made, ms since 1970. */
@@ -59,25 +60,16 @@ export interface JobStands {
   readonly closed: Fact<'closed'> | null
 }
 
-const inOrder = (facts: readonly JobFact[]): JobFact[] =>
-  [...facts].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
-
-/** What is done again before hands go back in: a lock that was left over night is proven, not believed. @source common practice */
+/**
+ * What is done again before hands go back in: a lock that was left over night is proven, not believed. With the lock off already
+ * nobody goes back in. @source common practice
+ */
 const again = ['A2', 'A3', 'A4', 'A5', 'A6']
 /** Steps of the work that are done with the machine shut, before its power is off or after it is back. */
 const shut = ['VD1', 'TX1', 'SV1', 'TB1', 'FD1', 'VD8', 'TX6', 'TB5', 'FD11']
 
 /** What settles a step. */
 type Settling = Fact<'done' | 'skipped' | 'check' | 'burn'>
-
-/** Are tools and loose parts as many as went in? True where they are not counted. */
-function allThere(steps: readonly PlannedStep[], last: ReadonlyMap<string, Settling>, fact: Fact<'done'>): boolean {
-  const count = steps.find((s) => s.id === fact.step)?.count
-  if (!count) return true
-  if (fact.count === undefined || fact.count === null) return false
-  const before = count.same === undefined ? undefined : last.get(count.same)
-  return count.same === undefined || (before?.kind === 'done' && before.count === fact.count)
-}
 
 /** Steps as the facts leave them: the last word on each counts. */
 function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): readonly StepStands[] {
@@ -99,12 +91,14 @@ function stepsAt(steps: readonly PlannedStep[], facts: readonly JobFact[]): read
       if (gradeBurn(f.test).grade === 'good') last.set(f.step, f)
       else last.delete(f.step)
     } else if (f.kind === 'done') {
+      const same = takesOff[f.step]?.count?.same
       // Where parts are measured a word is no measure; where tools are counted they are all there.
-      if (!(f.step in partChecks) && !burnt.has(f.step) && allThere(steps, last, f)) last.set(f.step, f)
+      if (!(f.step in partChecks) && !burnt.has(f.step) && allThere(f, same === undefined ? undefined : last.get(same)))
+        last.set(f.step, f)
     } else if (f.kind === 'skipped') {
       if (!must.has(f.step)) last.set(f.step, f)
     } else if (f.kind === 'undone') last.delete(f.step)
-    else if (f.kind === 'resumed') for (const id of again) last.delete(id)
+    else if (f.kind === 'resumed' && last.get('Z3')?.kind !== 'done') for (const id of again) last.delete(id)
   }
   const settled = new Set(last.keys())
   const ids = new Set(steps.map((s) => s.id))
@@ -135,9 +129,6 @@ const whyNot = (p: Proof): string => {
   return p.otherwise.length > 0 ? `Read in another state (${p.otherwise.join('; ')})` : 'Not read at every place'
 }
 
-/** What a temporary blank or bypass takes off on purpose. */
-const lasting: readonly Restore[] = ['dead', 'blank', 'bypass']
-
 /** Steps of the work that are done between those of closing, after the first power: they read it themselves. */
 const powered = ['VD8', 'TX6', 'TB5', 'FD11']
 
@@ -164,12 +155,11 @@ export function jobStands(
 ): JobStands {
   const ordered = inOrder(facts)
   const steps = stepsAt(planJob(job.kinds, on, job.skip), ordered)
-  const done = new Set(steps.filter((s) => s.state === 'done').map((s) => s.id))
   const decision = ordered.findLast((f) => f.kind === 'decision') ?? null
   const closed = ordered.findLast((f) => f.kind === 'closed') ?? null
   const pause = ordered.findLast((f) => f.kind === 'paused' || f.kind === 'resumed')
   const paused = pause?.kind === 'paused' ? pause : null
-  const open = stillOpen(steps, done)
+  const { open } = notBack(ordered)
   const asked = [...new Set(job.kinds.flatMap((k) => jobKindOf.get(k)?.proof ?? []))]
   const begun = steps.some((s) => s.state === 'done')
   const firstStep = steps.flatMap((s) => (s.kind !== null && s.at !== null ? [s.at] : []))
@@ -189,7 +179,7 @@ export function jobStands(
     proof,
     closed,
     misfits: closed ? [] : steps.filter((s) => s.check?.grade === 'does not fit' && s.state !== 'skipped'),
-    bars: open.filter((r) => !lasting.includes(r)),
+    bars: open.filter((r) => !stays(r)),
     missing: [
       ...steps.filter((s) => s.state === 'ready' || s.state === 'held').map((s) => `Step not done: ${s.title}`),
       // What was not measured is not known to fit, whatever the reason.

@@ -1,4 +1,4 @@
-import type { JobFact } from './facts.ts'
+import { inOrder, type JobFact } from './facts.ts'
 
 /** Leave to run a machine for some days with something wrong with it. */
 export interface Permit {
@@ -39,7 +39,7 @@ const dayMs = 86_400_000
  * @param today ISO date at the site @param visits when the machine was read, ms since 1970
  */
 export function permitOf(facts: readonly JobFact[], visits: readonly number[], today: string): Permit | null {
-  const ordered = [...facts].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+  const ordered = inOrder(facts)
   if (ordered.some((f) => f.kind === 'closed')) return null
   const given = ordered.filter((f) => f.kind === 'permit')
   const last = given.at(-1)

@@ -1,8 +1,29 @@
 import { describe, expect, it } from 'vitest'
 import { jobKinds } from './kinds.ts'
-import { heldBy, planJob, stillOpen } from './plan.ts'
+import { notBack } from './not-back.ts'
+import { heldBy, planJob } from './plan.ts'
+import { takesOff } from './taken-off.ts'
 
 const on = { hasVfd: false }
+/** What is off once steps were done one after the other. */
+const openAfter = (done: readonly string[]) =>
+  notBack(
+    done.map((step, at) => {
+      const own = { id: String(at), at, by: 'Mosi' }
+      return takesOff[step]?.burn
+        ? { ...own, kind: 'burn', step, test: goodBurn }
+        : { ...own, kind: 'done', step, note: '', count: 12 }
+    }),
+  ).open
+const goodBurn = {
+  fuel: 'natural gas',
+  co: 20,
+  oxygen: 6,
+  rise: 45,
+  riseLow: 30,
+  riseHigh: 60,
+  leakFree: true,
+} as const
 const ids = (steps: readonly { id: string }[]) => steps.map((s) => s.id)
 
 describe('the steps of a job', () => {
@@ -19,15 +40,17 @@ describe('the steps of a job', () => {
     for (const k of jobKinds) {
       const steps = planJob([k.id], on)
       // A blank or a bypass is put back by the job that follows it.
-      expect(stillOpen(steps, new Set(ids(steps))), k.id).toEqual(
-        k.id === 'temporary' ? ['dead', 'blank', 'bypass'] : [],
-      )
+      expect(openAfter(ids(steps)), k.id).toEqual(k.id === 'temporary' ? ['dead', 'blank', 'bypass'] : [])
     }
   })
   it('half done it says what is open', () => {
-    const steps = planJob(['belt-motor'], on)
-    expect(stillOpen(steps, new Set(['A2', 'A3', 'A5', 'A6']))).toEqual(['call', 'lock', 'hold', 'panel', 'guard'])
-    expect(stillOpen(steps, new Set(['A2', 'A3', 'A5', 'A6', 'Z2']))).toEqual(['call', 'lock'])
+    expect(openAfter(['A2', 'A3', 'A5', 'A6'])).toEqual(['call', 'lock', 'hold', 'panel', 'guard'])
+    expect(openAfter(['A2', 'A3', 'A5', 'A6', 'Z2'])).toEqual(['call', 'lock'])
+  })
+  it('what is told of a step belongs to a step that there is', () => {
+    const known = new Set(jobKinds.flatMap((k) => ids(planJob([k.id], { hasVfd: true }))))
+    for (const [step, { back, count }] of Object.entries(takesOff))
+      for (const id of [step, back, count?.same]) if (id !== undefined) expect(known, id).toContain(id)
   })
   it('a cut stays shut until the new part was checked', () => {
     const steps = planJob(['belt-motor'], on)

@@ -1,7 +1,8 @@
 import { jobKindOf, type JobKind } from './kinds.ts'
-import type { Hazard, Minutes, Restore, Step } from './step.ts'
+import type { Hazard, Minutes, Step } from './step.ts'
 import { closingSteps } from './steps/closing.ts'
 import { openingSteps } from './steps/opening.ts'
+import { takesOff, type TakesOff } from './taken-off.ts'
 
 /** What a machine has that changes the steps of a job on it. */
 export interface JobOn {
@@ -15,7 +16,7 @@ export interface JobOn {
 }
 
 /** A step as it is to be done in this job. */
-export interface PlannedStep extends Omit<Step, 'minutes' | 'wait'> {
+export interface PlannedStep extends Omit<Step, 'minutes' | 'wait'>, TakesOff {
   readonly minutes: number
   /** Time that has to pass after other steps, hands free. */
   readonly waits: readonly { readonly after: string; readonly minutes: number; readonly why: string }[]
@@ -102,6 +103,7 @@ export function planJob(ids: readonly string[], on: JobOn, skip: readonly string
   const steps = leaveOut(all, new Set([...skip.filter((id) => !never.has(id)), ...without]))
   return steps.map(({ minutes, wait: _wait, ...s }): PlannedStep => ({
     ...s,
+    ...takesOff[s.id],
     minutes: paced(minutesOf(minutes, form), on.pace?.get(s.id)),
     kind: of.get(s.id) ?? null,
     waits: steps.flatMap(({ id, wait }) =>
@@ -118,14 +120,6 @@ export function planJob(ids: readonly string[], on: JobOn, skip: readonly string
           ],
     ),
   }))
-}
-
-/** What is still open of what the steps that were done took off. */
-export function stillOpen(steps: readonly PlannedStep[], done: ReadonlySet<string>): readonly Restore[] {
-  const open = new Set<Restore>()
-  for (const s of steps.filter((x) => done.has(x.id))) for (const r of s.opens ?? []) open.add(r)
-  for (const s of steps.filter((x) => done.has(x.id))) for (const r of s.restores ?? []) open.delete(r)
-  return [...open]
 }
 
 /** Why a step cannot be done yet; empty where it can. */

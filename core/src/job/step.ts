@@ -28,37 +28,13 @@ export interface Step {
   readonly support?: string
   /** What cannot be undone, and the checks it stays shut until. */
   readonly irreversible?: { readonly needs: readonly string[]; readonly words: string }
-  /** What it takes off, lifts or shuts, and what it puts back: no job closes with one of them open. */
-  readonly opens?: readonly Restore[]
-  readonly restores?: readonly Restore[]
   /** It is done, or the job is not: nobody skips it with a reason. */
   readonly must?: boolean
-  /** Tools and loose parts are counted in it; `same`: and are as many as in that step. */
-  readonly count?: { readonly same?: string }
-  /** It is done by a combustion test within the limits. */
-  readonly burn?: boolean
   /** A hub or a sheave comes off its shaft in it, which may be stuck. */
   readonly hub?: boolean
   /** The job may be left here over night: locked and covered. */
   readonly safe?: boolean
 }
-
-/** What is opened on the way and has to be put back. */
-export const restores = {
-  call: 'Controls: call, clock, building system',
-  lock: 'Your lock',
-  hold: 'The hold on the wheel',
-  panel: 'Panels',
-  guard: 'Guards',
-  cover: 'Cover over coil or opening: off again',
-  motor: 'Motor back on its base',
-  gas: 'Gas cock, leak-tested',
-  cutout: 'Cut-out leads',
-  dead: 'Isolated fan or drive',
-  blank: 'Temporary blank',
-  bypass: 'Temporary bypass',
-} as const
-export type Restore = keyof typeof restores
 
 /** Said before a step. Cautions, no permits: local code, the site’s lockout and licensed people decide. */
 export const hazards = {

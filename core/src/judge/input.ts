@@ -45,13 +45,19 @@ export interface Twin {
   readonly state?: VisitState | null | undefined
 }
 
-/** A job that was begun and that nobody closed. */
+/** A job that was begun and that nobody closed, or that was closed with something temporary left in place. */
 export interface UnderWay {
   readonly id: string
-  /** When its first step was done, ms since 1970. */
+  /** When its first step was done, or when it was closed, ms since 1970. */
   readonly at: number
   readonly by: string
   readonly title: string
+  readonly closed: boolean
+  /** What it has off or shut, in words, and whether that is more than its switch being locked or what stays on purpose. */
+  readonly off: readonly string[]
+  readonly opened: boolean
+  /** Its last combustion test, where that was not good. */
+  readonly burn: { readonly level: 'fix' | 'stop'; readonly words: string } | null
 }
 
 /** All that judging a visit needs. `history` holds the other visits of the machine, superseded ones left out. */

@@ -1,8 +1,25 @@
 import type { Condition } from './conditions/condition.ts'
 import { toldCondition } from './conditions/told.ts'
-import type { JudgeInput } from './input.ts'
+import type { JudgeInput, UnderWay } from './input.ts'
 
-/** Jobs that were begun and not closed: nobody knows what is off and not back yet. */
+const says = ({ title, closed, off, burn }: UnderWay): string => {
+  if (closed) return `Job closed with something temporary in place: ${off.join(', ')}.`
+  const job = `Job not finished: ${title.charAt(0).toLowerCase()}${title.slice(1)}`.replace(/\.?$/, '.')
+  return [...(burn ? [burn.words] : []), job, ...(off.length === 0 ? [] : [`Now: ${off.join(', ')}.`])].join(' ')
+}
+
+const next = ({ closed, off, burn }: UnderWay): string => {
+  if (closed) return 'Plan the job that puts it back to normal. Closing that job answers this.'
+  if (burn) return 'Do not fire it. Read the combustion again before the job goes on.'
+  return off.length === 0
+    ? 'Find out what is off and not back before it is started. Then finish and close the job.'
+    : 'Restore all of it before it is started. Then finish and close the job.'
+}
+
+/**
+ * Jobs that were begun and not closed: nobody knows what is off and not back yet. What is known to be off is to fix, as it is where a
+ * visit leaves it so; a combustion test that was not good stands until a good one.
+ */
 export const jobsUnderWay = (input: Pick<JudgeInput, 'underWay'>, through: number): Condition[] =>
   (input.underWay ?? [])
     .filter((j) => j.at <= through)
@@ -13,9 +30,9 @@ export const jobsUnderWay = (input: Pick<JudgeInput, 'underWay'>, through: numbe
         id: j.id,
         at: j.at,
         by: j.by,
-        level: 'watch',
-        because: `Job not finished: ${j.title.charAt(0).toLowerCase()}${j.title.slice(1)}`.replace(/\.?$/, '.'),
-        next: 'Find out what is off and not back before it is started. Then finish and close the job.',
+        level: j.burn?.level ?? (j.opened ? 'fix' : 'watch'),
+        because: says(j),
+        next: next(j),
         basis: 'a machine is good again when its work is closed and read',
       }),
     )

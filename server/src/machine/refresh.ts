@@ -229,7 +229,7 @@ export async function refreshStale(db: Db): Promise<void> {
 }
 
 /** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */
-const judgeVersion = 4
+const judgeVersion = 5
 
 /** Judge every machine again where a newer judge has been installed since. */
 export async function refreshForNewJudge(tx: Tx): Promise<void> {

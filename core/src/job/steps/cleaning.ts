@@ -16,7 +16,6 @@ export const cleaningSteps: readonly Step[] = [
     minutes: 15,
     after: ['CL1'],
     hazards: ['wet'],
-    opens: ['cover'],
   },
   {
     id: 'CL3',
@@ -67,7 +66,6 @@ export const cleaningSteps: readonly Step[] = [
     right: 'The insulation reading proves it dry.',
     minutes: 10,
     after: ['CL4', 'CL6', 'CL7'],
-    restores: ['cover'],
     safe: true,
   },
 ]

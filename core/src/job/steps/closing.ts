@@ -16,7 +16,6 @@ export const closingSteps: readonly Step[] = [
     right: 'The counts equal those taken when it was opened.',
     minutes: { full: 10, small: 5 },
     after: ['Z1'],
-    restores: ['hold', 'guard', 'panel'],
   },
   {
     id: 'Z3',
@@ -25,7 +24,6 @@ export const closingSteps: readonly Step[] = [
     minutes: { full: 5, small: 2 },
     after: ['Z2'],
     hazards: ['close'],
-    restores: ['lock'],
   },
   {
     id: 'Z4',
@@ -58,7 +56,6 @@ export const closingSteps: readonly Step[] = [
     right: 'It starts on its own call.',
     minutes: { full: 10, small: 4 },
     after: ['Z6'],
-    restores: ['call'],
   },
   {
     id: 'Z8',

@@ -19,7 +19,6 @@ export const openingSteps: readonly Step[] = [
     minutes: { full: 5, small: 2 },
     after: ['A1'],
     hazards: ['auto'],
-    opens: ['call'],
   },
   {
     id: 'A3',
@@ -29,7 +28,6 @@ export const openingSteps: readonly Step[] = [
     minutes: { full: 5, small: 3 },
     after: ['A2'],
     hazards: ['leg'],
-    opens: ['lock'],
   },
   {
     id: 'A4',
@@ -50,7 +48,6 @@ export const openingSteps: readonly Step[] = [
     wait: { minutes: 15, before: 'A6', why: 'the drive discharges', onlyDrive: true },
     hazards: ['cap', 'bus', 'mill', 'hot'],
     tools: ['bleed resistor'],
-    opens: ['hold'],
   },
   {
     id: 'A6',
@@ -60,7 +57,6 @@ export const openingSteps: readonly Step[] = [
     after: ['A5', 'A7'],
     hazards: ['edge'],
     evidence: ['screw count'],
-    opens: ['panel', 'guard'],
   },
   {
     id: 'A7',

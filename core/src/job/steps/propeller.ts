@@ -17,7 +17,6 @@ export const propellerSteps: readonly Step[] = [
     after: ['PF1'],
     hazards: ['coil', 'fall'],
     support: 'The motor hangs on the last bolt.',
-    opens: ['cover'],
   },
   {
     id: 'PF3',
@@ -83,7 +82,6 @@ export const propellerSteps: readonly Step[] = [
     minutes: 10,
     after: ['PF8', 'PF9'],
     hazards: ['gnd', 'cap'],
-    restores: ['cover'],
     safe: true,
   },
 ]

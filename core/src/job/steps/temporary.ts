@@ -9,7 +9,6 @@ export const temporarySteps: readonly Step[] = [
     minutes: 10,
     after: ['A6', 'TB1'],
     hazards: ['lead'],
-    opens: ['dead'],
   },
   {
     id: 'TB3',
@@ -18,7 +17,6 @@ export const temporarySteps: readonly Step[] = [
     minutes: 25,
     after: ['TB2'],
     hazards: ['coil', 'edge'],
-    opens: ['blank'],
     safe: true,
   },
   {
@@ -28,7 +26,6 @@ export const temporarySteps: readonly Step[] = [
     minutes: 20,
     after: ['TB2'],
     hazards: ['air'],
-    opens: ['bypass'],
     safe: true,
   },
   {

@@ -23,7 +23,6 @@ export const wheelsSteps: readonly Step[] = [
     after: ['WH1'],
     hazards: ['pinch'],
     support: 'The assembly tilts without the motor.',
-    opens: ['motor'],
     safe: true,
   },
   {
@@ -106,7 +105,6 @@ export const wheelsSteps: readonly Step[] = [
     minutes: 25,
     after: ['WH10'],
     hazards: ['pinch'],
-    restores: ['motor'],
     safe: true,
   },
 ]

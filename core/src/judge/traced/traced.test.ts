@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { legPositions, type Reading } from '../../quantity/index.ts'
 import { dayMs, unsaid, type Visit, type WorkDone } from '../../trend/index.ts'
 import { inputOf, plate, start, visitAt } from '../judged.test-help.ts'
-import { judge, judgeMachine, type Traced, type TracedResult } from '../index.ts'
+import { judge, judgeMachine, type Traced, type TracedResult, type UnderWay } from '../index.ts'
 
 const noon = start + 10 * dayMs
 let n = 0
@@ -156,12 +156,38 @@ describe('a trace that nobody finished', () => {
 })
 
 describe('a job that was begun and not closed', () => {
+  const { visit: _v, history: _h, ...known } = inputOf(good)
+  const at = (underWay: UnderWay[], now?: number) => judgeMachine({ ...known, visits: [good], underWay }, now)
+  const job: UnderWay = {
+    id: 'j1',
+    at: noon,
+    by: 'Mosi',
+    title: 'Replace the motor: it growls',
+    closed: false,
+    off: [],
+    opened: false,
+    burn: null,
+  }
+
   it('keeps its machine from being called OK, from its first step on', () => {
-    const { visit: _v, history: _h, ...known } = inputOf(good)
-    const at = (underWay: { id: string; at: number; by: string; title: string }[], now?: number) =>
-      judgeMachine({ ...known, visits: [good], underWay }, now)
-    const job = { id: 'j1', at: noon, by: 'Mosi', title: 'Replace the motor: it growls' }
     expect([at([])?.level, at([job], noon - 1)?.level]).toEqual(['ok', 'ok'])
     expect(at([job])).toMatchObject({ level: 'watch', headline: 'Job not finished: replace the motor: it growls.' })
+  })
+  it('with a guard off is to fix, as it is where a visit leaves it so', () => {
+    const left = machine(traced(), { visits: [read(1, [], { 'leave.guards': 'no' })] })
+    const off = at([{ ...job, off: ['panels off', 'guards off'], opened: true }])
+    expect([left.level, off?.level]).toEqual(['fix', 'fix'])
+    expect(off?.headline).toBe('Job not finished: replace the motor: it growls. Now: panels off, guards off.')
+    // Locked out and shut, it only waits.
+    expect(at([{ ...job, off: ['locked out'] }])?.level).toBe('watch')
+  })
+  it('keeps it so while something temporary is left in place', () =>
+    expect(at([{ ...job, closed: true, off: ['temporary bypass on'] }])).toMatchObject({
+      level: 'watch',
+      headline: 'Job closed with something temporary in place: temporary bypass on.',
+    }))
+  it('with a combustion test that was not good says that first', () => {
+    const gas = at([{ ...job, opened: true, off: ['guards off'], burn: { level: 'stop', words: 'Gas leaks.' } }])
+    expect([gas?.level, gas?.headline.startsWith('Gas leaks. Job not finished')]).toEqual(['stop', true])
   })
 })

@@ -1,4 +1,5 @@
 import {
+  asJobFact,
   jobStepBody,
   type JobRecord,
   type MachinePage,
@@ -13,7 +14,6 @@ import {
   permitOf,
   type Adverse,
   type Fired,
-  type JobFact,
   type JobStands,
   type Permit,
   type ReadAt,
@@ -33,11 +33,6 @@ type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never
 export type Said = Without<MutationBodies['job-step'], 'id' | 'jobId' | 'machineId' | 'at'>
 export type Say = (said: Said) => Promise<boolean>
 
-const factOf = ({ jobId: _job, machineId: _machine, ...fact }: JobRecord['steps'][number]): JobFact => ({
-  ...fact,
-  at: Date.parse(fact.at),
-})
-
 /** Readings of a machine as a job looks at them. */
 const readAt = (page: MachinePage): readonly ReadAt[] =>
   page.visits
@@ -53,13 +48,13 @@ export function standsOf(
 ): JobStands {
   const own = { at: Date.parse(job.at), kinds: job.kinds, skip: job.skip }
   const { hasVfd, phases } = page.machine
-  return jobStands(own, job.steps.map(factOf), { hasVfd, phases, pace }, readAt(page), adverse)
+  return jobStands(own, job.steps.map(asJobFact), { hasVfd, phases, pace }, readAt(page), adverse)
 }
 
 /** Leave to run it with something wrong, where it was given. */
 export const permitOn = (page: MachinePage, job: JobRecord, now: number): Permit | null =>
   permitOf(
-    job.steps.map(factOf),
+    job.steps.map(asJobFact),
     readAt(page).map((v) => v.at),
     siteDay(now, page.site.zone),
   )
