@@ -139,6 +139,21 @@ export const closeDatabase = async ({
  */
 export const sent = <T>(statement: PromiseLike<T>): Promise<T> => Promise.resolve(statement.then((answer) => answer))
 
+/**
+ * Answers of what was sent together, in its order. Behind one that fails the transaction refuses all others: told is the first of
+ * them, which says why, not the one whose refusal happens to come first.
+ */
+export async function inTurn<const T extends readonly unknown[]>(
+  asked: T,
+): Promise<{ -readonly [P in keyof T]: Awaited<T[P]> }> {
+  const answers = await Promise.allSettled(asked)
+  const failed = answers.find((a) => a.status === 'rejected')
+  if (failed) throw failed.reason
+  return answers.map((a) => (a.status === 'fulfilled' ? a.value : undefined)) as {
+    -readonly [P in keyof T]: Awaited<T[P]>
+  }
+}
+
 const journal = z.object({ entries: z.array(z.object({ when: z.number() })) })
 
 /**

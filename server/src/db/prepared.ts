@@ -1,5 +1,6 @@
 import { sql, type SQL } from 'drizzle-orm'
-import type { AnyPgColumn } from 'drizzle-orm/pg-core'
+import { PgDialect, type AnyPgColumn } from 'drizzle-orm/pg-core'
+import type { QueryResult, QueryResultRow } from 'pg'
 import type { Db, Tx } from './client.ts'
 
 const statements = new Map<string, object>()
@@ -22,6 +23,19 @@ export function prepared<T extends object>(db: Db | Tx, name: string, make: (db:
   if (!known) statements.set(name, statement)
   return Object.create(statement, { client: { value: clientOf(db) } }) as T
 }
+
+const dialect = new PgDialect()
+
+/** The same of a statement that is written by hand, with placeholders for its values. */
+export const preparedSql = <T extends QueryResultRow>(db: Db | Tx, name: string, make: () => SQL) =>
+  prepared(db, name, ({ _: { session } }) =>
+    session.prepareQuery<{ execute: QueryResult<T>; all: unknown; values: unknown }>(
+      dialect.sqlToQuery(make()),
+      undefined,
+      name,
+      false,
+    ),
+  )
 
 /** One of the ids that a prepared statement is given as `ids`. */
 export const anyOf = (column: AnyPgColumn): SQL => sql`${column} = any(${sql.placeholder('ids')}::uuid[])`

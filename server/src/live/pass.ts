@@ -11,7 +11,8 @@ import {
 } from '@motor-round/core/live'
 import { plateForDrive } from '@motor-round/core/vfd'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
-import type { Db, Tx } from '../db/client.ts'
+import { inTurn, type Db, type Tx } from '../db/client.ts'
+import { preparedSql } from '../db/prepared.ts'
 import { liveDays, liveOffHours, liveStates } from '../db/live-schema.ts'
 import { components, machines, machineStates, sites, type MotorSpec } from '../db/schema.ts'
 import { dayClock, type DayClock } from './day-clock.ts'
@@ -108,7 +109,7 @@ async function sumDay(
 ): Promise<void> {
   const ids = list.map(([id]) => id)
   const end = day.at + day.clock.length * minuteMs
-  const [values, visited] = await Promise.all([
+  const [values, visited] = await inTurn([
     minuteByMinute(tx, ids, day.at, day.clock.length),
     visitsBetween(tx, ids, day.at, end),
   ])
@@ -241,9 +242,12 @@ const visitLag = 3 * minuteMs
 
 /** A visit is held against what the instruments showed, once its minutes have come; only where a machine has live data. */
 export const besideVisit = (tx: Tx, machineId: string, takenAt: Date, now: Date) =>
-  tx.execute(sql`
+  preparedSql(tx, 'beside_visit', () => {
+    const v = sql.placeholder
+    return sql`
     insert into live_dirty (machine_id, day, due)
-    select l.machine_id, (${takenAt.toISOString()}::timestamptz at time zone s.zone)::date, ${new Date(now.getTime() + visitLag).toISOString()}::timestamptz
+    select l.machine_id, (${v('takenAt')}::timestamptz at time zone s.zone)::date, ${v('due')}::timestamptz
     from live_states l join machines m on m.id = l.machine_id join sites s on s.id = m.site_id
-    where l.machine_id = ${machineId}::uuid
-    on conflict (machine_id, day) do update set due = least(live_dirty.due, excluded.due)`)
+    where l.machine_id = ${v('machineId')}::uuid
+    on conflict (machine_id, day) do update set due = least(live_dirty.due, excluded.due)`
+  }).execute({ machineId, takenAt: takenAt.toISOString(), due: new Date(now.getTime() + visitLag).toISOString() })

@@ -1,11 +1,12 @@
 import type { Machine, Person, RoundNews } from '@motor-round/contract'
 import { eq, sql } from 'drizzle-orm'
 import { record, who, type Entry, type Who } from '../audit/record.ts'
-import { sent, type Tx } from '../db/client.ts'
-import { prepared } from '../db/prepared.ts'
+import { inTurn, sent, type Tx } from '../db/client.ts'
+import { prepared, preparedSql } from '../db/prepared.ts'
 import { machines, machineStates } from '../db/schema.ts'
 import { notFound } from '../http/problem.ts'
 import { tellRoundsOf } from '../rounds/live.ts'
+import type { MachineSnapshot } from './machine-snapshot.ts'
 import { refresh } from './refresh.ts'
 import { asMachine } from './snapshot.ts'
 
@@ -31,6 +32,8 @@ export interface Change<T> {
 export interface Done<T> {
   readonly value: T
   readonly fresh: boolean
+  /** The machine as it was judged after it; left out where nothing was, or it is judged later. */
+  readonly known?: MachineSnapshot | undefined
 }
 
 /** What comes after every change of a machine: it is written down, its machine judged once, watchers told. */
@@ -44,10 +47,10 @@ async function follow<T>(
   const { value, fresh } = done
   if (!fresh) return { value, fresh }
   if (done.audit) await record(tx, { ...done.audit, by: author.by, byId: author.byId, at: author.now })
-  if (judged === 'now') await refresh(tx, [machineId])
+  const known = judged === 'now' ? (await refresh(tx, [machineId]))[0] : undefined
   const news = await done.news?.()
   if (news) await tellRoundsOf(tx, [machineId], () => news)
-  return { value, fresh }
+  return { value, fresh, known }
 }
 
 /**
@@ -56,9 +59,11 @@ async function follow<T>(
  * @throws a problem: no such machine
  */
 export async function lockMachine(tx: Tx, machineId: string): Promise<Pick<Machine, 'id' | 'siteId'>> {
-  const { rows } = await tx.execute<{ site_id: string }>(
-    sql`select site_id from ${machines} where id = ${machineId}::uuid for no key update`,
-  )
+  const { rows } = await preparedSql<{ site_id: string }>(
+    tx,
+    'lock_machine',
+    () => sql`select site_id from ${machines} where id = ${sql.placeholder('id')}::uuid for no key update`,
+  ).execute({ id: machineId })
   const [row] = rows
   if (!row) throw notFound('machine')
   return { id: machineId, siteId: row.site_id }
@@ -92,10 +97,7 @@ export async function changeLocked<T>(
   change: () => Promise<Change<T>>,
   judged: 'now' | 'later',
 ): Promise<Done<T>> {
-  const [done] = await Promise.all([
-    change(),
-    judged === 'later' ? sent(markStale(tx).execute({ id: machineId })) : null,
-  ])
+  const [done] = await inTurn([change(), judged === 'later' ? sent(markStale(tx).execute({ id: machineId })) : null])
   return follow(tx, machineId, author, done, judged)
 }
 

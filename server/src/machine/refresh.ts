@@ -1,7 +1,8 @@
+import type { RoundNews } from '@motor-round/contract'
 import type { Policies } from '@motor-round/core/limits'
 import { and, eq, getTableColumns, gt, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
-import { sent, type Db, type Tx } from '../db/client.ts'
+import { inTurn, sent, type Db, type Tx } from '../db/client.ts'
 import { anyOf, prepared } from '../db/prepared.ts'
 import { areas, machines, machineStates, organization, sites, units } from '../db/schema.ts'
 import { heldPolicies } from '../policies/current.ts'
@@ -36,7 +37,7 @@ interface Loaded {
 }
 
 async function load(tx: Tx, ids: string[], policies: Policies): Promise<Loaded> {
-  const [found, all] = await Promise.all([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
+  const [found, all] = await inTurn([sent(placesOf(tx, ids)), loadSnapshots(tx, ids)])
   return { policies, places: new Map(found.map((p) => [p.id, p])), all }
 }
 
@@ -49,7 +50,7 @@ interface Locked extends Loaded {
 /** Hold the policies and lock all state rows, in order, so that two writers to one machine follow each other and the later one sees both. */
 async function lockAndLoad(tx: Tx, machineIds: readonly string[]): Promise<Locked> {
   const ids = [...machineIds].sort()
-  const [policies, near] = await Promise.all([heldPolicies(tx), twinsOf(tx, ids)])
+  const [policies, near] = await inTurn([heldPolicies(tx), twinsOf(tx, ids)])
   await lockStates(tx).execute({ ids: [...new Set([...ids, ...near])] })
   return { ids, near, ...(await load(tx, ids, policies)) }
 }
@@ -151,24 +152,21 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
   })
   if (rows.length === 0) return
   const judgements = all.map((known, i) => ({ known, judgement: stands[i]?.judgement ?? null }))
-  await Promise.all([
+  const written = new Map(rows.map((r) => [r.machineId, r]))
+  const newsOf = (machineId: string): RoundNews | undefined => {
+    const s = written.get(machineId)
+    if (!s) return undefined
+    const { level, headline, conditions, dueAt } = s
+    return {
+      say: 'machine',
+      machine: { machineId, level, headline, conditions, dueAt: dueAt?.toISOString() ?? null },
+    }
+  }
+  await inTurn([
     sent(writeStates(tx).execute({ rows: JSON.stringify(rows.map(asColumns)) })),
     keepJudgements(tx, judgements, policies),
+    tellRoundsOf(tx, [...written.keys()], newsOf),
   ])
-  const written = new Map(rows.map((r) => [r.machineId, r]))
-  await tellRoundsOf(
-    tx,
-    rows.map((r) => r.machineId),
-    (machineId) => {
-      const s = written.get(machineId)
-      if (!s) return undefined
-      const { level, headline, conditions, dueAt } = s
-      return {
-        say: 'machine',
-        machine: { machineId, level, headline, conditions, dueAt: dueAt?.toISOString() ?? null },
-      }
-    },
-  )
 }
 
 const batch = 20

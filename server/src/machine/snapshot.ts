@@ -12,8 +12,8 @@ import {
 } from '@motor-round/contract'
 import type { Reading } from '@motor-round/core/quantity'
 import { and, asc, eq, isNull, sql } from 'drizzle-orm'
-import { sent, type Db, type Tx } from '../db/client.ts'
-import { anyOf, prepared } from '../db/prepared.ts'
+import { inTurn, sent, type Db, type Tx } from '../db/client.ts'
+import { anyOf, prepared, preparedSql } from '../db/prepared.ts'
 import { components, machines, machineStates, machineVersions, sites, work, type MotorSpec } from '../db/schema.ts'
 import { loadClosings } from '../conditions/load.ts'
 import { liveStates } from '../db/live-schema.ts'
@@ -93,9 +93,13 @@ const latest = 60
  * it is answered, however long ago it was. So a trend spans its baseline and judging costs about the same however much is read.
  */
 async function visitsOf(db: Db | Tx, ids: readonly string[]): Promise<VisitRow[]> {
-  const { rows } = await db.execute<VisitRow>(sql`
-    select p.* from ${machines} m cross join lateral machine_past(m.site_id, m.id, ${latest}) p
-    where m.id = any(${sql.param(ids)}::uuid[])`)
+  const { rows } = await preparedSql<VisitRow>(
+    db,
+    'past_of',
+    () => sql`
+    select p.* from ${machines} m cross join lateral machine_past(m.site_id, m.id, ${sql.raw(String(latest))}) p
+    where m.id = any(${sql.placeholder('ids')}::uuid[])`,
+  ).execute({ ids })
   return rows
 }
 
@@ -279,7 +283,7 @@ async function readSnapshots(
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
   // One way to the database and back where it is asked in a transaction.
-  const [own, installed, worked, rows, closed, found, lived, traced, jobbed] = await Promise.all([
+  const [own, installed, worked, rows, closed, found, lived, traced, jobbed] = await inTurn([
     sent(machinesWithSites(db, ids)),
     sent(componentsOf(db, ids)),
     sent(workOf(db, ids)),

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { eq } from 'drizzle-orm'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { together } from '../db/client.ts'
+import { inTurn, together, type Tx } from '../db/client.ts'
 import { judgements, machines } from '../db/schema.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { openWorld, type World } from '../test/world.ts'
@@ -138,5 +138,16 @@ describe('what is asked together', () => {
     expect(answers.filter((a) => a.status === 'rejected')).toHaveLength(10)
     expect(answers.flatMap((a) => (a.status === 'fulfilled' && a.value > 60 ? [a] : []))).toHaveLength(20)
     expect(await together(db, (one) => one.select().from(machines))).not.toHaveLength(0)
+  })
+  it('in a transaction tells what failed, not what was refused behind it', async () => {
+    const { db } = world.deps
+    // Its failure has a long way to who waits for it.
+    const slowly = async (tx: Tx) => {
+      const [r] = await Promise.allSettled([tx.execute('select 1 / 0')])
+      await new Promise((go) => setTimeout(go, 50))
+      if (r.status === 'rejected') throw r.reason
+    }
+    const told = db.transaction((tx) => inTurn([slowly(tx), tx.execute('select 1')]))
+    await expect(told).rejects.toMatchObject({ cause: { message: 'division by zero' } })
   })
 })

@@ -1,6 +1,6 @@
 import type { VfdPage, VfdSettings } from '@motor-round/contract'
 import { and, asc, desc, eq, ne, sql } from 'drizzle-orm'
-import type { Db, Tx } from '../db/client.ts'
+import { inTurn, type Db, type Tx } from '../db/client.ts'
 import { machines } from '../db/schema.ts'
 import { vfdLinks, vfdSettings } from '../db/vfd-schema.ts'
 import { notFound } from '../http/problem.ts'
@@ -54,7 +54,7 @@ async function twinsOf(tx: Db | Tx, machineId: string): Promise<VfdPage['twins']
 export async function vfdPageOf(tx: Db | Tx, machineId: string): Promise<VfdPage> {
   const [machine] = await tx.select({ hasTwin: machines.hasTwin }).from(machines).where(eq(machines.id, machineId))
   if (!machine) throw notFound('machine')
-  const [link, settings, twins] = await Promise.all([
+  const [link, settings, twins] = await inTurn([
     linkOf(tx, machineId),
     settingsOf(tx, machineId),
     machine.hasTwin ? twinsOf(tx, machineId) : [],

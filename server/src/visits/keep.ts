@@ -13,8 +13,8 @@ import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import type { GatePass } from '@motor-round/core/trend'
 import { eq, sql } from 'drizzle-orm'
-import { sent, type Tx } from '../db/client.ts'
-import { prepared } from '../db/prepared.ts'
+import { inTurn, sent, type Tx } from '../db/client.ts'
+import { prepared, preparedSql } from '../db/prepared.ts'
 import { readings, visits, supersessions, work } from '../db/schema.ts'
 import { refuseFuture } from '../http/in-time.ts'
 import { fieldProblem, HttpProblem, notFound } from '../http/problem.ts'
@@ -27,7 +27,12 @@ import { changeLocked, changeMachine, lockMachine, type Author, type Done, autho
 import { currentPolicies } from '../policies/current.ts'
 
 /** Two sends of one id wait for each other: the second finds what the first kept. */
-export const lockId = (tx: Tx, id: string) => tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${id}, 7))`)
+export const lockId = (tx: Tx, id: string) =>
+  preparedSql(
+    tx,
+    'lock_id',
+    () => sql`select pg_advisory_xact_lock(hashtextextended(${sql.placeholder('id')}, 7))`,
+  ).execute({ id })
 
 const dayMs = 86_400_000
 
@@ -80,11 +85,9 @@ export async function syncedVisit(
   return { judged: { level, headline }, others }
 }
 
-async function told(tx: Tx, machineId: string, visitId: string, already: boolean): Promise<KeptVisit> {
-  const [known] = await loadSnapshots(tx, [machineId])
-  if (!known) throw notFound('visit')
+async function told(tx: Tx, known: MachineSnapshot, visitId: string, already: boolean): Promise<KeptVisit> {
   const visit = await visitOf(tx, known, visitId)
-  const [peers, policies] = await Promise.all([peersOf(tx, known), currentPolicies(tx)])
+  const [peers, policies] = await inTurn([peersOf(tx, known), currentPolicies(tx)])
   const judgement = judgeVisit({ ...known, peers }, coreVisit(visit), policies)
   return { visit, judgement, already, others: othersThen(known, visit) }
 }
@@ -94,16 +97,18 @@ type Site = Pick<Machine, 'id' | 'siteId'>
 
 /** Keep a visit with its readings and judge its machine anew; the same id twice keeps one. */
 export async function keepVisit(tx: Tx, body: VisitBody, person: Person, now: Date): Promise<KeptVisit> {
-  const fresh = await writeVisit(tx, body, person, now, 'now')
-  return told(tx, body.machineId, body.id, !fresh)
+  const { fresh, known } = await writeVisit(tx, body, person, now, 'now')
+  const machine = known ?? (await loadSnapshots(tx, [body.machineId]))[0]
+  if (!machine) throw notFound('visit')
+  return told(tx, machine, body.id, !fresh)
 }
 
 /**
  * Keep a visit whose machine is judged later, once for a whole batch.
  * @returns false when it was kept before
  */
-export const keepVisitUnjudged = (tx: Tx, body: VisitBody, person: Person, now: Date): Promise<boolean> =>
-  writeVisit(tx, body, person, now, 'later')
+export const keepVisitUnjudged = async (tx: Tx, body: VisitBody, person: Person, now: Date): Promise<boolean> =>
+  (await writeVisit(tx, body, person, now, 'later')).fresh
 
 /**
  * The visit that this one corrects: of the same machine, and not corrected yet.
@@ -127,6 +132,27 @@ const visitById = (tx: Tx) =>
       .prepare('visit_by_id'),
   )
 
+const insertVisit = (tx: Tx) =>
+  preparedSql(tx, 'insert_visit', () => {
+    const v = sql.placeholder
+    return sql`
+    with visit as (
+      insert into ${visits} (
+        id, site_id, machine_id, taken_at, recorded_at, by, by_id, state, answers, passes, note, supersedes, reason, source
+      ) values (
+        ${v('id')}::uuid, ${v('siteId')}::uuid, ${v('machineId')}::uuid, ${v('takenAt')}::timestamptz,
+        ${v('recordedAt')}::timestamptz, ${v('by')}, ${v('byId')}::uuid, ${v('state')}::jsonb, ${v('answers')}::jsonb,
+        ${v('passes')}::jsonb, ${v('note')}, ${v('supersedes')}::uuid, ${v('reason')}, 'walk'
+      )
+    )
+    insert into ${readings} (site_id, machine_id, taken_at, visit_id, quantity, position, value, how, spread)
+    select ${v('siteId')}::uuid, ${v('machineId')}::uuid, ${v('takenAt')}::timestamptz, ${v('id')}::uuid, r.*
+    from unnest(
+      ${v('quantities')}::text[], ${v('positions')}::text[], ${v('values')}::float8[], ${v('hows')}::text[],
+      ${v('spreads')}::float8[]
+    ) as r`
+  })
+
 /**
  * A visit and its readings in one statement, the readings as five lists: put together row by row it takes longer than the database
  * does.
@@ -139,50 +165,51 @@ async function writeRows(
   person: Person,
   now: Date,
 ): Promise<void> {
-  const takenAt = new Date(body.takenAt)
-  const column = (pick: (r: VisitBody['readings'][number]) => string | number | null) =>
-    sql.param(body.readings.map(pick))
-  const json = (value: unknown) => sql`${JSON.stringify(value)}::jsonb`
-  await tx.execute(sql`
-    with visit as (
-      insert into ${visits} (
-        id, site_id, machine_id, taken_at, recorded_at, by, by_id, state, answers, passes, note, supersedes, reason, source
-      ) values (
-        ${body.id}::uuid, ${machine.siteId}::uuid, ${machine.id}::uuid, ${takenAt}::timestamptz, ${now}::timestamptz,
-        ${person.name}, ${person.id}::uuid, ${json(body.state)}, ${json(body.answers)}, ${json(passes)}, ${body.note},
-        ${body.supersedes}::uuid, ${body.reason}, 'walk'
-      )
-    )
-    insert into ${readings} (site_id, machine_id, taken_at, visit_id, quantity, position, value, how, spread)
-    select ${machine.siteId}::uuid, ${machine.id}::uuid, ${takenAt}::timestamptz, ${body.id}::uuid, r.*
-    from unnest(
-      ${column((r) => r.quantity)}::text[], ${column((r) => r.position)}::text[], ${column((r) => r.value)}::float8[],
-      ${column((r) => r.how ?? null)}::text[], ${column((r) => r.spread ?? null)}::float8[]
-    ) as r`)
+  const column = (pick: (r: VisitBody['readings'][number]) => string | number | null) => body.readings.map(pick)
+  await insertVisit(tx).execute({
+    id: body.id,
+    siteId: machine.siteId,
+    machineId: machine.id,
+    takenAt: new Date(body.takenAt),
+    recordedAt: now,
+    by: person.name,
+    byId: person.id,
+    state: JSON.stringify(body.state),
+    answers: JSON.stringify(body.answers),
+    passes: JSON.stringify(passes),
+    note: body.note,
+    supersedes: body.supersedes,
+    reason: body.reason,
+    quantities: column((r) => r.quantity),
+    positions: column((r) => r.position),
+    values: column((r) => r.value),
+    hows: column((r) => r.how ?? null),
+    spreads: column((r) => r.spread ?? null),
+  })
 }
 
-/** Write a visit with its readings. @returns false when it was kept before */
+/** Write a visit with its readings. @returns not fresh when it was kept before */
 async function writeVisit(
   tx: Tx,
   body: VisitBody,
   person: Person,
   now: Date,
   judged: 'now' | 'later',
-): Promise<boolean> {
+): Promise<Done<null>> {
   // The second send of an id waits at its lock, and what it looks for after that is there.
-  const [, [again], machine] = await Promise.all([
+  const [, [again], machine] = await inTurn([
     sent(lockId(tx, body.id)),
     sent(visitById(tx).execute({ id: body.id })),
     sent(lockMachine(tx, body.machineId)),
   ])
   if (again) {
     if (again.machineId !== body.machineId) throw fieldProblem('id', 'that id belongs to another machine', 409)
-    return false
+    return { value: null, fresh: false }
   }
   const takenAt = new Date(body.takenAt)
   refuseFuture('takenAt', takenAt, now)
   const { supersedes } = body
-  const { fresh } = await changeLocked(
+  return changeLocked(
     tx,
     machine.id,
     authorOf(person, now),
@@ -192,8 +219,11 @@ async function writeVisit(
       const passes = body.passes.map(
         (p) => earlier.find((e) => e.gate === p.gate && e.reason === p.reason) ?? { ...p, by: person.name },
       )
-      await writeRows(tx, machine, body, passes, person, now)
-      if (body.readings.some((r) => r.quantity === 'amps')) await besideVisit(tx, machine.id, takenAt, now)
+      const amps = body.readings.some((r) => r.quantity === 'amps')
+      await inTurn([
+        writeRows(tx, machine, body, passes, person, now),
+        amps ? besideVisit(tx, machine.id, takenAt, now) : null,
+      ])
       if (supersedes === null) return { value: null, fresh: true }
       await tx.insert(supersessions).values({ oldVisitId: supersedes, newVisitId: body.id, machineId: machine.id })
       return {
@@ -211,7 +241,6 @@ async function writeVisit(
     },
     judged,
   )
-  return fresh
 }
 
 /** Keep a piece of work; the same id twice keeps one. */
