@@ -37,7 +37,9 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
   // Whoever opens the machine meanwhile reads what is off.
   const job = new URL(page.url()).pathname
   await moveTo(page, `/machines/${id}`)
-  await expect(page.getByText('Now: controls held off, locked out, wheel held, panels off, guards off.')).toBeVisible()
+  await expect(
+    page.getByText(/Now: controls held off, .*guards off\. Interrupted: Locked, panel closed\./),
+  ).toBeVisible()
   await moveTo(page, job)
   await page.getByRole('button', { name: 'Go on with it' }).click()
   // Another day: the lock is proven again before hands go back in.

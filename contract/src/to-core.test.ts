@@ -141,6 +141,9 @@ describe('a job', () => {
     ])
     // Proven anew in the morning, it was never on.
     const resumed = { ...own, id: 'r', at: at(3), kind: 'resumed' } as const
+    const paused = { ...own, id: 'q', at: at(3), kind: 'paused', safe: 'Shut' } as const
+    const left = (...steps: Parameters<typeof of>) => underWayOf([{ id: 'j', title: 'x', steps }])[0]?.left
+    expect([left(...opened, paused), left(...opened, paused, { ...resumed, at: at(4) })]).toEqual(['Shut', null])
     expect(said(...opened, resumed)).toEqual([[['locked out', 'panels off', 'guards off'], true, null]])
     const test = {
       fuel: 'natural gas',

@@ -154,6 +154,14 @@ function begun(steps: JobSteps['steps']): { readonly at: number; readonly by: st
   return [...done.values()].sort((x, y) => x.at - y.at)[0]
 }
 
+/** How it was left by whoever interrupted it last; null where it went on since. */
+function leftAs(steps: JobSteps['steps']): string | null {
+  const [last] = steps
+    .filter((s) => s.kind === 'paused' || s.kind === 'resumed')
+    .sort((x, y) => Date.parse(y.at) - Date.parse(x.at) || (x.id < y.id ? 1 : -1))
+  return last?.kind === 'paused' ? last.safe : null
+}
+
 /** Jobs at work, and those that were closed with something temporary in place while no job that was closed later put it back. */
 export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
   jobs.flatMap(({ id, title, steps }): readonly UnderWay[] => {
@@ -164,14 +172,16 @@ export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
     const off = open.map((r) => asLeft[r])
     if (closing) {
       const followed = jobs.some((j) => Date.parse(closingOf(j.steps)?.at ?? closing.at) > since.at)
-      return off.length === 0 || followed ? [] : [{ id, title, ...since, closed: true, off, opened: false, burn: null }]
+      return off.length === 0 || followed
+        ? []
+        : [{ id, title, ...since, closed: true, off, opened: false, left: null, burn: null }]
     }
     const found = burn && {
       level: burn.grade === 'stop' ? ('stop' as const) : ('fix' as const),
       words: burn.words.join(' '),
     }
     const opened = open.some((r) => r !== 'lock' && !stays(r))
-    return [{ id, title, ...since, closed: false, off, opened, burn: found }]
+    return [{ id, title, ...since, closed: false, off, opened, left: leftAs(steps), burn: found }]
   })
 
 /** What judging needs of a site. */

@@ -56,6 +56,8 @@ export interface UnderWay {
   /** What it has off or shut, in words, and whether that is more than its switch being locked or what stays on purpose. */
   readonly off: readonly string[]
   readonly opened: boolean
+  /** How it was left, by whoever interrupted it; null where it is at work. */
+  readonly left: string | null
   /** Its last combustion test, where that was not good. */
   readonly burn: { readonly level: 'fix' | 'stop'; readonly words: string } | null
 }

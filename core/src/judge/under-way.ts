@@ -2,10 +2,16 @@ import type { Condition } from './conditions/condition.ts'
 import { toldCondition } from './conditions/told.ts'
 import type { JudgeInput, UnderWay } from './input.ts'
 
-const says = ({ title, closed, off, burn }: UnderWay): string => {
+const ended = (words: string): string => words.trim().replace(/\.?$/, '.')
+
+const says = ({ title, closed, off, left, burn }: UnderWay): string => {
   if (closed) return `Job closed with something temporary in place: ${off.join(', ')}.`
-  const job = `Job not finished: ${title.charAt(0).toLowerCase()}${title.slice(1)}`.replace(/\.?$/, '.')
-  return [...(burn ? [burn.words] : []), job, ...(off.length === 0 ? [] : [`Now: ${off.join(', ')}.`])].join(' ')
+  return [
+    ...(burn ? [burn.words] : []),
+    ended(`Job not finished: ${title.charAt(0).toLowerCase()}${title.slice(1)}`),
+    ...(off.length === 0 ? [] : [`Now: ${off.join(', ')}.`]),
+    ...(left === null ? [] : [ended(`Interrupted: ${left}`)]),
+  ].join(' ')
 }
 
 const next = ({ closed, off, burn }: UnderWay): string => {

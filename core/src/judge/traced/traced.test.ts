@@ -166,6 +166,7 @@ describe('a job that was begun and not closed', () => {
     closed: false,
     off: [],
     opened: false,
+    left: null,
     burn: null,
   }
 
@@ -178,6 +179,7 @@ describe('a job that was begun and not closed', () => {
     const off = at([{ ...job, off: ['panels off', 'guards off'], opened: true }])
     expect([left.level, off?.level]).toEqual(['fix', 'fix'])
     expect(off?.headline).toBe('Job not finished: replace the motor: it growls. Now: panels off, guards off.')
+    expect(at([{ ...job, left: 'locked, panel closed' }])?.headline).toMatch(/\. Interrupted: locked, panel closed\.$/)
     // Locked out and shut, it only waits.
     expect(at([{ ...job, off: ['locked out'] }])?.level).toBe('watch')
   })

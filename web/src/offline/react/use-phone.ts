@@ -4,6 +4,9 @@ import { noteSignal, onSignal, signalHeard } from '../core/signal.ts'
 import type { Conflict } from '../core/conflicts.ts'
 import type { SyncOutcome } from '../core/sync.ts'
 import type { OutboxCounts } from '../core/outbox-counts.ts'
+import type { QueuedMutation } from '../core/store.ts'
+
+type Photo = Extract<QueuedMutation, { kind: 'picture' }>['body']
 
 /** How this phone stands: what it holds, which rounds it took, what the server said, whether there is signal. */
 export interface Phone {
@@ -19,6 +22,8 @@ export interface Phone {
   readonly rejected: readonly { readonly n: number; readonly why: string; readonly kind: string }[]
   /** Conflicts: a person decides. */
   readonly conflicts: readonly Conflict[]
+  /** Photos that are on no server yet, newest first. */
+  readonly photos: readonly Photo[]
   /** How the last sync went. */
   readonly last: SyncOutcome | null
   /** How far the server's clock was ahead of this phone's when it last answered, ms. */
@@ -33,6 +38,7 @@ const nothing: Phone = {
   notices: [],
   rejected: [],
   conflicts: [],
+  photos: [],
   last: null,
   clockAhead: 0,
   trouble: null,
@@ -72,6 +78,7 @@ function begin(): void {
             clockAhead,
             rejected: rejectedOnly(outbox).map((w) => ({ n: w.n, why: w.why, kind: w.kind })),
             conflicts: conflictsOf(outbox),
+            photos: outbox.flatMap((w) => (w.kind === 'picture' ? [w.body] : [])).reverse(),
             trouble: null,
           })
           if (now.counts.entries > before) void sync()
