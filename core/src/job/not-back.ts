@@ -34,6 +34,7 @@ const isBack = (opened: Did, back: Did): boolean => !opened.again || back.fact.a
 export function notBack(facts: readonly JobFact[]): NotBack {
   const done = new Map<string, Did>()
   let burn: BurnGrade | null = null
+  // What puts something back and is skipped once it was done is not back; what was taken off is not on again by a word.
   for (const f of inOrder(facts)) {
     if (f.kind !== 'done' && f.kind !== 'burn' && f.kind !== 'skipped' && f.kind !== 'undone') continue
     const step = takesOff[f.step]
@@ -45,7 +46,6 @@ export function notBack(facts: readonly JobFact[]): NotBack {
       const same = step?.count?.same
       const all = allThere(f, same === undefined ? undefined : done.get(same)?.fact)
       if (!step?.burn && all) done.set(f.step, { fact: f, again: done.has(f.step) })
-      // Skipped once it was done, it is not back; what was taken off before is not on again by a word.
     } else if (f.kind === 'undone' || putsBack(f.step)) done.delete(f.step)
   }
   const open = [...done].flatMap(([id, opened]) => {

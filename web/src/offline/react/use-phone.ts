@@ -78,7 +78,7 @@ function begin(): void {
             clockAhead,
             rejected: rejectedOnly(outbox).map((w) => ({ n: w.n, why: w.why, kind: w.kind })),
             conflicts: conflictsOf(outbox),
-            photos: outbox.flatMap((w) => (w.kind === 'picture' ? [w.body] : [])).reverse(),
+            photos: outbox.flatMap((w) => (w.kind === 'picture' && w.status === 'pending' ? [w.body] : [])).reverse(),
             trouble: null,
           })
           if (now.counts.entries > before) void sync()
