@@ -165,6 +165,8 @@ describe('a job', () => {
       }) as const
     const gas = [step(1, 'FD1'), burn(2, { leakFree: false })]
     expect(said(...gas)).toEqual([[['gas shut off'], true, 'stop']])
+    const taken = [burn(2, { leakFree: false }), { ...undone, at: at(3), step: 'FD11' }]
+    expect(said(...taken)).toEqual([[[], false, 'stop']])
     expect(said(...gas, burn(3, { rise: 70 }))).toEqual([[['gas shut off'], true, 'fix']])
     expect(said(...gas, burn(3, {}))).toEqual([[[], false, null]])
     // A blank stays on purpose, also once the job is closed: until a job that is closed later.

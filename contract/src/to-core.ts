@@ -149,7 +149,8 @@ function begun(steps: JobSteps['steps']): { readonly at: number; readonly by: st
   const done = new Map<string, { readonly at: number; readonly by: string }>()
   for (const s of [...steps].sort((x, y) => Date.parse(x.at) - Date.parse(y.at)))
     if (s.kind === 'done' || s.kind === 'check' || s.kind === 'burn')
-      done.set(s.step, { at: Date.parse(s.at), by: s.by })
+      // A test that was made is not unmade by taking its step back.
+      done.set(s.kind === 'burn' ? s.id : s.step, { at: Date.parse(s.at), by: s.by })
     else if (s.kind === 'undone') done.delete(s.step)
   return [...done.values()].sort((x, y) => x.at - y.at)[0]
 }
