@@ -169,14 +169,11 @@ export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
     const closing = closingOf(steps)
     const since = closing ? { at: Date.parse(closing.at), by: closing.by } : begun(steps)
     if (!since) return []
+    if (closing && jobs.some((j) => Date.parse(closingOf(j.steps)?.at ?? closing.at) > since.at)) return []
     const { open, burn } = notBack(steps.map(asJobFact))
     const off = open.map((r) => asLeft[r])
-    if (closing) {
-      const followed = jobs.some((j) => Date.parse(closingOf(j.steps)?.at ?? closing.at) > since.at)
-      return off.length === 0 || followed
-        ? []
-        : [{ id, title, ...since, closed: true, off, opened: false, left: null, burn: null }]
-    }
+    if (closing)
+      return off.length === 0 ? [] : [{ id, title, ...since, closed: true, off, opened: false, left: null, burn: null }]
     const found = burn && {
       level: burn.grade === 'stop' ? ('stop' as const) : ('fix' as const),
       words: burn.words.join(' '),

@@ -1,4 +1,4 @@
-import type { jobBody, JobStepBody } from '@motor-round/contract'
+import { asJobFact, type jobBody, type JobStepBody } from '@motor-round/contract'
 import {
   jobKindOf,
   jobStands,
@@ -133,10 +133,7 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   const kept = await tx.select().from(jobSteps).where(eq(jobSteps.jobId, jobId))
   if (kept.some((s) => s.id === id)) return { value: null, fresh: false }
   const job = { at: of.at.getTime(), kinds: of.kinds, skip: of.skip }
-  const facts = kept.map((s): JobFact => {
-    const { jobId: _job, machineId: _machine, ...fact } = asJobStep(s)
-    return { ...fact, at: Date.parse(fact.at) }
-  })
+  const facts = kept.map((s) => asJobFact(asJobStep(s)))
   const on = await planOn(tx, machineId)
   refuseStep(body, job, facts, on)
   if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')

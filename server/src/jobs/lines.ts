@@ -1,4 +1,4 @@
-import type { JobLine } from '@motor-round/contract'
+import { asJobFact, type JobLine } from '@motor-round/contract'
 import { fired, jobStands, learnPace, permitOf, restores, type JobFact } from '@motor-round/core/job'
 import { asc, eq, inArray } from 'drizzle-orm'
 import { dayIn } from '../dates.ts'
@@ -37,10 +37,9 @@ export async function allJobs(deps: Deps) {
           .where(inArray(jobSteps.jobId, ids))
           .orderBy(asc(jobSteps.at), asc(jobSteps.id))
   for (const s of steps) {
-    const { jobId, machineId: _machine, ...fact } = asJobStep(s)
-    const own = facts.get(jobId) ?? []
-    own.push({ ...fact, at: Date.parse(fact.at) })
-    facts.set(jobId, own)
+    const own = facts.get(s.jobId) ?? []
+    own.push(asJobFact(asJobStep(s)))
+    facts.set(s.jobId, own)
   }
   return rows.map((r) => ({
     ...r,

@@ -1,3 +1,4 @@
+import { asJobFact } from '@motor-round/contract'
 import {
   fired,
   jobKindOf,
@@ -90,10 +91,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
     .from(jobSteps)
     .where(eq(jobSteps.jobId, jobId))
     .orderBy(asc(jobSteps.at), asc(jobSteps.id))
-  const facts = rows.map((r): JobFact => {
-    const { jobId: _job, machineId: _machine, ...fact } = asJobStep(r)
-    return { ...fact, at: Date.parse(fact.at) }
-  })
+  const facts = rows.map((r) => asJobFact(asJobStep(r)))
   const [snapshot] = await loadSnapshots(db, [job.machineId])
   const visits = (snapshot?.visits ?? [])
     .filter((v) => v.supersededBy === null)
