@@ -43,13 +43,12 @@ async function visit(page: Page, scope: string, steps: () => Promise<void>, on =
   }
   await saved
 }
-/** The dead tests, proven by somebody else. */
-async function dead(page: Page, name: string, steps: () => Promise<void>) {
+/** The dead tests, proven by somebody else, and everything put back. */
+async function dead(page: Page, steps: () => Promise<void>) {
   await phase(page, 'Dead tests')
   await page.getByRole('button', { name: 'Override' }).tap()
   await page.getByLabel('Reason').fill('proved by the electrician, his lock 4 is on')
   await page.getByRole('button', { name: 'Override' }).tap()
-  await check(page, name)
   await steps()
   await phase(page, 'Close up')
   for (const what of [
@@ -60,124 +59,152 @@ async function dead(page: Page, name: string, steps: () => Promise<void>) {
     await choose(page, what, 'Yes')
 }
 
-interface Story {
+/** Something that is found, and what answers it. */
+interface Thing {
   readonly name: string
-  readonly scope: string
   readonly told: string | RegExp
   readonly find: (page: Page) => Promise<void>
   readonly answer: (page: Page) => Promise<void>
   /** What a good answer leaves open, until it is tested. */
   readonly left?: RegExp
+}
+/** Things that one visit finds, one answers. */
+interface Story {
+  readonly scope: string
+  readonly things: readonly Thing[]
+  /** Around what is done of them: what comes before, and how the visit is closed up. */
+  readonly around?: (page: Page, steps: () => Promise<void>) => Promise<void>
   /** Left out: the machine of most of them. */
   readonly on?: string
 }
-const inspect = (name: string, group: string, found: string, answer: string, told: string | RegExp): Story => ({
-  name,
-  scope: 'Full electrical',
-  told,
-  find: async (page) => {
-    await check(page, 'As found')
-    await choose(page, group, found)
-  },
-  answer: async (page) => {
-    await check(page, 'As found')
-    await choose(page, group, answer)
-  },
-})
-const looked = (
+const chosen = (
   name: string,
-  sheet: string,
+  at: ((page: Page) => Promise<void>) | null,
   group: string,
   found: string,
   answer: string,
   told: string | RegExp,
-  scope = 'Full electrical',
-): Story => ({
-  name,
-  scope,
-  told,
-  find: (page) => dead(page, sheet, () => choose(page, group, found)),
-  answer: (page) => dead(page, sheet, () => choose(page, group, answer)),
-})
-const measured = (
+): Thing => {
+  const one = (word: string) => async (page: Page) => {
+    if (at) await at(page)
+    await choose(page, group, word)
+  }
+  return { name, told, find: one(found), answer: one(answer) }
+}
+const typed = (
   name: string,
   sheet: string,
   found: readonly string[],
   answer: readonly string[],
   told: string | RegExp,
-): Story => ({
-  name,
-  scope: 'Full electrical',
-  told,
-  find: (page) => dead(page, sheet, () => type(page, found)),
-  answer: (page) => dead(page, sheet, () => type(page, answer)),
-})
-const leftOff = (name: string, what: string, told: RegExp): Story => {
-  const leave = (answer: string) => async (page: Page) => {
-    await phase(page, 'Close up')
-    await choose(page, what, answer)
+): Thing => {
+  const one = (values: readonly string[]) => async (page: Page) => {
+    await check(page, sheet)
+    await type(page, values)
   }
-  return { name, scope: 'Full electrical', told, find: leave('No'), answer: leave('Yes') }
+  return { name, told, find: one(found), answer: one(answer) }
 }
-
-const cutout = async (page: Page, answer: string) => {
-  await phase(page, 'Close up')
-  await check(page, 'Gas section')
-  await choose(page, 'Cut-out leads on', answer)
+const sheet = (name: string) => (page: Page) => check(page, name)
+const asItIs: NonNullable<Story['around']> = (_page, steps) => steps()
+const inspected = async (page: Page) => {
+  await phase(page, 'Inspect')
+  await check(page, 'As found')
 }
+const closed = (page: Page) => phase(page, 'Close up')
 
 const stories: readonly Story[] = [
-  inspect('it hums', 'It', 'Hums, does not turn', 'Runs', 'Hums and does not turn'),
   {
-    ...inspect('the smell of a burnt winding', 'Smell', 'Burnt winding', 'None', /^Smells of burnt winding/),
-    left: /^No smell now\. It smelled of burnt winding before/,
-  },
-  {
-    ...inspect('a tripped breaker', 'Found', 'Tripped', 'Closed', /^Found tripped/),
-    left: /^Found closed\. It was found tripped before/,
-  },
-  looked('a seized motor', 'Spin by hand', 'As it is', 'Seized', 'Free', /seized/i),
-  looked('a wire worn through', 'Terminals and wires', 'Wires', 'Worn through', 'Whole', /worn through/i),
-  looked('a burnt lug', 'Terminals and wires', 'Lugs', 'Burnt', 'Tight', 'Burnt marks at a lug.'),
-  looked('cracked blades', 'Wheel', 'Blades, hub', 'Cracked', 'Whole', /crack/i, 'Drive and bearings'),
-  measured(
-    '50 Ω to the frame',
-    'Winding ohms',
-    ['1.31', '1.32', '1.31', 'OL', '50', 'OL'],
-    ['1.31', '1.32', '1.31', 'OL', 'OL', 'OL'],
-    /T2 .*50/,
-  ),
-  measured(
-    'an uneven winding',
-    'Winding ohms',
-    ['1.31', '1.32', '1.75', 'OL', 'OL', 'OL'],
-    ['1.31', '1.32', '1.31', 'OL', 'OL', 'OL'],
-    /1\.75 Ω/,
-  ),
-  measured(
-    'an open fuse',
-    'Contactor and fuses',
-    ['0.2', '0.2', '0.2', '0.1', 'OL', '0.1'],
-    ['0.2', '0.2', '0.2', '0.1', '0.1', '0.1'],
-    /Fuse L2.* blown/,
-  ),
-  {
-    name: 'a fan that turns backward',
     scope: 'Full electrical',
-    told: /backward/i,
-    find: (page) => choose(page, 'Turning', 'Backward'),
-    answer: (page) => choose(page, 'Turning', 'Right way'),
+    things: [
+      chosen('it hums', inspected, 'It', 'Hums, does not turn', 'Runs', 'Hums and does not turn'),
+      {
+        ...chosen(
+          'the smell of a burnt winding',
+          inspected,
+          'Smell',
+          'Burnt winding',
+          'None',
+          /^Smells of burnt winding/,
+        ),
+        left: /^No smell now\. It smelled of burnt winding before/,
+      },
+      {
+        ...chosen('a tripped breaker', inspected, 'Found', 'Tripped', 'Closed', /^Found tripped/),
+        left: /^Found closed\. It was found tripped before/,
+      },
+      chosen(
+        'lifted wires left off',
+        closed,
+        'Lifted wires and plugs back on',
+        'No',
+        'Yes',
+        /lifted wires and plugs back on/,
+      ),
+      chosen('panels left off', closed, 'Panels, guards and filters in', 'No', 'Yes', /panels, guards and filters in/),
+    ],
   },
   {
-    name: 'a cut-out of the gas section left off',
     scope: 'Full electrical',
-    told: /cut-out or roll-out lead/,
+    around: dead,
+    things: [
+      chosen('a seized motor', sheet('Spin by hand'), 'As it is', 'Seized', 'Free', /seized/i),
+      chosen('a wire worn through', sheet('Terminals and wires'), 'Wires', 'Worn through', 'Whole', /worn through/i),
+      chosen('a burnt lug', sheet('Terminals and wires'), 'Lugs', 'Burnt', 'Tight', 'Burnt marks at a lug.'),
+      typed(
+        '50 Ω to the frame',
+        'Winding ohms',
+        ['1.31', '1.32', '1.31', 'OL', '50', 'OL'],
+        ['1.31', '1.32', '1.31', 'OL', 'OL', 'OL'],
+        /T2 .*50/,
+      ),
+      typed(
+        'an open fuse',
+        'Contactor and fuses',
+        ['0.2', '0.2', '0.2', '0.1', 'OL', '0.1'],
+        ['0.2', '0.2', '0.2', '0.1', '0.1', '0.1'],
+        /Fuse L2.* blown/,
+      ),
+    ],
+  },
+  {
+    scope: 'Full electrical',
+    around: dead,
+    things: [
+      typed(
+        'an uneven winding',
+        'Winding ohms',
+        ['1.31', '1.32', '1.75', 'OL', 'OL', 'OL'],
+        ['1.31', '1.32', '1.31', 'OL', 'OL', 'OL'],
+        /1\.75 Ω/,
+      ),
+    ],
+  },
+  {
+    scope: 'Drive and bearings',
+    around: dead,
+    things: [chosen('cracked blades', sheet('Wheel'), 'Blades, hub', 'Cracked', 'Whole', /crack/i)],
+  },
+  {
+    scope: 'Full electrical',
+    things: [chosen('a fan that turns backward', null, 'Turning', 'Backward', 'Right way', /backward/i)],
+  },
+  {
+    scope: 'Full electrical',
     on: 'MAU-1/SF',
-    find: (page) => cutout(page, 'No'),
-    answer: (page) => cutout(page, 'Yes'),
+    things: [
+      chosen(
+        'a cut-out of the gas section left off',
+        async (page) => {
+          await closed(page)
+          await check(page, 'Gas section')
+        },
+        'Cut-out leads on',
+        'No',
+        'Yes',
+        /cut-out or roll-out lead/,
+      ),
+    ],
   },
-  leftOff('lifted wires left off', 'Lifted wires and plugs back on', /lifted wires and plugs back on/),
-  leftOff('panels left off', 'Panels, guards and filters in', /panels, guards and filters in/),
 ]
 
 test.use({ actionTimeout: 15_000 })
@@ -194,13 +221,24 @@ test('what is found outlasts plain amps and clears with its own answer', async (
     const last = machine.visits.find((s) => s.readings.some((r) => r.quantity === 'amps'))?.readings ?? []
     return ['volts_ll', 'amps'].flatMap((q) => last.filter((r) => r.quantity === q).map((r) => String(r.value)))
   }
-  const open1 = page.getByRole('list', { name: 'Open conditions' })
-  for (const story of stories)
-    await test.step(story.name, async () => {
-      const on = story.on ?? tag
+  const conditions = page.getByRole('list', { name: 'Open conditions' })
+  /** The form of the visit has the same heading: its machine has this. */
+  const onMachine = () => page.getByRole('button', { name: 'Take readings' }).waitFor()
+  for (const { things, scope, around = asItIs, on = tag } of stories)
+    await test.step(things.map((t) => t.name).join(', '), async () => {
       const figures = await figuresOf(on)
-      await visit(page, story.scope, () => story.find(page), on)
-      await expect(open1.getByText(story.told).first()).toBeVisible()
+      const visitOf = (list: readonly Thing[], what: 'find' | 'answer') =>
+        visit(
+          page,
+          scope,
+          () =>
+            around(page, async () => {
+              for (const thing of list) await thing[what](page)
+            }),
+          on,
+        )
+      await visitOf(things, 'find')
+      for (const { told } of things) await expect(conditions.getByText(told).first()).toBeVisible()
       await visit(
         page,
         'Running amps',
@@ -210,12 +248,19 @@ test('what is found outlasts plain amps and clears with its own answer', async (
         },
         on,
       )
-      await expect(open1.getByText(story.told).first()).toBeVisible()
-      await visit(page, story.scope, () => story.answer(page), on)
-      // The form of the visit has the same heading: its machine has this.
-      await expect(page.getByRole('button', { name: 'Take readings' })).toBeVisible()
-      await expect(open1.getByText(story.told)).toHaveCount(0)
-      if (story.left) await expect(open1.getByText(story.left)).toBeVisible()
+      for (const { told } of things) await expect(conditions.getByText(told).first()).toBeVisible()
+      // Of several, the last one is answered later: it stays until then, the others do not.
+      const last = things.slice(-1)
+      for (const answered of [things.slice(0, -1), last].filter((list) => list.length > 0)) {
+        await visitOf(answered, 'answer')
+        await onMachine()
+        for (const { told, left } of answered) {
+          await expect(conditions.getByText(told)).toHaveCount(0)
+          if (left) await expect(conditions.getByText(left)).toBeVisible()
+        }
+        if (answered !== last)
+          for (const { told } of last) await expect(conditions.getByText(told).first()).toBeVisible()
+      }
     })
 })
 
