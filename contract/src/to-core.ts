@@ -17,7 +17,7 @@ import {
   type Twin,
   type UnderWay,
 } from '@motor-round/core/judge'
-import { asLeft, notBack, stays, type JobFact } from '@motor-round/core/job'
+import { asLeft, notBack, stays, type JobFact, type ReadAt } from '@motor-round/core/job'
 import type { Policies } from '@motor-round/core/limits'
 import type { LiveEvidence } from '@motor-round/core/live'
 import type { Visit, WorkDone } from '@motor-round/core/trend'
@@ -133,6 +133,14 @@ function tracedOf(traces: readonly TraceSteps[], findings: readonly FindingRecor
   tracedOnce.set(traces, { findings, traced })
   return traced
 }
+
+/** Visits as a job reads them: one that was corrected is told by its correction. */
+export const readsOf = (
+  visits: readonly Pick<VisitRecord, 'id' | 'takenAt' | 'readings' | 'state' | 'supersededBy'>[],
+): ReadAt[] =>
+  visits
+    .filter((v) => v.supersededBy === null)
+    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
 
 /** A step of a job as core takes it. */
 export const asJobFact = ({ jobId: _job, machineId: _machine, ...fact }: JobRecord['steps'][number]): JobFact => ({

@@ -1,4 +1,4 @@
-import { asJobFact, type jobBody, type JobStepBody } from '@motor-round/contract'
+import { asJobFact, readsOf, type jobBody, type JobStepBody } from '@motor-round/contract'
 import {
   jobKindOf,
   jobStands,
@@ -113,9 +113,7 @@ async function refuseClosing(
     throw fieldProblem('jobId', `is not closed before this is back: ${bars.map((r) => restores[r]).join(', ')}`)
   if (body.reason.trim() !== '') return
   const [snapshot] = await loadSnapshots(tx, [body.machineId])
-  const visits = (snapshot?.visits ?? [])
-    .filter((v) => v.supersededBy === null)
-    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
+  const visits = readsOf(snapshot?.visits ?? [])
   const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
   const { missing } = jobStands(job, facts, on, visits, adverseFor(standing))
   const [first] = missing

@@ -1,4 +1,4 @@
-import { asJobFact, type JobLine } from '@motor-round/contract'
+import { asJobFact, readsOf, type JobLine } from '@motor-round/contract'
 import { fired, jobStands, learnPace, permitOf, restores, type JobFact } from '@motor-round/core/job'
 import { asc, eq, inArray } from 'drizzle-orm'
 import { dayIn } from '../dates.ts'
@@ -56,14 +56,7 @@ export async function allJobs(deps: Deps) {
 /** Visits of the machines whose postponed jobs watch something. */
 export async function watchedVisits(deps: Deps, machineIds: readonly string[]) {
   const snapshots = machineIds.length === 0 ? [] : await loadSnapshots(deps.db, machineIds)
-  return new Map(
-    snapshots.map((s) => [
-      s.machine.id,
-      s.visits
-        .filter((v) => v.supersededBy === null)
-        .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state })),
-    ]),
-  )
+  return new Map(snapshots.map((s) => [s.machine.id, readsOf(s.visits)]))
 }
 
 function permitLine(facts: readonly JobFact[], visits: readonly number[], today: string): JobLine['permit'] {

@@ -1,4 +1,4 @@
-import { asJobFact } from '@motor-round/contract'
+import { asJobFact, readsOf } from '@motor-round/contract'
 import {
   fired,
   jobKindOf,
@@ -93,9 +93,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
     .orderBy(asc(jobSteps.at), asc(jobSteps.id))
   const facts = rows.map((r) => asJobFact(asJobStep(r)))
   const [snapshot] = await loadSnapshots(db, [job.machineId])
-  const visits = (snapshot?.visits ?? [])
-    .filter((v) => v.supersededBy === null)
-    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
+  const visits = readsOf(snapshot?.visits ?? [])
   const policies = await currentPolicies(db)
   const judged = snapshot ? judgeStanding(snapshot, policies) : null
   const stands = jobStands(

@@ -1,6 +1,7 @@
 import {
   asJobFact,
   jobStepBody,
+  readsOf,
   type JobRecord,
   type MachinePage,
   type Mutation,
@@ -16,7 +17,6 @@ import {
   type Fired,
   type JobStands,
   type Permit,
-  type ReadAt,
 } from '@motor-round/core/job'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
@@ -33,12 +33,6 @@ type Without<T, K extends PropertyKey> = T extends unknown ? Omit<T, K> : never
 export type Said = Without<MutationBodies['job-step'], 'id' | 'jobId' | 'machineId' | 'at'>
 export type Say = (said: Said) => Promise<boolean>
 
-/** Readings of a machine as a job looks at them. */
-const readAt = (page: MachinePage): readonly ReadAt[] =>
-  page.visits
-    .filter((v) => v.supersededBy === null)
-    .map((v) => ({ id: v.id, at: Date.parse(v.takenAt), readings: v.readings, state: v.state }))
-
 /** A job as it stands, by the machine’s page alone. */
 export function standsOf(
   page: MachinePage,
@@ -48,20 +42,20 @@ export function standsOf(
 ): JobStands {
   const own = { at: Date.parse(job.at), kinds: job.kinds, skip: job.skip }
   const { hasVfd, phases } = page.machine
-  return jobStands(own, job.steps.map(asJobFact), { hasVfd, phases, pace }, readAt(page), adverse)
+  return jobStands(own, job.steps.map(asJobFact), { hasVfd, phases, pace }, readsOf(page.visits), adverse)
 }
 
 /** Leave to run it with something wrong, where it was given. */
 export const permitOn = (page: MachinePage, job: JobRecord, now: number): Permit | null =>
   permitOf(
     job.steps.map(asJobFact),
-    readAt(page).map((v) => v.at),
+    readsOf(page.visits).map((v) => v.at),
     siteDay(now, page.site.zone),
   )
 
 /** A job that was postponed and is due again. */
 export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fired | null =>
-  stands.closed ? null : fired(stands.decision, readAt(page), siteDay(now, page.site.zone))
+  stands.closed ? null : fired(stands.decision, readsOf(page.visits), siteDay(now, page.site.zone))
 
 /** A part that is not the right one is found until it is replaced: it comes back on its day. */
 function substituteBy(job: JobRecord, raw: MutationBodies['job-step']): Mutation[] {
