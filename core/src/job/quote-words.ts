@@ -14,16 +14,18 @@ export const optionWords: Readonly<Record<OptionKind, string>> = {
 /** How long an option lasts: `6 months`, `a year`, `15 years`. */
 export function lastsWords(years: number): string {
   if (years < 1) return plural(Math.max(1, Math.round(12 * years)), 'month', 'months')
-  return years === 1 ? 'a year' : `${years} years`
+  return years === 1 ? 'a year' : `${show.trimmed(years, 1)} years`
 }
 
-const plural = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`
+const plural = (n: number, one: string, many: string) => `${show.trimmed(n, 2)} ${n === 1 ? one : many}`
 
 /** What an option’s price is made of, in one line. */
 export function costWords({ option, labor, parts, access, down, waiting }: OptionCost): string {
   return [
     ...(labor > 0
-      ? [`labor ${show.dollars(labor)} (${plural(option.hours, 'hour', 'hours')} for ${option.people})`]
+      ? [
+          `labor ${show.dollars(labor)} (${plural(option.hours, 'hour', 'hours')}, ${plural(option.people, 'person', 'people')})`,
+        ]
       : []),
     ...(parts > 0 ? [`parts ${show.dollars(parts)}`] : []),
     ...(access > 0 ? [`lift and access ${show.dollars(access)}`] : []),

@@ -14,6 +14,9 @@ export function ampsRow(values: readonly number[]): string[] {
   return shown.map((text, i) => ((values[i] ?? 0) < 9.995 ? (values[i] ?? 0).toFixed(small) : text))
 }
 
+/** A figure with so many decimals at most, none that say nothing: 2.5, 40. */
+export const trimmed = (value: number, most: number): string => String(Number(value.toFixed(most)))
+
 /** Volts without decimals from 100 up, with one below. */
 export function volts(value: number): string {
   return value >= 100 ? value.toFixed(0) : value.toFixed(1)

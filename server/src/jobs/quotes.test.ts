@@ -77,7 +77,7 @@ describe('a quote', () => {
     expect(pages).toHaveLength(1)
     // 2 h × 90 + 2 × 30 = 240, 120 for each of two years.
     expect(pages[0]).toMatch(
-      /New belts, sheaves turned.*labor \$180 \(2 hours for 1\), parts \$60.*\$240 2 years \$120/,
+      /New belts, sheaves turned.*labor \$180 \(2 hours, 1 person\), parts \$60.*\$240 2 years \$120/,
     )
     // A failure costs 2 × 400 more: 5 % in the first month are $40.
     expect(pages[0]).toContain('$40 in 1 month')

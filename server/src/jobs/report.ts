@@ -48,7 +48,11 @@ function moneyWords(facts: readonly JobFact[]): string[] {
   const costs = [
     ...(quoted === null ? [] : [`Quoted: ${show.dollars(quoted)}.`]),
     ...(cost === null ? [] : [`Came to: ${show.dollars(cost)}.`]),
-    ...(hours === null ? [] : [`Hours: ${hours}${quotedHours === null ? '' : ` of ${quotedHours} quoted`}.`]),
+    ...(hours === null
+      ? []
+      : [
+          `Hours: ${show.trimmed(hours, 2)}${quotedHours === null ? '' : ` of ${show.trimmed(quotedHours, 2)} quoted`}.`,
+        ]),
   ]
   return costs.length === 0 ? [] : [costs.join(' ')]
 }

@@ -51,7 +51,7 @@ export function portfolioPdf(p: Portfolio, paper: 'letter' | 'A4'): Promise<Buff
         { text: order.map((k) => ({ text: `■ ${words[k]}   `, color: colors[k] })), fontSize: 8 },
         heading('Work'),
         cell(
-          `${jobs.closed} jobs closed, ${jobs.proven} of them proven by readings before and after; ${jobs.open} open. Of ${jobs.compared} with both: quoted ${show.dollars(jobs.quoted)}, came to ${show.dollars(jobs.cost)}. ${jobs.hours} hours. Approved and not done: ${show.dollars(jobs.approved)}.`,
+          `${jobs.closed} jobs closed, ${jobs.proven} of them proven by readings before and after; ${jobs.open} open. Of ${jobs.compared} with both: quoted ${show.dollars(jobs.quoted)}, came to ${show.dollars(jobs.cost)}. ${show.trimmed(jobs.hours, 1)} hours. Approved and not done: ${show.dollars(jobs.approved)}.`,
         ),
         cell(
           `The expected cause was right in ${causes.right}, wrong in ${causes.wrong}, not known in ${causes.notKnown}.`,

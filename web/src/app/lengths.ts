@@ -1,16 +1,14 @@
 import type { Site } from '@motor-round/contract'
-import { convert, parseFigure } from '@motor-round/core/quantity'
+import { convert, parseFigure, show } from '@motor-round/core/quantity'
 
 export type LengthUnit = 'in' | 'mm'
 
 /** The unit in which sheaves and centers are shown: by the settings of the site. */
 export const lengthUnitOf = (site: Pick<Site, 'units'>): LengthUnit => (site.units === 'metric' ? 'mm' : 'in')
 
-const trimmed = (v: number, digits: number) => String(Number(v.toFixed(digits)))
-
 /** A length kept in millimetres, as a figure of the unit. */
 export const lengthFigure = (mm: number, unit: LengthUnit): string =>
-  unit === 'in' ? trimmed(convert(mm, 'mm', 'in'), 2) : trimmed(mm, 1)
+  unit === 'in' ? show.trimmed(convert(mm, 'mm', 'in'), 2) : show.trimmed(mm, 1)
 
 export const showLength = (mm: number, unit: LengthUnit): string => `${lengthFigure(mm, unit)} ${unit}`
 

@@ -1,4 +1,4 @@
-import { convert, type ShownUnits } from '../../quantity/index.ts'
+import { convert, show, type ShownUnits } from '../../quantity/index.ts'
 import type { Grade } from '../../fit/index.ts'
 
 /** One figure of a new part against what it has to fit. Lengths in millimeters. */
@@ -66,11 +66,9 @@ export function gradePoint(point: PartPoint, measured: Measured | undefined): Pa
     : { point, measured, grade: 'fits with changes', because: point.change }
 }
 
-const trimmed = (value: number, digits: number) => String(Number(value.toFixed(digits)))
-
 /** A measured value as it is shown: shafts to a thousandth of an inch. */
 export function measuredWords(point: PartPoint, value: number | string, system: ShownUnits['system']): string {
   if (typeof value === 'string') return value
   if (point.kind !== 'length') return `${value}${point.unit ? ` ${point.unit}` : ''}`
-  return system === 'metric' ? `${trimmed(value, 2)} mm` : `${trimmed(convert(value, 'mm', 'in'), 3)} in`
+  return system === 'metric' ? `${show.trimmed(value, 2)} mm` : `${show.trimmed(convert(value, 'mm', 'in'), 3)} in`
 }

@@ -35,7 +35,7 @@ export function WorkFigures({ p }: { p: Portfolio }) {
         }
       />
       <Figure value={show.dollars(jobs.approved)} words="approved and not done yet" />
-      <Figure value={`${jobs.hours} h`} words="of work on closed jobs" />
+      <Figure value={`${show.trimmed(jobs.hours, 1)} h`} words="of work on closed jobs" />
       <Figure
         value={told === 0 ? '—' : show.percent(causes.right / told)}
         words={told === 0 ? 'expected cause right: nobody said yet' : `expected cause right, of ${count(told, 'job')}`}

@@ -1,4 +1,4 @@
-import { convert, parseFigure, unitIn, writtenUnit } from '@motor-round/core/quantity'
+import { convert, parseFigure, show, unitIn, writtenUnit } from '@motor-round/core/quantity'
 import type { DriveToday, Goal } from '@motor-round/core/speed-change'
 
 /** What is typed for a speed change over what the record knows. Empty: as the record has it, or not known. */
@@ -15,7 +15,7 @@ export interface SpeedChangeDraft {
   readonly value: string
 }
 
-const figure = (v: number | null, digits: number) => (v === null ? '' : String(Number(v.toFixed(digits))))
+const figure = (v: number | null, digits: number) => (v === null ? '' : show.trimmed(v, digits))
 
 /** Today's point as it stands in the cells, with the plate as goal. */
 export const draftOf = (t: DriveToday): SpeedChangeDraft => ({

@@ -1,7 +1,7 @@
 import { usuallyTold, type DriveToday } from '@motor-round/core/speed-change'
 import { pitchAtTurns } from '@motor-round/core/drivetrain'
 import { circuitOfPlate } from '@motor-round/core/machine'
-import { parseFigure } from '@motor-round/core/quantity'
+import { parseFigure, show } from '@motor-round/core/quantity'
 import { typedLength, type LengthUnit } from '../../app/lengths.ts'
 
 /** A machine that is not on record, as it is typed. */
@@ -76,7 +76,7 @@ export function wrongInFree(d: FreeDraft): Partial<Record<FreeCell, string>> {
     wrong.perTurn ??= 'with all its turns open nothing of the sheave is left'
   const touching = closed != null && driven != null ? (closed + driven) / 2 : null
   if (center != null && touching !== null && center <= touching)
-    wrong.center ??= `more than ${Number(touching.toFixed(2))} in: the sheaves would touch`
+    wrong.center ??= `more than ${show.trimmed(touching, 2)} in: the sheaves would touch`
   return wrong
 }
 

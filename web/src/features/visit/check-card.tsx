@@ -1,6 +1,6 @@
 import type { MachinePage, VisitRecord } from '@motor-round/contract'
 import type { Judgement, CheckDefinition } from '@motor-round/core/judge'
-import { show, type ShownUnits } from '@motor-round/core/quantity'
+import { show, type Reading, type ShownUnits } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { Suspense, useEffect, useMemo, useRef, type ReactNode } from 'react'
 import { useSteady } from '../../app/use-steady.ts'
@@ -19,6 +19,12 @@ import { lazyPart } from '../../parts/late-part/index.ts'
 // Only belts are listened to.
 const Listen = lazyPart('Listening', async () => (await import('./listen/listen.tsx')).Listen)
 
+/** A reading as a meter shows it: what a file brought, or what was typed in other units, has figures that say nothing. */
+const lastText = (r: Reading, units: ShownUnits): string => {
+  const typed = typedOf(r, units)
+  return Number.isFinite(Number(typed)) ? String(Number(Number(typed).toPrecision(4))) : typed
+}
+
 /** What was read here last time, beside the heading. */
 function lastFigures(page: MachinePage, cells: readonly Cell[], old: VisitRecord | null, units: ShownUnits): string {
   const at = (s: VisitRecord, c: Cell) => s.readings.find((r) => r.quantity === c.quantity && r.position === c.position)
@@ -26,7 +32,7 @@ function lastFigures(page: MachinePage, cells: readonly Cell[], old: VisitRecord
   if (!last) return ''
   const found = cells.flatMap((c) => at(last, c) ?? [])
   const amps = found.every((r) => r.quantity === 'amps')
-  const texts = amps ? show.ampsRow(found.map((r) => r.value)) : found.map((r) => typedOf(r, units))
+  const texts = amps ? show.ampsRow(found.map((r) => r.value)) : found.map((r) => lastText(r, units))
   return `last time ${texts.join('  ')}`
 }
 

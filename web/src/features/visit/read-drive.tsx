@@ -1,4 +1,5 @@
 import type { VfdRead } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 import { faultWords } from '@motor-round/core/vfd'
 import { Button } from 'antd'
 import { useEffect, useState } from 'react'
@@ -10,8 +11,6 @@ import type { Draft } from './use-draft.ts'
 
 /** What a drive that was read puts into a visit. */
 export type Filled = Pick<Draft, 'typed' | 'taken' | 'answers'>
-
-const text = (v: number, digits: number) => String(Number(v.toFixed(digits)))
 
 /** The cells and answers that a reading of the drive fills; what it did not show fills none. */
 export function filledBy({ values, status, fault }: VfdRead['reading']): Filled {
@@ -29,7 +28,7 @@ export function filledBy({ values, status, fault }: VfdRead['reading']): Filled 
   // A fan that stands gives no figures of a running one.
   const read = status.running === true ? cells : []
   const there = read.flatMap(([q, p, v, d]): (readonly [string, string])[] =>
-    v === null || v === undefined ? [] : [[keyOf(q, p), text(v, d)]],
+    v === null || v === undefined ? [] : [[keyOf(q, p), show.trimmed(v, d)]],
   )
   const tripped = status.fault === true || fault !== null
   const display = tripped ? 'fault' : status.warning === true ? 'warning' : status.running === true ? 'run' : null
@@ -60,8 +59,8 @@ export function ReadDrive({ machineId, fill }: { machineId: string; fill: (f: Fi
           setTold(
             [
               r.fault ? faultWords(r.fault) : r.status.running === false ? 'Stopped, no fault' : null,
-              hz === null || hz === undefined ? null : `${text(hz, 1)} Hz`,
-              amps === null || amps === undefined ? null : `${text(amps, 1)} A`,
+              hz === null || hz === undefined ? null : `${show.trimmed(hz, 1)} Hz`,
+              amps === null || amps === undefined ? null : `${show.trimmed(amps, 1)} A`,
               ...r.doubts,
             ]
               .filter(Boolean)
