@@ -13,32 +13,28 @@ export const optionWords: Readonly<Record<OptionKind, string>> = {
 
 /** How long an option lasts: `6 months`, `a year`, `15 years`. */
 export function lastsWords(years: number): string {
-  if (years < 1) return plural(Math.max(1, Math.round(12 * years)), 'month', 'months')
+  if (years < 1) return show.count(Math.max(1, Math.round(12 * years)), 'month')
   return years === 1 ? 'a year' : `${show.trimmed(years, 1)} years`
 }
-
-const plural = (n: number, one: string, many: string) => `${show.trimmed(n, 2)} ${n === 1 ? one : many}`
 
 /** What an option’s price is made of, in one line. */
 export function costWords({ option, labor, parts, access, down, waiting }: OptionCost): string {
   return [
     ...(labor > 0
       ? [
-          `labor ${show.dollars(labor)} (${plural(option.hours, 'hour', 'hours')}, ${plural(option.people, 'person', 'people')})`,
+          `labor ${show.dollars(labor)} (${show.count(option.hours, 'hour')}, ${option.people === 1 ? '1 person' : `${option.people} people`})`,
         ]
       : []),
     ...(parts > 0 ? [`parts ${show.dollars(parts)}`] : []),
     ...(access > 0 ? [`lift and access ${show.dollars(access)}`] : []),
-    ...(option.down > 0
-      ? [`${plural(option.down, 'hour', 'hours')} down${down > 0 ? ` ${show.dollars(down)}` : ''}`]
-      : []),
+    ...(option.down > 0 ? [`${show.count(option.down, 'hour')} down${down > 0 ? ` ${show.dollars(down)}` : ''}`] : []),
     ...(waiting > 0 ? [`cost of waiting ${show.dollars(waiting)}`] : []),
   ].join(', ')
 }
 
 /** What waiting costs, after some months each. */
 export const waitingWords = (list: readonly Waiting[]): string =>
-  [1, 3, 12].map((m) => `${show.dollars(waitingCost(list, m))} in ${plural(m, 'month', 'months')}`).join(', ')
+  [1, 3, 12].map((m) => `${show.dollars(waitingCost(list, m))} in ${show.count(m, 'month')}`).join(', ')
 
 /** What that rests on, each in one sentence. */
 export const assumptionsOf = (list: readonly Waiting[]): readonly string[] => [

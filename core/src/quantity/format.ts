@@ -17,6 +17,9 @@ export function ampsRow(values: readonly number[]): string[] {
 /** A figure with so many decimals at most, none that say nothing: 2.5, 40. */
 export const trimmed = (value: number, most: number): string => String(Number(value.toFixed(most)))
 
+/** So many of something: `1 visit`, `2 visits`, `2.5 hours`. */
+export const count = (n: number, one: string): string => `${trimmed(n, 2)} ${one}${n === 1 ? '' : 's'}`
+
 /** Volts without decimals from 100 up, with one below. */
 export function volts(value: number): string {
   return value >= 100 ? value.toFixed(0) : value.toFixed(1)

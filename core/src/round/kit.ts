@@ -1,3 +1,4 @@
+import { show } from '../quantity/index.ts'
 import { greaseGrams } from '../drivetrain/index.ts'
 import { partAt, type InstalledPart } from '../installed/index.ts'
 import type { Controls } from '../judge/index.ts'
@@ -40,7 +41,9 @@ export function kitOf(f: KitFacts): KitItem[] {
     out.push(tool('Tension gauge'), tool('Straightedge'), tool('Groove gauge'))
   }
   if (does('belts', 'start-up') && wheel?.type === 'propeller' && wheel.diameter !== null)
-    out.push(part(`Spare blade, ${wheel.diameter} mm${wheel.blades === null ? '' : `, ${wheel.blades} blades`}`))
+    out.push(
+      part(`Spare blade, ${wheel.diameter} mm${wheel.blades === null ? '' : `, ${show.count(wheel.blades, 'blade')}`}`),
+    )
   if (does('filters', 'start-up') && filters) out.push(part(`Filter ${filters.size}`, filters.count))
   if (does('grease') && bearing?.outside != null && bearing.width !== null) {
     out.push(

@@ -37,7 +37,7 @@ export function refusalsOf(t: DriveToday, change: SpeedChange, p: Prediction): R
       change.turns < adjustable.least
         ? `closed too far: it must stay at least ${adjustable.least} turn open`
         : change.turns > adjustable.most
-          ? `open too far: limit ${adjustable.most} turns`
+          ? `open too far: limit ${show.count(adjustable.most, 'turn')}`
           : `no flat at that position: it is set in steps of ${adjustable.step} turn`,
     )
   if (p.base?.reaches === false) no.push('the motor base does not reach that center distance with any stocked belt')

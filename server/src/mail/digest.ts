@@ -1,3 +1,4 @@
+import { show } from '@motor-round/core/quantity'
 import { sql, asc, count, eq } from 'drizzle-orm'
 import { acceptedRisk } from '@motor-round/core/stock'
 import { publicUrl } from '../config.ts'
@@ -56,7 +57,7 @@ export async function digestText(deps: Deps): Promise<{ subject: string; text: s
   return {
     subject: `${own?.name ?? 'Motor Round'}: fans, week of ${dayWords(dayIn(now, zone))}`,
     text: [
-      `${of('stop')} to stop, ${of('fix')} to fix, ${of('watch')} to watch, ${of('ok')} OK. ${overdue} visits overdue.`,
+      `${of('stop')} to stop, ${of('fix')} to fix, ${of('watch')} to watch, ${of('ok')} OK. ${show.count(overdue, 'visit')} overdue.`,
       ...some(
         'May not run',
         stops.map((m) => `${m.unitTag} / ${m.tag}: ${m.conditions[0]?.because ?? m.headline}`),

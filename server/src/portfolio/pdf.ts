@@ -42,7 +42,7 @@ export function portfolioPdf(p: Portfolio, paper: 'letter' | 'A4'): Promise<Buff
         ...(last
           ? [
               cell(
-                `${last.stop} to stop, ${last.fix} to fix, ${last.watch} to watch, ${last.ok} OK on ${dayWords(last.day)}. ${p.overdue} visits overdue.`,
+                `${last.stop} to stop, ${last.fix} to fix, ${last.watch} to watch, ${last.ok} OK on ${dayWords(last.day)}. ${show.count(p.overdue, 'visit')} overdue.`,
               ),
             ]
           : []),
@@ -51,7 +51,7 @@ export function portfolioPdf(p: Portfolio, paper: 'letter' | 'A4'): Promise<Buff
         { text: order.map((k) => ({ text: `■ ${words[k]}   `, color: colors[k] })), fontSize: 8 },
         heading('Work'),
         cell(
-          `${jobs.closed} jobs closed, ${jobs.proven} of them proven by readings before and after; ${jobs.open} open. Of ${jobs.compared} with both: quoted ${show.dollars(jobs.quoted)}, came to ${show.dollars(jobs.cost)}. ${show.trimmed(jobs.hours, 1)} hours. Approved and not done: ${show.dollars(jobs.approved)}.`,
+          `${show.count(jobs.closed, 'job')} closed, ${jobs.proven} of them proven by readings before and after; ${jobs.open} open. Of ${jobs.compared} with both: quoted ${show.dollars(jobs.quoted)}, came to ${show.dollars(jobs.cost)}. ${show.count(Math.round(jobs.hours * 10) / 10, 'hour')}. Approved and not done: ${show.dollars(jobs.approved)}.`,
         ),
         cell(
           `The expected cause was right in ${causes.right}, wrong in ${causes.wrong}, not known in ${causes.notKnown}.`,
@@ -76,7 +76,7 @@ export function portfolioPdf(p: Portfolio, paper: 'letter' | 'A4'): Promise<Buff
             ),
         heading('Power'),
         cell(
-          `${energy.machines} fans took ${energy.kilowatts.toFixed(0)} kW by their last readings${energy.without > 0 ? `; ${energy.without} were never read or have no power on their nameplate` : ''}.`,
+          `${show.count(energy.machines, 'fan')} took ${energy.kilowatts.toFixed(0)} kW by their last readings${energy.without > 0 ? `; ${energy.without} were never read or have no power on their nameplate` : ''}.`,
         ),
         heading('Motors by model, worst first'),
         table(

@@ -11,6 +11,7 @@ import {
 import { partAt } from '@motor-round/core/installed'
 import type { Judgement } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
+import { show } from '@motor-round/core/quantity'
 import type { GatePass } from '@motor-round/core/trend'
 import { eq, sql } from 'drizzle-orm'
 import { inTurn, sent, type Tx } from '../db/client.ts'
@@ -41,7 +42,8 @@ async function refuseTurns(tx: Tx, machineId: string, at: Date, after: number): 
   const [known] = await loadSnapshots(tx, [machineId])
   const sheave = partAt((known?.parts ?? []).map(corePart), 'motor-sheave', at.getTime())
   if (sheave?.type !== 'adjustable') throw fieldProblem('turns.after', 'no adjustable sheave was on this motor then')
-  if (after > sheave.most) throw fieldProblem('turns.after', `this sheave opens at most ${sheave.most} turns`)
+  if (after > sheave.most)
+    throw fieldProblem('turns.after', `this sheave opens at most ${show.count(sheave.most, 'turn')}`)
 }
 
 /** A visit as it is kept, how it is judged, and who else was at the machine about then. */

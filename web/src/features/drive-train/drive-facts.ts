@@ -1,6 +1,7 @@
 import { corePart, workOf, type MachinePage } from '@motor-round/contract'
 import { drivenRpm, usualCreep } from '@motor-round/core/drivetrain'
 import { driveAt, partSlots, tensionAsked, type DriveStands, type PartSlot } from '@motor-round/core/installed'
+import { show } from '@motor-round/core/quantity'
 import { lengthUnitOf, showLength } from '../../app/lengths.ts'
 import type { BeltWords, Pair } from '../../parts/belt-drawing/index.ts'
 
@@ -44,7 +45,7 @@ export function beltWords(page: MachinePage, d: DriveStands): BeltWords {
   return {
     belt: [belt, center].filter(Boolean).join(' · '),
     speed: speeds ? `${rpm(speeds.motor)} → ${rpm(speeds.fan)} rpm` : undefined,
-    driver: `${showLength(d.driver, unit)}${d.adjustable ? `, ${d.adjustable.turns} turns open` : ''}`,
+    driver: `${showLength(d.driver, unit)}${d.adjustable ? `, ${show.count(d.adjustable.turns, 'turn')} open` : ''}`,
     driven: showLength(d.driven, unit),
   }
 }

@@ -1,4 +1,5 @@
 import type { PartRecord } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 import { showLength, type LengthUnit } from '../../app/lengths.ts'
 
 const some = (...parts: (string | null | undefined | false)[]) => parts.filter(Boolean).join(', ')
@@ -18,7 +19,7 @@ export function partWords({ slot, spec }: PartRecord['part'], unit: LengthUnit):
             `adjustable, ${showLength(spec.closed, unit)} closed`,
             `${showLength(spec.perTurn, unit)} a turn`,
             `${spec.section} section`,
-            `up to ${spec.most} turns`,
+            `up to ${show.count(spec.most, 'turn')}`,
             spec.grooves > 1 && `${spec.grooves} grooves, all set alike`,
           )
     case 'driven-sheave':
@@ -43,9 +44,9 @@ export function partWords({ slot, spec }: PartRecord['part'], unit: LengthUnit):
       return some(
         `${spec.type}${spec.wheels === 2 ? ', two wheels' : ''}`,
         long(spec.diameter),
-        spec.blades !== null && `${spec.blades} blades`,
-        spec.greatestRpm !== null && `${spec.greatestRpm} rpm at most`,
-        spec.clips !== null && `${spec.clips} balance clips`,
+        spec.blades !== null && show.count(spec.blades, 'blade'),
+        spec.greatestRpm !== null && `${show.trimmed(spec.greatestRpm, 0)} rpm at most`,
+        spec.clips !== null && show.count(spec.clips, 'balance clip'),
       )
     case 'filters':
       return `${spec.count} × ${spec.size}`

@@ -1,4 +1,5 @@
 import { schedule, type JobStands } from '@motor-round/core/job'
+import { show } from '@motor-round/core/quantity'
 import { usePace } from './use-pace.ts'
 import { durationWords } from './words.ts'
 
@@ -53,7 +54,7 @@ export function PlanChart({ stands, crew }: { stands: JobStands; crew: number })
       </p>
       {learned > 0 ? (
         <p className="quiet">
-          Minutes of {learned} of {stands.steps.length} steps as your people took them on {jobs} jobs.
+          Minutes of {learned} of {stands.steps.length} steps as your people took them on {show.count(jobs, 'job')}.
         </p>
       ) : null}
     </section>

@@ -1,5 +1,6 @@
 import type { MachinePage } from '@motor-round/contract'
 import { hoursADay } from '@motor-round/core/live'
+import { show } from '@motor-round/core/quantity'
 import { Link } from 'react-router'
 import { Facts } from '../../parts/facts/index.ts'
 
@@ -36,7 +37,10 @@ function liveWords(live: MachinePage['live']): string {
   const highest = Math.max(...days.map((d) => d.mostAmps ?? 0))
   return [
     hours === null ? '' : `${hours.perDay.toFixed(1)} h a day`,
-    `${days.reduce((s, d) => s + d.starts, 0)} starts in ${days.length} days`,
+    `${show.count(
+      days.reduce((s, d) => s + d.starts, 0),
+      'start',
+    )} in ${show.count(days.length, 'day')}`,
     highest > 0 ? `up to ${highest.toFixed(1)} A` : '',
   ]
     .filter((t) => t !== '')

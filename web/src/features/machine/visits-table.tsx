@@ -63,7 +63,7 @@ export function VisitsTable({
       key: 'amps',
       className: 'figures',
       render: (_, s) =>
-        `${figures(s, 'amps', legPositions, show.ampsRow) || '–'} A${figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${hz} Hz`))}`,
+        `${figures(s, 'amps', legPositions, show.ampsRow) || '–'} A${figures(s, 'hz', ['motor'], (v) => v.map((hz) => `  ${show.trimmed(hz, 1)} Hz`))}`,
     },
     { title: 'State', key: 'state', render: (_, s) => stateWords(s) },
     { title: 'By', dataIndex: 'by' },

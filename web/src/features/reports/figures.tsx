@@ -13,8 +13,6 @@ function Figure({ value, words }: { value: string; words: string }) {
   )
 }
 
-const count = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`
-
 /** Work and money of the quarter, in a row of figures. */
 export function WorkFigures({ p }: { p: Portfolio }) {
   const { jobs, causes, energy } = p
@@ -31,19 +29,21 @@ export function WorkFigures({ p }: { p: Portfolio }) {
         words={
           jobs.compared === 0
             ? 'cost against quote: no closed job has both'
-            : `cost of ${count(jobs.compared, 'job')}, quoted ${show.dollars(jobs.quoted)}`
+            : `cost of ${show.count(jobs.compared, 'job')}, quoted ${show.dollars(jobs.quoted)}`
         }
       />
       <Figure value={show.dollars(jobs.approved)} words="approved and not done yet" />
       <Figure value={`${show.trimmed(jobs.hours, 1)} h`} words="of work on closed jobs" />
       <Figure
         value={told === 0 ? '—' : show.percent(causes.right / told)}
-        words={told === 0 ? 'expected cause right: nobody said yet' : `expected cause right, of ${count(told, 'job')}`}
+        words={
+          told === 0 ? 'expected cause right: nobody said yet' : `expected cause right, of ${show.count(told, 'job')}`
+        }
       />
       <Figure value={`${p.overdue}`} words="visits overdue" />
       <Figure
         value={`${energy.kilowatts.toFixed(0)} kW`}
-        words={`taken by ${energy.machines} fans at their last readings; ${energy.without} not known`}
+        words={`taken by ${show.count(energy.machines, 'fan')} at their last readings; ${energy.without} not known`}
       />
     </div>
   )

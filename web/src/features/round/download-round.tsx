@@ -1,4 +1,5 @@
 import type { RoundPage } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 import { Button, Progress } from 'antd'
 import { useEffect, useRef, useState } from 'react'
 import { csrfToken } from '../../app/api.ts'
@@ -48,8 +49,8 @@ export function DownloadRound({ page }: { page: RoundPage }) {
       {snapshots ? (
         <>
           <p>
-            <b>Downloaded for offline</b>, {size(snapshots.bytes)}: {page.visits.length} machines with nameplates,
-            limits and history. It works without a signal, also after a restart.
+            <b>Downloaded for offline</b>, {size(snapshots.bytes)}: {show.count(page.visits.length, 'machine')} with
+            nameplates, limits and history. It works without a signal, also after a restart.
           </p>
           {appHere === false ? (
             <p className="note tone-fix problem">
@@ -71,7 +72,7 @@ export function DownloadRound({ page }: { page: RoundPage }) {
             Download for offline
           </Button>
           <span className="quiet">
-            Saves the data of these {page.visits.length} machines on this phone, to work without a signal.
+            Saves the data of {show.count(page.visits.length, 'machine')} on this phone, to work without a signal.
           </span>
         </div>
       )}

@@ -1,4 +1,5 @@
 import { corePart, type MachinePage, type RoundVisit } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 import { type KitItem, kitOf, kitTogether } from '@motor-round/core/round'
 import { Button } from 'antd'
 import { Link, useParams } from 'react-router'
@@ -88,7 +89,7 @@ export function PrepareScreen() {
           <h1>Prepare: {page.head.name}</h1>
           <p className="quiet">
             {shortDay(`${page.head.day}T12:00:00Z`, now)} · {page.head.people.map((p) => p.name).join(', ')} ·{' '}
-            {visits.length} visits
+            {show.count(visits.length, 'visit')}
           </p>
         </div>
         <div className="row no-print">
@@ -104,7 +105,7 @@ export function PrepareScreen() {
         <section className="sheet">
           <h2>Bring</h2>
           {pages.size < visits.length ? (
-            <p className="quiet">{visits.length - pages.size} machines are still loading.</p>
+            <p className="quiet">{show.count(visits.length - pages.size, 'machine')} still loading.</p>
           ) : null}
           <Kit items={kit} />
         </section>

@@ -16,6 +16,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
+import { show } from '@motor-round/core/quantity'
 import { Button } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -30,7 +31,7 @@ import { costWords, gaveWay, leftOut, tagOf, stepName } from './words.ts'
 
 const stateWords = { open: '', began: 'there now', done: 'done', skipped: 'skipped' } as const
 
-const counted = (n: number) => `${n} ${n === 1 ? 'visit' : 'visits'}`
+const counted = (n: number) => show.count(n, 'visit')
 
 /** What is done on a visit and why it stands by itself. */
 function told(visit: RoundVisit, part: StepPart): string {

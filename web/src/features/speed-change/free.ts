@@ -71,7 +71,8 @@ export function wrongInFree(d: FreeDraft): Partial<Record<FreeCell, string>> {
   const [turns, most, closed, perTurn, driven, center] = [d.turns, d.most, d.closed, d.perTurn, d.driven, d.center].map(
     (t) => parseFigure(t),
   )
-  if (turns != null && most != null && turns > most) wrong.turns ??= `at most ${most} turns: it opens no further`
+  if (turns != null && most != null && turns > most)
+    wrong.turns ??= `at most ${show.count(most, 'turn')}: it opens no further`
   if (closed != null && perTurn != null && most != null && closed - perTurn * most <= 0)
     wrong.perTurn ??= 'with all its turns open nothing of the sheave is left'
   const touching = closed != null && driven != null ? (closed + driven) / 2 : null

@@ -1,4 +1,5 @@
 import { predictionOf, speaking, type MachinePage } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 import {
   missesOf,
   pastChanges,
@@ -55,7 +56,7 @@ function Drawing({ today, option, unit }: { today: DriveToday; option: Option | 
           ? `${Math.round(p.motorRpm).toLocaleString('en')} → ${Math.round(p.fanRpm).toLocaleString('en')} rpm`
           : undefined,
         belt: p?.base ? `centers ${showLength(p.base.center, unit)}` : undefined,
-        driver: `${showLength(pair.driver, unit)}${turns === undefined ? '' : `, ${turns} turns open`}`,
+        driver: `${showLength(pair.driver, unit)}${turns === undefined ? '' : `, ${show.count(turns, 'turn')} open`}`,
         driven: showLength(pair.driven, unit),
       }}
     />

@@ -55,7 +55,9 @@ function Keep({ item }: { item: StockItem }) {
         {item.inService === 0
           ? 'No machine on record takes it.'
           : `${pieces(item.inService)} in service, a life of about ${item.years} ${item.years === 1 ? 'year' : 'years'}: ${item.perYear.toFixed(1)} a year.`}{' '}
-        {item.leadDays === null ? 'A week until it comes is assumed.' : `${item.leadDays} days until it comes.`}
+        {item.leadDays === null
+          ? 'A week until it comes is assumed.'
+          : `${show.count(item.leadDays, 'day')} until it comes.`}
         {item.price === null ? '' : ` $${item.price} each.`}
       </p>
     </>
@@ -149,7 +151,7 @@ function Machines({ item }: { item: StockItem }) {
   const past = stockApi.useStockItemQuery({ params: { id: item.id } })
   const list = past.data?.machines
   if (item.machines === 0) return <p className="quiet">None on record.</p>
-  if (!list) return <p className="quiet">{item.machines} machines; which ones needs a signal.</p>
+  if (!list) return <p className="quiet">{show.count(item.machines, 'machine')}; which ones needs a signal.</p>
   return (
     <p>
       {list.map((m, i) => (

@@ -1,4 +1,5 @@
 import type { StockItem, StockMoveRecord } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 
 export const moveWords: Readonly<Record<StockMoveRecord['kind'], string>> = {
   taken: 'Taken',
@@ -20,4 +21,4 @@ export const isLow = (item: StockItem): boolean => freeOf(item) < item.wantMin
 export const toOrder = (item: StockItem): number => Math.max(0, item.wantMax - freeOf(item))
 /** More was taken than was there by the record. */
 export const inDoubt = (item: StockItem): boolean => item.levels.some((l) => l.doubt)
-export const pieces = (n: number): string => `${n} ${n === 1 ? 'piece' : 'pieces'}`
+export const pieces = (n: number): string => show.count(n, 'piece')

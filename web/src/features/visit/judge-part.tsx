@@ -1,5 +1,6 @@
 import type { Gate, Judgement } from '@motor-round/core/judge'
 import type { VisitRecord } from '@motor-round/contract'
+import { show } from '@motor-round/core/quantity'
 import type { GatePass, VisitState } from '@motor-round/core/trend'
 import { Button, Input } from 'antd'
 import { memo, type RefObject } from 'react'
@@ -118,7 +119,7 @@ export const JudgePart = memo(function JudgePart({
         <FailureNote failure={failure?.noSignal ? undefined : failure} kept="What you typed is kept here." />
         {queuedHere === null ? null : (
           <p className="note tone-ok kept-here" role="status">
-            No signal: saved on this phone, {queuedHere} readings. They are synced when there is a signal.
+            No signal: saved on this phone, {show.count(queuedHere, 'reading')}. Synced when there is a signal.
           </p>
         )}
         <TroubleNote words={trouble} />
