@@ -95,11 +95,11 @@ export function Shell({ bare = false }: { bare?: boolean }) {
   )
   if (bare)
     return (
-      <div className="shell-bare">
+      <main className="shell-bare">
         <SignalLine />
         {body}
         <UndoHost />
-      </div>
+      </main>
     )
   return (
     <>
