@@ -327,6 +327,8 @@ export const machineStates = pgTable(
     spark: real().array().notNull(),
     seenAt: at('seen_at'),
     dueAt: at('due_at'),
+    /** What the machines list shows of all this, as JSON text: it is looked at far more often than it changes. */
+    shown: text().notNull(),
   },
   (t) => [
     index('machine_states_stale')

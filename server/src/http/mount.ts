@@ -13,6 +13,7 @@ import type { Deps } from '../deps.ts'
 import { checkConfirmed, checkToken, personOf } from '../auth/session.ts'
 import { HttpProblem, invalid } from './problem.ts'
 import { takeTurn } from './turns.ts'
+import { Written } from './written.ts'
 
 /** What a handler is given: the input as the contract types it, and who asks. */
 export interface Call<E extends Endpoint, Who = Person> {
@@ -23,6 +24,8 @@ export interface Call<E extends Endpoint, Who = Person> {
   readonly req: Request
   readonly res: Response
 }
+
+type Answer<E extends Endpoint> = ResponseOf<E> | Written<ResponseOf<E>> | undefined
 
 type WhoOf<E extends Endpoint> = E['role'] extends 'anyone' ? Person | null : Person
 
@@ -55,7 +58,7 @@ export function mount<E extends Endpoint>(
   router: Router,
   deps: Deps,
   endpoint: E,
-  handler: (call: Call<E, WhoOf<E>>) => Promise<ResponseOf<E> | undefined> | ResponseOf<E> | undefined,
+  handler: (call: Call<E, WhoOf<E>>) => Promise<Answer<E>> | Answer<E>,
 ): void {
   const path = endpoint.path.replace(/\{(\w+)\}/g, ':$1')
   // Before a byte of the body is read: what is not allowed costs nothing.
@@ -91,8 +94,10 @@ export function mount<E extends Endpoint>(
     if (person) takeTurn(endpoint, person.id, res)
     const result = await handler(call)
     if (result === undefined) return
-    if (deps.config.CHECK_ANSWERS === 'yes') endpoint.response.parse(result)
-    res.json(result)
+    if (deps.config.CHECK_ANSWERS === 'yes')
+      endpoint.response.parse(result instanceof Written ? JSON.parse(result.text) : result)
+    if (result instanceof Written) res.type('json').send(result.text)
+    else res.json(result)
   }
   const parser = bodyParser[endpoint.role === 'anyone' ? 'anyone' : 'known']
   const steps = endpoint.bodyType ? [enter, answer] : [enter, inTime, parser, answer]

@@ -1,3 +1,4 @@
+import type { MachineListPage, MachinePage } from '@motor-round/contract'
 import { storyOf, truth } from '@motor-round/demo'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { openWorld, type Caller, type World } from '../test/world.ts'
@@ -92,6 +93,36 @@ describe('the Roof', () => {
   it('refuses a filter that means nothing', async () => {
     expect((await viewer.get('/machines?level=terrible')).status).toBe(422)
     expect((await viewer.get('/machines?site=x')).status).toBe(422)
+  })
+})
+
+describe('a machine whose place is renamed', () => {
+  it('is shown by its new names', async () => {
+    const lead = await world.as('vale')
+    const id = await lead.machine('RTU-32/SF')
+    const page = (await lead.get(`/machines/${id}`)).body as MachinePage
+    const { site, area, unit, machine } = page
+    const send = async (path: string, body: object) => expect((await lead.put(path, body)).status).toBe(200)
+    await send(`/sites/${site.id}`, { ...site, name: 'Site B' })
+    await send(`/areas/${area.id}`, {
+      id: area.id,
+      siteId: site.id,
+      name: 'Roof B',
+      kind: area.kind,
+      version: area.version,
+    })
+    const { siteId: _site, ...ofUnit } = unit
+    await send(`/units/${unit.id}`, { ...ofUnit, tag: 'RTU-B' })
+    const { siteId: _own, retiredAt: _retired, ...ofMachine } = machine
+    await send(`/machines/${id}`, { ...ofMachine, tag: 'SF-B', purpose: 'Space B' })
+    const { rows } = (await viewer.get('/machines?limit=500')).body as MachineListPage
+    expect(rows.find((r) => r.machineId === id)).toMatchObject({
+      siteName: 'Site B',
+      areaName: 'Roof B',
+      unitTag: 'RTU-B',
+      tag: 'SF-B',
+      purpose: 'Space B',
+    })
   })
 })
 

@@ -1,8 +1,8 @@
 import type { endpoints, MachineRow, QueryOf } from '@motor-round/contract'
-import { and, asc, count, desc, eq, sql, type SQL } from 'drizzle-orm'
+import { and, asc, count, desc, sql, type SQL } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
 import { prepared } from '../db/prepared.ts'
-import { areas, machines, machineStates as state, sites, units } from '../db/schema.ts'
+import { machineStates as state } from '../db/schema.ts'
 import type { Deps } from '../deps.ts'
 
 export const needs = { stop: 4, fix: 3, watch: 2, 'not judged': 1, ok: 0 } as const
@@ -51,54 +51,28 @@ export function machinesWhere({ site, area, q = '', level = [] }: Asked): Machin
   }
 }
 
-/** Rows of the machines list, in the order asked for. */
-export async function machineRows(
+/** Rows of the machines list, in the order asked for, each as JSON text. */
+export async function writtenRows(
   { db }: Pick<Deps, 'db'>,
   asked: Machines,
   sort: keyof typeof orders,
   offset: number,
   limit: number,
-): Promise<MachineRow[]> {
+): Promise<string[]> {
   const name = `machine_rows_${sort}_${asked.key}`
   const statement = prepared(db, name, () => rowsOf(db, asked.narrow, sort).prepare(name))
   const rows = await statement.execute({ ...asked.values, offset, limit })
-  return rows.map((r): MachineRow => ({
-    ...r,
-    headline: r.headline ?? '',
-    found: r.found ?? null,
-    confidence: r.confidence ?? 'full',
-    seenAt: r.seenAt?.toISOString() ?? null,
-    dueAt: r.dueAt?.toISOString() ?? null,
-  }))
+  return rows.map((r) => r.shown)
 }
+
+/** The same rows as records. */
+export const machineRows = async (...asked: Parameters<typeof writtenRows>): Promise<MachineRow[]> =>
+  (await writtenRows(...asked)).map((text) => JSON.parse(text) as MachineRow)
 
 const rowsOf = (db: Db, narrow: SQL | undefined, sort: keyof typeof orders) =>
   db
-    .select({
-      machineId: state.machineId,
-      siteId: state.siteId,
-      areaId: state.areaId,
-      unitTag: units.tag,
-      tag: machines.tag,
-      purpose: machines.purpose,
-      siteName: sites.name,
-      areaName: areas.name,
-      level: state.level,
-      headline: state.headline,
-      conditions: state.conditions,
-      found: state.found,
-      confidence: state.confidence,
-      rail: state.rail,
-      meanVolts: state.meanVolts,
-      spark: state.spark,
-      seenAt: state.seenAt,
-      dueAt: state.dueAt,
-    })
+    .select({ shown: state.shown })
     .from(state)
-    .innerJoin(machines, eq(machines.id, state.machineId))
-    .innerJoin(units, eq(units.id, machines.unitId))
-    .innerJoin(sites, eq(sites.id, state.siteId))
-    .innerJoin(areas, eq(areas.id, state.areaId))
     .where(narrow)
     .orderBy(...orders[sort])
     .offset(sql.placeholder('offset'))

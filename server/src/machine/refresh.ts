@@ -1,4 +1,4 @@
-import type { RoundNews } from '@motor-round/contract'
+import type { MachineRow, RoundNews } from '@motor-round/contract'
 import type { Policies } from '@motor-round/core/limits'
 import { and, eq, getTableColumns, gt, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/pg-core'
@@ -147,6 +147,7 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
         retired: known.machine.retiredAt !== null,
         stale: false,
         ...shown,
+        shown: JSON.stringify(shownOf(known, place, stand)),
       },
     ]
   })
@@ -168,6 +169,28 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
     tellRoundsOf(tx, [...written.keys()], newsOf),
   ])
 }
+
+/** A machine as the list of machines shows it. */
+const shownOf = (known: MachineSnapshot, place: Place, stand: Stand): MachineRow => ({
+  machineId: known.machine.id,
+  siteId: known.machine.siteId,
+  areaId: place.areaId,
+  unitTag: place.unitTag,
+  tag: known.machine.tag,
+  purpose: known.machine.purpose,
+  siteName: place.siteName,
+  areaName: place.areaName,
+  level: stand.level,
+  headline: stand.headline,
+  conditions: stand.conditions,
+  found: stand.found,
+  confidence: stand.confidence,
+  rail: stand.rail,
+  meanVolts: stand.meanVolts,
+  spark: stand.spark,
+  seenAt: stand.seenAt?.toISOString() ?? null,
+  dueAt: stand.dueAt?.toISOString() ?? null,
+})
 
 const batch = 20
 
@@ -226,8 +249,8 @@ export async function refreshStale(db: Db): Promise<void> {
   }
 }
 
-/** Changes whenever the same facts may be judged otherwise: what was judged before is then judged again at the next start. */
-const judgeVersion = 5
+/** Changes whenever the same facts may be judged or shown otherwise: what was judged before is then judged again at the next start. */
+const judgeVersion = 6
 
 /** Judge every machine again where a newer judge has been installed since. */
 export async function refreshForNewJudge(tx: Tx): Promise<void> {
