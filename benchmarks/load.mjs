@@ -2,6 +2,7 @@
 // one alone waits. Loopback, bounded. CPU of a request is that of the server's process, by the kernel.
 import { randomUUID } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { demoServer } from '../scripts/lib/demo-server.mjs'
 import { lead, quantile as at } from './client.mjs'
 
@@ -9,8 +10,8 @@ const users = Number(process.env.LOAD_USERS ?? 200)
 const pause = 2500
 const seconds = Number(process.env.LOAD_SECONDS ?? 40)
 const ticks = 100
-/** Processes that answer; for what one costs, one. */
-const workers = Number(process.env.LOAD_WORKERS ?? 2)
+/** Processes that answer: as many as `npm start` has. */
+const workers = Number(process.env.LOAD_WORKERS ?? Math.max(1, Math.min(4, availableParallelism() - 1)))
 
 /** Seconds of a process and of those it started. */
 const cpuOf = (pid) => {

@@ -144,8 +144,8 @@ main(async () => {
     // CSV files of a building system that are put there are taken.
     LIVE_DIR: process.env.LIVE_DIR ?? join(data, 'live'),
     DEMO: flags.has('--empty') ? 'no' : 'yes',
-    // One process for each processor, the database’s left out where there are many.
-    WORKERS: process.env.WORKERS ?? String(dev ? 1 : Math.min(4, availableParallelism())),
+    // One process for each processor but the database’s: one more would only take turns with it, and everybody waits longer.
+    WORKERS: process.env.WORKERS ?? String(dev ? 1 : Math.max(1, Math.min(4, availableParallelism() - 1))),
   }
   const command = dev
     ? [join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', '--clear-screen=false', join(root, 'server/src/main.ts')]
