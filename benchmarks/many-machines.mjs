@@ -16,8 +16,8 @@ export async function fillMachines(psql, machines) {
     insert into units (id, site_id, area_id, tag, kind, model_line) select n.unit_id, s.site_id, s.area_id, 'RTU-' || (100 + n.i), s.kind, 'bench' from n join src s on s.k = n.i % 64;
     insert into machines (id, site_id, unit_id, tag, purpose, phases, service_volts, drive, has_vfd, has_twin, unit_plate)
       select n.machine_id, s.site_id, n.unit_id, s.tag, s.purpose, s.phases, s.service_volts, s.drive, s.has_vfd, s.has_twin, s.unit_plate from n join src s on s.k = n.i % 64;
-    insert into machine_states (machine_id, site_id, area_id, sort_key, words, need, level, headline, confidence, rail, mean_volts, load, spark, seen_at, due_at, shown)
-      select n.machine_id, x.site_id, x.area_id, 'rtu-' || lpad(n.i::text, 8, '0'), 'rtu-' || (100 + n.i) || ' ' || x.words, x.need, x.level, x.headline, x.confidence, x.rail, x.mean_volts, x.load, x.spark, x.seen_at, x.due_at,
+    insert into machine_states (machine_id, site_id, area_id, sort_key, words, need, level, headline, load, seen_at, due_at, shown)
+      select n.machine_id, x.site_id, x.area_id, 'rtu-' || lpad(n.i::text, 8, '0'), 'rtu-' || (100 + n.i) || ' ' || x.words, x.need, x.level, x.headline, x.load, x.seen_at, x.due_at,
         (x.shown::jsonb || jsonb_build_object('machineId', n.machine_id, 'unitTag', 'RTU-' || (100 + n.i)))::text
       from n join src s on s.k = n.i % 64 join machine_states x on x.machine_id = s.id;
     analyze`)

@@ -3,15 +3,7 @@ import type { Controls, Judgement, Level } from '@motor-round/core/judge'
 import type { Plate, UnitPlate } from '@motor-round/core/plate'
 import type { ReadingHow } from '@motor-round/core/quantity'
 import type { Answers, GatePass, VisitState, WorkKindId } from '@motor-round/core/trend'
-import type {
-  AuditEntry,
-  Care,
-  ConditionLine,
-  SpeedChangeRecord,
-  Role,
-  MachineRow,
-  WorkRecord,
-} from '@motor-round/contract'
+import type { AuditEntry, Care, ConditionLine, SpeedChangeRecord, Role, WorkRecord } from '@motor-round/contract'
 import {
   bigint,
   boolean,
@@ -22,7 +14,6 @@ import {
   jsonb,
   pgTable,
   primaryKey,
-  real,
   smallint,
   text,
   timestamp,
@@ -314,20 +305,14 @@ export const machineStates = pgTable(
     headline: text().notNull(),
     /** Everything found and not yet answered, worst first. */
     conditions: jsonb().$type<ConditionLine[]>().notNull().default([]),
-    /** The worst finding that is not closed. */
-    found: jsonb().$type<MachineRow['found']>(),
-    confidence: text().$type<Judgement['confidence']>().notNull(),
     /** Visits were kept and not judged yet: a batch is under way, or its server ended in the middle of it. */
     stale: boolean().notNull().default(false),
-    rail: jsonb().$type<Judgement['rail']>(),
-    meanVolts: doublePrecision('mean_volts'),
     load: doublePrecision(),
     /** When that load was read. */
     loadAt: at('load_at'),
-    spark: real().array().notNull(),
     seenAt: at('seen_at'),
     dueAt: at('due_at'),
-    /** What the machines list shows of all this, as JSON text: it is looked at far more often than it changes. */
+    /** The machine as the list of machines shows it, as JSON text: it is looked at far more often than it changes. */
     shown: text().notNull(),
   },
   (t) => [

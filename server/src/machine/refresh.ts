@@ -132,7 +132,7 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
     const place = places.get(known.machine.id)
     const stand = stands[i]
     if (!place || !stand) return []
-    const { failures, judgement: _whole, ...shown } = stand
+    const { failures, need, level, headline, conditions, load, loadAt, seenAt, dueAt } = stand
     for (const f of failures)
       process.stderr.write(`machine ${known.machine.id}: the check ${f.check} could not be judged: ${f.message}\n`)
     return [
@@ -146,7 +146,14 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
           .toLowerCase(),
         retired: known.machine.retiredAt !== null,
         stale: false,
-        ...shown,
+        need,
+        level,
+        headline,
+        conditions,
+        load,
+        loadAt,
+        seenAt,
+        dueAt,
         shown: JSON.stringify(shownOf(known, place, stand)),
       },
     ]
