@@ -51,7 +51,7 @@ function Calendar() {
       </header>
       {shown && made.data ? (
         <>
-          <p className="breaks">
+          <p>
             Subscribe to <a href={url}>{url}</a>
           </p>
           <p className="quiet">Anyone with this address can see the rounds. A new address turns the old one off.</p>
