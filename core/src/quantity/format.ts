@@ -18,7 +18,10 @@ export function ampsRow(values: readonly number[]): string[] {
 export const trimmed = (value: number, most: number): string => String(Number(value.toFixed(most)))
 
 /** So many of something: `1 visit`, `2 visits`, `2.5 hours`. */
-export const count = (n: number, one: string): string => `${trimmed(n, 2)} ${one}${n === 1 ? '' : 's'}`
+export function count(n: number, one: string): string {
+  const shown = trimmed(n, 2)
+  return `${shown} ${one}${shown === '1' ? '' : 's'}`
+}
 
 /** Volts without decimals from 100 up, with one below. */
 export function volts(value: number): string {

@@ -73,7 +73,13 @@ describe('shown figures', () => {
   it('hours that were added up', () =>
     expect([0.1 + 0.2, 3 * 1.1, 40, 3.5125].map((h) => show.trimmed(h, 2))).toEqual(['0.3', '3.3', '40', '3.51']))
   it('so many of something', () =>
-    expect([0, 1, 2, 2.5].map((n) => show.count(n, 'hour'))).toEqual(['0 hours', '1 hour', '2 hours', '2.5 hours']))
+    expect([0, 1, 1.001, 2, 2.5].map((n) => show.count(n, 'hour'))).toEqual([
+      '0 hours',
+      '1 hour',
+      '1 hour',
+      '2 hours',
+      '2.5 hours',
+    ]))
   it('side by side with one count of decimals', () =>
     expect(show.ampsRow([7.7, 7.73, 10.31])).toEqual(['7.70', '7.73', '10.3']))
   it('never hides that something is just over the plate', () => {
