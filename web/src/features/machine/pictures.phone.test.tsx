@@ -1,8 +1,8 @@
-import { cleanup, screen, waitFor } from '@testing-library/react'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { screen, waitFor } from '@testing-library/react'
+import { describe, expect, it, vi } from 'vitest'
 import { enqueue } from '../../offline/core/outbox.ts'
 import { markThisPhone } from '../../offline/core/mark.ts'
-import { store } from '../../offline/core/store.ts'
+import { freshPhone } from '../../test/fresh-phone.test-help.ts'
 import { machineId } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { PicturesPanel } from './pictures-panel.tsx'
@@ -22,14 +22,7 @@ const photo = (id: string, of: string) => ({
   },
 })
 
-beforeEach(async () => {
-  localStorage.clear()
-  await Promise.all(store.tables.map((t) => t.clear()))
-})
-afterEach(() => {
-  cleanup()
-  vi.unstubAllGlobals()
-})
+freshPhone()
 
 describe('a photo that was taken without a signal', () => {
   it('is shown at its machine at once, and at no other', async () => {

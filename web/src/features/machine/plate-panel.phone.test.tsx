@@ -1,20 +1,14 @@
-import { cleanup, screen, waitFor } from '@testing-library/react'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { screen, waitFor } from '@testing-library/react'
+import { describe, expect, it, vi } from 'vitest'
 import { store } from '../../offline/core/store.ts'
+import { freshPhone } from '../../test/fresh-phone.test-help.ts'
 import { pageOf } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
 import { PlatePanel } from './plate-panel.tsx'
 
 const now = Date.parse('2026-11-25T09:00:00Z')
 
-beforeEach(async () => {
-  localStorage.clear()
-  await Promise.all(store.tables.map((t) => t.clear()))
-})
-afterEach(() => {
-  cleanup()
-  vi.unstubAllGlobals()
-})
+freshPhone()
 
 describe('a plate without a signal', () => {
   it('is kept under the id it was sent with, once, however often the button is hit', async () => {

@@ -1,7 +1,8 @@
-import { cleanup, screen, waitFor } from '@testing-library/react'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { screen, waitFor } from '@testing-library/react'
+import { describe, expect, it, vi } from 'vitest'
 import { withMutations } from '../../offline/core/optimistic.ts'
 import { store } from '../../offline/core/store.ts'
+import { freshPhone } from '../../test/fresh-phone.test-help.ts'
 import { driveParts } from '../../test/drive.test-help.ts'
 import { machineId, pageOf } from '../../test/machine-page.test-help.ts'
 import { showAs } from '../../test/show.test-help.tsx'
@@ -9,14 +10,7 @@ import { RecordWork } from './record-work.tsx'
 
 const now = Date.parse('2026-11-25T09:00:00Z')
 
-beforeEach(async () => {
-  localStorage.clear()
-  await Promise.all(store.tables.map((t) => t.clear()))
-})
-afterEach(() => {
-  cleanup()
-  vi.unstubAllGlobals()
-})
+freshPhone()
 
 describe('work without a signal', () => {
   it('is kept on this phone and stands on the machine at once', async () => {
