@@ -7,11 +7,14 @@ const builtIn = {
   'virtual:pwa-register': fileURLToPath(new URL('web/src/test/pwa-register.test-help.ts', import.meta.url)),
 }
 
-/** The usual order, but first the one file that takes as long as dozens of others: nobody waits for it at the end. */
+/** Each takes as long as dozens of others. */
+const longest = ['sync-kills', 'benchmarks/truth/truth']
+
+/** The usual order, but first what takes longest: nobody waits for it at the end. */
 class LongestFirst extends BaseSequencer {
   override async sort(files: TestSpecification[]): Promise<TestSpecification[]> {
     const sorted = await super.sort(files)
-    const long = (f: TestSpecification) => f.moduleId.includes('sync-kills')
+    const long = (f: TestSpecification) => longest.some((name) => f.moduleId.includes(name))
     return [...sorted.filter(long), ...sorted.filter((f) => !long(f))]
   }
 }

@@ -41,7 +41,7 @@ test('a finding becomes a job that is quoted, approved, done without a signal, p
     page.getByText(/Now: controls held off, .*guards off\. Interrupted: Locked, panel closed\./),
   ).toBeVisible()
   await moveTo(page, job)
-  await page.getByRole('button', { name: 'Go on with it' }).click()
+  await page.getByRole('button', { name: 'Continue the job' }).click()
   // Another day: the lock is proven again before hands go back in.
   await expect(page.getByRole('button', { name: /^Done: Tell the people/ })).toBeVisible()
   await doSteps(page, 'Check amps, poles, coil volts')

@@ -97,10 +97,10 @@ test('an hour after the password was entered it is asked for again before users 
     await page.getByRole('button', { name: 'Add and create sign-in link' }).click()
     const dialog = page.getByRole('dialog', { name: 'Enter your password' })
     await dialog.getByLabel('Password', { exact: true }).fill('not it')
-    await dialog.getByRole('button', { name: 'Go on' }).click()
+    await dialog.getByRole('button', { name: 'Continue' }).click()
     await expect(dialog.getByText('is not your password')).toBeVisible()
     await dialog.getByLabel('Password', { exact: true }).fill('vale-on-the-roof')
-    await dialog.getByRole('button', { name: 'Go on' }).click()
+    await dialog.getByRole('button', { name: 'Continue' }).click()
     await expect(page.getByRole('status').filter({ hasText: '/welcome/' })).toBeVisible()
     await expect(dialog).toHaveCount(0)
   } finally {

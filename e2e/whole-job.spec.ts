@@ -101,7 +101,7 @@ test('a finding is carried to its proof: quoted, approved by link, refused parts
   await expect(second.getByRole('status').filter({ hasText: 'Interrupted' })).toContainText('prove dead again')
   second.setDefaultTimeout(20_000)
   await clockTo(second, '2026-11-25T09:00:40Z')
-  await second.getByRole('button', { name: 'Go on with it' }).click()
+  await second.getByRole('button', { name: 'Continue the job' }).click()
   await clockTo(second, '2026-11-25T09:00:50Z')
   await expect(second.getByRole('button', { name: /^Done: Tell the people/ })).toBeVisible()
   await doSteps(second, 'Take the sheave off')

@@ -174,7 +174,7 @@ function bypassLine(c: Commissioned): SheetLine {
   const line = { id: 'bypass', title: 'Bypass' }
   switch (c.control) {
     case null:
-      return { ...line, state: 'missing', told: 'Not said what controls the fan.', next: 'Choose it above.' }
+      return { ...line, state: 'missing', told: 'What controls the fan is not entered.', next: 'Choose it above.' }
     case 'duct pressure':
       return {
         ...line,

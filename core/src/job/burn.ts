@@ -29,7 +29,7 @@ export interface BurnGrade {
  */
 export function gradeBurn(t: BurnTest): BurnGrade {
   const off = (words: string): BurnGrade => ({ grade: 'stop', airFree: null, words: [words] })
-  if (!t.leakFree) return off('Gas leaks: cock shut, everybody out, call for a licensed hand.')
+  if (!t.leakFree) return off('Gas leaks: shut the gas cock, get everybody out, call a licensed technician.')
   if (!(t.fuel in fuels)) throw new RangeError('fuel: natural gas or propane')
   if (t.oxygen >= 15) return off('Oxygen is 15 % or more: the probe draws in air, or there is no flame. Read it again.')
   const { airFree } = combustion(t.fuel, t.co, t.oxygen, null)

@@ -50,7 +50,7 @@ export const hazards = {
   fall: 'Support it first.',
   edge: 'Sheet-metal edges and insects: gloves.',
   grind: 'Eyes, ears and gloves first; no lint and no grease near sparks.',
-  gas: 'Open gas section: cover it, count tools, licensed hand.',
+  gas: 'Open gas section: cover it, count tools. Licensed technicians only.',
   coil: 'Board over the coil; use holes that are there.',
   hot: 'Let it cool below 140 °F.',
   wet: 'Bag the electrics, dry them, test them.',

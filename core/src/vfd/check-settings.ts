@@ -150,7 +150,7 @@ function ramp(what: 'accel' | 'decel', set: number, limit: Limits): Finding {
       level: 'watch',
       wants,
       basis: most.basis,
-      because: `${set} s: whoever waits for it believes that it does not ${what === 'accel' ? 'start' : 'stop'}.`,
+      because: `${set} s: so slow that it looks as if the fan does not ${what === 'accel' ? 'start' : 'stop'}.`,
       next: 'Set 20 to 60 s, unless there is a reason for it.',
     }
   return fine(wants)
@@ -253,7 +253,7 @@ export function checkSettings(set: ParameterSet, plate: PlateForDrive, policies:
     const value = set[id]
     const found: Finding =
       value === undefined
-        ? { level: 'not judged', because: 'This drive does not tell it.', next: 'Read it on the display.' }
+        ? { level: 'not judged', because: 'This drive does not report it.', next: 'Read it on the display.' }
         : judges[id](value, plate, set, limit)
     return { wants: '', basis: usual, ...found, id, title, set: value ?? null }
   })

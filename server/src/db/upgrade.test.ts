@@ -8,7 +8,7 @@ import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { z } from 'zod'
 import { machines } from './schema.ts'
-import { closeDatabase, migrateUp, openDatabase } from './client.ts'
+import { closeDatabase, migrateUp, openDatabase, type Db } from './client.ts'
 import { loadSnapshots } from '../machine/snapshot.ts'
 import { sealAudit } from '../audit/seal.ts'
 import { openWorld, type World } from '../test/world.ts'
@@ -23,6 +23,14 @@ const landed = journal.entries.map((e, i) => [e.tag, i + 1] as const).slice(1, -
 
 let world: World
 let now: pg.Client
+/** What is asked of the newest version is the same for every earlier one: it is asked once. */
+const asked = new Map<string, Promise<unknown>>()
+function once<T>(what: string, ask: () => Promise<T>): Promise<T> {
+  const known = asked.get(what) as Promise<T> | undefined
+  const answer = known ?? ask()
+  asked.set(what, answer)
+  return answer
+}
 const temporary = mkdtempSync(join(tmpdir(), 'motor-round-upgrade-'))
 beforeAll(async () => {
   world = await openWorld(true)
@@ -88,8 +96,21 @@ const shapeOf = async (client: pg.Client) => {
   return rows.map((r) => r.part)
 }
 
+/** How many visits are loaded of these machines. */
+const visitsOf = async (db: Db, ids: readonly string[]) =>
+  (await loadSnapshots(db, ids)).reduce((sum, s) => sum + s.visits.length, 0)
+
 /** What columns that are gone since held, where they may not be empty. */
 const gone: Readonly<Record<string, object>> = { machine_states: { confidence: 'full', spark: [] } }
+
+/** The rows of a table as they are now, for an earlier version. */
+async function rowsOf(table: string): Promise<string[]> {
+  const { rows } = await now.query<{ row: string }>(
+    `select (to_jsonb(t) || $1::jsonb)::text as row from "${table}" t`,
+    [JSON.stringify(gone[table] ?? {})],
+  )
+  return rows.map((r) => r.row)
+}
 
 describe('a database of an earlier version', () => {
   it.each(landed)(
@@ -104,18 +125,15 @@ describe('a database of an earlier version', () => {
       const held: [string, string[]][] = []
       for (const table of await tablesOf(client)) {
         const columns = await columnsOf(client, table)
-        const { rows } = await now.query<{ row: string }>(
-          `select (to_jsonb(t) || $1::jsonb)::text as row from "${table}" t`,
-          [JSON.stringify(gone[table] ?? {})],
-        )
+        const rows = await once(`rows of ${table}`, () => rowsOf(table))
         await client.query(`delete from "${table}"`)
         for (let i = 0; i < rows.length; i += 2000)
           await client.query(
             `insert into "${table}" (${columns.join(', ')}) overriding system value select ${columns.map((c) => `r.${c}`).join(', ')}
            from unnest($1::text[]) x, jsonb_populate_record(null::"${table}", x::jsonb) r`,
-            [rows.slice(i, i + 2000).map((r) => r.row)],
+            [rows.slice(i, i + 2000)],
           )
-        const kept = await columnsOf(now, table)
+        const kept = await once(`columns of ${table}`, () => columnsOf(now, table))
         held.push([table, columns.filter((c) => kept.includes(c))])
       }
       await client.query(`set session_replication_role = 'origin'`)
@@ -125,12 +143,13 @@ describe('a database of an earlier version', () => {
       // Derived, with ids by chance, or a list of what waits.
       const derived = ['judgements', 'machine_versions', 'audit_waiting', 'audit_seals']
       for (const [table, columns] of held.filter(([t]) => !derived.includes(t)))
-        expect([table, await contentOf(client, table, columns)]).toEqual([table, await contentOf(now, table, columns)])
-      expect(await shapeOf(client)).toEqual(await shapeOf(now))
+        expect([table, await contentOf(client, table, columns)]).toEqual([
+          table,
+          await once(`${columns.join()} of ${table}`, () => contentOf(now, table, columns)),
+        ])
+      expect(await shapeOf(client)).toEqual(await once('shape', () => shapeOf(now)))
       const ids = (await database.db.select({ id: machines.id }).from(machines)).map((m) => m.id)
-      const visits = (all: readonly { readonly visits: readonly unknown[] }[]) =>
-        all.reduce((sum, s) => sum + s.visits.length, 0)
-      expect(visits(await loadSnapshots(database.db, ids))).toBe(visits(await loadSnapshots(world.deps.db, ids)))
+      expect(await visitsOf(database.db, ids)).toBe(await once('visits', () => visitsOf(world.deps.db, ids)))
       const audits = await client.query<{ n: number }>('select count(*)::int as n from audit')
       const seals = await client.query<{ n: number }>('select count(*)::int as n from audit_seals')
       expect(await sealAudit({ ...world.deps, db: database.db })).toBe(

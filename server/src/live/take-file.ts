@@ -48,7 +48,7 @@ const summary = (r: ReadFile, kept: LiveFile['kept'], already: number, later: bo
   const left = r.unmapped.length
   return [
     kept === 0 && already > 0 ? 'All of it was there already.' : '',
-    later ? 'What its days show stands at the machines in a few minutes.' : '',
+    later ? 'The machines show the results in a few minutes.' : '',
     left > 0 ? `${left} column${left === 1 ? '' : 's'} belong${left === 1 ? 's' : ''} to no machine yet.` : '',
   ]
     .filter((t) => t !== '')
@@ -79,7 +79,7 @@ export async function takeFile(db: Db, source: Readable, sent: Sent, now: Date):
   } catch (e) {
     if (!(e instanceof FileProblem)) throw e
     errors.add(e.line, e.column, e.message)
-    return keepReport(db, report({ status: 'refused', message: 'Nothing of it was kept.' }))
+    return keepReport(db, report({ status: 'refused', message: 'Nothing was saved.' }))
   }
   const sum = { kept: 0, already: 0, differ: 0 }
   for (const part of parts(read.series)) {

@@ -4,7 +4,7 @@ export const deckSteps: readonly Step[] = [
   {
     id: 'FD1',
     title: 'Shut the gas cock and tag it.',
-    right: 'A licensed hand did it.',
+    right: 'A licensed technician did it.',
     minutes: 5,
     after: ['A3'],
     hazards: ['gas'],

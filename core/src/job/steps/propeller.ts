@@ -37,7 +37,7 @@ export const propellerSteps: readonly Step[] = [
   {
     id: 'PF5',
     hub: true,
-    title: 'Draw the blade off straight. Look for cracks, loose rivets, lost clips.',
+    title: 'Pull the blade off straight. Look for cracks, loose rivets, lost clips.',
     right: 'The blade tips are level within 1/8 in.',
     minutes: 15,
     after: ['PF3', 'PF6'],

@@ -55,7 +55,7 @@ export const wheelsSteps: readonly Step[] = [
   {
     id: 'WH6',
     hub: true,
-    title: 'Draw the wheels off, or cut.',
+    title: 'Pull the wheels off, or cut.',
     right: 'The keys are saved.',
     minutes: 40,
     people: 2,

@@ -33,7 +33,7 @@ export function PasswordDialog({ done }: { done: (entered: boolean) => void }) {
         </ZodField>
         {failure && !failure.problem.errors ? <p className="field-error">{messageOf(failure)}</p> : null}
         <Button type="primary" size="large" htmlType="submit" loading={attempt.isLoading} disabled={missing.length > 0}>
-          {missing.length > 0 ? 'Enter your password' : 'Go on'}
+          {missing.length > 0 ? 'Enter your password' : 'Continue'}
         </Button>
       </ZodForm>
     </Modal>

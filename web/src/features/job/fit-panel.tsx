@@ -34,7 +34,7 @@ function Points({ fit }: { fit: Fit }) {
       </ul>
       {fit.kit.length > 0 ? (
         <p>
-          <b>Take along:</b> {fit.kit.join(', ')}
+          <b>Bring:</b> {fit.kit.join(', ')}
         </p>
       ) : null}
     </>

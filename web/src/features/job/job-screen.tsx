@@ -63,7 +63,7 @@ function Kit({ job, tools }: { job: JobRecord; tools: readonly string[] }) {
         <h2>Kit</h2>
       </header>
       <p>
-        <b>Take along:</b> {[...new Set(kinds.flatMap((k) => k.kit))].join(', ')}
+        <b>Bring:</b> {[...new Set(kinds.flatMap((k) => k.kit))].join(', ')}
       </p>
       <p>
         <b>Often forgotten:</b> {[...new Set(kinds.flatMap((k) => k.forgotten))].join(', ')}
@@ -116,7 +116,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
           {mayAct ? (
             <div className="row">
               <Button size="large" onClick={() => void say({ kind: 'resumed' })}>
-                Go on with it
+                Continue the job
               </Button>
             </div>
           ) : null}

@@ -44,7 +44,7 @@ function PermitForm({ say, done }: { say: Say; done: () => void }) {
   const save = async () => {
     const kept = await say({ kind: 'permit', wrong, limits, accepts: accepts.trim(), until, readOn })
     if (kept) done()
-    else setTrouble('It could not be kept.')
+    else setTrouble('It could not be saved.')
   }
   return (
     <Form

@@ -64,7 +64,7 @@ function NowPanel({ page, now }: { page: LivePage; now: number }) {
       {stale && page.last !== null ? (
         <p className="note tone-watch">
           <b>Nothing came since {dayTime(page.last)}.</b> Check the export of the building system, the folder, or the
-          network of the drive. What was noticed before stands.
+          network of the drive. Earlier results still count.
         </p>
       ) : null}
       <p className="quiet">
@@ -87,7 +87,7 @@ function NoticedPanel({ page }: { page: MachinePage }) {
       <section className="sheet">
         <h2>Noticed</h2>
         <p className="quiet">
-          {judgement ? 'Nothing can be said of it yet.' : 'It is judged once the machine was visited.'}
+          {judgement ? 'Not enough live data yet.' : 'Judged after the first visit to the machine.'}
         </p>
       </section>
     )
@@ -95,7 +95,7 @@ function NoticedPanel({ page }: { page: MachinePage }) {
     <section className="sheet" aria-label="Noticed">
       <header>
         <h2>Noticed</h2>
-        <span className="quiet">stands at the machine like what a visit finds</span>
+        <span className="quiet">counts at the machine like the results of a visit</span>
       </header>
       <ul className="rows live-noticed">
         {own.map((v) => (

@@ -37,7 +37,7 @@ export function WorkFigures({ p }: { p: Portfolio }) {
       <Figure
         value={told === 0 ? '—' : show.percent(causes.right / told)}
         words={
-          told === 0 ? 'expected cause right: nobody said yet' : `expected cause right, of ${show.count(told, 'job')}`
+          told === 0 ? 'expected cause right: not entered yet' : `expected cause right, of ${show.count(told, 'job')}`
         }
       />
       <Figure value={`${p.overdue}`} words="visits overdue" />

@@ -42,7 +42,7 @@ function why(next: NextTest, stands: TraceStands): string {
   if (first && proves) return `It would prove "${first.name}".`
   if (first && second && open.length <= 3) return `It tells "${first.name}" from "${second.name}".`
   const minutes = next.minutes === 1 ? 'one minute' : `${next.minutes} minutes`
-  return `${open.length} causes are still likely; this tells most for its ${minutes}.`
+  return `${open.length} causes are still likely; this test tells the most for its ${minutes}.`
 }
 
 /** Why a reading is wanted a second time. */
@@ -50,7 +50,7 @@ const whyAgain = ({ why }: ReadAgain, stands: TraceStands): string => {
   if (why === 'two differ') return 'It came out one way, then another. Read it a third time: the newest answer counts.'
   return why === 'all rests on it'
     ? `“${stands.suspects[0]?.name ?? ''}” rests on this one reading. Read it a second time before a part is ordered.`
-    : 'No other test would tell more, and this reading goes least with the rest: read it a second time.'
+    : 'No other test would tell more, and this reading fits the rest least: read it a second time.'
 }
 
 /** What the figures of a visit say here, in words. */

@@ -20,5 +20,5 @@ export function stateWords({ status, fault }: Reading): string {
   if (status.fault === true || fault) return 'Fault'
   if (status.warning === true) return 'Warning'
   if (status.running === true) return status.reverse === true ? 'Running, reverse' : 'Running'
-  return status.running === false ? 'Stopped' : 'Not told'
+  return status.running === false ? 'Stopped' : 'Not reported'
 }

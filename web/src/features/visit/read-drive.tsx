@@ -119,7 +119,7 @@ export function BusRunsDown({ machineId, safe }: { machineId: string; safe: numb
   return (
     <p className={`note ${bus !== 'dark' && bus > safe ? 'tone-fix' : 'tone-watch'}`} role="status">
       {bus === 'dark'
-        ? 'The drive does not answer any more. That says nothing of its bus: measure it at the bus terminals.'
+        ? 'The drive no longer answers. Its bus may still be charged: measure it at the bus terminals.'
         : bus > safe
           ? `Bus ${Math.round(bus)} V by the drive: wait until it is under ${safe} V.`
           : `Bus ${Math.round(bus)} V by the drive. The proof is your meter at the bus terminals.`}
