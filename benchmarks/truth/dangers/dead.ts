@@ -72,6 +72,32 @@ export const dead: readonly Danger[] = [
     { fits: three },
   ),
   figure(
+    'two pairs open and one not read',
+    'winding_ohms',
+    (_r, m) =>
+      Object.fromEntries(
+        pairs(m)
+          .slice(1)
+          .map((p) => [p, 'over range' as const]),
+      ),
+    'stop',
+    true,
+    'motor-replaced',
+    { fits: three },
+  ),
+  figure(
+    'two uneven pairs and one not read',
+    'winding_ohms',
+    (r, m) => {
+      const [a = '', b = ''] = pairs(m)
+      return { [a]: m.windingOhms, [b]: m.windingOhms * r.between(0.5, 0.85) }
+    },
+    'fix',
+    true,
+    'motor-replaced',
+    { fits: three },
+  ),
+  figure(
     'an uneven winding',
     'winding_ohms',
     (r, m) =>

@@ -85,6 +85,23 @@ export const atRun: readonly Danger[] = [
     'stop',
     three,
   ),
+  // What goes in through one leg alone comes back through the ground wire or the frame.
+  atAmps(
+    'a leg that carries alone',
+    (r, m) => oneOf(r, legsOf(m), () => m.allowed * r.between(0, 0.02), m.allowed * r.between(0.5, 1)),
+    'stop',
+    three,
+  ),
+  // (a − b) / (a + b) is the least that two legs leave, whatever the third carries.
+  atAmps(
+    'two legs of three, far apart',
+    (r, m) => {
+      const [a = '', b = ''] = legsOf(m)
+      return { [a]: m.allowed * 0.7, [b]: m.allowed * 0.7 * r.between(0.2, 0.35) }
+    },
+    'stop',
+    three,
+  ),
   atAmps(
     'legs far apart',
     (r, m) => oneOf(r, legsOf(m), () => m.allowed * 0.7, m.allowed * 0.7 * r.between(1.7, 2.2)),

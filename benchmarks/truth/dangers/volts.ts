@@ -42,6 +42,40 @@ export const voltDangers = (quantity: 'volts_ll' | 'line_ll'): Danger[] => {
       'stop',
       both(three, fits),
     ),
+    // Two lines on one and the same phase: one of them is lost, and something between the two feeds it.
+    atVolts(
+      'a line fed from its neighbor',
+      quantity,
+      (r, m) => {
+        const v = m.facts.serviceVolts
+        const at = r.below(3)
+        return Object.fromEntries(
+          linesOf(m).map((l, i) => [l, i === at ? v * r.between(0, 0.1) : v * r.between(0.97, 1.03)]),
+        )
+      },
+      'stop',
+      both(three, fits),
+    ),
+    atVolts(
+      'of two pairs one with nothing on it',
+      quantity,
+      (r, m) => {
+        const [a = '', b = ''] = linesOf(m)
+        return { [a]: m.facts.serviceVolts, [b]: m.facts.serviceVolts * r.between(0, 0.1) }
+      },
+      'stop',
+      both(three, fits),
+    ),
+    atVolts(
+      'two pairs of three, far apart',
+      quantity,
+      (r, m) => {
+        const [a = '', b = ''] = linesOf(m)
+        return { [a]: m.facts.serviceVolts, [b]: m.facts.serviceVolts * r.between(0.8, 0.88) }
+      },
+      'stop',
+      both(three, fits),
+    ),
     // 480, 480 and 970 cannot be three voltages of one supply: asked for again, never a pass.
     atVolts(
       'volts that close no triangle',

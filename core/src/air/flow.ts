@@ -34,11 +34,14 @@ export function heaterWatts(volts: number, amps: number, phases: 1 | 3 = 3): num
   return (phases === 3 ? Math.sqrt(3) : 1) * volts * amps
 }
 
-/** Speed of air from its velocity pressure, m/s. @param density kg/m³ @source v = √(2 p / ρ) */
+/** Speed of standard air at a velocity pressure of one pascal, m/s. @source handbooks print 4005 ft/min at 1 in wg */
+const pitot = (4005 * 0.00508) / Math.sqrt(249.08891)
+
+/** Speed of air from its velocity pressure, m/s. @param density kg/m³ @source 4005 √VP at 0.075 lb/ft³, with the root of the density */
 export function airSpeed(velocityPressure: number, density = standardDensity): number {
   requireMagnitude('velocityPressure', velocityPressure)
   requirePositive('density', density)
-  return Math.sqrt((2 * velocityPressure) / density)
+  return pitot * Math.sqrt((velocityPressure * standardDensity) / density)
 }
 
 /**

@@ -57,6 +57,29 @@ describe('worked examples (computed from the formulas printed on the page; figur
     ['phasor-difference', {}, { amps: 0.02383, angle: -33.35 }],
     // 2.6 % by the curve is 0.908: 9.08 of 10 hp, 13.5 % more rise (NEMA MG 1 curve from memory).
     ['voltage-unbalance', { lineVolts: [462, 458, 471], hp: 10 }, { unbalance: 0.01582, rise: 0.05003 }],
+    ['voltage-unbalance', { lineVolts: [480, 470, 465] }, { unbalance: 0.01767, negativeSequence: 0.01875 }],
+    ['voltage-unbalance', { lineVolts: [227, 236, 230] }, { unbalance: 0.02165, negativeSequence: 0.02298 }],
+    ['voltage-unbalance', { lineVolts: [212, 208, 203] }, { negativeSequence: 0.02505, rise: 0.101 }],
+    // Five percent to the digit is still on the curve.
+    ['voltage-unbalance', { lineVolts: [475, 500, 525], hp: 10 }, { unbalance: 0.05, derating: 0.75, derated: 7.5 }],
+    [
+      'lead-roll',
+      { asItWas: [20.1, 18, 22], movedOnce: [20, 18.1, 21.9], movedTwice: [20.2, 17.9, 22.1] },
+      { lineRange: 0.1997, leadRange: 0.006656 },
+    ],
+    [
+      'lead-roll',
+      { asItWas: [10.4, 9.8, 10.9], movedOnce: [10.6, 9.9, 10.4], movedTwice: [10.1, 10.2, 10.8] },
+      { lineRange: 0.07089, leadRange: 0.04511 },
+    ],
+    ['building-air', { outside: 2400, makeUp: 1500, exhaust: 3300, leak: 0.8 }, { over: 600, pressure: 0.08257 }],
+    ['building-air', { outside: 900, makeUp: 1000, exhaust: 3100, leak: 0.8 }, { over: -1200, pressure: -0.3303 }],
+    ['traverse', {}, { speed: 1511, flow: 3778, density: 1 }],
+    [
+      'traverse',
+      { points: [0.1, 0.1, 0.1, 0.1, 0.1, 0.1], height: 5280, fahrenheit: 70 },
+      { speed: 1397, density: 0.8217 },
+    ],
     ['noise-dose', {}, { niosh: 2.525, osha: 0.3789, average: 89.02 }],
     ['overload-setting', { serviceFactor: 1, rise: 40 }, { setting: 16 }],
   ] as const)('%s %j', (id, over, expected) => {
@@ -109,6 +132,12 @@ describe('refused, in plain words with the field and its unit', () => {
     ['motor-on-drive', { hz: 0.2 }, 'hz', 'Drive output: 0.2 Hz is less than 1 Hz.'],
     ['energy-cost', { efficiency: 1.4 }, 'efficiency', 'Efficiency: 140 % is more than 100 %.'],
     ['voltage-unbalance', { lineVolts: [460, -3, 450] }, 'lineVolts.1', 'Line volts, L2-L3: -3 V is less than 0 V.'],
+    [
+      'voltage-unbalance',
+      { lineVolts: [480, 480, 970] },
+      'lineVolts',
+      'Line volts, V, cannot be the three voltages of one supply: read all three pairs again.',
+    ],
     ['overload-setting', { plateAmps: '12x' }, 'plateAmps', 'Plate amps: “12x” is not a number.'],
     ['overload-setting', { plateAmps: undefined }, 'plateAmps', 'Plate amps is needed.'],
     ['belt-power', { belts: 1.5 }, 'belts', 'Belts must be a whole number.'],

@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { near } from '../near.test-help.ts'
 import {
+  backFedPair,
+  deadPair,
   ampsAtVolts,
   currentUnbalance,
   fullLoadCurrent,
@@ -99,6 +101,19 @@ describe('a lost leg', () => {
     expect(lostLegByAmps([13.6, 13.2, 13.4], 0.1)).toBeNull()
     expect(lostLegByAmps([7.1, 7.2, 6.2], 0.1)).toBeNull()
   })
+  it('tells a leg that carries alone, and one that is gone beside two uneven ones', () => {
+    expect(lostLegByAmps([0, 0, 12], 0.1)).toEqual({ kind: 'one leg', leg: 2 })
+    expect(lostLegByAmps([12, 0.2, 0.1], 0.1)).toEqual({ kind: 'one leg', leg: 0 })
+    expect(lostLegByAmps([0.4, 6, 12], 0.1)).toEqual({ kind: 'open leg', leg: 0 })
+    expect(lostLegByAmps([6, 12, 0], 0.1)).toEqual({ kind: 'open leg', leg: 2 })
+  })
+  it('of two pairs read, one with nothing beside one with all: a line is lost, whatever the third has', () => {
+    expect(deadPair([480, 0, undefined], 460)).toBe(1)
+    expect(deadPair([undefined, 475, 20], 460)).toBe(2)
+    expect(deadPair([480, 470, undefined], 460)).toBeNull()
+    expect(deadPair([0, undefined, undefined], 460)).toBeNull()
+    expect(deadPair([300, 0, undefined], 460)).toBeNull()
+  })
   it('tells a still motor', () => expect(lostLegByAmps([0, 0, 0], 0.1)).toEqual({ kind: 'no current' }))
   it('is told by volts: 480/277/277 is a lost line, 460/560/560 is not', () => {
     expect(lostLineByVolts([480, 277, 277])).toBe(2)
@@ -107,6 +122,20 @@ describe('a lost leg', () => {
     expect(lostLineByVolts([480, 478, 481])).toBeNull()
     expect(lostLineByVolts([480, 239, 240])).toBe(2)
     expect(lostLineByVolts([480, 480, 970])).toBeNull()
+  })
+  it('is fed from its neighbor where one pair reads nothing and two are full', () => {
+    expect(backFedPair([0, 460, 460])).toBe(0)
+    expect(backFedPair([467, 12, 450])).toBe(1)
+    expect(backFedPair([440, 455, 60])).toBe(2)
+    // A lost line leaves two low pairs; so does no supply.
+    for (const volts of [
+      [480, 277, 277],
+      [480, 239, 240],
+      [460, 0, 0],
+      [0, 0, 0],
+      [460, 460, 400],
+    ] as const)
+      expect(backFedPair(volts)).toBeNull()
   })
 })
 
@@ -187,7 +216,13 @@ describe('for any magnitudes', () => {
   it('no figure is NaN', () => {
     fc.assert(
       fc.property(threeOf, (v) => {
-        for (const x of [voltageUnbalance(v), currentUnbalance(v), negativeSequenceRatio(v), lostLineByVolts(v)])
+        for (const x of [
+          voltageUnbalance(v),
+          currentUnbalance(v),
+          negativeSequenceRatio(v),
+          lostLineByVolts(v),
+          backFedPair(v),
+        ])
           expect(Number.isNaN(x)).toBe(false)
         const u = voltageUnbalance(v)
         expect(u).toBeGreaterThanOrEqual(0)

@@ -4,15 +4,18 @@ import { requireMagnitude, type ThreePhase } from '../quantity/index.ts'
 export type LegPattern =
   | { readonly kind: 'open leg'; readonly leg: number }
   | { readonly kind: 'open primary'; readonly leg: number }
+  /** The only one that carries current. */
+  | { readonly kind: 'one leg'; readonly leg: number }
   | { readonly kind: 'no current' }
 
 const rest = (three: ThreePhase, leg: number) => three.filter((_, i) => i !== leg) as [number, number]
 
 /**
- * Tell a lost leg by its currents: one near zero while the two others work (a line open beside the motor), or one
- * at twice the other two (a line open on the far side of a delta-wye transformer).
+ * Tell a lost leg by its currents: one near zero while the two others work (a line open beside the motor), one at twice the
+ * other two (a line open on the far side of a delta-wye transformer), or one that carries alone: what goes in there comes back
+ * through no other leg.
  * @param lineAmps currents of L1, L2, L3, in amperes
- * @param share a leg counts as lost below this share of the mean of the other two
+ * @param share a leg counts as lost below this share of the mean of the other two, or of the one that carries
  * @returns the pattern, or null when there is none
  * @throws RangeError when a current is negative or not finite
  * @source symmetrical components; ratio 2 : 1 : 1 for an open primary
@@ -23,7 +26,8 @@ export function lostLegByAmps(lineAmps: ThreePhase, share: number): LegPattern |
   for (let leg = 0; leg < 3; leg++) {
     const [a, b] = rest(lineAmps, leg)
     const own = lineAmps[leg] ?? 0
-    if (own <= share * ((a + b) / 2) && Math.min(a, b) > 0.5 * Math.max(a, b)) return { kind: 'open leg', leg }
+    if (Math.max(a, b) <= share * own) return { kind: 'one leg', leg }
+    if (own <= share * ((a + b) / 2) && Math.min(a, b) > share * Math.max(a, b)) return { kind: 'open leg', leg }
   }
   for (let leg = 0; leg < 3; leg++) {
     const [a, b] = rest(lineAmps, leg)
@@ -55,4 +59,32 @@ export function lostLineByVolts(lineVolts: ThreePhase): number | null {
     if (closes && near.every((v) => v < 0.64 * top)) return line
   }
   return null
+}
+
+/**
+ * Tell two lines that carry one and the same phase: next to nothing between them, and both full against the third. One of them is
+ * lost, and a load between the two feeds it from the other; three volts do not say which.
+ * @returns index of the pair (0 for L1-L2, 1 for L2-L3, 2 for L3-L1), or null
+ * @throws RangeError when a voltage is negative or not finite
+ * @source three-phase geometry; shares common practice
+ */
+export function backFedPair(lineVolts: ThreePhase): number | null {
+  for (const v of lineVolts) requireMagnitude('lineVolts', v)
+  const top = Math.max(...lineVolts)
+  if (top === 0) return null
+  const pair = [0, 1, 2].find((i) => (lineVolts[i] ?? 0) < 0.2 * top && Math.min(...rest(lineVolts, i)) > 0.75 * top)
+  return pair ?? null
+}
+
+/**
+ * Of two or three pairs that were read: a pair with next to nothing on it beside one that has its full volts. A line is lost, whatever
+ * the pair carries that was not read.
+ * @param pairs L1-L2, L2-L3, L3-L1 in volts; undefined where one was not read
+ * @param full what a pair has when nothing is wrong, volts
+ * @returns index of the pair, or null
+ */
+export function deadPair(pairs: readonly (number | undefined)[], full: number): number | null {
+  if (!pairs.some((v) => v !== undefined && v > 0.75 * full)) return null
+  const at = pairs.findIndex((v) => v !== undefined && v < 0.2 * full)
+  return at < 0 ? null : at
 }

@@ -1,5 +1,8 @@
 import { requireMagnitude, type ThreePhase } from '../quantity/index.ts'
 
+/** What is said of three voltages that close no triangle. */
+export const notOneSupply = 'cannot be the three voltages of one supply: read all three pairs again'
+
 /**
  * True voltage unbalance: negative over positive sequence, from the three line-voltage magnitudes alone.
  * @param lineVolts line-to-line voltages, in volts

@@ -4,8 +4,8 @@ function largestDeviation(name: string, values: ThreePhase): number {
   for (const v of values) requireMagnitude(name, v)
   const top = Math.max(...values)
   if (top === 0) throw new RangeError(`${name} must not all be zero`)
-  // Scaled first, so that no figure, however small, is lost to rounding.
-  const shares = values.map((v) => v / top)
+  // Scaled first, so that no figure, however small, is lost to rounding; by a power of two, which rounds nothing by itself.
+  const shares = values.map((v) => v / 2 ** Math.floor(Math.log2(top)))
   const average = mean(shares)
   return Math.max(...shares.map((v) => Math.abs(v - average))) / average
 }
@@ -28,3 +28,15 @@ export const voltageUnbalance = (lineVolts: ThreePhase): number => largestDeviat
  * @source common practice: the definition of NEMA MG 1, 14.36 applied to currents
  */
 export const currentUnbalance = (lineAmps: ThreePhase): number => largestDeviation('lineAmps', lineAmps)
+
+/**
+ * The least unbalance of three values of which two are known: the third can bring it no lower than where it is their mean.
+ * @returns fraction, by the same definition
+ * @throws RangeError when a value is negative or not finite, or both are zero
+ */
+export function leastUnbalance(a: number, b: number): number {
+  requireMagnitude('values', a)
+  requireMagnitude('values', b)
+  if (a === 0 && b === 0) throw new RangeError('values must not both be zero')
+  return Math.abs(a - b) / (a + b)
+}

@@ -166,13 +166,19 @@ class VisitContext implements Context {
     }
     return this.#legs
   }
+  /** Volts to neutral; of three phases as the line volts that they come to, which is what everything else is held against. */
+  #byNeutral(): Lines['read'] {
+    const read = named(neutralPositions, this.#valuesOf('volts_ln', neutralPositions))
+    if (this.machine.phases !== 3) return read
+    return read.map((r) => ({ name: `${r.name} × 1.73`, volts: r.volts * Math.sqrt(3) }))
+  }
   #allLines(): Lines {
     this.#note('volts_ll')
     if (this.#lines) return this.#lines
     const values = this.#valuesOf('volts_ll', linePositions)
     const read = named(linePositions, values)
     this.#lines = {
-      read: read.length > 0 ? read : named(neutralPositions, this.#valuesOf('volts_ln', neutralPositions)),
+      read: read.length > 0 ? read : this.#byNeutral(),
       three: this.machine.phases === 3 ? allThree(values) : null,
     }
     return this.#lines

@@ -1,4 +1,4 @@
-import { lostLineByVolts } from '../electrical/index.ts'
+import { lostLineOf } from './lost-line.ts'
 import { closesTriangle } from '../machine/index.ts'
 import { supplyHertz } from '../plate/index.ts'
 import { linePositions, mean, type QuantityCode, type Reading, show, three } from '../quantity/index.ts'
@@ -36,8 +36,8 @@ const triangle =
     if (own.some((r) => r === undefined || r.how === 'over-range')) return null
     const volts = three(own.map((r) => r?.value ?? 0))
     // A lost line leaves readings that close nothing, and they are true; so do the few volts that dead wires pick up.
-    if (Math.max(...volts) < 0.1 * machine.serviceVolts || closesTriangle(volts) || lostLineByVolts(volts) !== null)
-      return null
+    if (Math.max(...volts) < 0.1 * machine.serviceVolts || closesTriangle(volts)) return null
+    if (lostLineOf(volts, Math.max(...volts)) !== null) return null
     return {
       id,
       readings: own.filter((r) => r !== undefined),

@@ -31,6 +31,7 @@ export {
   type MachineSnapshot,
   type Rail,
 } from './judgement.ts'
+export { lostLineOf } from './lost-line.ts'
 export { motorAt } from './machine-state.ts'
 export { referenceVolts } from './past.ts'
 export type { Failure } from './run-rule.ts'

@@ -1,6 +1,6 @@
 import { defaultPolicies, type Policies } from '../limits/index.ts'
 import type { Plate } from '../plate/index.ts'
-import { legPositions, linePositions, type Reading } from '../quantity/index.ts'
+import { legPositions, linePositions, neutralPositions, type Reading } from '../quantity/index.ts'
 import { dayMs, unsaid, type Visit, type VisitState, type WorkDone } from '../trend/index.ts'
 import { facts } from './checks/say.test-help.ts'
 import { judge, type JudgeInput, type Level, type MachineFacts } from './index.ts'
@@ -17,10 +17,10 @@ export const plate: Plate = {
   sf: 1.15,
 }
 
-export const three = (quantity: 'amps' | 'volts_ll', values: readonly number[]): Reading[] =>
+export const three = (quantity: 'amps' | 'volts_ll' | 'volts_ln', values: readonly number[]): Reading[] =>
   values.map((value, i) => ({
     quantity,
-    position: (quantity === 'amps' ? legPositions : linePositions)[i] ?? '',
+    position: { amps: legPositions, volts_ll: linePositions, volts_ln: neutralPositions }[quantity][i] ?? '',
     value,
   }))
 

@@ -83,7 +83,12 @@ export function figuresOf(visit: Visit): Figures {
   const given = (quantity: string, positions: readonly string[]) =>
     valuesAt(visit.readings, quantity, positions).filter((v) => v !== undefined)
   const line = given('volts_ll', linePositions)
-  const read = line.length > 0 ? line : given('volts_ln', neutralPositions)
+  // Read to neutral, three phases come to √3 times it between the lines; one phase has neither a third line nor a second leg.
+  const threePhase = visit.readings.some(
+    (r) => (r.quantity === 'volts_ln' && r.position === 'L3-N') || (r.quantity === 'amps' && r.position !== 'L1'),
+  )
+  const neutral = given('volts_ln', neutralPositions).map((v) => (threePhase ? v * Math.sqrt(3) : v))
+  const read = line.length > 0 ? line : neutral
   const figures = {
     legs: given('amps', legPositions),
     volts: read.length > 0 ? mean(read) : null,

@@ -9,8 +9,12 @@ export const buildingAirCalc = calculator({
   id: 'building-air',
   title: 'Building air balance',
   group: 'air',
-  formula: 'outside air + make-up − exhaust − relief = over;  Q = 0.65 A √(2 Δp/ρ)',
-  basis: [standard('air balance'), practice('usual target +0.02 to +0.05 in wg')],
+  formula: 'outside air + make-up − exhaust − relief = over;  Q = 2610 A √Δp, A in ft², Δp in in wg',
+  basis: [
+    standard('air balance'),
+    standard('flow through a leak', 'from memory'),
+    practice('usual target +0.02 to +0.05 in wg'),
+  ],
   input: z.strictObject({
     outside: cfm.meta({ unit: 'cfm', title: 'Outside air, units' }),
     makeUp: cfm.default(0).meta({ unit: 'cfm', title: 'Make-up air' }),

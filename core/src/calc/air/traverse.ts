@@ -7,19 +7,26 @@ import { cfm, inchesWater, ratio } from '../fields.ts'
 
 const point = inchesWater.min(0)
 
+/** Of standard air where neither is known; at sea level, or at 70 °F, where the other is. */
+function densityAt(feet: number | undefined, fahrenheit: number | undefined): number {
+  if (feet === undefined && fahrenheit === undefined) return standardDensity
+  return airDensity(pressureAtHeight(convert(feet ?? 0, 'ft', 'm')), (((fahrenheit ?? 70) - 32) * 5) / 9)
+}
+
 export const traverseCalc = calculator({
   id: 'traverse',
   title: 'Airflow from a duct traverse',
   group: 'air',
-  formula: 'V = √(2 p / ρ), the mean of the speeds, never of the pressures;  Q = V A',
+  formula:
+    'V = 4005 √VP at standard air, by the root of the density at others;  the mean of the speeds, never of the pressures;  Q = V A',
   basis: [standard('pitot traverse'), standard('standard atmosphere; ideal gas')],
   input: z.strictObject({
     points: z
       .tuple([point, point, point, point, point, point])
       .meta({ unit: 'in wg', title: 'Velocity pressures', labels: ['1', '2', '3', '4', '5', '6'] }),
     area: z.number().positive().max(1000).meta({ unit: 'ft²', title: 'Duct, open area' }),
-    height: z.number().min(-1000).max(20000).default(0).meta({ unit: 'ft', title: 'Elevation' }),
-    fahrenheit: z.number().min(-60).max(300).default(70).meta({ unit: '°F', title: 'Air in the duct' }),
+    height: z.number().min(-1000).max(20000).optional().meta({ unit: 'ft', title: 'Elevation' }),
+    fahrenheit: z.number().min(-60).max(300).optional().meta({ unit: '°F', title: 'Air in the duct' }),
   }),
   output: z.object({
     speed: z.number().meta({ unit: 'ft/min', title: 'Mean velocity' }),
@@ -27,9 +34,9 @@ export const traverseCalc = calculator({
     unsure: ratio.meta({ unit: '%', title: 'Unsure, ±' }),
     density: ratio.meta({ unit: '%', title: 'Density, of standard air' }),
   }),
-  example: { points: [0.12, 0.15, 0.18, 0.16, 0.14, 0.11], area: 2.5, height: 0, fahrenheit: 70 },
+  example: { points: [0.12, 0.15, 0.18, 0.16, 0.14, 0.11], area: 2.5 },
   compute(i) {
-    const density = airDensity(pressureAtHeight(convert(i.height, 'ft', 'm')), ((i.fahrenheit - 32) * 5) / 9)
+    const density = densityAt(i.height, i.fahrenheit)
     const t = traverse(
       i.points.map((p) => convert(p, 'inwg', 'Pa')),
       i.area * 0.09290304,

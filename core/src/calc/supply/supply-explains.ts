@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { notOneSupply } from '../../electrical/index.ts'
 import { standard } from '../../limits/index.ts'
 import { circuitOfPlate, closesTriangle, explainUnbalance } from '../../machine/index.ts'
 import { calculator } from '../calculator.ts'
@@ -45,7 +46,7 @@ export const supplyExplainsCalc = calculator({
     plateRpm: 1755,
   },
   compute(i) {
-    if (!closesTriangle(i.lineVolts)) throw new RangeError('lineVolts must close a triangle')
+    if (!closesTriangle(i.lineVolts)) throw new RangeError(`lineVolts ${notOneSupply}`)
     const made = circuitOfPlate(
       { power: i.hp, phases: 3, ...(i.plateRpm === undefined ? {} : { rpm: i.plateRpm }) },
       { volts: i.plateVolts, amps: i.plateAmps },

@@ -1,14 +1,27 @@
 import { z } from 'zod'
 import {
+  backFedPair,
   lostLineByVolts,
   negativeSequenceRatio,
+  notOneSupply,
   unbalanceDerating,
   unbalanceRise,
   voltageUnbalance,
 } from '../../electrical/index.ts'
 import { practice, standard } from '../../limits/index.ts'
+import type { ThreePhase } from '../../quantity/index.ts'
 import { calculator } from '../calculator.ts'
 import { horsepower, hpOf, known, ratio, threeVolts } from '../fields.ts'
+
+const lostLines = ['L1', 'L2', 'L3', 'L1 or L2', 'L2 or L3', 'L3 or L1'] as const
+
+/** The line that is lost; one of two where a load between these feeds it. */
+function lostLine(lineVolts: ThreePhase): (typeof lostLines)[number] | null {
+  const open = lostLineByVolts(lineVolts)
+  if (open !== null) return lostLines[open] ?? null
+  const pair = backFedPair(lineVolts)
+  return pair === null ? null : (lostLines[3 + pair] ?? null)
+}
 
 export const voltageUnbalanceCalc = calculator({
   id: 'voltage-unbalance',
@@ -50,25 +63,26 @@ export const voltageUnbalanceCalc = calculator({
     unbalance: ratio.meta({ unit: '%', title: 'Unbalance by NEMA' }),
     negativeSequence: ratio
       .nullable()
-      .meta({ unit: '%', title: 'Negative over positive sequence', none: 'the three volts are not possible' }),
+      .meta({ unit: '%', title: 'Negative over positive sequence', none: 'a line is lost' }),
     derating: ratio.nullable().meta({ unit: '%', title: 'Allowed load', none: 'do not run' }),
     derated: horsepower.nullable().meta({ unit: 'hp', title: 'That is', none: 'power not entered, or do not run' }),
     rise: ratio.nullable().meta({ unit: '%', title: 'Temperature rise increases by about', none: 'a line is lost' }),
-    lostLine: z.enum(['L1', 'L2', 'L3']).nullable().meta({ title: 'Line lost', none: 'none' }),
+    lostLine: z.enum(lostLines).nullable().meta({ title: 'Line lost', none: 'none' }),
   }),
   example: { lineVolts: [460, 467, 450] },
   compute({ lineVolts, hp }) {
     const unbalance = voltageUnbalance(lineVolts)
-    const lost = lostLineByVolts(lineVolts)
-    const names = ['L1', 'L2', 'L3'] as const
+    const lost = lostLine(lineVolts)
+    const negativeSequence = negativeSequenceRatio(lineVolts)
+    if (negativeSequence === null && lost === null) throw new RangeError(`lineVolts ${notOneSupply}`)
     const derating = lost === null ? unbalanceDerating(unbalance) : null
     return {
       unbalance,
-      negativeSequence: negativeSequenceRatio(lineVolts),
+      negativeSequence,
       derating,
       derated: derating === null || hp === undefined ? null : derating * hp,
       rise: lost === null ? unbalanceRise(unbalance) : null,
-      lostLine: lost === null ? null : (names[lost] ?? null),
+      lostLine: lost,
     }
   },
 })

@@ -27,11 +27,17 @@ describe('winding ohms', () => {
     )
     expect(told('winding-ohms', readings)).toMatchObject({ level: 'fix' })
   })
-  it('asks for the third pair', () =>
+  it('asks for the third pair, and says what two already tell', () => {
+    const two = (...ohms: (number | 'OL')[]) => told('winding-ohms', at('winding_ohms', terminalPairs, ohms))
+    // Whatever the third pair reads: (a − b) / (a + b) apart, or open; arithmetic and circuit theory.
+    expect(two(5, 4)).toMatchObject({ level: 'fix', value: 1 / 9, because: expect.stringContaining('at least 11 %') })
+    expect(two('OL', 'OL')).toMatchObject({ level: 'stop', because: expect.stringContaining('whatever T3-T1 reads') })
+    expect(two(5, 'OL')).toMatchObject({ level: 'fix', settles: false })
     expect(told('winding-ohms', at('winding_ohms', terminalPairs, [1.3, 1.3]))).toMatchObject({
       level: 'watch',
       confidence: 'low',
-    }))
+    })
+  })
   it('to ground on the ohm scale condemns and keeps the power off', () => {
     const readings = [...goodWinding.slice(0, 3), ...at('ground_ohms', terminalPositions, ['OL', 430, 'OL'])]
     expect(told('winding-to-ground', readings).level).toBe('stop')

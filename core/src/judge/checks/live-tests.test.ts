@@ -27,6 +27,13 @@ describe('the line side and its transformers', () => {
     const given = { controls: { transformer: { ratedIn: 480, ratedOut: 208 } } }
     expect(told('power-transformer', readings, given).level).toBe('stop')
     expect(gate('live', readings, given).open).toBe(false)
+    // A line that is lost ahead of it is told with or without the volts out.
+    const lost = at('transformer_in', linePositions, [0, 480, 478])
+    for (const more of [[], at('transformer_out', linePositions, [0, 208, 207])])
+      expect(told('power-transformer', [...lost, ...more], given)).toMatchObject({
+        level: 'stop',
+        because: expect.stringMatching(/^0\.0, 480, 478 V in: a line is lost ahead/),
+      })
   })
   it('tells what is lost between line side and motor', () => {
     const readings = [

@@ -85,6 +85,9 @@ describe('what a visit says', () => {
     // One open pair of three is a misreading: the other two close it.
     [[open('winding_ohms', 'T1-T2'), ...at('winding_ohms', ['T2-T3', 'T3-T1'], [5, 5])], ''],
     [at('line_ll', linePositions, [482, 241, 241]), 'line-volts=lost'],
+    [at('line_ll', linePositions, [0, 480, 478]), 'line-volts=lost'],
+    [at('volts_ll', linePositions, [0, 480, 478]), 'load-volts=part'],
+    [at('volts_ll', linePositions, [481, 479, 480]), 'load-volts=ok'],
     [at('line_ll', linePositions, [481, 479, 480]), 'line-volts=ok'],
     [at('line_ll', linePositions, [0, 1, 0]), 'line-volts=none'],
     [at('line_ll', linePositions, [420, 421, 422]), 'line-volts=low'],

@@ -1,4 +1,4 @@
-import { pastMean, possibleOhms, type Context } from '../../judge/index.ts'
+import { lostLineOf, pastMean, possibleOhms, type Context } from '../../judge/index.ts'
 import {
   currentUnbalance,
   lostLegByAmps,
@@ -153,7 +153,8 @@ const loadVolts: Reader = (c) => {
   if (!read || c.machine.hasVfd) return null
   const volts = read.map((r) => r.value)
   if (volts.every((v) => v < 0.1 * c.machine.serviceVolts)) return 'none'
-  return c.machine.phases === 3 && lostLineByVolts(three(volts)) !== null ? 'part' : 'ok'
+  if (c.machine.phases !== 3) return 'ok'
+  return lostLineOf(volts, c.machine.serviceVolts) ? 'part' : 'ok'
 }
 
 const running: Reader = (c) => {
@@ -162,6 +163,8 @@ const running: Reader = (c) => {
   if (!c.threeAmps) return null
   const pattern = lostLegByAmps(c.threeAmps, c.limit('lost-leg').value)
   if (pattern?.kind === 'no current') return 'none'
+  // Current on one leg alone goes to ground: that is none of the answers.
+  if (pattern?.kind === 'one leg') return null
   if (pattern) return pattern.kind === 'open leg' ? 'leg0' : 'double'
   const unbalance = currentUnbalance(c.threeAmps)
   return unbalance <= 0.05 ? 'even' : unbalance <= 0.3 ? 'uneven' : null

@@ -1,4 +1,4 @@
-import { ohmsAt, phaseOhms, windingPattern, windingUnbalance } from '../../../electrical/index.ts'
+import { leastUnbalance, ohmsAt, phaseOhms, windingPattern, windingUnbalance } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
 import { show, terminalPairs, terminalPositions, three } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
@@ -41,6 +41,35 @@ const windingOhms: Rule = {
     )
     const shown = given.map((r) => (r.how === 'over-range' ? 'open' : show.ohms(r.value))).join(', ')
     const opens = given.filter((r) => r.how === 'over-range')
+    const [one, other] = given
+    if (given.length === 2 && one && other) {
+      const names = `${one.position} and ${other.position}`
+      const left = terminalPairs.find((p) => p !== one.position && p !== other.position) ?? ''
+      const next = away(c) ? toSplit : 'Leave it locked out. Check the lugs and read all three pairs, each once.'
+      if (opens.length === 2)
+        return verdict(this, {
+          level: away(c) ? 'fix' : 'stop',
+          positions,
+          subject,
+          basis: [standard('circuit theory of wye and delta windings')],
+          because: `${names} open: a lead or the whole winding is open, whatever ${left} reads.`,
+          next,
+          confidence: 'low',
+        })
+      const least = opens.length === 0 && one.value + other.value > 0 ? leastUnbalance(one.value, other.value) : 0
+      if (least > reject.value && given.every((r) => r.how !== 'unsteady'))
+        return verdict(this, {
+          level: 'fix',
+          positions,
+          subject,
+          value: least,
+          limit: reject.value,
+          basis: [reject.basis],
+          because: `${shown} on ${names}: at least ${show.percent(least)} unbalance, whatever ${left} reads.`,
+          next: away(c) ? toSplit : `Check the connections and read ${left}.`,
+          confidence: 'low',
+        })
+    }
     if (given.length < 3)
       return verdict(this, {
         level: opens.length > 0 ? 'fix' : 'watch',

@@ -28,8 +28,15 @@ describe('the supply ahead of the starter (nameplate 460 V, ± 10 % by NEMA MG 1
     // A line gone, a misread, nothing at all, a pair not read.
     [[230, 230, 460], 'stop', /is lost ahead of the starter/],
     [[480, 480, 970], 'watch', /cannot be the three voltages/],
+    // Two lines on one phase: nothing between them, full volts to the third (common practice: a blown fuse, backfed).
+    [[0, 460, 460], 'stop', /next to nothing on L1-L2.*L1 or L2 is lost/],
+    [[467, 12, 450], 'stop', /L2 or L3 is lost/],
+    [[455, 460, 60], 'stop', /L3 or L1 is lost/],
     [[0, 0, 0], 'watch', /no supply/],
     [[460, 461], 'watch', /Only L1-L2 and L2-L3 read/],
+    [[460, 410], 'stop', /at least 5\.7 % unbalance, whatever L3-L1 has/],
+    [[460, 3], 'stop', /next to nothing on L2-L3 beside full volts on another pair\. A line is lost ahead/],
+    [[460, 20, 300], 'stop', /next to nothing on L2-L3 beside full volts/],
   ] as const)('%j: %s', (volts, level, because) => {
     const v = told('line-side', ahead(...volts))
     expect([v.level, v.because]).toEqual([level, expect.stringMatching(because)])

@@ -1,9 +1,10 @@
-import { lostLineByVolts, voltageUnbalance } from '../../../electrical/index.ts'
+import { leastUnbalance, voltageUnbalance } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
 import { closesTriangle } from '../../../machine/index.ts'
 import { allThree, legPositions, linePositions, mean, show, type ThreePhase } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
+import { lostLineBasis, lostLineNext, lostLineOf, lostLineWords } from '../../lost-line.ts'
 import { always, cells, type CheckDefinition } from '../check-definition.ts'
 
 const threeAt = (c: Context, quantity: 'line_ll' | 'line_lg', positions: readonly string[]): ThreePhase | null =>
@@ -48,13 +49,14 @@ const lineSide: Rule = {
         settles: false,
       })
     }
-    const lost = volts ? lostLineByVolts(volts) : null
-    if (lost !== null)
+    const pairs = pairsOf(c).map((p) => c.value('line_ll', p))
+    const lost = c.machine.phases === 3 ? lostLineOf(pairs, reference) : null
+    if (lost)
       return verdict(this, {
         level: 'stop',
-        basis: [standard('three-phase geometry')],
-        because: `${shown}: L${lost + 1} is lost ahead of the starter.`,
-        next: 'Do not start it. Check the fuses and lugs of that line back to the panel.',
+        basis: [lostLineBasis],
+        because: `${shown}: ${lostLineWords(lost, ' ahead of the starter')}`,
+        next: `Do not start it. ${lostLineNext(lost, `${missing.length > 0 ? `Read ${missing.join(' and ')}. ` : ''}Check the fuses and lugs of ${lost.kind === 'line' ? 'that line' : 'each line'} back to the panel.`)}`,
       })
     if (volts && !closesTriangle(volts))
       return verdict(this, {
@@ -79,6 +81,21 @@ const lineSide: Rule = {
           next: 'Shut off everything on this supply. Then read the transformer ahead of it, each pair in and out.',
         })
       }
+    }
+    const [one, other] = read
+    if (missing.length === 1 && one && other) {
+      const stop = c.limit('voltage-unbalance-stop')
+      const least = leastUnbalance(one.volts, other.volts)
+      if (least > stop.value)
+        return verdict(this, {
+          level: 'stop',
+          value: least,
+          limit: stop.value,
+          basis: [stop.basis],
+          because: `${shown}: at least ${show.percent(least)} unbalance, whatever ${missing.join(' and ')} has. This supply damages everything on it.`,
+          next: `Start nothing on it. Read ${missing.join(' and ')}, then the transformer ahead of it.`,
+          confidence: 'low',
+        })
     }
     const worst = read.reduce<(typeof read)[number] | null>(
       (a, b) => (a === null || Math.abs(b.volts / reference - 1) > Math.abs(a.volts / reference - 1) ? b : a),

@@ -1,10 +1,19 @@
 import { transformerReading } from '../../../electrical/index.ts'
 import { standard } from '../../../limits/index.ts'
 import { linePositions, show } from '../../../quantity/index.ts'
+import type { Context } from '../../context.ts'
+import { lostLineBasis, lostLineOf } from '../../lost-line.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { cells, type CheckDefinition } from '../check-definition.ts'
 
 const ratioBasis = standard('turns ratio')
+
+/** Volts in where a line is lost ahead of it; null where none is. */
+function lostAhead(c: Context): readonly number[] | null {
+  const into = linePositions.map((p) => c.value('transformer_in', p))
+  const rated = c.machine.controls.transformer?.ratedIn
+  return rated !== undefined && lostLineOf(into, rated) ? into.filter((v) => v !== undefined) : null
+}
 
 /** The unit's own power transformer, pair by pair. */
 const powerTransformer: Rule = {
@@ -17,7 +26,8 @@ const powerTransformer: Rule = {
     (linePositions.some(
       (p) => (c.value('transformer_in', p) ?? 0) > 0 && c.value('transformer_out', p) !== undefined,
     ) ||
-      linePositions.every((p) => (c.value('transformer_in', p) ?? 1) < 1)),
+      linePositions.every((p) => (c.value('transformer_in', p) ?? 1) < 1) ||
+      lostAhead(c) !== null),
   judge(c) {
     const rated = c.machine.controls.transformer ?? { ratedIn: 1, ratedOut: 1 }
     const stray = c.limit('transformer-ratio')
@@ -28,6 +38,14 @@ const powerTransformer: Rule = {
         because: '0 V in: no supply to the transformer.',
         next: 'Read the volts at the panel that feeds it.',
         settles: false,
+      })
+    const lost = lostAhead(c)
+    if (lost)
+      return verdict(this, {
+        level: 'stop',
+        basis: [lostLineBasis],
+        because: `${lost.map(show.volts).join(', ')} V in: a line is lost ahead of the transformer. Every motor that it feeds is single-phased.`,
+        next: 'Switch off everything this transformer feeds. Then check the fuses and lugs of its primary back to the panel.',
       })
     const pairs = linePositions.flatMap((p) => {
       const into = c.value('transformer_in', p)

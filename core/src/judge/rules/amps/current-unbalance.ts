@@ -1,16 +1,55 @@
-import { currentUnbalance, lostLegByAmps, lostLineByVolts, voltageUnbalance } from '../../../electrical/index.ts'
+import { currentUnbalance, leastUnbalance, lostLegByAmps, voltageUnbalance } from '../../../electrical/index.ts'
 import { standard } from '../../../limits/index.ts'
 import { closesTriangle, explainUnbalance, type ExplainedUnbalance } from '../../../machine/index.ts'
-import { show } from '../../../quantity/index.ts'
+import { legPositions, show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
-import type { Level } from '../../verdict.ts'
+import type { Level, Verdict } from '../../verdict.ts'
+import { lostLineOf } from '../../lost-line.ts'
 
 /** What the supply makes of it by the motor's own circuit; null where circuit, volts or load are not to be had. */
 function byCircuit(c: Context): ExplainedUnbalance | null {
   if (!c.circuit || !c.threeVolts || !c.threeAmps || c.machine.hasVfd) return null
-  if (!closesTriangle(c.threeVolts) || lostLineByVolts(c.threeVolts) !== null) return null
+  if (!closesTriangle(c.threeVolts)) return null
+  if (lostLineOf(c.threeVolts, c.allowed?.columnVolts ?? c.machine.serviceVolts) !== null) return null
   return explainUnbalance(c.circuit.circuit, c.threeVolts, c.threeAmps, c.supplyHz)
+}
+
+interface TwoLegs {
+  /** The least unbalance there is, whatever the third leg carries. */
+  readonly least: number
+  readonly names: string
+  readonly missing: string
+}
+
+/** What two legs of three already say; null where that is nothing, or one of them is lost. */
+function betweenTwo(c: Context): TwoLegs | null {
+  const [a, b, more] = c.legsRead
+  if (c.machine.phases !== 3 || !a || !b || more) return null
+  const [low, high] = [Math.min(a.amps, b.amps), Math.max(a.amps, b.amps)]
+  if (high === 0 || low <= c.limit('lost-leg').value * high) return null
+  const least = leastUnbalance(low, high)
+  if (least <= c.limit('current-unbalance-fix').value) return null
+  return {
+    least,
+    names: `${a.name} ${show.amps(a.amps)} A, ${b.name} ${show.amps(b.amps)} A`,
+    missing: legPositions.find((p) => p !== a.name && p !== b.name) ?? '',
+  }
+}
+
+function ofTwo(rule: Rule, { least, names, missing }: TwoLegs, c: Context): Verdict {
+  const stop = c.limit('current-unbalance-stop')
+  const fix = c.limit('current-unbalance-fix')
+  const limit = least > stop.value ? stop : fix
+  return verdict(rule, {
+    level: limit === stop ? 'stop' : 'fix',
+    value: least,
+    limit: limit.value,
+    basis: [limit.basis],
+    because: `${names}: at least ${show.percent(least)} current unbalance, whatever ${missing} carries.`,
+    next: `${limit === stop ? 'Switch off: a leg is failing. ' : ''}Read ${missing} and the three volts in the same state.`,
+    confidence: 'low',
+  })
 }
 
 /** Evenness of the three currents, and whether the supply explains it. */
@@ -20,8 +59,11 @@ export const currentUnbalanceRule: Rule = {
   subject: 'motor',
   from: 'visit',
   running: true,
-  applies: (c) => c.threeAmps !== null && lostLegByAmps(c.threeAmps, c.limit('lost-leg').value) === null,
+  applies: (c) =>
+    c.threeAmps === null ? betweenTwo(c) !== null : lostLegByAmps(c.threeAmps, c.limit('lost-leg').value) === null,
   judge(c) {
+    const two = c.threeAmps === null ? betweenTwo(c) : null
+    if (two) return ofTwo(this, two, c)
     const amps = c.threeAmps ?? [0, 0, 0]
     const i = currentUnbalance(amps)
     const watch = c.limit('current-unbalance-watch')

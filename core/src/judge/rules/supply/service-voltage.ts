@@ -1,5 +1,20 @@
-import { show } from '../../../quantity/index.ts'
+import { deadPair } from '../../../electrical/index.ts'
+import { linePositions, show } from '../../../quantity/index.ts'
+import type { Context } from '../../context.ts'
+import { lostLineOf } from '../../lost-line.ts'
 import { verdict, type Rule } from '../../rule.ts'
+
+/** Does the check for a lost leg tell these volts? */
+const lineLost = (c: Context, full: number): boolean =>
+  c.has('volts_ll')
+    ? lostLineOf(
+        linePositions.map((p) => c.value('volts_ll', p)),
+        full,
+      ) !== null
+    : deadPair(
+        c.volts.map((v) => v.volts),
+        full,
+      ) !== null
 
 /** Every line voltage against the plate's window and the service range. */
 export const serviceVoltage: Rule = {
@@ -18,7 +33,11 @@ export const serviceVoltage: Rule = {
     const nominal = c.machine.serviceVolts
     const reference = plate ?? nominal
     const off = (v: number) => Math.abs(v / reference - 1)
-    const worst = c.volts.reduce((a, b) => (off(b.volts) > off(a.volts) ? b : a))
+    // Volts that are low because a line is lost are told as that, and those that are right prove nothing.
+    const lost = c.machine.phases === 3 && lineLost(c, reference)
+    const asked = lost ? c.volts.filter((v) => v.volts > reference * (1 + window.value + 1e-9)) : c.volts
+    if (asked.length === 0) return []
+    const worst = asked.reduce((a, b) => (off(b.volts) > off(a.volts) ? b : a))
     const away = worst.volts / reference - 1
     const told = `${worst.name} ${show.volts(worst.volts)} V is ${show.percent(Math.abs(away))} ${away < 0 ? 'below' : 'above'} the ${show.volts(reference)} V ${plate === null ? 'supply' : 'nameplate'}`
     if (Math.abs(away) > window.value + 1e-9)

@@ -1,14 +1,56 @@
 import {
+  leastUnbalance,
   loadByRatio,
-  lostLineByVolts,
   negativeSequenceRatio,
   unbalanceDerating,
   voltageUnbalance,
 } from '../../../electrical/index.ts'
 import { standard } from '../../../limits/index.ts'
 import { loadByCircuit } from '../../../machine/index.ts'
-import { mean, show } from '../../../quantity/index.ts'
+import { linePositions, mean, show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
+import type { Context } from '../../context.ts'
+import type { Verdict } from '../../verdict.ts'
+import { lostLineOf } from '../../lost-line.ts'
+
+/** What a pair has when nothing is wrong, volts. */
+const fullOf = (c: Context): number => c.allowed?.columnVolts ?? c.machine.serviceVolts
+
+interface TwoPairs {
+  readonly least: number
+  readonly told: string
+}
+
+/** What two pairs of three already say, whatever the third has; null where that is nothing, or a line is lost. */
+function betweenTwo(c: Context): TwoPairs | null {
+  if (c.machine.phases !== 3) return null
+  const volts = linePositions.map((p) => c.value('volts_ll', p))
+  const read = linePositions.flatMap((name, i) => (volts[i] === undefined ? [] : [{ name, volts: volts[i] }]))
+  const [a, b, more] = read
+  if (!a || !b || more || lostLineOf(volts, fullOf(c)) !== null) return null
+  if (a.volts === 0 && b.volts === 0) return null
+  const least = leastUnbalance(a.volts, b.volts)
+  if (least <= c.limit('voltage-unbalance-supply').value) return null
+  const missing = linePositions.find((p) => p !== a.name && p !== b.name) ?? ''
+  return {
+    least,
+    told: `${a.name} ${show.volts(a.volts)} V, ${b.name} ${show.volts(b.volts)} V: at least ${show.percent(least)} voltage unbalance, whatever ${missing} has.`,
+  }
+}
+
+function ofTwo(rule: Rule, { least, told }: TwoPairs, c: Context): Verdict {
+  const stop = c.limit('voltage-unbalance-stop')
+  const limit = least > stop.value ? stop : c.limit('voltage-unbalance-supply')
+  return verdict(rule, {
+    level: limit === stop ? 'stop' : 'fix',
+    value: least,
+    limit: limit.value,
+    basis: [limit.basis],
+    because: `${told}${limit === stop ? ` Above ${show.percent(stop.value)} no motor should run.` : ''}`,
+    next: `${limit === stop ? 'Shut it off. ' : ''}Read all three pairs, here and at the panel.`,
+    confidence: 'low',
+  })
+}
 
 /** Voltage unbalance by the NEMA definition, and what it leaves of the allowed load. */
 export const voltageUnbalanceRule: Rule = {
@@ -16,8 +58,13 @@ export const voltageUnbalanceRule: Rule = {
   title: 'Voltage unbalance',
   subject: 'supply',
   from: 'visit',
-  applies: (c) => c.threeVolts !== null && Math.max(...c.threeVolts) > 0 && lostLineByVolts(c.threeVolts) === null,
+  applies: (c) =>
+    c.threeVolts === null
+      ? betweenTwo(c) !== null
+      : Math.max(...c.threeVolts) > 0 && lostLineOf(c.threeVolts, fullOf(c)) === null,
   judge(c) {
+    const two = c.threeVolts === null ? betweenTwo(c) : null
+    if (two) return ofTwo(this, two, c)
     const volts = c.threeVolts ?? [0, 0, 0]
     const u = voltageUnbalance(volts)
     const visit = c.limit('voltage-unbalance-stop')
