@@ -17,6 +17,22 @@ const controlPower: Rule = {
   judge(c) {
     const into = c.value('control_volts', 'in')
     const read = c.value('control_volts', 'out')
+    const fed = into === undefined ? null : into / tapOf(c) - 1
+    if (
+      read === undefined &&
+      into !== undefined &&
+      fed !== null &&
+      Math.abs(fed) > c.limit('control-volts').value + 1e-9
+    )
+      return verdict(this, {
+        level: 'fix',
+        value: fed,
+        limit: c.limit('control-volts').value,
+        basis: [c.limit('control-volts').basis],
+        because: `${show.volts(into)} V into a ${show.volts(tapOf(c))} V primary: what feeds it is at fault, whatever comes out.`,
+        next: 'Read the secondary under load, then the volts ahead of the transformer.',
+        confidence: 'low',
+      })
     if (read === undefined)
       return verdict(this, {
         level: 'watch',

@@ -36,21 +36,11 @@ const pscWinding: Rule = {
     const own = wirePairs.map((p) => c.reading('winding_ohms', p))
     const basis = [standard('run to start is the sum of run and start')]
     const given = own.filter((r) => r !== undefined)
-    if (given.length < 3)
-      return verdict(this, {
-        level: given.some((r) => r.how === 'over-range') ? 'fix' : 'watch',
-        basis: [practice('three pairs, each once')],
-        because: `Only ${given.map((r) => r.position).join(' and ')} read. Two pairs do not prove the third.`,
-        next: 'Read the missing pair.',
-        confidence: 'low',
-        settles: false,
-      })
     const leads = c.value('lead_ohms', 'leads') ?? 0
-    const pairs = three(given.map((r) => (r.how === 'over-range' ? r.value : Math.max(0, r.value - leads))))
-    const open = three(given.map((r) => r.how === 'over-range'))
+    const ohms = given.map((r) => (r.how === 'over-range' ? r.value : Math.max(0, r.value - leads)))
     const shown = given.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
     const burnt = c.answer('lugs') === 'burnt'
-    if (given.every((r) => r.how !== 'over-range') && Math.max(...pairs) < 0.05)
+    if (given.length > 1 && given.every((r) => r.how !== 'over-range') && Math.max(...ohms) < 0.05)
       return verdict(this, {
         level: 'fix',
         basis,
@@ -60,7 +50,7 @@ const pscWinding: Rule = {
         settles: false,
       })
     const most = mostOhms(c)
-    if (most !== null && given.some((r, i) => r.how !== 'over-range' && (pairs[i] ?? 0) > most))
+    if (most !== null && given.some((r, i) => r.how !== 'over-range' && (ohms[i] ?? 0) > most))
       return verdict(this, {
         level: 'fix',
         basis,
@@ -69,7 +59,16 @@ const pscWinding: Rule = {
         confidence: 'low',
         settles: false,
       })
-    const said = pscLeads(pairs, open, pastOf(c))
+    if (given.length < 3)
+      return verdict(this, {
+        level: given.some((r) => r.how === 'over-range') ? 'fix' : 'watch',
+        basis: [practice('three pairs, each once')],
+        because: `Only ${given.map((r) => r.position).join(' and ')} read. Two pairs do not prove the third.`,
+        next: 'Read the missing pair.',
+        confidence: 'low',
+        settles: false,
+      })
+    const said = pscLeads(three(ohms), three(given.map((r) => r.how === 'over-range')), pastOf(c))
     switch (said.kind) {
       case 'leads found':
         return verdict(this, {

@@ -7,6 +7,11 @@ export const pairName = (i: number) => terminalPairs[i] ?? ''
 
 /** Where the ohms were read; at the motor's own leads unless somebody entered another place. */
 export const placeOf = (c: Context): string => c.answer('ohms.place') ?? 'motor'
+
+/** Was it read anywhere but at the motor’s own leads? */
+export const away = (c: Context): boolean => placeOf(c) !== 'motor'
+
+export const toSplit = 'Split it: disconnect there and read at the motor’s own leads before the motor is condemned.'
 /** The mean of the last balanced reading of this winding at 25 °C, or as it was read where its temperature was not. */
 export function pastMean(c: Context): number | null {
   for (const s of c.earlier) {

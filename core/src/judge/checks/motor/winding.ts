@@ -1,14 +1,13 @@
-import { leastUnbalance, ohmsAt, phaseOhms, windingPattern, windingUnbalance } from '../../../electrical/index.ts'
+import { ohmsAt, phaseOhms, windingPattern, windingUnbalance } from '../../../electrical/index.ts'
 import { practice, standard } from '../../../limits/index.ts'
 import { show, terminalPairs, terminalPositions, three } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
-import { leadName, pairName, pastMean, placeOf, possibleOhms, unevenPair } from './winding-facts.ts'
+import { fewPairs } from './few-pairs.ts'
+import { away, leadName, pairName, pastMean, placeOf, possibleOhms, toSplit, unevenPair } from './winding-facts.ts'
 import type { Context } from '../../context.ts'
 import { cells, choice, threePhase, type CheckDefinition } from '../check-definition.ts'
 
 const readings = (c: Context) => terminalPairs.map((p) => c.reading('winding_ohms', p))
-
-const away = (c: Context): boolean => placeOf(c) !== 'motor'
 
 /** Leads that the ohm scale sees to the frame, with their ohms. */
 export function groundedLeads(c: Context): { lead: string; ohms: number }[] {
@@ -18,8 +17,6 @@ export function groundedLeads(c: Context): { lead: string; ohms: number }[] {
     return r && r.how !== 'over-range' && r.value < limit ? [{ lead, ohms: r.value }] : []
   })
 }
-
-const toSplit = 'Split it: disconnect there and read at the motor’s own leads before the motor is condemned.'
 
 /** Three pairs, balanced and steady. */
 const windingOhms: Rule = {
@@ -41,46 +38,8 @@ const windingOhms: Rule = {
     )
     const shown = given.map((r) => (r.how === 'over-range' ? 'open' : show.ohms(r.value))).join(', ')
     const opens = given.filter((r) => r.how === 'over-range')
-    const [one, other] = given
-    if (given.length === 2 && one && other) {
-      const names = `${one.position} and ${other.position}`
-      const left = terminalPairs.find((p) => p !== one.position && p !== other.position) ?? ''
-      const next = away(c) ? toSplit : 'Leave it locked out. Check the lugs and read all three pairs, each once.'
-      if (opens.length === 2)
-        return verdict(this, {
-          level: away(c) ? 'fix' : 'stop',
-          positions,
-          subject,
-          basis: [standard('circuit theory of wye and delta windings')],
-          because: `${names} open: a lead or the whole winding is open, whatever ${left} reads.`,
-          next,
-          confidence: 'low',
-        })
-      const least = opens.length === 0 && one.value + other.value > 0 ? leastUnbalance(one.value, other.value) : 0
-      if (least > reject.value && given.every((r) => r.how !== 'unsteady'))
-        return verdict(this, {
-          level: 'fix',
-          positions,
-          subject,
-          value: least,
-          limit: reject.value,
-          basis: [reject.basis],
-          because: `${shown} on ${names}: at least ${show.percent(least)} unbalance, whatever ${left} reads.`,
-          next: away(c) ? toSplit : `Check the connections and read ${left}.`,
-          confidence: 'low',
-        })
-    }
-    if (given.length < 3)
-      return verdict(this, {
-        level: opens.length > 0 ? 'fix' : 'watch',
-        positions,
-        subject,
-        basis: [practice('three pairs, each once')],
-        because: `Only ${given.map((r) => r.position).join(' and ')} read${opens.length > 0 ? `, ${opens.map((r) => r.position).join(' and ')} open` : ''}. Two pairs do not prove the third.`,
-        next: 'Read the missing pair; make sure that no pair was read twice.',
-        confidence: 'low',
-        settles: false,
-      })
+    const possible = possibleOhms(c)
+    if (given.length < 3) return fewPairs(this, c, given, { positions, subject })
     // The leads of the meter are part of what it shows; what they show by themselves is taken off.
     const leads = c.value('lead_ohms', 'leads') ?? 0
     const pairs = three(given.map((r) => (r.how === 'over-range' ? r.value : Math.max(0, r.value - leads))))
@@ -142,7 +101,6 @@ const windingOhms: Rule = {
         next: 'Clean the contact, hold the rotor still, re-read; if it still drifts, the connection or the winding is failing.',
         settles: false,
       })
-    const possible = possibleOhms(c)
     const top = Math.max(...pairs)
     if (top === 0 || (possible && Math.min(...pairs) < possible.least))
       return again(

@@ -82,21 +82,22 @@ const lineSide: Rule = {
         })
       }
     }
+    // Two pairs of three: the least unbalance there is, whatever the third has.
     const [one, other] = read
-    if (missing.length === 1 && one && other) {
-      const stop = c.limit('voltage-unbalance-stop')
-      const least = leastUnbalance(one.volts, other.volts)
-      if (least > stop.value)
-        return verdict(this, {
-          level: 'stop',
-          value: least,
-          limit: stop.value,
-          basis: [stop.basis],
-          because: `${shown}: at least ${show.percent(least)} unbalance, whatever ${missing.join(' and ')} has. This supply damages everything on it.`,
-          next: `Start nothing on it. Read ${missing.join(' and ')}, then the transformer ahead of it.`,
-          confidence: 'low',
-        })
-    }
+    const least = missing.length === 1 && one && other ? leastUnbalance(one.volts, other.volts) : 0
+    const apart = `${shown}: at least ${show.percent(least)} unbalance, whatever ${missing.join(' and ')} has.`
+    const ahead = `Read ${missing.join(' and ')}, then the transformer ahead of it.`
+    const far = c.limit('voltage-unbalance-stop')
+    if (least > far.value)
+      return verdict(this, {
+        level: 'stop',
+        value: least,
+        limit: far.value,
+        basis: [far.basis],
+        because: `${apart} This supply damages everything on it.`,
+        next: `Start nothing on it. ${ahead}`,
+        confidence: 'low',
+      })
     const worst = read.reduce<(typeof read)[number] | null>(
       (a, b) => (a === null || Math.abs(b.volts / reference - 1) > Math.abs(a.volts / reference - 1) ? b : a),
       null,
@@ -113,6 +114,17 @@ const lineSide: Rule = {
           away > 0
             ? 'Start nothing on it. Check the taps of the transformer ahead of it.'
             : 'Re-read under load, and at the panel.',
+      })
+    const supplyLimit = c.limit('voltage-unbalance-supply')
+    if (least > supplyLimit.value)
+      return verdict(this, {
+        level: 'fix',
+        value: least,
+        limit: supplyLimit.value,
+        basis: [supplyLimit.basis],
+        because: apart,
+        next: ahead,
+        confidence: 'low',
       })
     if (missing.length > 0)
       return verdict(this, {
@@ -142,14 +154,13 @@ const lineSide: Rule = {
         next: 'Nothing to do.',
       })
     const u = voltageUnbalance(volts)
-    const supply = c.limit('voltage-unbalance-supply')
     const clean = c.limit('voltage-unbalance-clean')
     if (u > clean.value)
       return verdict(this, {
-        level: u > supply.value ? 'fix' : 'watch',
+        level: u > supplyLimit.value ? 'fix' : 'watch',
         value: u,
         limit: clean.value,
-        basis: [u > supply.value ? supply.basis : clean.basis],
+        basis: [u > supplyLimit.value ? supplyLimit.basis : clean.basis],
         because: `${shown}: ${show.percent(u)} unbalance at the supply itself, not the branch.`,
         next: 'Notify whoever maintains the supply; reduce the load until then.',
       })
