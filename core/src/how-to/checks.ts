@@ -185,7 +185,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
     where: 'Line side of the starter or drive: L1-L2, L2-L3, L3-L1, then each leg to ground.',
     set: 'Volts AC. Read all three pairs; two good pairs hide a lost leg.',
     good: 'All pairs inside the window of the motor, unbalance under 1 %.',
-    bad: 'One leg missing, unbalance over the limit, or volts of the wrong column: do not bump.',
+    bad: 'A pair low or at nothing: a line is lost, maybe backfed. Unbalance over the limit, or volts of the wrong column: do not bump.',
     limits: ['voltage-unbalance-clean', 'voltage-unbalance-supply', 'voltage-unbalance-stop', 'volts-motor-window'],
   },
   'power-transformer': {

@@ -30,12 +30,12 @@ export function lostLineWords(lost: LostLine, where: string): string {
   if (lost.kind === 'line') return `L${lost.line + 1} is lost${where}.`
   const name = linePositions[lost.pair] ?? ''
   return lost.kind === 'back-fed'
-    ? `next to nothing on ${name}, full volts on the other two pairs. ${name.replace('-', ' or ')} is lost${where}, and a load between the two backfeeds it.`
+    ? `next to nothing on ${name}, the other two pairs full. ${name.replace('-', ' or ')} is lost${where}; a load between them backfeeds it.`
     : `next to nothing on ${name} beside full volts on another pair. A line is lost${where}.`
 }
 
 /** How it is found. @param where fuses and lugs of what is looked at */
 export const lostLineNext = (lost: LostLine, where: string): string =>
   lost.kind === 'back-fed'
-    ? 'Read across each closed fuse and contactor pole of the two: full volts across one, it is open. Both probes on one line read nothing as well.'
+    ? 'Read across each closed fuse and pole of these two lines: full volts means that it is open.'
     : where

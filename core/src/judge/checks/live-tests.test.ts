@@ -76,6 +76,16 @@ describe('live tests', () => {
     expect(v.because).toContain('0.64 A returns through pipe')
     expect(told('off-amps', readings).because).toContain('ground wire')
   })
+  it('a leg that was not clamped with the fan off is asked for: a winding to ground carries on one alone', () => {
+    const off = (...amps: number[]) =>
+      say(at('off_amps', legPositions, amps)).verdicts.filter((v) => v.check === 'off-amps')
+    expect(off(0, 0, 0).map((v) => v.level)).toEqual(['ok'])
+    expect(off(0, 0)).toEqual([
+      expect.objectContaining({ level: 'watch', positions: ['L3'], ofVisit: true }),
+      expect.objectContaining({ level: 'ok', because: 'No current on L1 and L2 with the fan off.' }),
+    ])
+    expect(off(0, 2.4).map((v) => v.level)).toEqual(['stop', 'ok'])
+  })
   it('a drive leaks by design: watched up to its own limit', () => {
     const drive = { machine: { hasVfd: true } }
     expect(told('ground-current', at('ground_amps', ['ground-wire'], [0.4]), drive).level).toBe('watch')

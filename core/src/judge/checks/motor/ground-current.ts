@@ -1,5 +1,6 @@
 import { groundReturn } from '../../../electrical/index.ts'
-import { show } from '../../../quantity/index.ts'
+import { practice } from '../../../limits/index.ts'
+import { legPositions, show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { highest } from '../../evidence.ts'
 import { always, cells, type CheckDefinition } from '../check-definition.ts'
@@ -109,6 +110,7 @@ const offAmps: Rule = {
     const legs = c.readings('off_amps').map((r) => ({ p: r.position, amps: highest(r) }))
     const live = legs.filter((l) => l.amps > limit.value)
     const none = legs.filter((l) => l.amps <= limit.value)
+    const unread = c.machine.phases === 3 ? legPositions.filter((p) => !legs.some((l) => l.p === p)) : []
     return [
       ...(live.length === 0
         ? []
@@ -136,8 +138,22 @@ const offAmps: Rule = {
               value: Math.max(...none.map((l) => l.amps)),
               limit: limit.value,
               basis: [limit.basis],
-              because: 'No current with the fan off.',
+              because: `No current${unread.length > 0 || live.length > 0 ? ` on ${none.map((l) => l.p).join(' and ')}` : ''} with the fan off.`,
               next: 'Nothing to do.',
+            }),
+          ]),
+      ...(unread.length === 0 || live.length > 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'watch',
+              positions: unread,
+              basis: [practice('each line by itself: a winding to ground carries on one alone')],
+              because: `${unread.join(' and ')} not read with the fan off: a winding to ground carries current on one leg alone.`,
+              next: `Clamp ${unread.join(' and ')} as well.`,
+              confidence: 'low',
+              settles: false,
+              ofVisit: true,
             }),
           ]),
     ]
