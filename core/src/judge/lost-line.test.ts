@@ -36,6 +36,14 @@ describe('a line that is lost, by volts', () => {
   })
 })
 
+describe('two legs that carry, without volts', () => {
+  it('are not told as three', () =>
+    expect(told({ ...visit, readings: three('amps', [11, 11.1]) }, 'lost-leg')).toMatchObject({
+      because: 'L1 and L2 carry current; not every leg was read.',
+      settles: false,
+    }))
+})
+
 describe('a visit that shows one', () => {
   it('is level Stop, and its low volts are told as that alone', () => {
     const fed = withVolts([0, 460, 458])

@@ -2,7 +2,8 @@ import { absorption, insulationFloor, leastPolarisation } from '../../../electri
 import { practice, standard } from '../../../limits/index.ts'
 import { insulationTimes, show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
-import { insulationOf, ratedVolts } from './insulation-facts.ts'
+import { ratedVolts } from '../../rated-volts.ts'
+import { insulationOf } from './insulation-facts.ts'
 import { insulation } from './insulation.ts'
 import { cells, threePhase, type CheckDefinition } from '../check-definition.ts'
 

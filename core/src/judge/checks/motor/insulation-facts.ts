@@ -20,10 +20,6 @@ export interface InsulationFigure {
   readonly place: string | null
 }
 
-/** Volts a winding is rated for: its column, or the supply. */
-export const ratedVolts = (c: Pick<Context, 'allowed' | 'machine'>): number =>
-  c.allowed?.columnVolts ?? c.machine.serviceVolts
-
 const leads = [...terminalPositions, 'all']
 
 /** Every lead whose insulation a visit read, with what a curve says of all together; unsteady readings are none. */

@@ -5,7 +5,8 @@ import { dayMs } from '../../../trend/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import { scaleOf } from '../../scale.ts'
-import { insulationHistory, insulationLeads, type InsulationFigure, ratedVolts } from './insulation-facts.ts'
+import { ratedVolts } from '../../rated-volts.ts'
+import { insulationHistory, insulationLeads, type InsulationFigure } from './insulation-facts.ts'
 import { cells, choice, threePhase, type CheckDefinition } from '../check-definition.ts'
 
 function told(c: Context, f: InsulationFigure): string {

@@ -1,19 +1,18 @@
 import { leastUnbalance, voltageUnbalance } from '../../../electrical/index.ts'
-import { practice, standard } from '../../../limits/index.ts'
+import { practice, standard, type LimitInForce } from '../../../limits/index.ts'
 import { closesTriangle } from '../../../machine/index.ts'
 import { allThree, legPositions, linePositions, mean, show, type ThreePhase } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
+import type { Verdict } from '../../verdict.ts'
 import { lostLineBasis, lostLineNext, lostLineOf, lostLineWords } from '../../lost-line.ts'
+import { ratedVolts } from '../../rated-volts.ts'
 import { always, cells, type CheckDefinition } from '../check-definition.ts'
 
 const threeAt = (c: Context, quantity: 'line_ll' | 'line_lg', positions: readonly string[]): ThreePhase | null =>
   allThree(positions.map((p) => c.value(quantity, p)))
 
 const pairsOf = (c: Context): readonly string[] => (c.machine.phases === 3 ? linePositions : linePositions.slice(0, 1))
-
-/** Volts that the line side is compared with. */
-const referenceOf = (c: Context) => c.allowed?.columnVolts ?? c.machine.serviceVolts
 
 /** The supply ahead of the starter, before anything is put on it. */
 const lineSide: Rule = {
@@ -29,7 +28,7 @@ const lineSide: Rule = {
     })
     const shown = `${read.map((r) => show.volts(r.volts)).join(', ')} V on the line side`
     const window = c.limit('volts-motor-window')
-    const reference = referenceOf(c)
+    const reference = ratedVolts(c)
     const volts = threeAt(c, 'line_ll', linePositions)
     const missing = pairsOf(c).filter((p) => !read.some((r) => r.p === p))
     if (read.length > 0 && read.every((r) => r.volts === 0)) {
@@ -85,19 +84,19 @@ const lineSide: Rule = {
     // Two pairs of three: the least unbalance there is, whatever the third has.
     const [one, other] = read
     const least = missing.length === 1 && one && other ? leastUnbalance(one.volts, other.volts) : 0
-    const apart = `${shown}: at least ${show.percent(least)} unbalance, whatever ${missing.join(' and ')} has.`
-    const ahead = `Read ${missing.join(' and ')}, then the transformer ahead of it.`
     const far = c.limit('voltage-unbalance-stop')
-    if (least > far.value)
-      return verdict(this, {
-        level: 'stop',
+    const supplyLimit = c.limit('voltage-unbalance-supply')
+    const apart = (limit: LimitInForce): Verdict =>
+      verdict(this, {
+        level: limit === far ? 'stop' : 'fix',
         value: least,
-        limit: far.value,
-        basis: [far.basis],
-        because: `${apart} This supply damages everything on it.`,
-        next: `Start nothing on it. ${ahead}`,
+        limit: limit.value,
+        basis: [limit.basis],
+        because: `${shown}: at least ${show.percent(least)} unbalance, whatever ${missing.join(' and ')} has.${limit === far ? ' This supply damages everything on it.' : ''}`,
+        next: `${limit === far ? 'Start nothing on it. ' : ''}Read ${missing.join(' and ')}, then the transformer ahead of it.`,
         confidence: 'low',
       })
+    if (least > far.value) return apart(far)
     const worst = read.reduce<(typeof read)[number] | null>(
       (a, b) => (a === null || Math.abs(b.volts / reference - 1) > Math.abs(a.volts / reference - 1) ? b : a),
       null,
@@ -115,17 +114,7 @@ const lineSide: Rule = {
             ? 'Start nothing on it. Check the taps of the transformer ahead of it.'
             : 'Re-read under load, and at the panel.',
       })
-    const supplyLimit = c.limit('voltage-unbalance-supply')
-    if (least > supplyLimit.value)
-      return verdict(this, {
-        level: 'fix',
-        value: least,
-        limit: supplyLimit.value,
-        basis: [supplyLimit.basis],
-        because: apart,
-        next: ahead,
-        confidence: 'low',
-      })
+    if (least > supplyLimit.value) return apart(supplyLimit)
     if (missing.length > 0)
       return verdict(this, {
         level: 'watch',

@@ -6,12 +6,13 @@ import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import type { Level, Verdict } from '../../verdict.ts'
 import { lostLineOf } from '../../lost-line.ts'
+import { ratedVolts } from '../../rated-volts.ts'
 
 /** What the supply makes of it by the motor's own circuit; null where circuit, volts or load are not to be had. */
 function byCircuit(c: Context): ExplainedUnbalance | null {
   if (!c.circuit || !c.threeVolts || !c.threeAmps || c.machine.hasVfd) return null
   if (!closesTriangle(c.threeVolts)) return null
-  if (lostLineOf(c.threeVolts, c.allowed?.columnVolts ?? c.machine.serviceVolts) !== null) return null
+  if (lostLineOf(c.threeVolts, ratedVolts(c)) !== null) return null
   return explainUnbalance(c.circuit.circuit, c.threeVolts, c.threeAmps, c.supplyHz)
 }
 

@@ -5,13 +5,14 @@ import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import type { Verdict } from '../../verdict.ts'
 import { lostLineBasis, lostLineNext, lostLineOf, lostLineWords, type LostLine } from '../../lost-line.ts'
+import { ratedVolts } from '../../rated-volts.ts'
 
 const name = (leg: number) => `L${leg + 1}`
 
 /** Volts that tell of a lost line, with what they are: between the lines, or to neutral where those were read. */
 function byVolts(c: Context): { readonly shown: string; readonly lost: LostLine } | null {
   if (c.machine.phases !== 3) return null
-  const full = c.allowed?.columnVolts ?? c.machine.serviceVolts
+  const full = ratedVolts(c)
   const pairs = linePositions.map((p) => c.value('volts_ll', p))
   const lost = lostLineOf(pairs, full)
   const volts = (list: readonly (number | undefined)[]) =>
@@ -93,7 +94,11 @@ export const lostLeg: Omit<Rule, 'judge'> & { judge(c: Context): Verdict } = {
     return verdict(this, {
       level: 'ok',
       basis,
-      because: c.threeAmps ? 'All three legs carry current.' : 'All three lines are there.',
+      because: c.threeAmps
+        ? 'All three legs carry current.'
+        : c.threeVolts
+          ? 'All three lines are there.'
+          : `${c.legsRead.map((l) => l.name).join(' and ')} carry current; not every leg was read.`,
       next: 'Nothing to do.',
       // Volts at the motor are fooled by the motor itself: only the three currents clear a lost leg.
       settles: c.threeAmps !== null,

@@ -12,9 +12,7 @@ import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
 import type { Verdict } from '../../verdict.ts'
 import { lostLineOf } from '../../lost-line.ts'
-
-/** What a pair has when nothing is wrong, volts. */
-const fullOf = (c: Context): number => c.allowed?.columnVolts ?? c.machine.serviceVolts
+import { ratedVolts } from '../../rated-volts.ts'
 
 interface TwoPairs {
   readonly least: number
@@ -27,7 +25,7 @@ function betweenTwo(c: Context): TwoPairs | null {
   const volts = linePositions.map((p) => c.value('volts_ll', p))
   const read = linePositions.flatMap((name, i) => (volts[i] === undefined ? [] : [{ name, volts: volts[i] }]))
   const [a, b, more] = read
-  if (!a || !b || more || lostLineOf(volts, fullOf(c)) !== null) return null
+  if (!a || !b || more || lostLineOf(volts, ratedVolts(c)) !== null) return null
   if (a.volts === 0 && b.volts === 0) return null
   const least = leastUnbalance(a.volts, b.volts)
   if (least <= c.limit('voltage-unbalance-supply').value) return null
@@ -61,7 +59,7 @@ export const voltageUnbalanceRule: Rule = {
   applies: (c) =>
     c.threeVolts === null
       ? betweenTwo(c) !== null
-      : Math.max(...c.threeVolts) > 0 && lostLineOf(c.threeVolts, fullOf(c)) === null,
+      : Math.max(...c.threeVolts) > 0 && lostLineOf(c.threeVolts, ratedVolts(c)) === null,
   judge(c) {
     const two = c.threeVolts === null ? betweenTwo(c) : null
     if (two) return ofTwo(this, two, c)
