@@ -52,7 +52,7 @@ async function dead(page: Page, steps: () => Promise<void>) {
   await steps()
   await phase(page, 'Close up')
   for (const what of [
-    'Panels, guards and filters in',
+    'Panels and guards on',
     'Lifted wires and plugs back on',
     'Jumpers off, bypassed switches back in',
   ])
@@ -138,9 +138,9 @@ const stories: readonly Story[] = [
         'Lifted wires and plugs back on',
         'No',
         'Yes',
-        /lifted wires and plugs back on/,
+        /lifted wire or plug is not back on/,
       ),
-      chosen('panels left off', closed, 'Panels, guards and filters in', 'No', 'Yes', /panels, guards and filters in/),
+      chosen('panels left off', closed, 'Panels and guards on', 'No', 'Yes', /panel or guard is not back on/),
     ],
   },
   {

@@ -61,7 +61,7 @@ export async function closeUp(page: Page) {
   await phase(page, 'Close up')
   for (const what of [
     'Controls back in automatic',
-    'Panels, guards and filters in',
+    'Panels and guards on',
     'Lifted wires and plugs back on',
     'Jumpers off, bypassed switches back in',
   ])

@@ -193,6 +193,7 @@ export const closedUp: Piece = (_r, m, v) =>
     'leave.call': 'yes',
     'leave.lock': 'yes',
     'leave.guards': 'yes',
+    'leave.filters': 'yes',
     'leave.wires': 'yes',
     'leave.jumpers': 'yes',
     'leave.tools': 'yes',

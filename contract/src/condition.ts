@@ -23,8 +23,11 @@ export const conditionClosingBody = z
 export const conditionClosing = conditionClosingBody.safeExtend({ by: z.string() }).meta({ id: 'ConditionClosing' })
 export type ClosingRecord = z.infer<typeof conditionClosing>
 
-/** A finding is closed as a finding, with what became of it, a trace and a job by finishing them; everything else by its key. */
-export const isClosable = (key: string): boolean => !/^(finding|trace|job)@/.test(key)
+/**
+ * A finding is closed as a finding, with what became of it, a trace and a job by finishing them, a permit that ran out by its job or
+ * by being extended; everything else by its key.
+ */
+export const isClosable = (key: string): boolean => !/^(finding|trace|job|permit)@/.test(key)
 
 /** Something found at a machine that nobody has answered yet. Instants in ms since 1970. */
 export const condition = z

@@ -56,6 +56,8 @@ export const machinePage = z
     jobs: z.array(job).default([]),
     /** What the building's own instruments showed; null where none is sent. */
     live: liveEvidence.nullable().default(null),
+    /** The last instant at which a day that something was put off or allowed to had come; null: none had. */
+    turnedAt: instant.nullable().default(null),
     judgement: judgement.nullable(),
     dueAt: instant.nullable(),
   })

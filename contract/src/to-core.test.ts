@@ -2,7 +2,7 @@ import { unknownControls } from '@motor-round/core/judge'
 import { defaultPolicies } from '@motor-round/core/limits'
 import { unsaid } from '@motor-round/core/trend'
 import { describe, expect, it } from 'vitest'
-import { coreVisit, judgeInput, judgeNow, speaking, underWayOf } from './to-core.ts'
+import { coreVisit, judgeInput, judgeNow, permitsOf, speaking, underWayOf } from './to-core.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
 
 const uuid = (n: number) => `0199a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -177,6 +177,27 @@ describe('a job', () => {
     expect([underWayOf([blank, later]), underWayOf([{ ...blank, steps: [step(1, 'A1'), closed] }])]).toEqual([[], []])
     // Each cover comes off by the step of its own work.
     expect(said(step(1, 'CL2'), { ...step(2, 'FD6'), count: 9 }, step(3, 'CL8'))[0]?.[0]).toHaveLength(1)
+  })
+  it('may run on the permit that was given last, to the end of a day at its site, until it is closed', () => {
+    const permit = (minute: number, until: string) =>
+      ({
+        ...own,
+        id: `p${String(minute)}`,
+        at: at(minute),
+        kind: 'permit',
+        wrong: 'growls',
+        limits: '12 A',
+        accepts: 'Runa Castellane',
+        until,
+        readOn: until,
+      }) as const
+    const permits = (...steps: Parameters<typeof of>) =>
+      permitsOf([{ id: 'j', title: 'Bearings', steps }], 'America/New_York').map((p) => [p.at, p.endsAt, p.wrong])
+    expect(permits(done(1))).toEqual([])
+    const first = permit(2, '2026-11-27')
+    expect(permits(first)).toEqual([[Date.parse(at(2)), Date.parse('2026-11-28T05:00:00Z'), 'growls']])
+    expect(permits(permit(4, '2026-11-29'), first)[0]?.[1]).toBe(Date.parse('2026-11-30T05:00:00Z'))
+    expect(permits(first, closed)).toEqual([])
   })
   it('is under way from the first step that stands done until it is closed', () => {
     expect(of()).toEqual([])

@@ -13,11 +13,13 @@ import {
   type MachineFacts,
   type MachineSnapshot,
   type Reported,
+  type RunPermit,
   type Traced,
   type Twin,
   type UnderWay,
 } from '@motor-round/core/judge'
 import { asLeft, notBack, stays, type JobFact, type ReadAt } from '@motor-round/core/job'
+import { dayEnds } from '@motor-round/core/quantity'
 import type { Policies } from '@motor-round/core/limits'
 import type { LiveEvidence } from '@motor-round/core/live'
 import type { Visit, WorkDone } from '@motor-round/core/trend'
@@ -190,6 +192,17 @@ export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
     return [{ id, title, ...since, closed: false, off, opened, left: leftAs(steps), burn: found }]
   })
 
+/** Permits of jobs that nobody has closed, each as it was given last: to the end of a day at the site. */
+export const permitsOf = (jobs: readonly JobSteps[], zone: string): RunPermit[] =>
+  jobs.flatMap(({ id, steps }): readonly RunPermit[] => {
+    if (closingOf(steps)) return []
+    const [last] = steps
+      .flatMap((s) => (s.kind === 'permit' ? [s] : []))
+      .sort((x, y) => Date.parse(y.at) - Date.parse(x.at) || (x.id < y.id ? 1 : -1))
+    if (!last) return []
+    return [{ id, at: Date.parse(last.at), endsAt: dayEnds(last.until, zone), by: last.by, wrong: last.wrong }]
+  })
+
 /** What judging needs of a site. */
 interface SiteFacts {
   readonly hertz: 50 | 60 | null
@@ -214,6 +227,8 @@ interface Known {
   readonly traces?: readonly TraceSteps[] | undefined
   readonly jobs?: readonly JobSteps[] | undefined
   readonly live?: LiveEvidence | null | undefined
+  /** The last instant at which a day that something was put off or allowed to had come; null or left out: none had. */
+  readonly turnedAt?: string | null | undefined
   /** What its site is set to. */
   readonly site?: SiteFacts | undefined
 }
@@ -289,6 +304,8 @@ export function snapshotOf(known: Known): MachineSnapshot {
     closings: (known.closings ?? []).map(asClosing),
     live: known.live,
     underWay: underWayOf(known.jobs ?? noJobs),
+    permits: permitsOf(known.jobs ?? noJobs, known.site?.zone ?? 'UTC'),
+    turnedAt: known.turnedAt == null ? null : Date.parse(known.turnedAt),
     traced: tracedOf(known.traces ?? noTraces, known.findings ?? noFindings),
     reported: (known.findings ?? []).filter((f) => f.state !== 'closed').map(asReported),
   }

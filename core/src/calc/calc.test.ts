@@ -227,6 +227,13 @@ describe('drive train, air and vibration', () => {
 })
 
 describe('the calculators of belts, bearings, air and motion agree with the worked examples', () => {
+  it('a traverse with a point under 0.01 in wg says that a pitot tube does not tell it (common practice: 400 ft/min)', () => {
+    const says = (low: number) => result('traverse', { points: [0.02, 0.02, low, 0.02, 0.02, 0.02], area: 1 })['says']
+    expect([says(0.01), says(0.009)]).toEqual([
+      'every point is in the range of a pitot tube',
+      expect.stringContaining('below the range of a pitot tube'),
+    ])
+  })
   it('a traverse (check values E14.5: 1511 ft/min and 3778 cfm in standard air)', () => {
     const read = { points: [0.12, 0.15, 0.18, 0.16, 0.14, 0.11], area: 2.5 }
     near(result('traverse', read)['speed'] as number, 1511)

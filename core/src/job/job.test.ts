@@ -1,8 +1,21 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { judgeMachine, unknownControls, type MachineSnapshot } from '../judge/index.ts'
+import { defaultPolicies } from '../limits/index.ts'
 import type { QuantityCode } from '../quantity/index.ts'
 import { unsaid } from '../trend/index.ts'
-import { fired, jobStands, jobWork, partChecks, permitOf, planJob, type JobFact, type ReadAt } from './index.ts'
+import {
+  adverseOf,
+  fired,
+  jobStands,
+  jobWork,
+  partChecks,
+  permitBar,
+  permitOf,
+  planJob,
+  type JobFact,
+  type ReadAt,
+} from './index.ts'
 import { samePart } from './parts/same.test-help.ts'
 
 const on = { hasVfd: false }
@@ -237,6 +250,22 @@ describe('what was postponed', () => {
   })
 })
 
+const unread: MachineSnapshot = {
+  machine: {
+    phases: 3,
+    serviceVolts: 480,
+    hasVfd: false,
+    hasTwin: false,
+    drive: 'belt',
+    controls: unknownControls,
+    unitPlate: null,
+  },
+  motor: null,
+  visits: [],
+  work: [],
+  policies: defaultPolicies,
+}
+
 describe('leave to run it with something wrong', () => {
   const given = (at: number, until: string, readOn: string) =>
     fact(at, {
@@ -262,5 +291,19 @@ describe('leave to run it with something wrong', () => {
     expect(permitOf([second, first], [], '2026-06-07')).toMatchObject({ until: '2026-06-11', expired: false, times: 2 })
     const closed = fact(Date.parse('2026-06-07T12:00:00Z'), { kind: 'closed', reason: 'done', cause: 'right' })
     expect(permitOf([first, closed], [], '2026-06-20')).toBeNull()
+  })
+  it('is not given while the machine is at Stop, unless by the permit that ran out itself', () => {
+    const wrong = (id: string, level: 'fix' | 'stop') =>
+      ({ id, at: 10, by: 'Vale', level, text: id, until: null, putOff: false }) as const
+    const standing = (over: Partial<MachineSnapshot>) => judgeMachine({ ...unread, ...over }, 20)?.conditions ?? []
+    const permits = [{ id: 'j', at: 1, endsAt: 5, by: 'Vale', wrong: 'growls' }]
+    const live = standing({ reported: [wrong('live cabinet', 'stop')], permits })
+    expect(live.map((k) => k.level)).toEqual(['stop', 'stop'])
+    expect(permitBar(standing({ reported: [wrong('growls', 'fix')], permits }), 20)).toBeNull()
+    expect(permitBar(live, 20)).toBe('live cabinet')
+    // It was given before anybody knew.
+    expect(permitBar(live, 9)).toBeNull()
+    // Its job is proven all the same.
+    expect(adverseOf(live).map((a) => a.words)).toEqual(['live cabinet'])
   })
 })

@@ -1,3 +1,4 @@
+import { permitCheck, type Condition } from '../judge/index.ts'
 import { inOrder, type JobFact } from './facts.ts'
 
 /** Leave to run a machine for some days with something wrong with it. */
@@ -58,3 +59,11 @@ export function permitOf(facts: readonly JobFact[], visits: readonly number[], t
     readDue: today >= readOn && !read,
   }
 }
+
+/**
+ * Why no permit is given: what is at level Stop is not run, whoever accepts it. A permit that ran out may be extended.
+ * @param at when it is given, ms since 1970 @returns what stands in its way, or null
+ */
+export const permitBar = (conditions: readonly Condition[], at: number): string | null =>
+  conditions.find((k) => k.level === 'stop' && k.since <= at && k.verdict.check !== permitCheck)?.verdict.because ??
+  null

@@ -1,7 +1,7 @@
 import { livePattern, type LivePattern } from '../electrical/index.ts'
 import { legPositions, linePositions, show, terminalPairs, terminalPositions, wirePairs } from '../quantity/index.ts'
 import type { GateId, GatePass } from '../trend/index.ts'
-import { barsPower } from './conditions/bars.ts'
+import { barsPower, type Bar } from './conditions/bars.ts'
 import type { Condition } from './conditions/condition.ts'
 import type { Context } from './context.ts'
 import { highest } from './evidence.ts'
@@ -192,6 +192,18 @@ export function loadTested(c: Context): boolean {
   )
 }
 
+/** What was left off or bypassed is answered where everything is put back, which is a later phase. */
+const answeredLast: readonly string[] = ['left', 'gas-section']
+
+/** Why a condition keeps the power off. */
+const barring = ({ verdict }: Condition): string =>
+  `${verdict.because}${answeredLast.includes(verdict.check) ? ' When it is back, answer it under Close up.' : ''}`
+
+const firstOf = (conditions: readonly Condition[], bar: Bar): string | null => {
+  const first = conditions.find((k) => barsPower(k) === bar)
+  return first ? barring(first) : null
+}
+
 function restoreSteps(c: Context, conditions: readonly Condition[]): GateStep[] {
   return [
     step('call', 'Control call inhibited: nothing starts by itself', c.answer('restore.call') === 'broken'),
@@ -218,12 +230,7 @@ const passHolds = (c: Context, id: GateId): boolean =>
 
 /** Between Dead tests and the power: nothing is closed on a fault, whichever visit found it. */
 export const restoreGate = (c: Context, conditions: readonly Condition[]): Gate =>
-  gate(
-    c,
-    'restore',
-    restoreSteps(c, conditions),
-    conditions.find((k) => barsPower(k) === 'before power')?.verdict.because ?? null,
-  )
+  gate(c, 'restore', restoreSteps(c, conditions), firstOf(conditions, 'before power'))
 
 /** Pairs that are read on the line side before anything is bumped. */
 export const lineSidePairs = (c: Pick<Context, 'machine'>): readonly string[] =>
@@ -253,7 +260,7 @@ export const liveGate = (c: Context, restore: Gate, conditions: readonly Conditi
         .filter((k) => barsPower(k) === 'before running, unless overridden')
         .map((k) => step(`condition ${k.key}`, k.verdict.because, false)),
     ],
-    restore.bars ?? conditions.find((k) => barsPower(k) === 'before running')?.verdict.because ?? null,
+    restore.bars ?? firstOf(conditions, 'before running'),
   )
 
 /**
@@ -272,7 +279,7 @@ export function closeGate(c: Context): Gate {
             ? []
             : [step('drive.swap', 'Leads of the swap test back, wheel seen to turn', swap === 'back')]),
           ...(c.answer('restore.call') === 'broken' ? [restored('leave.call', 'Controls back in automatic')] : []),
-          restored('leave.guards', 'Panels, guards and filters in'),
+          restored('leave.guards', 'Panels and guards on'),
           restored('leave.wires', 'Lifted wires and plugs back on'),
           restored('leave.jumpers', 'Jumpers off, bypassed switches back in'),
           ...(c.machine.controls.gasSection ? [restored('gas.cutout', 'Cut-out leads of the gas section on')] : []),

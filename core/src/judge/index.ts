@@ -19,12 +19,13 @@ export {
 export { unknownControls, type Controls } from './controls.ts'
 export { dueAt, levelRead, machineDueAt } from './due.ts'
 export { lineSideRead, type Gate, type GateStep } from './gates.ts'
-export type { InstalledMotor, JudgeInput, MachineFacts, Twin, UnderWay } from './input.ts'
+export type { InstalledMotor, JudgeInput, MachineFacts, RunPermit, Twin, UnderWay } from './input.ts'
 export {
   judge,
   judgeMachine,
   loadShare,
   speakingVisit,
+  turnsAt,
   withPeers,
   type AskedRetest,
   type Judgement,
@@ -33,6 +34,7 @@ export {
 } from './judgement.ts'
 export { lostLineOf } from './lost-line.ts'
 export { motorAt } from './machine-state.ts'
+export { permitCheck } from './permits.ts'
 export { referenceVolts } from './past.ts'
 export type { Failure } from './run-rule.ts'
 export * from './checks/index.ts'

@@ -62,6 +62,17 @@ export interface UnderWay {
   readonly burn: { readonly level: 'fix' | 'stop'; readonly words: string } | null
 }
 
+/** Leave to run a machine with something wrong with it, as it was last given; gone when its job is closed. */
+export interface RunPermit {
+  /** Its job. */
+  readonly id: string
+  /** When it was given, and the instant at which it ends, ms since 1970. */
+  readonly at: number
+  readonly endsAt: number
+  readonly by: string
+  readonly wrong: string
+}
+
 /** All that judging a visit needs. `history` holds the other visits of the machine, superseded ones left out. */
 export interface JudgeInput {
   readonly machine: MachineFacts
@@ -88,6 +99,8 @@ export interface JudgeInput {
   readonly traced?: Traced | undefined
   /** Jobs that are under way; left out, none is. */
   readonly underWay?: readonly UnderWay[] | undefined
+  /** Permits to run it; left out, there are none. */
+  readonly permits?: readonly RunPermit[] | undefined
   /** What the building's own instruments showed; left out or null where none is sent. */
   readonly live?: LiveEvidence | null | undefined
 }

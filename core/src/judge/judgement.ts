@@ -1,5 +1,5 @@
 import { mean, show } from '../quantity/index.ts'
-import type { Drift, Visit, Usual } from '../trend/index.ts'
+import { unsaid, type Drift, type Visit, type Usual } from '../trend/index.ts'
 import { bounds } from './rules/amps/over-amp.ts'
 import { rules } from './rules/register.ts'
 import { completeness, type Completeness } from './completeness.ts'
@@ -16,6 +16,7 @@ import { rank, worse, type Level, type Overall, type Verdict } from './verdict.t
 import { afresh, freshOf, type Fresh } from './fresh.ts'
 import { reportedConditions } from './reported.ts'
 import { openTraces } from './traced/index.ts'
+import { permitsRunOut } from './permits.ts'
 import { jobsUnderWay } from './under-way.ts'
 
 /** What the load bar draws, in amperes. */
@@ -129,6 +130,7 @@ function judgementOf(m: Made): Judgement {
     ...reportedConditions(input, through),
     ...openTraces(input, through),
     ...jobsUnderWay(input, through),
+    ...permitsRunOut(input, through),
   ])
   const ofVisit = m.own.filter((v) => v.ofVisit)
   const good = [...fold.good().map((g) => g.verdict), ...m.own].filter(
@@ -189,6 +191,8 @@ export function judge(input: JudgeInput): Judgement {
 export type MachineSnapshot = Omit<JudgeInput, 'visit' | 'history' | 'motor'> & {
   readonly visits: readonly Visit[]
   readonly motor: JudgeInput['motor']
+  /** The last instant at which a day that something was put off or allowed to had come, ms since 1970; left out: none had. */
+  readonly turnedAt?: number | null | undefined
 }
 
 const ran = (s: Visit) => s.readings.some((r) => r.quantity === 'amps')
@@ -208,19 +212,43 @@ const newestInstant = (s: MachineSnapshot): number =>
     s.traced?.results ?? [],
     s.traced?.open ?? [],
     s.underWay ?? [],
+    s.permits ?? [],
   ]
     .flatMap((list): readonly { readonly at: number }[] => list)
-    .reduce((latest, x) => Math.max(latest, x.at), 0)
+    .reduce((latest, x) => Math.max(latest, x.at), s.turnedAt ?? 0)
+
+/**
+ * The next instant at which a machine stands otherwise though nothing happens to it: a day that a finding was put off to, or the end
+ * of a permit. ms since 1970; null where there is none.
+ */
+export const turnsAt = (s: Pick<MachineSnapshot, 'reported' | 'permits'>, after: number): number | null =>
+  [...(s.reported ?? []).map((r) => (r.putOff ? r.until : null)), ...(s.permits ?? []).map((p) => p.endsAt)]
+    .filter((at) => at !== null)
+    .filter((at) => at > after)
+    .reduce<number | null>((next, at) => (next === null || at < next ? at : next), null)
+
+/** Nothing was read. */
+const nothingRead = (at: number): Visit => ({ id: '', at, state: unsaid, readings: [] })
+
+/** A machine that nobody has visited: what people reported of it stands all the same. Null where there is nothing. */
+function judgeUnvisited(snapshot: MachineSnapshot, now: number): Judgement | null {
+  const input: JudgeInput = { ...snapshot, visit: nothingRead(now), history: [] }
+  const fold = foldBefore(input, [], now)
+  const context = contextOf(input)
+  const verdicts = [...new Set(fold.conditions(now).map((k) => k.verdict))]
+  const said = judgementOf({ input, context, fold, own: [], fresh: [], verdicts, failures: [], through: now })
+  return said.conditions.length === 0 ? null : said
+}
 
 /**
  * Judge a machine as it stands now: what is open, whichever visit found it, and the newest good result of everything else.
  * @param now ms since 1970: work and closings up to then count; left out, all of them
- * @returns null while nobody has visited it
+ * @returns null while nobody has visited it and nothing was reported of it
  * @throws RangeError when the machine's service volts are not above zero
  */
 export function judgeMachine(snapshot: MachineSnapshot, now: number = newestInstant(snapshot)): Judgement | null {
   const speaking = speakingVisit(snapshot.visits)
-  if (!speaking) return null
+  if (!speaking) return judgeUnvisited(snapshot, now)
   const input: JudgeInput = {
     ...snapshot,
     visit: speaking,

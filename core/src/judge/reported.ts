@@ -17,6 +17,7 @@ export const reportedConditions = (input: JudgeInput, through: number): Conditio
         next: 'Decide how to handle it, then close it with what was done.',
         basis: 'observed and reported',
         until: r.until,
-        putOff: r.putOff,
+        // Its day has come: it presses again.
+        putOff: r.putOff && (r.until === null || through < r.until),
       }),
     )

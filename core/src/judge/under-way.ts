@@ -23,8 +23,8 @@ const next = ({ closed, off, burn }: UnderWay): string => {
 }
 
 /**
- * Jobs that were begun and not closed: nobody knows what is off and not back yet. What is known to be off is to fix, as it is where a
- * visit leaves it so; a combustion test that was not good stands until a good one.
+ * Jobs that were begun and not closed: nobody knows what is off and not back yet. What is known to be off is to fix: its own people
+ * and their locks are there, where a guard that a visit leaves off is at Stop. A combustion test that was not good stands until a good one.
  */
 export const jobsUnderWay = (input: Pick<JudgeInput, 'underWay'>, through: number): Condition[] =>
   (input.underWay ?? [])

@@ -1,3 +1,5 @@
+import { dateIn } from './calendar.ts'
+
 /** A current as a clamp shows it: 2.44, 13.6, 104. */
 export function amps(value: number): string {
   if (value >= 99.95) return value.toFixed(0)
@@ -46,25 +48,6 @@ export function signed(value: number, digits: number): string {
 }
 
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-
-const calendars = new Map<string, Intl.DateTimeFormat>()
-/** Making one costs more than judging a visit: each zone has its own once. */
-function calendarOf(zone: string): Intl.DateTimeFormat {
-  const known = calendars.get(zone)
-  if (known) return known
-  const made = new Intl.DateTimeFormat('en-US', { timeZone: zone, year: 'numeric', month: 'numeric', day: 'numeric' })
-  calendars.set(zone, made)
-  return made
-}
-
-function dateIn(zone: string, at: number): { year: number; month: number; day: number } {
-  const part = new Map(
-    calendarOf(zone)
-      .formatToParts(at)
-      .map((p) => [p.type, Number(p.value)]),
-  )
-  return { year: part.get('year') ?? NaN, month: part.get('month') ?? NaN, day: part.get('day') ?? NaN }
-}
 
 /**
  * Short day of an instant (ms since 1970) in a zone; the year only when it differs from that of `asOf`.

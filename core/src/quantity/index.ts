@@ -1,3 +1,4 @@
+export { dayEnds } from './calendar.ts'
 export * as show from './format.ts'
 export { placeWords } from './place-words.ts'
 export { parseFigure } from './parse-number.ts'

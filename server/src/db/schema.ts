@@ -284,6 +284,8 @@ export const machineVersions = pgTable('machine_versions', {
     .primaryKey()
     .references(() => machines.id),
   version: uuid().notNull(),
+  /** When a day had come last that something at it was put off or allowed to: it stands otherwise since. Null: none had. */
+  turnedAt: at('turned_at'),
 })
 
 /** The latest judgement of each machine: what the Roof shows. Rebuilt from the facts at every change. */
@@ -312,6 +314,8 @@ export const machineStates = pgTable(
     loadAt: at('load_at'),
     seenAt: at('seen_at'),
     dueAt: at('due_at'),
+    /** The next day that something at it was put off or allowed to; null: there is none. */
+    turnsAt: at('turns_at'),
     /** The machine as the list of machines shows it, as JSON text: it is looked at far more often than it changes. */
     shown: text().notNull(),
   },
@@ -319,6 +323,9 @@ export const machineStates = pgTable(
     index('machine_states_stale')
       .on(t.machineId)
       .where(sql`stale`),
+    index('machine_states_turns')
+      .on(t.turnsAt)
+      .where(sql`turns_at is not null`),
     // By every order in which the machines list is asked for: the first page of fifty thousand is read off its index.
     index('machine_states_need')
       .on(t.need.desc().nullsFirst(), t.dueAt.asc().nullsFirst(), t.sortKey)

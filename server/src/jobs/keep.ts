@@ -3,6 +3,7 @@ import {
   jobKindOf,
   jobStands,
   partChecks,
+  permitBar,
   permitDays,
   permitTimes,
   planJob,
@@ -120,6 +121,14 @@ async function refuseClosing(
   if (first !== undefined) throw fieldProblem('reason', `enter why it is closed without its proof. ${first}`)
 }
 
+/** What is at level Stop is never run on a permit. */
+async function refusePermit(tx: Tx, body: Pick<JobStepBody, 'machineId' | 'at'>): Promise<void> {
+  const [snapshot] = await loadSnapshots(tx, [body.machineId])
+  const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
+  const bar = permitBar(standing?.conditions ?? [], Date.parse(body.at))
+  if (bar !== null) throw fieldProblem('wrong', `this machine is at Stop, and no permit is given for that: ${bar}`)
+}
+
 /** Keep what happened on a job; the same id twice keeps one. It is closed on its proof, or with a reason. */
 export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Promise<Done<null>> {
   // Steps of one job follow each other. The job is a fact, whose row nobody may lock.
@@ -139,6 +148,7 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
     throw fieldProblem('until', `at most ${permitDays} days: enter an earlier date`)
   if (body.kind === 'permit' && facts.filter((f) => f.kind === 'permit').length >= permitTimes)
     throw fieldProblem('until', 'a permit is extended once: the work has to be done, or the machine stays off')
+  if (body.kind === 'permit') await refusePermit(tx, body)
   if (body.kind === 'offer')
     body.waiting.forEach((w, i) => {
       const fault = waitingFault(w)

@@ -70,7 +70,7 @@ describe('the Roof', () => {
     expect(new Set(atSite.rows.map((r) => r.siteName))).toEqual(new Set(['Slipway Workshop']))
     const area = places.areas.find((a) => a.name === 'Gift hall roof')
     expect((await roof(`&area=${area?.id ?? ''}`)).total).toBe(7)
-    expect((await roof('&level=stop')).rows.map((r) => r.unitTag)).toEqual(['EF-7'])
+    expect((await roof('&level=stop')).rows.map((r) => r.unitTag)).toEqual(['EF-14', 'MAU-5', 'EF-7'])
     expect((await roof('&q=shark%20tunnel')).rows.map((r) => r.unitTag)).toEqual(['RTU-32'])
   })
   it('takes search signs for what they are', async () => {

@@ -30,6 +30,8 @@ export interface MachineSnapshot {
   readonly jobs: readonly JobRecord[]
   /** What the building's own instruments showed; null where none is sent. */
   readonly live: LiveEvidence | null
+  /** The last instant at which a day that something was put off or allowed to had come; null: none had. */
+  readonly turnedAt: string | null
   readonly site: {
     readonly hertz: 50 | 60 | null
     readonly zone: string

@@ -132,7 +132,7 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
     const place = places.get(known.machine.id)
     const stand = stands[i]
     if (!place || !stand) return []
-    const { failures, need, level, headline, conditions, load, loadAt, seenAt, dueAt } = stand
+    const { failures, need, level, headline, conditions, load, loadAt, seenAt, dueAt, turnsAt } = stand
     for (const f of failures)
       process.stderr.write(`machine ${known.machine.id}: the check ${f.check} could not be judged: ${f.message}\n`)
     return [
@@ -154,6 +154,7 @@ async function write(tx: Tx, { policies, places, all }: Loaded, stands: readonly
         loadAt,
         seenAt,
         dueAt,
+        turnsAt,
         shown: JSON.stringify(shownOf(known, place, stand)),
       },
     ]
@@ -257,7 +258,7 @@ export async function refreshStale(db: Db): Promise<void> {
 }
 
 /** Changes whenever the same facts may be judged or shown otherwise: what was judged before is then judged again at the next start. */
-const judgeVersion = 7
+const judgeVersion = 8
 
 /** Judge every machine again where a newer judge has been installed since. */
 export async function refreshForNewJudge(tx: Tx): Promise<void> {

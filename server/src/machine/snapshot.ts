@@ -240,13 +240,15 @@ const liveOf = (db: Db | Tx, ids: string[]) =>
     db.select().from(liveStates).where(anyOf(liveStates.machineId)).prepare('live_of'),
   ).execute({ ids })
 
+type Version = typeof machineVersions.$inferSelect
+
 /** The versions of some machines; one that was never written to has none. */
-async function versionsOf(db: Db | Tx, ids: readonly string[]): Promise<Map<string, string>> {
+async function versionsOf(db: Db | Tx, ids: readonly string[]): Promise<Map<string, Version>> {
   const statement = prepared(db, 'machine_versions_of', () =>
     db.select().from(machineVersions).where(anyOf(machineVersions.machineId)).prepare('machine_versions_of'),
   )
   const rows = await statement.execute({ ids: [...ids] })
-  return new Map(rows.map((r) => [r.machineId, r.version]))
+  return new Map(rows.map((r) => [r.machineId, r]))
 }
 
 /**
@@ -259,7 +261,7 @@ export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]):
   const versions = await versionsOf(db, machineIds)
   const held = new Map(
     machineIds.flatMap((id) => {
-      const version = versions.get(id)
+      const version = versions.get(id)?.version
       const snapshot = version === undefined ? undefined : heldSnapshot(id, version)
       return snapshot ? [[id, snapshot]] : []
     }),
@@ -278,7 +280,7 @@ export async function loadSnapshots(db: Db | Tx, machineIds: readonly string[]):
 async function readSnapshots(
   db: Db | Tx,
   machineIds: readonly string[],
-  versions: ReadonlyMap<string, string>,
+  versions: ReadonlyMap<string, Version>,
 ): Promise<MachineSnapshot[]> {
   if (machineIds.length === 0) return []
   const ids = [...machineIds]
@@ -333,7 +335,7 @@ async function readSnapshots(
   const place = new Map(own.map((r) => [r.machine.siteId, r.site]))
   const counts = new Map(rows.map((r) => [r.machine_id, Number(r.of_all)]))
   return list.map((machine) =>
-    interned(versions.get(machine.id), {
+    interned(versions.get(machine.id)?.version, {
       machine,
       motors: motors.get(machine.id) ?? [],
       parts: parts.get(machine.id) ?? [],
@@ -346,6 +348,7 @@ async function readSnapshots(
       traces: traces.get(machine.id) ?? [],
       jobs: jobs.get(machine.id) ?? [],
       live: live.get(machine.id) ?? null,
+      turnedAt: versions.get(machine.id)?.turnedAt?.toISOString() ?? null,
       site: place.get(machine.siteId) ?? { hertz: null, zone: 'UTC', units: 'us' },
     }),
   )

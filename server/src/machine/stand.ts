@@ -1,6 +1,14 @@
-import { conditionLineOf, coreVisit } from '@motor-round/contract'
+import { conditionLineOf, coreVisit, snapshotOf } from '@motor-round/contract'
 import { reviewAt } from '@motor-round/core/finding'
-import { loadShare, machineDueAt, rank, speakingVisit, type Judgement, type Overall } from '@motor-round/core/judge'
+import {
+  loadShare,
+  machineDueAt,
+  rank,
+  speakingVisit,
+  turnsAt,
+  type Judgement,
+  type Overall,
+} from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
 import { judgeStanding } from './judge.ts'
@@ -37,6 +45,8 @@ const earliest = (instants: readonly (number | null)[]): Date | null => {
   return some.length === 0 ? null : new Date(Math.min(...some))
 }
 
+const instantOf = (ms: number | null): Date | null => (ms === null ? null : new Date(ms))
+
 /** How one machine stands in full, what the list of machines shows of that, and what could not be judged. */
 function standOf(known: MachineSnapshot, policies: Policies) {
   const judgement = judgeStanding(known, policies)
@@ -46,6 +56,7 @@ function standOf(known: MachineSnapshot, policies: Policies) {
   const open = told.filter((f) => f.state === 'open')
   const worst = open[0] ?? told[0]
   const load = loadReadAt(known)
+  const turning = snapshotOf({ ...known, policies })
   return {
     judgement,
     failures: judgement?.failures ?? [],
@@ -73,6 +84,7 @@ function standOf(known: MachineSnapshot, policies: Policies) {
       judgement && seen
         ? new Date(machineDueAt(judgement, Date.parse(seen.takenAt), policies))
         : earliest(told.map(reviewAt)),
+    turnsAt: instantOf(turnsAt(turning, turning.turnedAt ?? 0)),
   }
 }
 

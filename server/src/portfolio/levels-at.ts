@@ -30,6 +30,7 @@ export function snapshotAt(known: MachineSnapshot, at: Date): MachineSnapshot {
     findings: known.findings.filter((f) => by(f.at)).map((f) => findingOf(f, soFar(f.steps))),
     traces: known.traces.filter((t) => by(t.at)).map((t) => ({ ...t, steps: soFar(t.steps) })),
     jobs: known.jobs.filter((j) => by(j.at)).map((j) => ({ ...j, steps: soFar(j.steps) })),
+    turnedAt: at.toISOString(),
     live: known.live && { ...known.live, days: known.live.days.filter((d) => d.at + dayMs <= until) },
   }
 }

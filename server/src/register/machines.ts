@@ -102,6 +102,7 @@ export function machineRoutes(router: Router, deps: Deps): void {
         findings: [...known.findings],
         closings: [...known.closings],
         live: known.live,
+        turnedAt: known.turnedAt,
         traces: [...known.traces],
         jobs: [...known.jobs],
         peerTraces,

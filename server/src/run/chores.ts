@@ -6,6 +6,7 @@ import { sumUp } from '../live/pass.ts'
 import { pollDrives } from '../live/poll.ts'
 import { thin } from '../live/thin.ts'
 import { refreshStale } from '../machine/refresh.ts'
+import { turnDays } from '../machine/turn-days.ts'
 import { digestIfDue } from '../mail/digest.ts'
 import { sendSoon } from '../mail/outbox.ts'
 
@@ -48,6 +49,7 @@ const chores: readonly Chore[] = [
     failed: 'stale machines were not judged',
     work: (deps) => refreshStale(deps.db),
   },
+  { everyMs: 60_000, failed: 'machines whose day had come were not judged', work: turnDays },
   {
     everyMs: 30_000,
     failed: 'e-mails were not sent',

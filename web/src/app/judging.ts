@@ -23,6 +23,7 @@ export const snapshotOfPage = (page: MachinePage, policies: Parameters<typeof to
     peers: page.peers,
     closings: page.closings,
     live: page.live,
+    turnedAt: page.turnedAt,
     findings: page.findings,
     traces: page.traces,
     jobs: page.jobs,
@@ -57,9 +58,8 @@ export function useJudging(page: MachinePage | undefined): ((visit: Visit) => Ju
   return useMemo(() => (snapshot ? (visit) => inputOf(snapshot, visit) : null), [snapshot])
 }
 
-/** The machine as it stands, and the visit whose figures stand for it. */
-export function standingOf(snapshot: MachineSnapshot): { judgement: Judgement; visit: Visit } | null {
-  const visit = speakingVisit(snapshot.visits)
+/** The machine as it stands, and the visit whose figures stand for it; null where nobody has visited it. */
+export function standingOf(snapshot: MachineSnapshot): { judgement: Judgement; visit: Visit | null } | null {
   const judgement = judgeMachine(snapshot)
-  return visit && judgement ? { judgement, visit } : null
+  return judgement && { judgement, visit: speakingVisit(snapshot.visits) }
 }

@@ -6,6 +6,8 @@ import { calculator } from '../calculator.ts'
 import { cfm, inchesWater, ratio } from '../fields.ts'
 
 const point = inchesWater.min(0)
+/** What a pitot tube still tells, in wg: 400 ft/min. @source common practice */
+const least = 0.01
 
 /** Of standard air where neither is known; at sea level, or at 70 °F, where the other is. */
 function densityAt(feet: number | undefined, fahrenheit: number | undefined): number {
@@ -33,6 +35,12 @@ export const traverseCalc = calculator({
     flow: cfm.meta({ unit: 'cfm', title: 'Air' }),
     unsure: ratio.meta({ unit: '%', title: 'Unsure, ±' }),
     density: ratio.meta({ unit: '%', title: 'Density, of standard air' }),
+    says: z
+      .enum([
+        'every point is in the range of a pitot tube',
+        'points under 0.01 in wg are below the range of a pitot tube: traverse where the duct is narrower',
+      ])
+      .meta({ title: 'Result' }),
   }),
   example: { points: [0.12, 0.15, 0.18, 0.16, 0.14, 0.11], area: 2.5 },
   compute(i) {
@@ -47,6 +55,9 @@ export const traverseCalc = calculator({
       flow: convert(t.flow, 'm3/s', 'cfm'),
       unsure: t.unsure,
       density: density / standardDensity,
+      says: i.points.some((p) => p < least)
+        ? ('points under 0.01 in wg are below the range of a pitot tube: traverse where the duct is narrower' as const)
+        : ('every point is in the range of a pitot tube' as const),
     }
   },
 })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { legPositions, terminalPairs, terminalPositions, wirePairs, type Reading } from '../../quantity/index.ts'
 import { dayMs, type Visit, type WorkDone } from '../../trend/index.ts'
-import { now, pscPlate, type Given, at, visitOf, told, gate, goodWinding } from './say.test-help.ts'
+import { now, pscPlate, type Given, at, visitOf, say, told, gate, goodWinding } from './say.test-help.ts'
 
 describe('winding ohms', () => {
   it('even and steady is OK and does not clear the insulation', () => {
@@ -90,6 +90,20 @@ describe('insulation', () => {
   })
   it('without a temperature is not corrected and not sure', () =>
     expect(test(12, null)).toMatchObject({ level: 'ok', confidence: 'low', value: 12 }))
+  // 5 MΩ at 40 °C (IEEE 43) read at 20 °C is 6.56 MΩ of a thermosetting winding, 20 MΩ of a thermoplastic one.
+  it('is not OK without a temperature where a cool winding would be below the floor', () => {
+    expect([6.5, 6.6].map((mo) => test(mo, null).level)).toEqual(['watch', 'ok'])
+    const thermoplastic = { policies: { insulationSystem: 'thermoplastic' } } as const
+    expect([19.9, 20.1].map((mo) => test(mo, null, 'motor', thermoplastic).level)).toEqual(['watch', 'ok'])
+    expect(test(6, null).because).toContain('At 68 °F it would be 4.6 MΩ at 40 °C.')
+    expect(test(6, null).next).toBe('Enter the temperature of the winding.')
+  })
+  it('colder than can be brought to 40 °C is tested again', () => {
+    expect([6, 7.7].map((mo) => test(mo, 2).level)).toEqual(['watch', 'ok'])
+    expect(test(6, 2).next).toBe('Test again with the winding above 50 °F.')
+    // Hotter than that, it is better at 40 °C than it was read.
+    expect(test(6, 95).level).toBe('ok')
+  })
   it('through field wiring asks for the split test before the motor is blamed', () => {
     const v = test(2, 30, 'contactor')
     expect(v.confidence).toBe('low')
@@ -165,6 +179,24 @@ describe('contacts, fuses, lugs', () => {
     const readings = at('fuse_ohms', legPositions, [0.1, 'OL', 0.1])
     expect(told('fuses', readings).level).toBe('stop')
     expect(gate('restore', readings).bars).toContain('L2')
+  })
+  it('one good fuse or pole says nothing of the others', () => {
+    const some = at('fuse_ohms', ['L1'], [0.1])
+    expect(say(some).verdicts.filter((v) => v.check === 'fuses')).toMatchObject([
+      {
+        level: 'watch',
+        positions: ['L2', 'L3'],
+        because: 'L2 and L3 not read: one good fuse says nothing of the others.',
+      },
+      { level: 'ok', positions: ['L1'] },
+    ])
+    expect(say(some).level).toBe('watch')
+    const poles = at('pole_ohms', ['L1', 'L2'], [0.1, 0.1])
+    expect(say(poles, { controls: { starter: 'contactor', poles: 3 } }).level).toBe('watch')
+    const two = say(poles, { controls: { starter: 'contactor', poles: 2 } })
+    expect(two.verdicts.filter((v) => v.check === 'contactor-poles').map((v) => v.level)).toEqual(['ok'])
+    // What is blown is told, and is enough.
+    expect(say(at('fuse_ohms', ['L1'], ['OL'])).verdicts.filter((v) => v.check === 'fuses')).toHaveLength(1)
   })
   it('a pole that does not make, lugs that are burnt', () => {
     expect(told('contactor-poles', at('pole_ohms', legPositions, [0.1, 0.2, 40])).level).toBe('fix')

@@ -198,10 +198,10 @@ describe('drive and gas section', () => {
     )
     expect(found.level).toBe(level)
   })
-  it('a cut-out lead left off is to fix; both are asked only where they are', () => {
+  it('a cut-out lead left off is at Stop, a gas section that was not tested to fix; both are asked only where they are', () => {
     const gas = { controls: { gasSection: true } }
-    expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('fix')
-    expect(told('gas-section', [], { ...gas, answers: { 'gas.tested': 'no' } }).level).toBe('watch')
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('stop')
+    expect(told('gas-section', [], { ...gas, answers: { 'gas.tested': 'no' } }).level).toBe('fix')
     expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'yes' } }).level).toBe('ok')
     const ids = (m: MachineFacts) => checkDefinitions.filter((c) => c.for(m)).map((c) => c.id)
     expect(ids(facts)).not.toContain('gas-section')

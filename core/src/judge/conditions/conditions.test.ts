@@ -54,7 +54,7 @@ const stories: readonly (readonly [name: string, found: Visit, level: string, ag
     [
       'a gas cut-out left unplugged',
       words(2, { 'gas.cutout': 'no' }),
-      'fix',
+      'stop',
       words(6, { 'gas.cutout': 'yes' }),
       'safety-restored',
     ],
@@ -65,7 +65,7 @@ const stories: readonly (readonly [name: string, found: Visit, level: string, ag
       words(6, { 'leave.call': 'yes' }),
       'controls-restored',
     ],
-    ['a wire worn through', words(2, { wires: 'through' }), 'fix', words(6, { wires: 'whole' }), 'wiring-repaired'],
+    ['a wire worn through', words(2, { wires: 'through' }), 'stop', words(6, { wires: 'whole' }), 'wiring-repaired'],
     ['a burnt lug', words(2, { lugs: 'burnt' }), 'fix', words(6, { lugs: 'tight' }), 'terminals-tightened'],
     [
       '5 A in the ground wire',
@@ -245,7 +245,7 @@ describe('a person closes what stands, with a reason', () => {
   })
   it('but found again it stands again', () =>
     expect(machine([plain(0), found, words(6, { wires: 'through' })], { closings: [closed(3, 'closed')] }).level).toBe(
-      'fix',
+      'stop',
     ))
   it('a finding stands with its level until it is closed', () => {
     const reported = [
@@ -255,7 +255,16 @@ describe('a person closes what stands, with a reason', () => {
     const later = (level: 'fix' | 'stop') =>
       machine([plain(0)], {
         reported: [
-          { ...reported[0], id: 'g', at: now, by: 'Vale', text: 'Guard loose', level, until: now, putOff: true },
+          {
+            ...reported[0],
+            id: 'g',
+            at: now,
+            by: 'Vale',
+            text: 'Guard loose',
+            level,
+            until: now + 999 * dayMs,
+            putOff: true,
+          },
         ],
       })
     expect(later('fix')).toMatchObject({ level: 'ok', conditions: [{ level: 'fix', putOff: true }] })

@@ -92,7 +92,11 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
     asks: [],
   },
   'controls-restored': { checks: ['inhibits', 'left@leave.call', 'restored'], asks: [] },
-  'safety-restored': { subjects: ['gas section'], checks: ['left@leave.guards', 'restored'], asks: [] },
+  'safety-restored': {
+    subjects: ['gas section'],
+    checks: ['left@leave.guards', 'left@leave.jumpers', 'restored'],
+    asks: [],
+  },
   'drive-repaired': {
     subjects: ['drive'],
     checks: ['as-found', 'live-call', 'live-starts', 'drive-input'],

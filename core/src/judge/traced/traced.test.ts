@@ -174,10 +174,10 @@ describe('a job that was begun and not closed', () => {
     expect([at([])?.level, at([job], noon - 1)?.level]).toEqual(['ok', 'ok'])
     expect(at([job])).toMatchObject({ level: 'watch', headline: 'Job not finished: replace the motor: it growls.' })
   })
-  it('with a guard off is to fix, as it is where a visit leaves it so', () => {
+  it('with a guard off is to fix, for its people are there; a visit that leaves one off is at Stop', () => {
     const left = machine(traced(), { visits: [read(1, [], { 'leave.guards': 'no' })] })
     const off = at([{ ...job, off: ['panels off', 'guards off'], opened: true }])
-    expect([left.level, off?.level]).toEqual(['fix', 'fix'])
+    expect([left.level, off?.level]).toEqual(['stop', 'fix'])
     expect(off?.headline).toBe('Job not finished: replace the motor: it growls. Now: panels off, guards off.')
     expect(at([{ ...job, left: 'locked, panel closed' }])?.headline).toMatch(/\. Interrupted: locked, panel closed\.$/)
     // Locked out and shut, it only waits.

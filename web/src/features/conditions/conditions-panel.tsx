@@ -19,7 +19,7 @@ function origin(k: Condition, now: number): string {
   const since = `${k.retest ? 'Due since' : 'Since'} ${day(k.since, now)}`
   const by = k.by === null ? '' : `, ${k.by}`
   const again = k.seenAt > k.since ? `, last read ${day(k.seenAt, now)}` : ''
-  const put = k.putOff && k.until !== null ? `, put off to ${day(k.until, now)}` : ''
+  const put = k.until === null ? '' : k.putOff ? `, put off to ${day(k.until, now)}` : `, due ${day(k.until, now)}`
   return `${since}${by}${again}${put}`
 }
 

@@ -88,7 +88,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
   const now = useNow()
   const may = useMay('mechanic')
   const policies = api.usePoliciesQuery({}).data?.policies
-  const { stands, stops, say, trouble } = useJob(page, job)
+  const { stands, stops, barred, say, trouble } = useJob(page, job)
   const [deciding, setDeciding] = useState(false)
   const fired = firedOf(page, stands, now)
   const mayAct = may && stands.closed === null
@@ -180,7 +180,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
               say={say}
             />
           ) : null}
-          {mayAct ? <PermitPanel permit={permit} say={say} /> : null}
+          {mayAct ? <PermitPanel permit={permit} barred={barred} say={say} /> : null}
           <SubstitutesPanel stands={stands} now={now} today={siteDay(now, page.site.zone)} mayAct={mayAct} say={say} />
           <JobParts jobId={job.id} mayAct={mayAct} />
           <Kit job={job} tools={toolsOf(stands.steps)} />

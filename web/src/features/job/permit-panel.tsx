@@ -89,7 +89,16 @@ function PermitForm({ say, done }: { say: Say; done: () => void }) {
 }
 
 /** Leave to run it with something wrong until the work is done: with limits, a name and an end. */
-export function PermitPanel({ permit, say }: { permit: Permit | null; say: Say }) {
+export function PermitPanel({
+  permit,
+  barred,
+  say,
+}: {
+  permit: Permit | null
+  /** Why none is given now. */
+  barred: string | null
+  say: Say
+}) {
   const [giving, setGiving] = useState(false)
   const more = (permit?.times ?? 0) < permitTimes
   return (
@@ -97,7 +106,11 @@ export function PermitPanel({ permit, say }: { permit: Permit | null; say: Say }
       <header>
         <h2>Run it until then?</h2>
       </header>
-      {giving ? (
+      {barred !== null ? (
+        <p className="note tone-stop" role="note">
+          <b>No permit while the machine is at Stop.</b> {barred}
+        </p>
+      ) : giving ? (
         <PermitForm say={say} done={() => setGiving(false)} />
       ) : more ? (
         <div className="row">

@@ -12,6 +12,7 @@ import {
   fired,
   jobStands,
   jobWork,
+  permitBar,
   permitOf,
   type Adverse,
   type Fired,
@@ -95,7 +96,14 @@ function workBy(page: MachinePage, job: JobRecord, raw: MutationBodies['job-step
 export function useJob(
   page: MachinePage,
   job: JobRecord,
-): { stands: JobStands; stops: readonly string[]; say: Say; trouble: string | null } {
+): {
+  stands: JobStands
+  stops: readonly string[]
+  /** Why no permit is given now; null where one may be. */
+  barred: string | null
+  say: Say
+  trouble: string | null
+} {
   const me = api.useSessionQuery({}).data?.person?.id ?? ''
   const clock = useClock()
   const dispatch = useDispatch()
@@ -104,6 +112,7 @@ export function useJob(
   const conditions = useMemo(() => (snapshot && standingOf(snapshot))?.judgement.conditions ?? [], [snapshot])
   const adverse = useMemo(() => adverseOf(conditions), [conditions])
   const stops = useMemo(() => conditions.filter((c) => c.level === 'stop').map((c) => c.verdict.because), [conditions])
+  const barred = useMemo(() => permitBar(conditions, clock()), [conditions, clock])
   const { pace } = usePace()
   const stands = useMemo(() => standsOf(page, job, adverse, pace), [page, job, adverse, pace])
   const say: Say = async (said) => {
@@ -117,5 +126,5 @@ export function useJob(
     if (failed === null) dispatch(api.util.invalidateTags(['machine']))
     return failed === null
   }
-  return { stands, stops, say, trouble }
+  return { stands, stops, barred, say, trouble }
 }

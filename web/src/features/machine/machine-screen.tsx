@@ -47,9 +47,9 @@ export function MachineScreen() {
   const mayAct = useMay('mechanic')
   const navigate = useNavigate()
   const [working, setWorking] = useState(false)
+  const standing = useMemo(() => snapshot && standingOf(snapshot), [snapshot])
   const judged = useMemo(() => {
-    const standing = snapshot && standingOf(snapshot)
-    if (!snapshot || !standing) return null
+    if (!snapshot || !standing?.visit) return null
     const { judgement, visit } = standing
     const input = inputOf(snapshot, visit)
     const changes = pastChanges(input)
@@ -64,7 +64,7 @@ export function MachineScreen() {
       changes,
       way: wayBack(input, judgement, changes),
     }
-  }, [snapshot])
+  }, [snapshot, standing])
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const own = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT|BUTTON|A)$/.test(e.target.tagName)
@@ -78,7 +78,7 @@ export function MachineScreen() {
   if (!page) return <Loading page />
   const { machine, unit } = page
   const openTrace = page.traces.find((t) => !t.steps.some((s) => s.kind === 'closed'))
-  const due = judged?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
+  const due = standing?.judgement.level === 'stop' ? { words: 'now' } : dueWords(page.dueAt, now)
   return (
     <div className="page stack">
       <header className="between machine-head">
@@ -95,7 +95,7 @@ export function MachineScreen() {
           <Latest visit={judged.visit} judgement={judged.judgement} now={now} />
         ) : (
           <p className="machine-unread">
-            <LevelMark level="not judged" /> No visit yet
+            <LevelMark level={standing?.judgement.level ?? 'not judged'} filled={standing !== null} /> No visit yet
           </p>
         )}
         {mayAct ? (
@@ -162,18 +162,23 @@ export function MachineScreen() {
               </section>
             </>
           ) : (
-            <section className="sheet">
-              <h2>Nothing read yet</h2>
-              <p>
-                Take the first readings: volts, amps and running state. After four visits the usual range of this
-                machine is known.
-              </p>
-              {mayAct ? (
-                <Link to={`/machines/${id}/visit`}>
-                  <Button>Take the first readings</Button>
-                </Link>
+            <>
+              {standing ? (
+                <ResultsPanel page={page} judgement={standing.judgement} way={null} now={now} mayAct={mayAct} />
               ) : null}
-            </section>
+              <section className="sheet">
+                <h2>Nothing read yet</h2>
+                <p>
+                  Take the first readings: volts, amps and running state. After four visits the usual range of this
+                  machine is known.
+                </p>
+                {mayAct ? (
+                  <Link to={`/machines/${id}/visit`}>
+                    <Button>Take the first readings</Button>
+                  </Link>
+                ) : null}
+              </section>
+            </>
           )}
           {page.visits.length === 0 ? null : (
             <section className="sheet">

@@ -21,9 +21,9 @@ const seen = byWord({
     },
     'wheel.screws': {
       loose: [
-        'fix',
-        'The hub is loose on its shaft.',
-        'Fit a full-length key, set the screw on the flat and tighten it to torque, twice.',
+        'stop',
+        'The hub is loose on its shaft: the wheel can come off.',
+        'Do not run it. Fit a full-length key, set the screw on the flat and tighten it to torque, twice.',
       ],
     },
     'wheel.hand': {

@@ -19,7 +19,7 @@ const gas: Rule = {
         ? []
         : [
             verdict(this, {
-              level: cutout === 'no' ? 'fix' : 'ok',
+              level: cutout === 'no' ? 'stop' : 'ok',
               positions: ['gas.cutout'],
               basis,
               because:
@@ -28,7 +28,7 @@ const gas: Rule = {
                   : 'Every cut-out lead of the gas section is on.',
               next:
                 cutout === 'no'
-                  ? 'Reconnect it before you leave the unit. Licensed work under local code.'
+                  ? 'Do not fire it: close the gas. Reconnect it before you leave the unit. Licensed work under local code.'
                   : 'Nothing to do.',
             }),
           ]),
@@ -36,7 +36,7 @@ const gas: Rule = {
         ? []
         : [
             verdict(this, {
-              level: tested === 'no' ? 'watch' : 'ok',
+              level: tested === 'no' ? 'fix' : 'ok',
               positions: ['gas.tested'],
               basis,
               because:

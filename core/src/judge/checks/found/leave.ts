@@ -1,55 +1,51 @@
-import { practice } from '../../../limits/index.ts'
-import { verdict, type Rule } from '../../rule.ts'
-import { always, line, yesNo, type CheckDefinition } from '../check-definition.ts'
+import { byWord } from '../by-word.ts'
+import { always, choice, line, yesNo, type CheckDefinition } from '../check-definition.ts'
 
-const asks = [
-  ['leave.call', 'Controls back in automatic', 'fix', 'controls'],
-  ['leave.lock', 'Own lock and tag off, or left on with a reason', 'watch', 'guards'],
-  ['leave.guards', 'Panels, guards and filters in', 'fix', 'guards'],
-  ['leave.wires', 'Lifted wires and plugs back on', 'fix', 'wiring'],
-  ['leave.jumpers', 'Jumpers off, bypassed switches back in', 'fix', 'controls'],
-  ['leave.tools', 'Tools counted', 'watch', 'guards'],
-] as const
-
-/** The control call is told by the check of what was inhibited. */
-const judged = asks.filter(([id]) => id !== 'leave.call')
-
-/** What was answered with no when leaving. */
-const left: Rule = {
+/** What was answered with no when leaving. The control call is told by the check of what was inhibited. */
+const left = byWord({
   id: 'left',
   title: 'Close up',
   subject: 'guards',
-  from: 'visit',
-  applies: (c) => judged.some(([id]) => c.answer(id) !== undefined),
-  judge(c) {
-    const basis = [practice('leave it as you want to find it')]
-    const not = judged.filter(([id]) => c.answer(id) === 'no')
-    const done = judged.filter(([id]) => c.answer(id) === 'yes')
-    return [
-      ...not.map(([id, words, level, subject]) =>
-        verdict(this, {
-          level,
-          subject,
-          positions: [id],
-          basis,
-          because: `Not restored: ${words.toLowerCase()}.`,
-          next: 'Enter who comes back to restore it, and when.',
-        }),
-      ),
-      ...(done.length === 0
-        ? []
-        : [
-            verdict(this, {
-              level: 'ok',
-              positions: done.map(([id]) => id),
-              basis,
-              because: not.length === 0 ? 'Everything restored.' : 'The rest is restored.',
-              next: 'Nothing to do.',
-            }),
-          ]),
-    ]
+  subjects: { 'leave.wires': 'wiring', 'leave.jumpers': 'controls', 'leave.filters': 'air' },
+  meanings: {
+    'leave.lock': {
+      no: ['watch', 'A lock or tag was left on without a reason.', 'Enter who comes back to take it off, and when.'],
+    },
+    'leave.guards': {
+      no: [
+        'stop',
+        'A panel or guard is not back on: belt, wheel or live parts can be touched.',
+        'Do not run it. Put it back on, or leave it locked out and enter who comes back, and when.',
+      ],
+    },
+    'leave.filters': {
+      no: [
+        'fix',
+        'The filters are not back in: dirt goes into wheel and coil, and some wheels draw more.',
+        'Put filters in, then re-read the amps.',
+      ],
+    },
+    'leave.wires': {
+      no: [
+        'fix',
+        'A lifted wire or plug is not back on.',
+        'Cap and tag it; enter who comes back to restore it, and when.',
+      ],
+    },
+    'leave.jumpers': {
+      no: [
+        'stop',
+        'A jumper is left on, or a switch is bypassed: a safety may not shut it off.',
+        'Do not run it. Take the jumper off and test the switch, or leave it locked out and enter who comes back, and when.',
+      ],
+    },
+    'leave.tools': {
+      no: ['watch', 'The tools were not counted: one may be in the unit.', 'Count them before it starts.'],
+    },
   },
-}
+  fine: 'Everything restored.',
+  rule: 'leave it as you want to find it',
+})
 
 export const leave: CheckDefinition = {
   id: 'leave',
@@ -59,7 +55,22 @@ export const leave: CheckDefinition = {
   caution: null,
   for: always,
   groups: () => [
-    { title: 'Left', asks: asks.map(([id, words]) => yesNo(id, words)) },
+    {
+      title: 'Left',
+      asks: [
+        yesNo('leave.call', 'Controls back in automatic'),
+        yesNo('leave.lock', 'Own lock and tag off, or left on with a reason'),
+        yesNo('leave.guards', 'Panels and guards on'),
+        choice('leave.filters', 'Filters in', [
+          ['yes', 'Yes'],
+          ['no', 'No'],
+          ['none', 'Has none'],
+        ]),
+        yesNo('leave.wires', 'Lifted wires and plugs back on'),
+        yesNo('leave.jumpers', 'Jumpers off, bypassed switches back in'),
+        yesNo('leave.tools', 'Tools counted'),
+      ],
+    },
     { title: 'Told', asks: [line('leave.told', 'Who was notified of what')], also: true },
   ],
   judges: [left],

@@ -1,4 +1,4 @@
-import { insulationFloor, insulationTestVolts } from '../../../electrical/index.ts'
+import { insulationFactor, insulationFloor, insulationTestVolts } from '../../../electrical/index.ts'
 import { history, sitePolicy, practice, standard } from '../../../limits/index.ts'
 import { show, terminalPositions } from '../../../quantity/index.ts'
 import { dayMs } from '../../../trend/index.ts'
@@ -15,6 +15,16 @@ function told(c: Context, f: InsulationFigure): string {
   const lead = f.lead === 'all' ? 'All leads' : f.lead
   const warm = f.celsius === null ? '' : ` at ${show.temperature(f.celsius, scaleOf(c))}`
   return `${lead} ${f.over ? 'over ' : ''}${show.megohms(f.megohms)}${warm}${at}${when}`
+}
+
+/** Room temperature, and the coldest at which a reading can be brought to 40 °C. °C @source IEEE 43 for the latter */
+const room = 20
+const coldest = 10
+
+/** What a reading that could not be brought to 40 °C would come to there if its winding was cool. Megohms at 40 °C. */
+function ifCool(f: InsulationFigure, system: Context['policies']['insulationSystem']): number {
+  if (f.corrected || f.over || (f.celsius !== null && f.celsius >= coldest)) return f.at40
+  return f.megohms * (insulationFactor(f.celsius === null ? room : coldest, system) ?? 1)
 }
 
 /** One-minute insulation against the floor, each lead at its place by itself. */
@@ -66,7 +76,10 @@ const insulationResistance: Rule = {
     // Without the one-minute value a curve shows what is bad, never what is good.
     const minute = figures.filter((f) => f.minute)
     const below = figures.filter((f) => !f.over && f.at40 < floor)
-    const good = minute.filter((f) => f.over || f.at40 >= floor)
+    const above = minute.filter((f) => f.over || f.at40 >= floor)
+    const cool = (f: InsulationFigure) => ifCool(f, c.policies.insulationSystem)
+    const doubtful = above.filter((f) => !f.over && cool(f) < floor)
+    const good = above.filter((f) => !doubtful.includes(f))
     const whole = figures.length > 0 && minute.length === 0 && below.length === 0
     const tested = c.value('test_volts', 'insulation')
     const [least, most] = insulationTestVolts(volts)
@@ -95,6 +108,27 @@ const insulationResistance: Rule = {
             }),
           ]
         : []),
+      ...doubtful.slice(0, 1).map(({ celsius }) =>
+        verdict(this, {
+          level: 'watch',
+          subject,
+          positions: at(doubtful.map((f) => f.lead)),
+          value: Math.min(...doubtful.map(cool)),
+          limit: floor,
+          basis,
+          because: `${doubtful.map((f) => told(c, f)).join('; ')}: above ${show.megohms(floor)} as read, but ${
+            celsius === null
+              ? `the winding temperature is not entered. At ${show.temperature(room, scaleOf(c))} it would be ${show.megohms(Math.min(...doubtful.map(cool)))} at 40 °C.`
+              : `too cold to be brought to 40 °C: less than ${show.megohms(Math.min(...doubtful.map(cool)))} there.`
+          }${split}`,
+          next:
+            celsius === null
+              ? 'Enter the temperature of the winding.'
+              : `Test again with the winding above ${show.temperature(coldest, scaleOf(c))}.`,
+          confidence: 'low',
+          settles: false,
+        }),
+      ),
       ...(good.length === 0
         ? []
         : [

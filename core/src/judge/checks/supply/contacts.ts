@@ -5,6 +5,11 @@ import type { Context } from '../../context.ts'
 import type { MachineFacts } from '../../input.ts'
 import { always, cells, type CheckDefinition } from '../check-definition.ts'
 
+/** Lines that have a pole and a fuse: three, or two of a single-phase feed between lines, one of a feed to neutral. */
+const linesFor = (m: MachineFacts) => legPositions.slice(0, m.phases === 3 ? 3 : m.serviceVolts < 180 ? 1 : 2)
+/** Of these, the ones that its contactor switches. */
+const polesFor = (m: MachineFacts) => linesFor(m).slice(0, m.controls.poles ?? 3)
+
 /** What is read on the ohm scale closed or whole, and what is said of those that make and those that do not. */
 interface Contact {
   readonly quantity: 'pole_ohms' | 'fuse_ohms'
@@ -16,6 +21,10 @@ interface Contact {
   readonly next: (c: Context) => string
   /** @param names those that make @param all nothing else was read */
   readonly good: (names: readonly string[], all: boolean) => string
+  /** Lines that have one. */
+  readonly lines: (m: MachineFacts) => readonly string[]
+  /** What is said where some were read and good, and others were not. */
+  readonly unread: string
 }
 
 /** Poles or fuses, each by itself: those that do not make, and those that do. */
@@ -34,6 +43,7 @@ const contact = (k: Contact): Rule => ({
     const names = (list: readonly Reading[]) => list.map((r) => r.position)
     const words = open.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
     const given = { limit: limit.value, basis: [limit.basis] }
+    const unread = k.lines(c.machine).filter((p) => !all.some((r) => r.position === p))
     return [
       ...(open.length === 0
         ? []
@@ -57,6 +67,20 @@ const contact = (k: Contact): Rule => ({
               next: 'Nothing to do.',
             }),
           ]),
+      ...(open.length > 0 || unread.length === 0
+        ? []
+        : [
+            verdict(this, {
+              level: 'watch',
+              positions: unread,
+              basis: [practice('each by itself')],
+              because: `${unread.join(' and ')} not read: ${k.unread}.`,
+              next: `Read ${unread.join(' and ')} as well.`,
+              confidence: 'low',
+              settles: false,
+              ofVisit: true,
+            }),
+          ]),
     ]
   },
 })
@@ -71,6 +95,8 @@ const poles = contact({
   open: (words) => `Closed poles read ${words}: no contact.`,
   next: () => 'Pressed by hand the poles can sit crooked: close it with its coil and re-read, then replace it.',
   good: (names, all) => (all ? 'Every pole read closes.' : `${names.join(' and ')} make.`),
+  lines: polesFor,
+  unread: 'one pole that closes says nothing of the others',
 })
 
 const fuses = contact({
@@ -83,10 +109,9 @@ const fuses = contact({
   next: (c) =>
     `Find the load that blew it before a new one goes in: each load to ground, one by one. Then replace ${c.machine.phases === 3 ? 'all three' : 'all of them'}.`,
   good: (names) => `Fuses ${names.join(', ')} good.`,
+  lines: linesFor,
+  unread: 'one good fuse says nothing of the others',
 })
-
-/** Lines that would have to open: three, two of a single-phase feed between lines, one of a feed to neutral. */
-const linesOf = (c: Context): number => (c.machine.phases === 3 ? 3 : c.machine.serviceVolts < 180 ? 1 : 2)
 
 /** A contactor that does not open every line. */
 const polesOpened: Rule = {
@@ -97,22 +122,19 @@ const polesOpened: Rule = {
   applies: (c) =>
     c.machine.controls.starter === 'contactor' &&
     c.machine.controls.poles !== null &&
-    c.machine.controls.poles < linesOf(c),
+    c.machine.controls.poles < linesFor(c.machine).length,
   judge(c) {
     const { poles: n } = c.machine.controls
     return verdict(this, {
       level: 'watch',
       value: n,
-      limit: linesOf(c),
+      limit: linesFor(c.machine).length,
       basis: [practice('off at the contactor is not de-energized')],
       because: `A ${n === 1 ? 'single' : 'two'}-pole contactor: with it off, one leg stays live at the motor.`,
       next: 'Off at the contactor is not de-energized: always open the disconnect and test each leg to ground.',
     })
   },
 }
-
-/** Lines that have a pole and a fuse: three, or two of a single-phase feed between lines, one of a feed to neutral. */
-const linesFor = (m: MachineFacts) => legPositions.slice(0, m.phases === 3 ? 3 : m.serviceVolts < 180 ? 1 : 2)
 
 export const contacts: CheckDefinition = {
   id: 'contacts',
@@ -128,7 +150,7 @@ export const contacts: CheckDefinition = {
         m.controls.poles !== null && m.controls.poles < linesFor(m).length
           ? `Poles, closed (${m.controls.poles} of ${linesFor(m).length} lines are switched)`
           : 'Poles, closed',
-      asks: cells('pole_ohms', linesFor(m).slice(0, m.controls.poles ?? 3)),
+      asks: cells('pole_ohms', polesFor(m)),
     },
     { title: 'Fuses', asks: cells('fuse_ohms', linesFor(m)) },
   ],

@@ -2,6 +2,8 @@ import { practice } from '../../../limits/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { always, cells, choice, type CheckDefinition } from '../check-definition.ts'
 
+const tighten = 'Tighten to the marked torque and enter it.'
+
 const terminals: Rule = {
   id: 'terminals',
   title: 'Terminals and wires',
@@ -11,12 +13,22 @@ const terminals: Rule = {
   judge(c) {
     const basis = [practice('a loose terminal destroys drive and motor')]
     const meanings: Readonly<
-      Record<string, Readonly<Record<string, readonly [level: 'watch' | 'fix', because: string]>>>
+      Record<
+        string,
+        Readonly<Record<string, readonly [level: 'watch' | 'fix' | 'stop', because: string, next: string]>>
+      >
     > = {
-      lugs: { loose: ['watch', 'Lugs found loose.'], burnt: ['fix', 'Burnt marks at a lug.'] },
+      lugs: {
+        loose: ['watch', 'Lugs found loose.', tighten],
+        burnt: ['fix', 'Burnt marks at a lug.', 'Cut back to clean copper, fit a new lug, and find why it ran hot.'],
+      },
       wires: {
-        chafed: ['watch', 'A wire is chafed.'],
-        through: ['fix', 'Wire insulation is worn through: bare copper can reach the frame.'],
+        chafed: ['watch', 'A wire is chafed.', 'Put a bushing at the edge and tie the wire away from it.'],
+        through: [
+          'stop',
+          'Wire insulation is worn through: bare copper can reach the frame.',
+          'Leave it locked out. Replace the wire, put a bushing at the edge, then test insulation before power.',
+        ],
       },
     }
     return Object.entries(meanings).flatMap(([question, words]) => {
@@ -30,10 +42,7 @@ const terminals: Rule = {
               positions: [question],
               basis,
               because: meaning[1],
-              next:
-                meaning[0] === 'fix'
-                  ? 'Cut back to clean copper, fit a new lug, and find what it touched.'
-                  : 'Tighten to the marked torque and enter it; add a bushing at the edge and tie the wire.',
+              next: meaning[2],
             })
           : verdict(this, {
               level: 'ok',
