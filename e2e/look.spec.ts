@@ -191,7 +191,7 @@ test('no serious accessibility finding on the sign-in page', async ({ page }) =>
 test('the machines list is walked by keys and filtered by level', async ({ open }) => {
   const page = await open('arden')
   await page.goto('/machines')
-  await expect(page.locator('.list-row').first()).toContainText('EF-7 / EF')
+  await expect(page.locator('.list-row').first()).toContainText('EF-14 / EF')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.press('ArrowDown')

@@ -26,6 +26,13 @@ const grounds: readonly (readonly [words: string, checks: readonly string[]])[] 
   ['controls', ['control-power']],
 ]
 
+/** Of these, what says nothing of the fan itself. */
+const around = ['volts', 'rotation', 'controls']
+const ofTheFan = new Set(grounds.flatMap(([words, checks]) => (around.includes(words) ? [] : checks)))
+
+/** Is it enough to call a machine OK? A tight lug or good volts are not. @param good what was read and good */
+export const earnsOk = (good: readonly Pick<Verdict, 'check'>[]): boolean => good.some((v) => ofTheFan.has(v.check))
+
 const windings = ['winding-ohms', 'psc-winding', 'insulation']
 /** What was good before one of these was found says nothing any more: a burnt smell is of today, the test of before. */
 const doubts: Readonly<Record<string, readonly string[]>> = {
@@ -61,12 +68,20 @@ export function completeness(
     ...(on.includes('rotation') || known('turning') || known('rotation') ? [] : ['turning not confirmed']),
     ...(on.includes('insulation') || known('insulation') ? [] : ['insulation never read']),
   ]
-  return {
-    on,
-    missing,
-    summary:
-      on.length === 0
-        ? 'Nothing was read that could be judged.'
-        : `${level === 'ok' ? 'OK on' : 'Checked good:'} ${list(on)}${missing.length === 0 ? '' : `; ${missing.join('; ')}`}.`,
+  const rest = missing.length === 0 ? '' : `; ${missing.join('; ')}`
+  return { on, missing, summary: good.size === 0 && open.length === 0 ? nothing : `${basis(level, on)}${rest}.` }
+}
+
+const nothing = 'Nothing was read that could be judged.'
+
+const basis = (level: Overall, on: readonly string[]): string => {
+  const read = list(on)
+  switch (level) {
+    case 'ok':
+      return `OK on ${read}`
+    case 'not judged':
+      return `Too little was read to call it OK${read === '' ? '' : `: only ${read}`}`
+    default:
+      return read === '' ? 'Nothing else was checked good' : `Checked good: ${read}`
   }
 }

@@ -2,7 +2,7 @@ import { mean, show } from '../quantity/index.ts'
 import { unsaid, type Drift, type Visit, type Usual } from '../trend/index.ts'
 import { bounds } from './rules/amps/over-amp.ts'
 import { rules } from './rules/register.ts'
-import { completeness, type Completeness } from './completeness.ts'
+import { completeness, earnsOk, type Completeness } from './completeness.ts'
 import { partsOf, type Condition } from './conditions/condition.ts'
 import type { Fold } from './conditions/fold.ts'
 import { contextOf, type Context } from './context.ts'
@@ -139,7 +139,7 @@ function judgementOf(m: Made): Judgement {
   const counts = conditions.filter((k) => !k.putOff || k.level === 'stop')
   const bad = [...counts.map((k) => k.level), ...ofVisit.map((v) => v.level)]
   const level: Overall =
-    bad.length === 0 && good.length === 0 ? 'not judged' : bad.reduce<Level>((a, b) => worse(a, b), 'ok')
+    bad.length === 0 && !earnsOk(good) ? 'not judged' : bad.reduce<Level>((a, b) => worse(a, b), 'ok')
   const whole = completeness(level, fold, m.own, conditions)
   const verdicts = worstFirst(m.verdicts)
   const [first] = worstFirst([...counts.map((k) => k.verdict), ...ofVisit])

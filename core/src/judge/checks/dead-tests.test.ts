@@ -195,6 +195,9 @@ describe('contacts, fuses, lugs', () => {
     expect(say(poles, { controls: { starter: 'contactor', poles: 3 } }).level).toBe('watch')
     const two = say(poles, { controls: { starter: 'contactor', poles: 2 } })
     expect(two.verdicts.filter((v) => v.check === 'contactor-poles').map((v) => v.level)).toEqual(['ok'])
+    // Read at an earlier visit, it is known.
+    const before = [visitOf(at('fuse_ohms', ['L2', 'L3'], [0.1, 0.1]), -9)]
+    expect(say(some, { history: before }).verdicts.filter((v) => v.check === 'fuses')).toMatchObject([{ level: 'ok' }])
     // What is blown is told, and is enough.
     expect(say(at('fuse_ohms', ['L1'], ['OL'])).verdicts.filter((v) => v.check === 'fuses')).toHaveLength(1)
   })

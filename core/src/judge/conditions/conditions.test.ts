@@ -279,6 +279,35 @@ describe('OK is earned', () => {
     expect(machine([visit(0, at('hz', ['motor'], [60]))])).toMatchObject({ level: 'not judged' })
     expect(machine([words(0, { 'look.running': 'runs' })]).level).toBe('not judged')
   })
+  it('what feeds a fan, and what is around it, is not enough', () => {
+    const rest = 'amps never read; turning not confirmed; insulation never read.'
+    const around = [
+      words(0, { lugs: 'tight', wires: 'whole' }),
+      visit(0, at('fuse_ohms', legPositions, [0.1, 0.1, 0.1])),
+      visit(0, at('filter_drop', ['filter'], [0.3])),
+      visit(0, at('ground_amps', ['ground-wire'], [0.01])),
+      visit(0, at('temperature', ['motor', 'ambient'], [50, 30])),
+    ]
+    for (const only of around)
+      expect(machine([only])).toMatchObject({
+        level: 'not judged',
+        headline: `Too little was read to call it OK; ${rest}`,
+      })
+    expect(machine([visit(0, at('line_ll', linePositions, [480, 481, 479]))])).toMatchObject({
+      level: 'not judged',
+      completeness: { summary: `Too little was read to call it OK: only volts; ${rest}` },
+    })
+    // With what was read of the fan before, it stands as it did.
+    for (const later of around)
+      expect(machine([plain(0), { ...later, id: 'x', at: later.at + dayMs }]).level).toBe('ok')
+  })
+  it('and what was found is not called nothing', () => {
+    const hot = machine([visit(0, at('ground_amps', ['ground-wire'], [5]))])
+    expect([hot.level, hot.completeness.summary]).toEqual([
+      'stop',
+      'Nothing else was checked good; amps never read; turning not confirmed; insulation never read.',
+    ])
+  })
   it('says what it rests on and what was never read', () => {
     const c = machine([plain(0)]).completeness
     expect(c.on).toEqual(['amps', 'volts', 'rotation'])

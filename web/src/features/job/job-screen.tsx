@@ -109,6 +109,11 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
       </header>
       {fired ? <FiredNote fired={fired} decision={stands.decision} system={page.site.units} now={now} /> : null}
       {permit ? <PermitNote permit={permit} now={now} /> : null}
+      {barred === null || stands.closed ? null : (
+        <p className="note tone-stop" role="note">
+          <b>The machine is at Stop: do not run it.</b> {barred}
+        </p>
+      )}
       {stands.paused ? (
         <div className="note tone-watch" role="status">
           Interrupted {shortDay(new Date(stands.paused.at).toISOString(), now)} by {stands.paused.by}:{' '}

@@ -43,7 +43,10 @@ const contact = (k: Contact): Rule => ({
     const names = (list: readonly Reading[]) => list.map((r) => r.position)
     const words = open.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
     const given = { limit: limit.value, basis: [limit.basis] }
-    const unread = k.lines(c.machine).filter((p) => !all.some((r) => r.position === p))
+    const read = (list: readonly Reading[], p: string) =>
+      list.some((r) => r.quantity === k.quantity && r.position === p)
+    // What an earlier visit read is known, good or bad.
+    const unread = k.lines(c.machine).filter((p) => !read(all, p) && !c.earlier.some((s) => read(s.readings, p)))
     return [
       ...(open.length === 0
         ? []
@@ -78,7 +81,6 @@ const contact = (k: Contact): Rule => ({
               next: `Read ${unread.join(' and ')} as well.`,
               confidence: 'low',
               settles: false,
-              ofVisit: true,
             }),
           ]),
     ]
