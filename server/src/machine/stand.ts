@@ -1,6 +1,7 @@
 import { conditionLineOf, coreVisit, snapshotOf } from '@motor-round/contract'
 import { reviewAt } from '@motor-round/core/finding'
 import {
+  judgeMachine,
   loadShare,
   machineDueAt,
   rank,
@@ -11,7 +12,6 @@ import {
 } from '@motor-round/core/judge'
 import type { Policies } from '@motor-round/core/limits'
 import { loadPoint, meanVolts } from '@motor-round/core/trend'
-import { judgeStanding } from './judge.ts'
 import type { MachineSnapshot } from './machine-snapshot.ts'
 
 const needOf = (level: Overall): number => {
@@ -49,14 +49,14 @@ const instantOf = (ms: number | null): Date | null => (ms === null ? null : new 
 
 /** How one machine stands in full, what the list of machines shows of that, and what could not be judged. */
 function standOf(known: MachineSnapshot, policies: Policies) {
-  const judgement = judgeStanding(known, policies)
+  const snapshot = snapshotOf({ ...known, policies })
+  const judgement = judgeMachine(snapshot)
   const level = judgement?.level ?? 'not judged'
   const seen = known.visits.find((s) => s.supersededBy === null)
   const told = known.findings.filter((f) => f.state !== 'closed')
   const open = told.filter((f) => f.state === 'open')
   const worst = open[0] ?? told[0]
   const load = loadReadAt(known)
-  const turning = snapshotOf({ ...known, policies })
   return {
     judgement,
     failures: judgement?.failures ?? [],
@@ -84,7 +84,7 @@ function standOf(known: MachineSnapshot, policies: Policies) {
       judgement && seen
         ? new Date(machineDueAt(judgement, Date.parse(seen.takenAt), policies))
         : earliest(told.map(reviewAt)),
-    turnsAt: instantOf(turnsAt(turning, turning.turnedAt ?? 0)),
+    turnsAt: instantOf(turnsAt(snapshot, snapshot.turnedAt ?? 0)),
   }
 }
 

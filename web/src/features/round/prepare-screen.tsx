@@ -65,9 +65,10 @@ export function PrepareScreen() {
   const now = useNow()
   const page = query.currentData
   const order = page ? machineOrder(page, null) : []
-  const pages = usePages(order)
+  const { pages, waiting } = usePages(order)
   if (query.error && !page) return <PageFailure failure={query.error as Failure} kept="This round cannot be loaded." />
-  if (!page) return <Loading page />
+  // Whole or not at all: what comes in later would move what is read, and a list that is printed too early lacks parts.
+  if (!page || waiting) return <Loading page />
   const visits = order.flatMap((m) => page.visits.find((s) => s.machineId === m) ?? [])
   const kit = kitTogether(
     visits.flatMap((s) => (pages.get(s.machineId) ? [kitFor(s, pages.get(s.machineId) as MachinePage, now)] : [])),
@@ -105,7 +106,10 @@ export function PrepareScreen() {
         <section className="sheet">
           <h2>Bring</h2>
           {pages.size < visits.length ? (
-            <p className="quiet">{show.count(visits.length - pages.size, 'machine')} still loading.</p>
+            <p className="note tone-watch">
+              {show.count(visits.length - pages.size, 'machine')} could not be loaded: parts and tools for{' '}
+              {visits.length - pages.size === 1 ? 'it' : 'them'} are missing here.
+            </p>
           ) : null}
           <Kit items={kit} />
         </section>

@@ -194,6 +194,14 @@ describe('preparing', () => {
     expect(text()).toMatch(/RTU-5 \/ SF belts, .* years in service, a quarter failed by 10 months/)
     expect(text()).not.toContain('RTU-5 / SF wheel')
   })
+  it('is shown whole, and says which machines could not be loaded', async () => {
+    await showAs('mechanic', <PrepareScreen />, { path: '/rounds/:id/prepare', at: `/rounds/${roundId}/prepare` })
+    await known(roundOf({ visits: [visitOf(5, { machineId: '017e1d3c-542a-73df-8f78-f7d5396f2fa1' })] }))
+    expect(screen.getByRole('status', { name: 'Loading' })).toBeTruthy()
+    expect(screen.queryByText('Bring')).toBeNull()
+    // Nobody answers here.
+    await screen.findByText('1 machine could not be loaded: parts and tools for it are missing here.')
+  })
 })
 
 describe('planning a round', () => {

@@ -4,8 +4,11 @@ import { shallowEqual, useDispatch, useSelector } from 'react-redux'
 import { api } from '../../app/api.ts'
 import type { RootState, store } from '../../app/store.ts'
 
-/** The pages of several machines, as far as they are here. */
-export function usePages(ids: readonly string[]): ReadonlyMap<string, MachinePage> {
+/** The pages of several machines, as far as they are here, and whether some are still on their way. */
+export function usePages(ids: readonly string[]): {
+  readonly pages: ReadonlyMap<string, MachinePage>
+  readonly waiting: boolean
+} {
   const dispatch = useDispatch<typeof store.dispatch>()
   const key = ids.join(' ')
   useEffect(() => {
@@ -23,9 +26,16 @@ export function usePages(ids: readonly string[]): ReadonlyMap<string, MachinePag
         .map((id) => [id, api.endpoints.machinePage.select({ params: { id } })] as const),
     [key],
   )
+  const waiting = useSelector((s: RootState) =>
+    selectors.some(([, select]) => {
+      const { data, isError } = select(s)
+      return data === undefined && !isError
+    }),
+  )
   const found = useSelector((s: RootState) => selectors.map(([, select]) => select(s).data), shallowEqual)
-  return useMemo(
+  const pages = useMemo(
     () => new Map(selectors.flatMap(([id], i) => (found[i] ? [[id, found[i]] as const] : []))),
     [selectors, found],
   )
+  return { pages, waiting }
 }
