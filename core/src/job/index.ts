@@ -28,7 +28,15 @@ export {
   type Trigger,
 } from './facts.ts'
 export { jobStands, type Job, type JobStands, type StepStands } from './job.ts'
-export { neverPermitted, permitBar, permitDays, permitOf, permitTimes, type Permit } from './permit.ts'
+export {
+  neverPermitted,
+  ownPermit,
+  permitOf,
+  permitTerms,
+  permitTimes,
+  type Permit,
+  type PermitTerms,
+} from './permit.ts'
 export { atRest, type Proof } from './proof.ts'
 export { fired, type Fired } from './watch.ts'
 export { optionCosts, optionKinds, type JobOption, type Offer, type OptionCost, type OptionKind } from './option.ts'

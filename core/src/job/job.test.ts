@@ -9,9 +9,10 @@ import {
   fired,
   jobStands,
   jobWork,
+  ownPermit,
   partChecks,
-  permitBar,
   permitOf,
+  permitTerms,
   planJob,
   type JobFact,
   type ReadAt,
@@ -299,11 +300,37 @@ describe('leave to run it with something wrong', () => {
     const permits = [{ id: 'j', at: 1, endsAt: 5, by: 'Vale', wrong: 'growls' }]
     const live = standing({ reported: [wrong('live cabinet', 'stop')], permits })
     expect(live.map((k) => k.level)).toEqual(['stop', 'stop'])
-    expect(permitBar(standing({ reported: [wrong('growls', 'fix')], permits }), 20)).toBeNull()
-    expect(permitBar(live, 20)).toBe('live cabinet')
+    expect(permitTerms(standing({ reported: [wrong('growls', 'fix')], permits }), 1, 20)).toEqual({
+      bar: null,
+      days: 7,
+      overPlate: false,
+    })
+    expect(permitTerms(live, 1, 20).bar).toBe('live cabinet')
     // It was given before anybody knew.
-    expect(permitBar(live, 9)).toBeNull()
+    expect(permitTerms(live, 1, 9).bar).toBeNull()
     // Its job is proven all the same.
     expect(adverseOf(live).map((a) => a.words)).toEqual(['live cabinet'])
+  })
+  it('is accepted by somebody else, or by a lead', () => {
+    expect(ownPermit(' mosi okonjo', 'Mosi Okonjo', false)).toBe(true)
+    expect([ownPermit('Runa Castellane', 'Mosi Okonjo', false), ownPermit('Tamsin Vale', 'Tamsin Vale', true)]).toEqual(
+      [false, false],
+    )
+  })
+  it('over the nameplate is given for three days, and inside the service factor alone', () => {
+    const over = (amps: number) => {
+      const readings = (['L1', 'L2', 'L3'] as const).map((position) => ({
+        quantity: 'amps' as const,
+        position,
+        value: amps,
+      }))
+      const visits = [{ id: 'v', at: 10, state: { ...unsaid, settled: true, turning: 'right way' as const }, readings }]
+      const motor = { plate: { volts: '460', amps: '12.0', phases: 3 as const }, connectionVolts: null, installedAt: 0 }
+      return judgeMachine({ ...unread, motor, visits })?.conditions ?? []
+    }
+    expect(permitTerms(over(12.6), 1.15, 20)).toEqual({ bar: null, days: 3, overPlate: true })
+    expect(permitTerms(over(12.6), 1, 20).bar).toContain('over the service factor')
+    expect(permitTerms(over(13.9), 1.15, 20).bar).toContain('over the service factor')
+    expect(permitTerms(over(11.8), 1, 20)).toEqual({ bar: null, days: 7, overPlate: false })
   })
 })

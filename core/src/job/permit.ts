@@ -18,6 +18,8 @@ export interface Permit {
 
 /** Days that leave is given for at most. @source common practice */
 export const permitDays = 7
+/** And with amps over the nameplate. @source common practice */
+const overPlateDays = 3
 /** Once, and one extension. @source common practice */
 export const permitTimes = 2
 
@@ -60,10 +62,34 @@ export function permitOf(facts: readonly JobFact[], visits: readonly number[], t
   }
 }
 
+/** On what a permit is given. */
+export interface PermitTerms {
+  /** Why none is given; null where one may be. */
+  readonly bar: string | null
+  /** For how many days at most, and whether that is for the amps over the nameplate. */
+  readonly days: number
+  readonly overPlate: boolean
+}
+
 /**
- * Why no permit is given: what is at level Stop is not run, whoever accepts it. A permit that ran out may be extended.
- * @param at when it is given, ms since 1970 @returns what stands in its way, or null
+ * On what a permit is given as the machine stands: what is at level Stop is not run, whoever accepts it, and over the nameplate it runs
+ * inside the service factor alone and for three days. A permit that ran out may be extended.
+ * @param serviceFactor of the nameplate, 1 where it has none @param at when it is given, ms since 1970
+ * @source common practice
  */
-export const permitBar = (conditions: readonly Condition[], at: number): string | null =>
-  conditions.find((k) => k.level === 'stop' && k.since <= at && k.verdict.check !== permitCheck)?.verdict.because ??
-  null
+export function permitTerms(conditions: readonly Condition[], serviceFactor: number, at: number): PermitTerms {
+  const known = conditions.filter((k) => k.since <= at && k.verdict.check !== permitCheck)
+  const stop = known.find((k) => k.level === 'stop')
+  const over = known.find((k) => k.verdict.check === 'over-amp' && k.verdict.limit !== null)
+  const { value, limit, because } = over?.verdict ?? { value: null, limit: null, because: '' }
+  const beyond = value !== null && limit !== null && value > limit * Math.max(1, serviceFactor)
+  return {
+    bar: stop?.verdict.because ?? (beyond ? `${because} That is over the service factor.` : null),
+    days: over ? overPlateDays : permitDays,
+    overPlate: over !== undefined,
+  }
+}
+
+/** Nobody accepts their own permit but a lead. @param name who gives it @param lead whether that is a lead */
+export const ownPermit = (accepts: string, name: string, lead: boolean): boolean =>
+  !lead && name.trim() !== '' && accepts.trim().toLowerCase() === name.trim().toLowerCase()

@@ -19,7 +19,7 @@ export const permitsRunOut = (input: Pick<JudgeInput, 'permits' | 'machine'>, th
         by: p.by,
         level: 'stop',
         because: `The permit to run it expired on ${show.day(p.endsAt - 1, through, input.machine.zone)}: ${p.wrong.trim()}`,
-        next: 'Shut it down and lock it out. Do the work and close the job, or have the permit extended by name.',
+        next: 'Shut it down and lock it out. Do the work and close the job; a permit is extended once at most.',
         basis: 'a permit to run has an end',
       }),
     )

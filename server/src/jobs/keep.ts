@@ -3,8 +3,8 @@ import {
   jobKindOf,
   jobStands,
   partChecks,
-  permitBar,
-  permitDays,
+  ownPermit,
+  permitTerms,
   permitTimes,
   planJob,
   restores,
@@ -19,7 +19,7 @@ import { v5 as uuid5 } from 'uuid'
 import type { z } from 'zod'
 import type { Tx } from '../db/client.ts'
 import { findings, jobs, jobSteps } from '../db/rounds-schema.ts'
-import { machines } from '../db/schema.ts'
+import { machines, people } from '../db/schema.ts'
 import { keepFindingStep } from '../findings/keep.ts'
 import { fieldProblem } from '../http/problem.ts'
 import { heldPolicies } from '../policies/current.ts'
@@ -121,12 +121,24 @@ async function refuseClosing(
   if (first !== undefined) throw fieldProblem('reason', `enter why it is closed without its proof. ${first}`)
 }
 
-/** What is at level Stop is never run on a permit. */
-async function refusePermit(tx: Tx, body: Pick<JobStepBody, 'machineId' | 'at'>): Promise<void> {
+/** A permit has its terms: what is at level Stop is never run on one. */
+async function refusePermit(
+  tx: Tx,
+  body: Pick<JobStepBody, 'machineId' | 'at'> & { readonly until: string; readonly accepts: string },
+  author: Author,
+): Promise<void> {
   const [snapshot] = await loadSnapshots(tx, [body.machineId])
   const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
-  const bar = permitBar(standing?.conditions ?? [], Date.parse(body.at))
-  if (bar !== null) throw fieldProblem('wrong', `this machine is at Stop, and no permit is given for that: ${bar}`)
+  const given = Date.parse(body.at)
+  const factor = snapshot?.motors.find((m) => m.removedAt === null)?.plate.sf ?? 1
+  const { bar, days, overPlate } = permitTerms(standing?.conditions ?? [], factor, given)
+  const [person] =
+    author.byId === null ? [] : await tx.select({ role: people.role }).from(people).where(eq(people.id, author.byId))
+  if (ownPermit(body.accepts, author.by, person?.role === 'lead'))
+    throw fieldProblem('accepts', 'nobody accepts their own permit: enter a lead, or the person the owner names')
+  if (bar !== null) throw fieldProblem('wrong', `no permit is given for this: ${bar}`)
+  if (Date.parse(body.until) - given > days * 86_400_000)
+    throw fieldProblem('until', `at most ${days} days${overPlate ? ' over the nameplate' : ''}: enter an earlier date`)
 }
 
 /** Keep what happened on a job; the same id twice keeps one. It is closed on its proof, or with a reason. */
@@ -144,11 +156,9 @@ export async function keepJobStep(tx: Tx, body: JobStepBody, author: Author): Pr
   const on = await planOn(tx, machineId)
   refuseStep(body, job, facts, on)
   if (facts.some((f) => f.kind === 'closed')) throw fieldProblem('jobId', 'this job is closed')
-  if (body.kind === 'permit' && Date.parse(body.until) - Date.parse(body.at) > permitDays * 86_400_000)
-    throw fieldProblem('until', `at most ${permitDays} days: enter an earlier date`)
   if (body.kind === 'permit' && facts.filter((f) => f.kind === 'permit').length >= permitTimes)
     throw fieldProblem('until', 'a permit is extended once: the work has to be done, or the machine stays off')
-  if (body.kind === 'permit') await refusePermit(tx, body)
+  if (body.kind === 'permit') await refusePermit(tx, body, author)
   if (body.kind === 'offer')
     body.waiting.forEach((w, i) => {
       const fault = waitingFault(w)

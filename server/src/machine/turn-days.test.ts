@@ -116,7 +116,19 @@ describe('a permit', () => {
     expect(results.map((r) => r.outcome)).toEqual(['applied', 'applied', 'rejected'])
     expect(results[2]?.problem?.errors[0]).toEqual({
       path: 'wrong',
-      message: 'this machine is at Stop, and no permit is given for that: The cabinet is live',
+      message: 'no permit is given for this: The cabinet is live',
     })
+  })
+  it('is not accepted by who gives it', async () => {
+    const id = await hand.machine('AHU-6/SF')
+    const job = randomUUID()
+    const given = { wrong: 'x', limits: 'x', accepts: 'Mosi Okonjo', until: '2026-11-27', readOn: '2026-11-26' }
+    const { results } = (
+      await bring(hand, [
+        { kind: 'job', body: { id: job, machineId: id, at, title: 'Belts', kinds: ['filters'] } },
+        { kind: 'job-step', body: { id: randomUUID(), jobId: job, machineId: id, at, kind: 'permit', ...given } },
+      ])
+    ).body as { results: { outcome: string; problem: { errors: { path: string }[] } | null }[] }
+    expect(results.map((r) => r.problem?.errors[0]?.path ?? r.outcome)).toEqual(['applied', 'accepts'])
   })
 })

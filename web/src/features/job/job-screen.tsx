@@ -88,11 +88,13 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
   const now = useNow()
   const may = useMay('mechanic')
   const policies = api.usePoliciesQuery({}).data?.policies
-  const { stands, stops, barred, say, trouble } = useJob(page, job)
+  const { stands, stops, terms, say, trouble } = useJob(page, job)
   const [deciding, setDeciding] = useState(false)
   const fired = firedOf(page, stands, now)
   const mayAct = may && stands.closed === null
   const permit = permitOn(page, job, now)
+  // An expired permit says it by itself.
+  const [atStop] = permit?.expired ? [] : stops
   const decisionsMade = job.steps.filter((s) => s.kind === 'decision')
   const safe = stands.steps.findLast((s) => s.state === 'done' && s.safe)
   const unit = `${page.unit.tag} / ${page.machine.tag}`
@@ -109,9 +111,9 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
       </header>
       {fired ? <FiredNote fired={fired} decision={stands.decision} system={page.site.units} now={now} /> : null}
       {permit ? <PermitNote permit={permit} now={now} /> : null}
-      {barred === null || stands.closed ? null : (
+      {atStop === undefined || stands.closed ? null : (
         <p className="note tone-stop" role="note">
-          <b>The machine is at Stop: do not run it.</b> {barred}
+          <b>The machine is at Stop: do not run it.</b> {atStop}
         </p>
       )}
       {stands.paused ? (
@@ -185,7 +187,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
               say={say}
             />
           ) : null}
-          {mayAct ? <PermitPanel permit={permit} barred={barred} say={say} /> : null}
+          {mayAct ? <PermitPanel permit={permit} terms={terms} say={say} /> : null}
           <SubstitutesPanel stands={stands} now={now} today={siteDay(now, page.site.zone)} mayAct={mayAct} say={say} />
           <JobParts jobId={job.id} mayAct={mayAct} />
           <Kit job={job} tools={toolsOf(stands.steps)} />

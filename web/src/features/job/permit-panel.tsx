@@ -1,6 +1,7 @@
-import { neverPermitted, permitDays, permitTimes, type Permit } from '@motor-round/core/job'
+import { neverPermitted, ownPermit, permitTimes, type Permit, type PermitTerms } from '@motor-round/core/job'
 import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
+import { api } from '../../app/api.ts'
 import { shortDay } from '../../app/dates.ts'
 import { DayInput } from '../../parts/day-input/index.ts'
 import { useClock } from '../../app/now.ts'
@@ -24,7 +25,7 @@ export function PermitNote({ permit, now }: { permit: Permit; now: number }) {
   )
 }
 
-function PermitForm({ say, done }: { say: Say; done: () => void }) {
+function PermitForm({ terms, say, done }: { terms: PermitTerms; say: Say; done: () => void }) {
   const clock = useClock()
   const [wrong, setWrong] = useState('')
   const [limits, setLimits] = useState('')
@@ -32,7 +33,7 @@ function PermitForm({ say, done }: { say: Say; done: () => void }) {
   const [until, setUntil] = useState('')
   const [readOn, setReadOn] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)
-  const far = until !== '' && Date.parse(until) - clock() > permitDays * 86_400_000
+  const far = until !== '' && Date.parse(until) - clock() > terms.days * 86_400_000
   const missing = [
     ...(wrong.trim() === '' ? ['what is wrong'] : []),
     ...(limits.trim() === '' ? ['the limits'] : []),
@@ -40,7 +41,10 @@ function PermitForm({ say, done }: { say: Say; done: () => void }) {
     ...(until === '' ? ['the end date'] : []),
     ...(readOn === '' ? ['the next reading'] : []),
   ]
+  const person = api.useSessionQuery({}).data?.person
+  const own = ownPermit(accepts, person?.name ?? '', person?.role === 'lead')
   const late = readOn !== '' && until !== '' && readOn > until
+  const most = `Until, at most ${terms.days} days${terms.overPlate ? ' over the nameplate' : ''}`
   const save = async () => {
     const kept = await say({ kind: 'permit', wrong, limits, accepts: accepts.trim(), until, readOn })
     if (kept) done()
@@ -63,21 +67,21 @@ function PermitForm({ say, done }: { say: Say; done: () => void }) {
       <FormField label="Limits: amps, vibration, temperature, hours, weather; who shuts it down">
         <Input.TextArea rows={2} value={limits} maxLength={400} onChange={(e) => setLimits(e.target.value)} />
       </FormField>
-      <FormField label="Accepted by (lead or the owner’s named person)">
+      <FormField
+        label="Accepted by (lead or the owner’s named person)"
+        error={own ? 'Nobody accepts their own permit: enter a lead, or the person the owner names.' : undefined}
+      >
         <Input value={accepts} maxLength={60} onChange={(e) => setAccepts(e.target.value)} />
       </FormField>
-      <FormField
-        label={`Until, at most ${permitDays} days`}
-        error={far ? `At most ${permitDays} days: enter an earlier date.` : undefined}
-      >
-        <DayInput label={`Until, at most ${permitDays} days`} value={until} onChange={setUntil} />
+      <FormField label={most} error={far ? `${most.replace('Until, at', 'At')}: enter an earlier date.` : undefined}>
+        <DayInput label={most} value={until} onChange={setUntil} />
       </FormField>
       <FormField label="Next reading" error={late ? 'The next reading comes before it ends.' : undefined}>
         <DayInput label="Next reading" value={readOn} onChange={setReadOn} />
       </FormField>
       {trouble === null ? null : <p role="alert">{trouble}</p>}
       <div className="row">
-        <Button type="primary" size="large" htmlType="submit" disabled={missing.length > 0 || far || late}>
+        <Button type="primary" size="large" htmlType="submit" disabled={missing.length > 0 || far || late || own}>
           {missing.length > 0 ? `Enter ${missing[0] ?? ''}` : 'Give the permit'}
         </Button>
         <Button size="large" onClick={done}>
@@ -89,16 +93,7 @@ function PermitForm({ say, done }: { say: Say; done: () => void }) {
 }
 
 /** Leave to run it with something wrong until the work is done: with limits, a name and an end. */
-export function PermitPanel({
-  permit,
-  barred,
-  say,
-}: {
-  permit: Permit | null
-  /** Why none is given now. */
-  barred: string | null
-  say: Say
-}) {
+export function PermitPanel({ permit, terms, say }: { permit: Permit | null; terms: PermitTerms; say: Say }) {
   const [giving, setGiving] = useState(false)
   const more = (permit?.times ?? 0) < permitTimes
   return (
@@ -106,12 +101,12 @@ export function PermitPanel({
       <header>
         <h2>Run it until then?</h2>
       </header>
-      {barred !== null ? (
+      {terms.bar !== null ? (
         <p className="note tone-stop" role="note">
-          <b>No permit while the machine is at Stop.</b> {barred}
+          <b>No permit is given for this.</b> {terms.bar}
         </p>
       ) : giving ? (
-        <PermitForm say={say} done={() => setGiving(false)} />
+        <PermitForm terms={terms} say={say} done={() => setGiving(false)} />
       ) : more ? (
         <div className="row">
           <Button size="large" onClick={() => setGiving(true)}>

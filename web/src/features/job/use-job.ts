@@ -12,12 +12,13 @@ import {
   fired,
   jobStands,
   jobWork,
-  permitBar,
   permitOf,
+  permitTerms,
   type Adverse,
   type Fired,
   type JobStands,
   type Permit,
+  type PermitTerms,
 } from '@motor-round/core/job'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
@@ -99,8 +100,8 @@ export function useJob(
 ): {
   stands: JobStands
   stops: readonly string[]
-  /** Why no permit is given now; null where one may be. */
-  barred: string | null
+  /** On what a permit is given now. */
+  terms: PermitTerms
   say: Say
   trouble: string | null
 } {
@@ -112,7 +113,8 @@ export function useJob(
   const conditions = useMemo(() => (snapshot && standingOf(snapshot))?.judgement.conditions ?? [], [snapshot])
   const adverse = useMemo(() => adverseOf(conditions), [conditions])
   const stops = useMemo(() => conditions.filter((c) => c.level === 'stop').map((c) => c.verdict.because), [conditions])
-  const barred = useMemo(() => permitBar(conditions, clock()), [conditions, clock])
+  const factor = page.motor?.plate.sf ?? 1
+  const terms = useMemo(() => permitTerms(conditions, factor, clock()), [conditions, factor, clock])
   const { pace } = usePace()
   const stands = useMemo(() => standsOf(page, job, adverse, pace), [page, job, adverse, pace])
   const say: Say = async (said) => {
@@ -126,5 +128,5 @@ export function useJob(
     if (failed === null) dispatch(api.util.invalidateTags(['machine']))
     return failed === null
   }
-  return { stands, stops, barred, say, trouble }
+  return { stands, stops, terms, say, trouble }
 }
