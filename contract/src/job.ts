@@ -115,6 +115,12 @@ export const jobStepBody = z
         fuel: z.enum(['natural gas', 'propane']),
         co: z.number().min(0).max(20_000),
         oxygen: z.number().min(0).max(20.9),
+        oxygenLow: z.number().min(0).max(20.9).optional(),
+        oxygenHigh: z.number().min(0).max(20.9).optional(),
+        stack: z.number().min(0).max(2000).optional(),
+        stackLow: z.number().min(0).max(2000).optional(),
+        stackHigh: z.number().min(0).max(2000).optional(),
+        steady: z.boolean().optional(),
         rise: z.number().min(0).max(400),
         riseLow: z.number().min(0).max(400),
         riseHigh: z.number().min(0).max(400),
@@ -181,6 +187,12 @@ export const jobStepBody = z
   .superRefine((s, ctx) => {
     if (s.kind === 'decision' && s.decision === 'postponed' && s.trigger === null)
       ctx.addIssue({ code: 'custom', path: ['trigger'], message: 'choose what brings it back' })
+    if (s.kind === 'burn')
+      for (const what of ['oxygen', 'stack', 'rise'] as const) {
+        const [low, high] = [s.test[`${what}Low`], s.test[`${what}High`]]
+        if (low !== undefined && high !== undefined && low > high)
+          ctx.addIssue({ code: 'custom', path: ['test', `${what}High`], message: 'is below the lower end' })
+      }
     if (s.kind !== 'permit') return
     if (s.readOn > s.until)
       ctx.addIssue({ code: 'custom', path: ['readOn'], message: 'the next reading comes before it ends' })

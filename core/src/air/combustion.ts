@@ -11,6 +11,10 @@ export const fuels = {
 } as const
 export type Fuel = keyof typeof fuels
 
+/** What burns well in a gas section, where the appliance says nothing else: oxygen in per cent, stack in °F. @source common practice */
+export const usualOxygen = { low: 6, high: 9 } as const
+export const usualStack = { low: 325, high: 450 } as const
+
 /** A combustion test worked out; per cent as fractions, temperatures in kelvins. */
 export interface Combustion {
   /** Carbon monoxide with the excess air taken out, ppm. */

@@ -300,7 +300,7 @@ const lines: Readonly<Record<string, Lines>> = {
   combustion: [
     'Flue probe past the draft diverter.',
     'Warm for ten minutes, gas pressure set.',
-    'CO low, stack temperature in range.',
+    'Oxygen 6 to 9 %, CO low, stack in range.',
     'High CO: shut it down, call a licensed technician.',
   ],
   'fan-vibration': [

@@ -27,6 +27,16 @@ describe('a combustion test', () => {
     [{ rise: 29 }, 'investigate'],
     [{ oxygen: 15 }, 'stop'],
     [{ leakFree: false }, 'stop'],
+    // Oxygen 6 to 9 %, stack 325 to 450 °F (common practice), or by the appliance.
+    [{ oxygen: 9 }, 'good'],
+    [{ oxygen: 9.8 }, 'stop'],
+    [{ oxygen: 5.9 }, 'stop'],
+    [{ oxygen: 9.8, oxygenLow: 7, oxygenHigh: 10 }, 'good'],
+    [{ stack: 451 }, 'stop'],
+    [{ stack: 325 }, 'good'],
+    [{ stack: 470, stackLow: 300, stackHigh: 480 }, 'good'],
+    [{ steady: false }, 'investigate'],
+    [{ steady: true }, 'good'],
   ])('%j is %s', (over, grade) => {
     expect(gradeBurn({ ...test, ...over }).grade).toBe(grade)
   })

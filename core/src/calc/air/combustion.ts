@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { combustion } from '../../air/index.ts'
+import { combustion, usualOxygen } from '../../air/index.ts'
 import { practice, standard } from '../../limits/index.ts'
 import { calculator } from '../calculator.ts'
 import { ratio } from '../fields.ts'
@@ -36,6 +36,7 @@ export const combustionCalc = calculator({
     says: z
       .enum([
         'within limits',
+        'oxygen is outside the usual 6 to 9 %: out of range, unless the appliance says otherwise',
         'over 100 ppm air-free: find the cause before leaving it in service',
         'over 400 ppm air-free: shut the burner down and lock it out',
       ])
@@ -56,7 +57,9 @@ export const combustionCalc = calculator({
           ? ('over 400 ppm air-free: shut the burner down and lock it out' as const)
           : c.airFree > look
             ? ('over 100 ppm air-free: find the cause before leaving it in service' as const)
-            : ('within limits' as const),
+            : i.oxygen < usualOxygen.low || i.oxygen > usualOxygen.high
+              ? ('oxygen is outside the usual 6 to 9 %: out of range, unless the appliance says otherwise' as const)
+              : ('within limits' as const),
     }
   },
 })

@@ -1,3 +1,4 @@
+import { usualOxygen, usualStack } from '@motor-round/core/air'
 import { gradeBurn, type BurnTest } from '@motor-round/core/job'
 import { Button, Form } from 'antd'
 import { useState } from 'react'
@@ -18,18 +19,51 @@ export function BurnNote({ test }: { test: BurnTest }) {
   )
 }
 
+type Figure = Exclude<keyof BurnTest, 'fuel' | 'leakFree' | 'steady'>
+
+/** Until the ranges of the appliance are entered, the usual ones. */
+const usual: Partial<Record<Figure, number>> = {
+  oxygenLow: usualOxygen.low,
+  oxygenHigh: usualOxygen.high,
+  stackLow: usualStack.low,
+  stackHigh: usualStack.high,
+}
+
 /** A combustion test after the deck is back: the appliance's own limits, and none of it by word. */
 export function BurnForm({ step, say }: { step: string; say: Say }) {
   const [fuel, setFuel] = useState<BurnTest['fuel'] | null>(null)
   const [leakFree, setLeakFree] = useState<boolean | null>(null)
-  const [figures, setFigures] = useState<
-    Partial<Record<'co' | 'oxygen' | 'rise' | 'riseLow' | 'riseHigh', number | null>>
-  >({})
-  const { co, oxygen, rise, riseLow, riseHigh } = figures
+  const [steady, setSteady] = useState<boolean | null>(null)
+  const [figures, setFigures] = useState<Partial<Record<Figure, number | null>>>(usual)
+  const { co, oxygen, rise, riseLow, riseHigh, stack, ...ranges } = figures
   const known = (v: number | null | undefined): v is number => v !== null && v !== undefined
+  const reversed = [
+    [ranges.oxygenLow, ranges.oxygenHigh],
+    [ranges.stackLow, ranges.stackHigh],
+    [riseLow, riseHigh],
+  ].some(([low, high]) => known(low) && known(high) && low > high)
   const test: BurnTest | null =
-    fuel !== null && leakFree !== null && known(co) && known(oxygen) && known(rise) && known(riseLow) && known(riseHigh)
-      ? { fuel, co, oxygen, rise, riseLow, riseHigh, leakFree }
+    fuel !== null &&
+    leakFree !== null &&
+    steady !== null &&
+    !reversed &&
+    known(co) &&
+    known(oxygen) &&
+    known(rise) &&
+    known(riseLow) &&
+    known(riseHigh)
+      ? {
+          fuel,
+          co,
+          oxygen,
+          rise,
+          riseLow,
+          riseHigh,
+          leakFree,
+          steady,
+          stack: stack ?? undefined,
+          ...Object.fromEntries(Object.entries(ranges).filter(([, v]) => known(v))),
+        }
       : null
   const put = (key: keyof typeof figures) => (v: number | null) => setFigures({ ...figures, [key]: v })
   return (
@@ -58,13 +92,48 @@ export function BurnForm({ step, say }: { step: string; say: Say }) {
         ]}
         onChange={setLeakFree}
       />
+      <Choice
+        label="After five minutes"
+        value={steady}
+        options={[
+          { value: true, label: 'Steady' },
+          { value: false, label: 'Still changing' },
+        ]}
+        onChange={setSteady}
+      />
       <div className="job-numbers">
         <NumberField label="CO as read, ppm" value={co ?? null} max={20_000} onChange={put('co')} />
         <NumberField label="Oxygen, %" value={oxygen ?? null} max={20.9} onChange={put('oxygen')} />
+        <NumberField
+          label="Appliance: oxygen from, %"
+          value={ranges.oxygenLow ?? null}
+          max={20.9}
+          onChange={put('oxygenLow')}
+        />
+        <NumberField
+          label="Appliance: oxygen to, %"
+          value={ranges.oxygenHigh ?? null}
+          max={20.9}
+          onChange={put('oxygenHigh')}
+        />
+        <NumberField label="Stack, °F (if read)" value={stack ?? null} max={2000} onChange={put('stack')} />
+        <NumberField
+          label="Appliance: stack from, °F"
+          value={ranges.stackLow ?? null}
+          max={2000}
+          onChange={put('stackLow')}
+        />
+        <NumberField
+          label="Appliance: stack to, °F"
+          value={ranges.stackHigh ?? null}
+          max={2000}
+          onChange={put('stackHigh')}
+        />
         <NumberField label="Temperature rise, °F" value={rise ?? null} max={400} onChange={put('rise')} />
         <NumberField label="Nameplate rise from, °F" value={riseLow ?? null} max={400} onChange={put('riseLow')} />
         <NumberField label="Nameplate rise to, °F" value={riseHigh ?? null} max={400} onChange={put('riseHigh')} />
       </div>
+      {reversed ? <p role="alert">Enter each range from its lower end to its upper end.</p> : null}
       {test ? <BurnNote test={test} /> : null}
       <div className="row">
         <Button type="primary" size="large" htmlType="submit" disabled={test === null}>
