@@ -188,6 +188,19 @@ export const vibration: Piece = (r, _m, v) =>
     ),
     { 'vibration.felt': 'smooth', 'vibration.mount': 'rigid' },
   )
+export const burning: Piece = (r, m, v) =>
+  m.facts.controls.gasSection
+    ? read(
+        read(
+          read(v, 'flue_oxygen', { flue: round(r.between(6.2, 8.8), 1) }),
+          'flue_co',
+          // Under 100 ppm air-free at the most oxygen above.
+          { flue: round(r.between(0, 50), 0) },
+        ),
+        'temperature',
+        { stack: round(r.between(165, 230), 0) },
+      )
+    : v
 export const closedUp: Piece = (_r, m, v) =>
   tell(v, {
     'leave.call': 'yes',
@@ -204,6 +217,7 @@ export const closedUp: Piece = (_r, m, v) =>
 export const pieces: readonly Piece[] = [
   found,
   driveDisplay,
+  burning,
   groundWire,
   byHand,
   driveTrain,

@@ -1,6 +1,15 @@
-import { always, belt, running, said, three, type Danger } from './danger.ts'
+import { always, belt, figure, running, said, three, type Danger } from './danger.ts'
 import { legAmps } from '../healthy.ts'
 import { read, state, tell } from '../visit.ts'
+
+const flue = (
+  id: string,
+  quantity: 'flue_oxygen' | 'flue_co' | 'temperature',
+  value: number,
+  least: Danger['least'],
+  position = 'flue',
+): Danger =>
+  figure(id, quantity, () => ({ [position]: value }), least, false, null, { fits: (m) => m.facts.controls.gasSection })
 
 /** What is seen, heard and smelled. */
 export const inWords: readonly Danger[] = [
@@ -50,6 +59,13 @@ export const inWords: readonly Danger[] = [
   said('start.turned', 'no', 'stop', true, null),
   said('vibration.felt', 'violent', 'stop', true, 'wheel-balanced'),
   said('vibration.felt', 'rough', 'watch', false, 'wheel-balanced'),
+  // Oxygen 6 to 9 %, CO 100 and 400 ppm air-free, stack 325 to 450 °F (common practice; ANSI Z21.47).
+  flue('oxygen over the band', 'flue_oxygen', 9.8, 'stop'),
+  flue('oxygen under the band', 'flue_oxygen', 4.5, 'stop'),
+  flue('a probe in air', 'flue_oxygen', 17, 'watch'),
+  flue('CO over 400 ppm', 'flue_co', 450, 'stop'),
+  flue('CO over 100 ppm', 'flue_co', 140, 'fix'),
+  flue('a hot stack', 'temperature', 260, 'stop', 'stack'),
   said('gas.cutout', 'no', 'stop', false, 'safety-restored', (m) => m.facts.controls.gasSection),
   said('gas.tested', 'no', 'fix', false, 'safety-restored', (m) => m.facts.controls.gasSection),
   said('leave.guards', 'no', 'stop', false, null),

@@ -1,8 +1,9 @@
+import { limitRegister, type LimitId } from '../limits/index.ts'
 import { requireMagnitude } from '../quantity/index.ts'
 
 /** Oxygen of the air, per cent, and what a probe that sucks air reads: above it nothing can be said. */
 const airOxygen = 20.9
-const mostOxygen = 15
+export const mostOxygen = 15
 
 /** Greatest carbon dioxide, per cent, and the two constants of the flue loss. @source printed tables; from memory */
 export const fuels = {
@@ -11,9 +12,11 @@ export const fuels = {
 } as const
 export type Fuel = keyof typeof fuels
 
-/** What burns well in a gas section, where the appliance says nothing else: oxygen in per cent, stack in °F. @source common practice */
-export const usualOxygen = { low: 6, high: 9 } as const
-export const usualStack = { low: 325, high: 450 } as const
+const percent = (id: LimitId) => Math.round(limitRegister[id].value * 1000) / 10
+const fahrenheit = (id: LimitId) => Math.round(limitRegister[id].value * 1.8 + 32)
+/** What burns well in a gas section, where the appliance says nothing else: oxygen in per cent, stack in °F. */
+export const usualOxygen = { low: percent('flue-oxygen-low'), high: percent('flue-oxygen-high') }
+export const usualStack = { low: fahrenheit('stack-low'), high: fahrenheit('stack-high') }
 
 /** A combustion test worked out; per cent as fractions, temperatures in kelvins. */
 export interface Combustion {

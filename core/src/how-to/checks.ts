@@ -261,6 +261,13 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
     bad: 'Grown since the last visit, or zone D: stop it. High axial: alignment or a bent shaft.',
     limits: ['vibration-grown'],
   },
+  combustion: {
+    where: 'In the flue ahead of any draft hood or dilution air, probe tip in the middle.',
+    set: 'Analyzer zeroed in fresh air. Gas on for five to ten minutes, each stage.',
+    good: 'Oxygen 6 to 9 %, CO under 100 ppm air-free, stack 325 to 450 °F, standing still.',
+    bad: 'High or rising CO: shut it off. Oxygen over 15 %: the probe draws in air.',
+    limits: ['flue-oxygen-low', 'flue-oxygen-high', 'flue-co-look', 'flue-co-most', 'stack-low', 'stack-high'],
+  },
   'filter-drop': {
     where: 'One tube before the bank, one after, doors shut.',
     set: 'Manometer zeroed level. Fan at usual speed.',

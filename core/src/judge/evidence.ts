@@ -39,6 +39,7 @@ const spots: Readonly<Record<string, string>> = {
   'bearing-de': 'drive-end bearing',
   'bearing-ode': 'opposite-end bearing',
   'ground-wire': 'ground wire',
+  stack: 'stack',
   in: 'volts in',
   out: 'volts out',
   before: 'meter proven before',

@@ -26,6 +26,7 @@ export interface Limit {
     | 's'
     | 'Hz'
     | 'kHz'
+    | 'ppm'
   readonly basis: Basis
   /** Null: fixed. Otherwise the bounds within which a lead may set the site’s own value. */
   readonly house: { readonly min: number; readonly max: number } | null

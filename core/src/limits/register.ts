@@ -1,3 +1,4 @@
+import { flueCoLook, flueCoMost, flueOxygenHigh, flueOxygenLow, stackHigh, stackLow } from './gas.ts'
 import {
   voltageUnbalanceClean,
   voltageUnbalanceSupply,
@@ -128,6 +129,12 @@ export const limitRegister = {
   'filter-drop-watch': filterDropWatch,
   'filter-drop-fix': filterDropFix,
   'filter-drop-none': filterDropNone,
+  'flue-oxygen-low': flueOxygenLow,
+  'flue-oxygen-high': flueOxygenHigh,
+  'flue-co-look': flueCoLook,
+  'flue-co-most': flueCoMost,
+  'stack-low': stackLow,
+  'stack-high': stackHigh,
   'vibration-grown': vibrationGrown,
   'belt-overtight': beltOvertight,
   'sheave-askew': sheaveAskew,

@@ -225,7 +225,7 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
         case 'test_volts':
           return shows(hand(514, 0.001, 0.5))
         case 'temperature':
-          return shows(hand(position === 'ambient' ? 22 : position === 'winding' ? 24 : 46, 0.004, 0.1))
+          return shows(hand(spots[position] ?? 46, 0.004, 0.1))
         case 'capacitance':
           return shows(hand(m.capacitorUf ?? 0, 0.002, 0.01))
         case 'capacitor_volts':
@@ -269,6 +269,10 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
           return shows(hand(m.hz, 0.0004, 0.01))
         case 'lead_ohms':
           return shows(0.12)
+        case 'flue_oxygen':
+          return shows(hand(7.2, 0.01, 0.05))
+        case 'flue_co':
+          return shows(hand(22, 0.03, 0.5))
         case 'start_tries':
           return shows(1)
         case 'start_seconds':
@@ -287,6 +291,9 @@ export function simulatedUnit(m: SimulatedMachine, pattern: UnitPattern, seed: n
     },
   }
 }
+
+/** Temperatures of a unit that has run for a while, °C; a shell and its bearings are as warm as each other. */
+const spots: Readonly<Record<string, number>> = { ambient: 22, winding: 24, stack: 195 }
 
 /** What a small single-phase fan reads on its own side: it has neither a belt nor a duct worth the name. */
 function ofSmallFan(quantity: QuantityCode): number {

@@ -61,6 +61,7 @@ export const units: readonly Unit[] = [
   unit('degF', 'temperature', 5 / 9, ['°F', 'f', 'fahrenheit'], -160 / 9),
   unit('uF', 'capacitance', 1, ['µF', 'μF', 'mfd', 'microfarad']),
   unit('%', 'ratio', 0.01, ['percent', 'pct']),
+  unit('ppm', 'ratio', 1e-6, []),
   unit('N.m', 'torque', 1, ['Nm', 'N·m']),
   unit('lbf.in', 'torque', 0.112984829, ['lb-in', 'in-lb', 'lbf·in']),
   unit('lbf.ft', 'torque', 1.355817948, ['lb-ft', 'ft-lb', 'lbf·ft']),

@@ -131,6 +131,13 @@ describe('what is due, and why', () => {
     expect(day(of(20, { machine: gas, past: [fine(0)], work }), 'combustion')).toBe(17)
     const tested = { ...fine(15), answers: { 'gas.tested': 'yes' } }
     expect(task(of(20, { machine: gas, past: [fine(0), tested], work }), 'combustion')).toBeUndefined()
+    const flue = (...codes: ('flue_oxygen' | 'flue_co')[]) => ({
+      ...fine(15),
+      readings: codes.map((quantity) => ({ quantity, position: 'flue', value: 7 })),
+    })
+    const due = (visit: ReturnType<typeof flue>) =>
+      task(of(20, { machine: gas, past: [fine(0), visit], work }), 'combustion') !== undefined
+    expect([due(flue('flue_oxygen')), due(flue('flue_oxygen', 'flue_co'))]).toEqual([true, false])
   })
   it('asks for the start-up before its season, in months in which it makes sense', () => {
     const rtu = of(90, { unitKind: 'RTU', indoors: false, past: [fine(0)] })

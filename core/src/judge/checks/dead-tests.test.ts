@@ -98,6 +98,16 @@ describe('insulation', () => {
     expect(test(6, null).because).toContain('At 68 °F it would be 4.6 MΩ at 40 °C.')
     expect(test(6, null).next).toBe('Enter the temperature of the winding.')
   })
+  it('a bad lead is not answered by all together in the same visit, nor the other way around', () => {
+    const test = (leads: readonly (number | 'OL')[], all: number | 'OL') =>
+      say([...at('megohms', terminalPositions, leads), ...at('megohms', ['all'], [all])]).level
+    expect(test([2, 2, 2], 500)).toBe('fix')
+    expect(test(['OL', 0.5, 'OL'], 'OL')).toBe('stop')
+    expect(test(['OL', 'OL', 'OL'], 0.5)).toBe('stop')
+    expect(test([500, 500, 500], 500)).toBe('ok')
+    const curve = [...at('megohms', terminalPositions, [2, 2, 2]), ...at('megohms_at', ['1min'], ['OL'])]
+    expect(say(curve).level).toBe('fix')
+  })
   it('colder than can be brought to 40 °C is tested again', () => {
     expect([6, 7.7].map((mo) => test(mo, 2).level)).toEqual(['watch', 'ok'])
     expect(test(6, 2).next).toBe('Test again with the winding above 50 °F.')

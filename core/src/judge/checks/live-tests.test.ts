@@ -198,6 +198,47 @@ describe('drive and gas section', () => {
     )
     expect(found.level).toBe(level)
   })
+  describe('combustion, by its figures (common practice; 400 ppm air-free: ANSI Z21.47)', () => {
+    const gas = { controls: { gasSection: true } }
+    const test = (oxygen: number | null, co: number | null, stack: number | null = null) => [
+      ...(oxygen === null ? [] : at('flue_oxygen', ['flue'], [oxygen])),
+      ...(co === null ? [] : at('flue_co', ['flue'], [co])),
+      ...(stack === null ? [] : at('temperature', ['stack'], [stack])),
+    ]
+    const levels = (...figures: Parameters<typeof test>) =>
+      Object.fromEntries(
+        say(test(...figures), gas)
+          .verdicts.filter((v) => v.check === 'combustion')
+          .map((v) => [v.positions[0], v.level]),
+      )
+    it.each<[Parameters<typeof test>, Record<string, string>]>([
+      [[7.5, 28, 200], { oxygen: 'ok', co: 'ok', stack: 'ok' }],
+      // 9.8 % is out, however good it sounds.
+      [[9.8, 20, null], { oxygen: 'stop', co: 'ok' }],
+      [[5.8, 12, null], { oxygen: 'stop', co: 'ok' }],
+      // 67 × 20.9 ÷ (20.9 − 7) = 100.7; 66 gives 99.2; 267 gives 401.5.
+      [[7, 66, null], { oxygen: 'ok', co: 'ok' }],
+      [[7, 67, null], { oxygen: 'ok', co: 'fix' }],
+      [[7, 267, null], { oxygen: 'ok', co: 'stop' }],
+      [[17, 30, null], { oxygen: 'watch', co: 'watch' }],
+      [[null, 500, null], { co: 'stop' }],
+      [[null, 40, null], { co: 'watch' }],
+      [[7, null, null], { oxygen: 'ok', co: 'watch' }],
+      // 325 to 450 °F are 162.8 to 232.2 °C.
+      [[7, 20, 233], { oxygen: 'ok', co: 'ok', stack: 'stop' }],
+      [[7, 20, 162], { oxygen: 'ok', co: 'ok', stack: 'stop' }],
+      [[7, 20, 163], { oxygen: 'ok', co: 'ok', stack: 'ok' }],
+    ])('%j', (figures, expected) => expect(levels(...figures)).toEqual(expected))
+    it('says what was read against what', () => {
+      const [oxygen] = say(test(9.8, 20), gas).verdicts.filter((v) => v.check === 'combustion')
+      expect(oxygen?.because).toBe('Oxygen 9.8 %, outside 6 to 9 %.')
+    })
+    it('keeps the burner off, and lets the fan be run to read it again by override', () => {
+      expect(gate('restore', test(9.8, 20), gas).bars).toBeNull()
+      expect(gate('live', test(9.8, 20), gas).steps.some((s) => s.words.startsWith('Oxygen 9.8 %'))).toBe(true)
+      expect(gate('live', test(9.8, 20), gas).bars).toBeNull()
+    })
+  })
   it('a cut-out lead left off is at Stop, a gas section that was not tested to fix; both are asked only where they are', () => {
     const gas = { controls: { gasSection: true } }
     expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('stop')

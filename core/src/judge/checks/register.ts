@@ -9,6 +9,7 @@ import { controlPowerCheck } from './controls/control-power.ts'
 import { drive } from './motor/drive.ts'
 import { driveFigures } from './motor/drive-figures.ts'
 import { driveSwap } from './motor/drive-swap.ts'
+import { combustionCheck } from './air/combustion.ts'
 import { filterDrop } from './air/filter-drop.ts'
 import { found } from './found/found.ts'
 import { gasSection } from './found/gas-section.ts'
@@ -78,6 +79,7 @@ export const checkDefinitions: readonly CheckDefinition[] = [
   temperatures,
   vibrationCheck,
   filterDrop,
+  combustionCheck,
   pressureCheck,
   soundCheck,
   leadRollCheck,

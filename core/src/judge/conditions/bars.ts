@@ -46,6 +46,8 @@ export function barsPower(k: Pick<Condition, 'level' | 'verdict' | 'positions' |
   if (k.retest) return null
   const { check } = k.verdict
   const running = readWithPower.includes(check)
+  // The burner stays off; to be read again the fan has to run.
+  if (check === 'combustion') return k.level === 'watch' ? null : 'before running, unless overridden'
   if (k.level === 'stop') return running ? 'before running' : 'before power'
   if (k.level !== 'fix') return null
   const listed = fixesThatBar.some((f) => f === check || k.positions.some((p) => f === `${check}@${p}`))

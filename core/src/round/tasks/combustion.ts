@@ -4,7 +4,13 @@ import { inDays, lastDone, type DueFacts, type TaskKind } from '../task.ts'
 /** Work for which a unit with a gas section is opened over its burners. */
 const opened = ['motor-replaced', 'wheel-replaced', 'bearings-renewed', 'shaft-renewed', 'wheel-cleaned'] as const
 
-const testedAt = (f: DueFacts) => f.visits.find((s) => s.answers?.['gas.tested'] === 'yes')?.at ?? null
+/** By its figures, or by somebody's word. */
+const testedAt = (f: DueFacts) =>
+  f.visits.find(
+    (s) =>
+      s.answers?.['gas.tested'] === 'yes' ||
+      ['flue_oxygen', 'flue_co'].every((q) => s.readings.some((r) => r.quantity === q)),
+  )?.at ?? null
 const openedAt = (f: DueFacts) => lastDone(f, ...opened)
 
 /** A combustion test after the fan of a gas unit was worked on: licensed work, by local code. */

@@ -16,6 +16,7 @@ const units: Partial<Record<Limit['unit'], string>> = {
   s: ' s',
   Hz: ' Hz',
   kHz: ' kHz',
+  ppm: ' ppm',
 }
 
 /** A limit's value as it is read and typed: ratios in per cent. */
@@ -35,7 +36,7 @@ export function typedLimit(limit: Pick<Limit, 'unit'>, text: string): number | n
     const value = parseFigure((pascals[1] ?? '').trim())
     return value === null ? null : Math.round(convert(value, 'Pa', 'inwg') * 1000) / 1000
   }
-  const value = parseFigure(text.replace(/%|days?|times|min|in wg|V|A|M?Ω|°C|°|dB|k?Hz|s$/g, ''))
+  const value = parseFigure(text.replace(/%|days?|times|min|in wg|V|A|M?Ω|°C|°|dB|k?Hz|ppm|s$/g, ''))
   if (value === null) return null
   return limit.unit === 'ratio' ? Math.round(value * 100) / 10000 : value
 }

@@ -80,6 +80,8 @@ const insulationResistance: Rule = {
     const cool = (f: InsulationFigure) => ifCool(f, c.policies.insulationSystem)
     const doubtful = above.filter((f) => !f.over && cool(f) < floor)
     const good = above.filter((f) => !doubtful.includes(f))
+    // What was found at one of them is not answered by the others.
+    const found = new Set([...below, ...doubtful].map((f) => f.lead))
     const whole = figures.length > 0 && minute.length === 0 && below.length === 0
     const tested = c.value('test_volts', 'insulation')
     const [least, most] = insulationTestVolts(volts)
@@ -136,7 +138,7 @@ const insulationResistance: Rule = {
               level: weak ? 'watch' : 'ok',
               settles: !weak,
               subject,
-              positions: at(covered(good.map((f) => f.lead))),
+              positions: at(covered(good.map((f) => f.lead)).filter((lead) => !found.has(lead))),
               value: Math.min(...good.map((f) => f.at40)),
               limit: floor,
               basis,
