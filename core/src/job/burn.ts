@@ -1,4 +1,5 @@
 import { combustion, fuels, usualOxygen, usualStack, type Fuel } from '../air/index.ts'
+import { limitRegister } from '../limits/index.ts'
 
 /** A combustion test with the appliance's own limits. Temperatures in °F. */
 export interface BurnTest {
@@ -22,8 +23,11 @@ export interface BurnTest {
   readonly leakFree: boolean
 }
 
-/** Over this it is looked into; over that it does not run. ppm air-free. @source common practice; ANSI Z21.47 for the limit */
-export const burnLimits = { investigate: 100, stop: 400 } as const
+/** Over this it is looked into; over that it does not run. ppm air-free. */
+export const burnLimits = {
+  investigate: limitRegister['flue-co-look'].value,
+  stop: limitRegister['flue-co-most'].value,
+} as const
 
 export interface BurnGrade {
   readonly grade: 'good' | 'investigate' | 'stop'

@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { combustion, usualOxygen } from '../../air/index.ts'
-import { practice, standard } from '../../limits/index.ts'
+import { limitRegister, practice, standard } from '../../limits/index.ts'
 import { calculator } from '../calculator.ts'
 import { ratio } from '../fields.ts'
 
 const degrees = z.number().min(-60).max(2000)
 /** Carbon monoxide, air-free: look into it above the first, never above the second, ppm. */
-const look = 100
-const never = 400
+const look = limitRegister['flue-co-look'].value
+const never = limitRegister['flue-co-most'].value
 
 export const combustionCalc = calculator({
   id: 'combustion',
