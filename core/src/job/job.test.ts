@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { judgeMachine, unknownControls, type MachineSnapshot } from '../judge/index.ts'
+import { facts } from '../judge/checks/say.test-help.ts'
+import { judgeMachine, type MachineSnapshot } from '../judge/index.ts'
 import { defaultPolicies } from '../limits/index.ts'
 import type { QuantityCode } from '../quantity/index.ts'
 import { unsaid } from '../trend/index.ts'
@@ -252,15 +253,7 @@ describe('what was postponed', () => {
 })
 
 const unread: MachineSnapshot = {
-  machine: {
-    phases: 3,
-    serviceVolts: 480,
-    hasVfd: false,
-    hasTwin: false,
-    drive: 'belt',
-    controls: unknownControls,
-    unitPlate: null,
-  },
+  machine: facts,
   motor: null,
   visits: [],
   work: [],

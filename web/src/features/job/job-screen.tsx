@@ -88,13 +88,11 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
   const now = useNow()
   const may = useMay('mechanic')
   const policies = api.usePoliciesQuery({}).data?.policies
-  const { stands, stops, terms, say, trouble } = useJob(page, job)
+  const { stands, stops, atStop, terms, say, trouble } = useJob(page, job)
   const [deciding, setDeciding] = useState(false)
   const fired = firedOf(page, stands, now)
   const mayAct = may && stands.closed === null
   const permit = permitOn(page, job, now)
-  // An expired permit says it by itself.
-  const [atStop] = permit?.expired ? [] : stops
   const decisionsMade = job.steps.filter((s) => s.kind === 'decision')
   const safe = stands.steps.findLast((s) => s.state === 'done' && s.safe)
   const unit = `${page.unit.tag} / ${page.machine.tag}`

@@ -20,6 +20,7 @@ import {
   type Permit,
   type PermitTerms,
 } from '@motor-round/core/job'
+import { permitCheck } from '@motor-round/core/judge'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { v5 as workId, v7 as uuid } from 'uuid'
@@ -100,6 +101,8 @@ export function useJob(
 ): {
   stands: JobStands
   stops: readonly string[]
+  /** Why it is not run, besides a permit that ran out; undefined where nothing is at Stop. */
+  atStop: string | undefined
   /** On what a permit is given now. */
   terms: PermitTerms
   say: Say
@@ -113,6 +116,7 @@ export function useJob(
   const conditions = useMemo(() => (snapshot && standingOf(snapshot))?.judgement.conditions ?? [], [snapshot])
   const adverse = useMemo(() => adverseOf(conditions), [conditions])
   const stops = useMemo(() => conditions.filter((c) => c.level === 'stop').map((c) => c.verdict.because), [conditions])
+  const atStop = conditions.find((c) => c.level === 'stop' && c.verdict.check !== permitCheck)?.verdict.because
   const factor = page.motor?.plate.sf ?? 1
   const terms = useMemo(() => permitTerms(conditions, factor, clock()), [conditions, factor, clock])
   const { pace } = usePace()
@@ -128,5 +132,5 @@ export function useJob(
     if (failed === null) dispatch(api.util.invalidateTags(['machine']))
     return failed === null
   }
-  return { stands, stops, terms, say, trouble }
+  return { stands, stops, atStop, terms, say, trouble }
 }

@@ -42,7 +42,7 @@ function carbonMonoxide(c: Context, check: Rule, co: Reading, oxygen: number | n
       level: 'watch',
       limit: look.value,
       basis: [look.basis],
-      because: `${told}: without the oxygen it says nothing, for air thins it.`,
+      because: `${told}: it cannot be judged without the oxygen, because excess air dilutes it.`,
       next: 'Read the oxygen with it.',
       confidence: 'low',
       settles: false,

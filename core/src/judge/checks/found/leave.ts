@@ -35,7 +35,7 @@ const left = byWord({
     'leave.jumpers': {
       no: [
         'stop',
-        'A jumper is left on, or a switch is bypassed: a safety may not shut it off.',
+        'A jumper is left on, or a switch is bypassed: a safety switch might not shut it off.',
         'Do not run it. Take the jumper off and test the switch, or leave it locked out and enter who comes back, and when.',
       ],
     },
