@@ -10,6 +10,7 @@ import { needBuild, needModules, needPostgres } from './lib/packages.mjs'
 import { root } from './lib/paths.mjs'
 import { Cluster, portFree } from './lib/postgres.mjs'
 import { main, Plain } from './lib/say.mjs'
+import { builtServerArgs } from './lib/server-process.mjs'
 
 const flags = new Set(process.argv.slice(2))
 const dev = flags.has('--dev')
@@ -149,7 +150,7 @@ main(async () => {
   }
   const command = dev
     ? [join(root, 'node_modules/tsx/dist/cli.mjs'), 'watch', '--clear-screen=false', join(root, 'server/src/main.ts')]
-    : ['--enable-source-maps', join(root, 'server/dist/main.js')]
+    : builtServerArgs
   // Detached, so that Ctrl-C reaches this process alone and everything is stopped in order.
   // The channel tells the server when this process is gone, however it went.
   const stdio = ['ignore', 'pipe', 'pipe', 'ipc']

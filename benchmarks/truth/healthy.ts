@@ -210,7 +210,7 @@ export const closedUp: Piece = (_r, m, v) =>
     'leave.wires': 'yes',
     'leave.jumpers': 'yes',
     'leave.tools': 'yes',
-    ...(m.facts.controls.gasSection ? { 'gas.cutout': 'yes', 'gas.tested': 'yes' } : {}),
+    ...(m.facts.controls.gasSection ? { 'gas.cutout': 'yes' } : {}),
   })
 
 /** Pieces that need no lockout around them to be written down. */

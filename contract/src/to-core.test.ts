@@ -2,7 +2,7 @@ import { unknownControls } from '@motor-round/core/judge'
 import { defaultPolicies } from '@motor-round/core/limits'
 import { unsaid } from '@motor-round/core/trend'
 import { describe, expect, it } from 'vitest'
-import { coreVisit, judgeInput, judgeNow, permitsOf, speaking, underWayOf } from './to-core.ts'
+import { burnsOf, coreVisit, judgeInput, judgeNow, permitsOf, speaking, underWayOf } from './to-core.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
 
 const uuid = (n: number) => `0199a000-0000-7000-8000-${String(n).padStart(12, '0')}`
@@ -122,29 +122,23 @@ describe('a job', () => {
   } as const
   const of = (...steps: Parameters<typeof underWayOf>[0][number]['steps']) =>
     underWayOf([{ id: 'j', title: 'Replace the motor', steps }]).map((j) => [j.at, j.by])
-  it('says what it has off, and what its combustion test was until a good one', () => {
+  it('says what it has off', () => {
     const step = (minute: number, id: string) => ({ ...done(minute), step: id, id: `s${String(minute)}` })
     const said = (...steps: Parameters<typeof of>) =>
-      underWayOf([{ id: 'j', title: 'Work on the fan deck', steps }]).map((j) => [
-        j.off,
-        j.opened,
-        j.burn?.level ?? null,
-      ])
+      underWayOf([{ id: 'j', title: 'Work on the fan deck', steps }]).map((j) => [j.off, j.opened])
     const locked = [step(1, 'A3')]
-    expect(said(...locked)).toEqual([[['locked out'], false, null]])
+    expect(said(...locked)).toEqual([[['locked out'], false]])
     const opened = [...locked, step(2, 'A6')]
-    expect(said(...opened)).toEqual([[['locked out', 'panels off', 'guards off'], true, null]])
-    expect(said(...opened, step(3, 'Z2'))).toEqual([[['locked out'], false, null]])
+    expect(said(...opened)).toEqual([[['locked out', 'panels off', 'guards off'], true]])
+    expect(said(...opened, step(3, 'Z2'))).toEqual([[['locked out'], false]])
     // Taken off once more after it was back.
-    expect(said(...opened, step(3, 'Z2'), step(4, 'A6'))).toEqual([
-      [['locked out', 'panels off', 'guards off'], true, null],
-    ])
+    expect(said(...opened, step(3, 'Z2'), step(4, 'A6'))).toEqual([[['locked out', 'panels off', 'guards off'], true]])
     // Proven anew in the morning, it was never on.
     const resumed = { ...own, id: 'r', at: at(3), kind: 'resumed' } as const
     const paused = { ...own, id: 'q', at: at(3), kind: 'paused', safe: 'Shut' } as const
     const left = (...steps: Parameters<typeof of>) => underWayOf([{ id: 'j', title: 'x', steps }])[0]?.left
     expect([left(...opened, paused), left(...opened, paused, { ...resumed, at: at(4) })]).toEqual(['Shut', null])
-    expect(said(...opened, resumed)).toEqual([[['locked out', 'panels off', 'guards off'], true, null]])
+    expect(said(...opened, resumed)).toEqual([[['locked out', 'panels off', 'guards off'], true]])
     const test = {
       fuel: 'natural gas',
       co: 20,
@@ -164,15 +158,38 @@ describe('a job', () => {
         test: { ...test, ...more },
       }) as const
     const gas = [step(1, 'FD1'), burn(2, { leakFree: false })]
-    expect(said(...gas)).toEqual([[['gas shut off'], true, 'stop']])
-    const taken = [burn(2, { leakFree: false }), { ...undone, at: at(3), step: 'FD11' }]
-    expect(said(...taken)).toEqual([[[], false, 'stop']])
-    expect(said(...gas, burn(3, { rise: 70 }))).toEqual([[['gas shut off'], true, 'fix']])
-    expect(said(...gas, burn(3, {}))).toEqual([[[], false, null]])
+    expect(said(...gas)).toEqual([[['gas shut off'], true]])
+    expect(said(...gas, burn(3, { rise: 70 }))).toEqual([[['gas shut off'], true]])
+    expect(said(...gas, burn(3, {}))).toEqual([[[], false]])
+    // What a test found is there whatever becomes of its step and its job.
+    const taken = [burn(2, { leakFree: false }), { ...undone, at: at(3), step: 'FD11' }, closed]
+    expect(burnsOf([{ steps: taken }]).map((b) => [b.at, b.parts])).toEqual([
+      [Date.parse(at(2)), [{ about: 'leak', level: 'stop', words: expect.stringContaining('Gas leaks') as string }]],
+    ])
+    expect(burnsOf([{ steps: gas.slice(0, 1) }])).toEqual([])
+    const job = {
+      id: 'j',
+      machineId: 'm',
+      findingId: null,
+      title: 'Fan deck',
+      kinds: ['deck'],
+      skip: [],
+      at: at(0),
+      by: 'Mosi',
+    }
+    const now = judgeNow({ ...known, jobs: [{ ...job, steps: taken }] })
+    expect([now?.level, now?.headline]).toEqual(['stop', expect.stringContaining('Gas leaks')])
+    expect(burnsOf([{ steps: [burn(4, { stack: 470 })] }])[0]?.parts.map((p) => [p.about, p.level])).toEqual([
+      ['leak', 'ok'],
+      ['co', 'ok'],
+      ['oxygen', 'ok'],
+      ['stack', 'stop'],
+      ['rise', 'ok'],
+    ])
     // A blank stays on purpose, also once the job is closed: until a job that is closed later.
     const blank = { id: 'j', title: 'Blank', steps: [step(1, 'TB3'), closed] }
     const later = { id: 'k', title: 'New wheel', steps: [{ ...closed, at: at(20) }] }
-    expect(said(step(1, 'TB3'))).toEqual([[['temporary blank on'], false, null]])
+    expect(said(step(1, 'TB3'))).toEqual([[['temporary blank on'], false]])
     expect(underWayOf([blank])).toMatchObject([{ closed: true, at: Date.parse(at(9)), off: ['temporary blank on'] }])
     expect([underWayOf([blank, later]), underWayOf([{ ...blank, steps: [step(1, 'A1'), closed] }])]).toEqual([[], []])
     // Each cover comes off by the step of its own work.
@@ -189,14 +206,21 @@ describe('a job', () => {
         limits: '12 A',
         accepts: 'Runa Castellane',
         until,
-        readOn: until,
+        readOn: '2026-11-26',
       }) as const
     const permits = (...steps: Parameters<typeof of>) =>
-      permitsOf([{ id: 'j', title: 'Bearings', steps }], 'America/New_York').map((p) => [p.at, p.endsAt, p.wrong])
+      permitsOf([{ id: 'j', title: 'Bearings', steps }], 'America/New_York').map((p) => [
+        p.at,
+        p.readBy,
+        p.endsAt,
+        p.wrong,
+      ])
     expect(permits(done(1))).toEqual([])
     const first = permit(2, '2026-11-27')
-    expect(permits(first)).toEqual([[Date.parse(at(2)), Date.parse('2026-11-28T05:00:00Z'), 'growls']])
-    expect(permits(permit(4, '2026-11-29'), first)[0]?.[1]).toBe(Date.parse('2026-11-30T05:00:00Z'))
+    expect(permits(first)).toEqual([
+      [Date.parse(at(2)), Date.parse('2026-11-27T05:00:00Z'), Date.parse('2026-11-28T05:00:00Z'), 'growls'],
+    ])
+    expect(permits(permit(4, '2026-11-29'), first)[0]?.[2]).toBe(Date.parse('2026-11-30T05:00:00Z'))
     expect(permits(first, closed)).toEqual([])
   })
   it('is under way from the first step that stands done until it is closed', () => {

@@ -6,6 +6,7 @@ import {
   speakingVisit,
   trippedAgain,
   withPeers,
+  type BurnTested,
   type Closing,
   type InstalledMotor,
   type JudgeInput,
@@ -18,7 +19,7 @@ import {
   type Twin,
   type UnderWay,
 } from '@motor-round/core/judge'
-import { asLeft, notBack, stays, type JobFact, type ReadAt } from '@motor-round/core/job'
+import { asLeft, gradeBurn, notBack, stays, type JobFact, type ReadAt } from '@motor-round/core/job'
 import { dayEnds } from '@motor-round/core/quantity'
 import type { Policies } from '@motor-round/core/limits'
 import type { LiveEvidence } from '@motor-round/core/live'
@@ -180,17 +181,35 @@ export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
     const since = closing ? { at: Date.parse(closing.at), by: closing.by } : begun(steps)
     if (!since) return []
     if (closing && jobs.some((j) => Date.parse(closingOf(j.steps)?.at ?? closing.at) > since.at)) return []
-    const { open, burn } = notBack(steps.map(asJobFact))
+    const open = notBack(steps.map(asJobFact))
     const off = open.map((r) => asLeft[r])
-    if (closing)
-      return off.length === 0 ? [] : [{ id, title, ...since, closed: true, off, opened: false, left: null, burn: null }]
-    const found = burn && {
-      level: burn.grade === 'stop' ? ('stop' as const) : ('fix' as const),
-      words: burn.words.join(' '),
-    }
+    if (closing) return off.length === 0 ? [] : [{ id, title, ...since, closed: true, off, opened: false, left: null }]
     const opened = open.some((r) => r !== 'lock' && !stays(r))
-    return [{ id, title, ...since, closed: false, off, opened, left: leftAs(steps), burn: found }]
+    return [{ id, title, ...since, closed: false, off, opened, left: leftAs(steps) }]
   })
+
+const levelOf = { good: 'ok', investigate: 'fix', stop: 'stop' } as const
+
+/** Combustion tests of its jobs, those of closed ones too: what burns badly does so whatever becomes of the job. */
+export const burnsOf = (jobs: readonly Pick<JobRecord, 'steps'>[]): BurnTested[] =>
+  jobs.flatMap(({ steps }) =>
+    steps.flatMap((s) =>
+      s.kind === 'burn'
+        ? [
+            {
+              id: s.id,
+              at: Date.parse(s.at),
+              by: s.by,
+              parts: gradeBurn(s.test).parts.map(({ about, grade, words }) => ({
+                about,
+                level: levelOf[grade],
+                words,
+              })),
+            },
+          ]
+        : [],
+    ),
+  )
 
 /** Permits of jobs that nobody has closed, each as it was given last: to the end of a day at the site. */
 export const permitsOf = (jobs: readonly JobSteps[], zone: string): RunPermit[] =>
@@ -200,7 +219,8 @@ export const permitsOf = (jobs: readonly JobSteps[], zone: string): RunPermit[] 
       .flatMap((s) => (s.kind === 'permit' ? [s] : []))
       .sort((x, y) => Date.parse(y.at) - Date.parse(x.at) || (x.id < y.id ? 1 : -1))
     if (!last) return []
-    return [{ id, at: Date.parse(last.at), endsAt: dayEnds(last.until, zone), by: last.by, wrong: last.wrong }]
+    const { until, readOn, by, wrong } = last
+    return [{ id, at: Date.parse(last.at), endsAt: dayEnds(until, zone), readBy: dayEnds(readOn, zone), by, wrong }]
   })
 
 /** What judging needs of a site. */
@@ -304,6 +324,7 @@ export function snapshotOf(known: Known): MachineSnapshot {
     closings: (known.closings ?? []).map(asClosing),
     live: known.live,
     underWay: underWayOf(known.jobs ?? noJobs),
+    burns: burnsOf(known.jobs ?? noJobs),
     permits: permitsOf(known.jobs ?? noJobs, known.site?.zone ?? 'UTC'),
     turnedAt: known.turnedAt == null ? null : Date.parse(known.turnedAt),
     traced: tracedOf(known.traces ?? noTraces, known.findings ?? noFindings),

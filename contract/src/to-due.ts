@@ -6,11 +6,12 @@ import type { LiveEvidence } from '@motor-round/core/live'
 import { dueTasks, oldestSubstitute, waitingChanges, type DueFacts, type DueTask } from '@motor-round/core/round'
 import type { FindingRecord } from './finding.ts'
 import type { PartRecord } from './installed.ts'
+import type { JobRecord } from './job.ts'
 import type { SpeedChangeRecord } from './speed-change.ts'
 import type { Machine, Motor } from './register.ts'
 import type { DueTaskRecord } from './round.ts'
 import type { VisitRecord, WorkRecord } from './visit.ts'
-import { corePart, coreVisit, machineFacts, workOf } from './to-core.ts'
+import { burnsOf, corePart, coreVisit, machineFacts, workOf } from './to-core.ts'
 
 /** What is known of a machine, as the rounds take it. */
 interface Known {
@@ -25,6 +26,7 @@ interface Known {
   readonly work: readonly WorkRecord[]
   readonly visits: readonly VisitRecord[]
   readonly live?: LiveEvidence | null | undefined
+  readonly jobs?: readonly Pick<JobRecord, 'steps'>[] | undefined
 }
 
 const inSlot = (
@@ -55,6 +57,7 @@ export function dueFacts(
     ...place,
     visits: known.visits.filter((s) => s.supersededBy === null).map(coreVisit),
     work: workOf(known),
+    burnedAt: burnsOf(known.jobs ?? []).reduce<number | null>((last, b) => Math.max(last ?? b.at, b.at), null),
     parts: known.parts.map(corePart),
     layout: known.machine.layout ?? unknownLayout,
     motorRpm: motor?.plate.rpm ?? null,

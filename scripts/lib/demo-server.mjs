@@ -6,6 +6,7 @@ import { join } from 'node:path'
 import pg from 'pg'
 import { root } from './paths.mjs'
 import { anyPort, Cluster } from './postgres.mjs'
+import { builtServerArgs } from './server-process.mjs'
 
 /** The instant at which the clocks of tests and pictures stand. */
 export const fixedNow = '2026-11-25T09:00:00Z'
@@ -19,7 +20,7 @@ export const fixedNow = '2026-11-25T09:00:00Z'
  */
 export async function builtServer({ url, port, env = {}, log }) {
   const use = port ?? (await anyPort())
-  const server = spawn(process.execPath, ['--enable-source-maps', join(root, 'server/dist/main.js')], {
+  const server = spawn(process.execPath, builtServerArgs, {
     env: {
       ...process.env,
       DATABASE_URL: url,

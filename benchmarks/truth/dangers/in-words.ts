@@ -67,7 +67,7 @@ export const inWords: readonly Danger[] = [
   flue('CO over 100 ppm', 'flue_co', 140, 'fix'),
   flue('a hot stack', 'temperature', 260, 'stop', 'stack'),
   said('gas.cutout', 'no', 'stop', false, 'safety-restored', (m) => m.facts.controls.gasSection),
-  said('gas.tested', 'no', 'fix', false, 'safety-restored', (m) => m.facts.controls.gasSection),
+  said('gas.tested', 'no', 'fix', false, null, (m) => m.facts.controls.gasSection),
   said('leave.guards', 'no', 'stop', false, null),
   said('leave.filters', 'no', 'fix', false, null),
   said('leave.wires', 'no', 'fix', false, null),

@@ -29,18 +29,63 @@ export const burnLimits = {
   stop: limitRegister['flue-co-most'].value,
 } as const
 
-export interface BurnGrade {
+/** What a combustion test says of one thing, and how it may be left. */
+export interface BurnPart {
+  readonly about: 'leak' | 'oxygen' | 'co' | 'stack' | 'rise'
   readonly grade: 'good' | 'investigate' | 'stop'
+  readonly words: string
+}
+
+export interface BurnGrade {
+  readonly grade: BurnPart['grade']
   /** Carbon monoxide with the excess air taken out; null: the probe drew in air. ppm */
   readonly airFree: number | null
+  /** What is wrong, or that nothing is. */
   readonly words: readonly string[]
+  /** Of everything that was read. */
+  readonly parts: readonly BurnPart[]
 }
 
 /** Out is out, however close it is. */
-const outside = (what: string, read: number, unit: string, low: number, high: number): string[] =>
-  read < low || read > high
-    ? [`${what} ${read} ${unit}, outside ${low} to ${high} ${unit}: have the burner set, then read again.`]
-    : []
+const within = (about: 'oxygen' | 'stack', read: number, unit: string, low: number, high: number): BurnPart => {
+  const what = about === 'oxygen' ? 'Oxygen' : 'Stack'
+  return read < low || read > high
+    ? {
+        about,
+        grade: 'stop',
+        words: `${what} ${read} ${unit}, outside ${low} to ${high} ${unit}: have the burner set, then read again.`,
+      }
+    : { about, grade: 'good', words: `${what} ${read} ${unit}.` }
+}
+
+function carbonMonoxide(airFree: number, steady: boolean): BurnPart {
+  const told = `CO ${airFree.toFixed(0)} ppm air-free`
+  const about = 'co'
+  if (airFree > burnLimits.stop)
+    return { about, grade: 'stop', words: `${told}, over the limit of ${burnLimits.stop}: shut it off.` }
+  const reasons = [
+    ...(airFree > burnLimits.investigate ? [`${told}, over ${burnLimits.investigate}: find out why.`] : []),
+    ...(steady
+      ? []
+      : ['The figures do not stand still: fire it for ten minutes and read again. CO that keeps rising: shut it off.']),
+  ]
+  return reasons.length > 0
+    ? { about, grade: 'investigate', words: reasons.join(' ') }
+    : { about, grade: 'good', words: `${told}.` }
+}
+
+function rise({ rise: read, riseLow, riseHigh }: BurnTest): BurnPart {
+  const about = 'rise'
+  if (read < riseLow)
+    return {
+      about,
+      grade: 'investigate',
+      words: `Rise ${read} °F, below the ${riseLow} of the nameplate: too much air, or too little gas.`,
+    }
+  return read > riseHigh
+    ? { about, grade: 'investigate', words: `Rise ${read} °F, over the ${riseHigh} of the nameplate: too little air.` }
+    : { about, grade: 'good', words: `Rise ${read} °F.` }
+}
 
 /**
  * May the appliance run?
@@ -48,32 +93,28 @@ const outside = (what: string, read: number, unit: string, low: number, high: nu
  * out of range it does not run (common practice)
  */
 export function gradeBurn(t: BurnTest): BurnGrade {
-  const off = (words: string): BurnGrade => ({ grade: 'stop', airFree: null, words: [words] })
-  if (!t.leakFree) return off('Gas leaks: shut the gas cock, get everybody out, call a licensed technician.')
+  const off = (about: BurnPart['about'], words: string): BurnGrade => ({
+    grade: 'stop',
+    airFree: null,
+    words: [words],
+    parts: [{ about, grade: 'stop', words }],
+  })
+  if (!t.leakFree) return off('leak', 'Gas leaks: shut the gas cock, get everybody out, call a licensed technician.')
   if (!(t.fuel in fuels)) throw new RangeError('fuel: natural gas or propane')
-  if (t.oxygen >= 15) return off('Oxygen is 15 % or more: the probe draws in air, or there is no flame. Read it again.')
+  if (t.oxygen >= 15)
+    return off('oxygen', 'Oxygen is 15 % or more: the probe draws in air, or there is no flame. Read it again.')
   const { airFree } = combustion(t.fuel, t.co, t.oxygen, null)
-  const out = [
-    ...outside('Oxygen', t.oxygen, '%', t.oxygenLow ?? usualOxygen.low, t.oxygenHigh ?? usualOxygen.high),
+  const parts: readonly BurnPart[] = [
+    { about: 'leak', grade: 'good', words: 'No gas leaks.' },
+    carbonMonoxide(airFree, t.steady !== false),
+    within('oxygen', t.oxygen, '%', t.oxygenLow ?? usualOxygen.low, t.oxygenHigh ?? usualOxygen.high),
     ...(t.stack === undefined
       ? []
-      : outside('Stack', t.stack, '°F', t.stackLow ?? usualStack.low, t.stackHigh ?? usualStack.high)),
+      : [within('stack', t.stack, '°F', t.stackLow ?? usualStack.low, t.stackHigh ?? usualStack.high)]),
+    rise(t),
   ]
-  const words = [
-    ...(airFree > burnLimits.stop
-      ? [`CO ${airFree.toFixed(0)} ppm air-free, over the limit of ${burnLimits.stop}: shut it off.`]
-      : airFree > burnLimits.investigate
-        ? [`CO ${airFree.toFixed(0)} ppm air-free, over ${burnLimits.investigate}: find out why.`]
-        : []),
-    ...out,
-    ...(t.steady === false
-      ? ['The figures do not stand still: fire it for ten minutes and read again. CO that keeps rising: shut it off.']
-      : []),
-    ...(t.rise < t.riseLow
-      ? [`Rise ${t.rise} °F, below the ${t.riseLow} of the nameplate: too much air, or too little gas.`]
-      : []),
-    ...(t.rise > t.riseHigh ? [`Rise ${t.rise} °F, over the ${t.riseHigh} of the nameplate: too little air.`] : []),
-  ]
-  const grade = airFree > burnLimits.stop || out.length > 0 ? 'stop' : words.length > 0 ? 'investigate' : 'good'
-  return { grade, airFree, words: words.length > 0 ? words : ['Burns clean, everything in range.'] }
+  const bad = parts.filter((p) => p.grade !== 'good')
+  const grade = bad.some((p) => p.grade === 'stop') ? 'stop' : bad.length > 0 ? 'investigate' : 'good'
+  const words = bad.length > 0 ? bad.map((p) => p.words) : ['Burns clean, everything in range.']
+  return { grade, airFree, words, parts }
 }

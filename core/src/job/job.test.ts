@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { facts } from '../judge/checks/say.test-help.ts'
 import { judgeMachine, type MachineSnapshot } from '../judge/index.ts'
-import { defaultPolicies } from '../limits/index.ts'
+import { defaultPolicies, type Policies } from '../limits/index.ts'
 import type { QuantityCode } from '../quantity/index.ts'
 import { unsaid } from '../trend/index.ts'
 import {
@@ -290,17 +290,17 @@ describe('leave to run it with something wrong', () => {
     const wrong = (id: string, level: 'fix' | 'stop') =>
       ({ id, at: 10, by: 'Vale', level, text: id, until: null, putOff: false }) as const
     const standing = (over: Partial<MachineSnapshot>) => judgeMachine({ ...unread, ...over }, 20)?.conditions ?? []
-    const permits = [{ id: 'j', at: 1, endsAt: 5, by: 'Vale', wrong: 'growls' }]
+    const permits = [{ id: 'j', at: 1, endsAt: 5, readBy: 5, by: 'Vale', wrong: 'growls' }]
     const live = standing({ reported: [wrong('live cabinet', 'stop')], permits })
     expect(live.map((k) => k.level)).toEqual(['stop', 'stop'])
-    expect(permitTerms(standing({ reported: [wrong('growls', 'fix')], permits }), 1, 20)).toEqual({
+    expect(permitTerms(standing({ reported: [wrong('growls', 'fix')], permits }), 1, 20, defaultPolicies)).toEqual({
       bar: null,
       days: 7,
       overPlate: false,
     })
-    expect(permitTerms(live, 1, 20).bar).toBe('live cabinet')
+    expect(permitTerms(live, 1, 20, defaultPolicies).bar).toBe('live cabinet')
     // It was given before anybody knew.
-    expect(permitTerms(live, 1, 9).bar).toBeNull()
+    expect(permitTerms(live, 1, 9, defaultPolicies).bar).toBeNull()
     // Its job is proven all the same.
     expect(adverseOf(live).map((a) => a.words)).toEqual(['live cabinet'])
   })
@@ -311,7 +311,7 @@ describe('leave to run it with something wrong', () => {
     )
   })
   it('over the nameplate is given for three days, and inside the service factor alone', () => {
-    const over = (amps: number) => {
+    const over = (amps: number, policies: Policies = defaultPolicies) => {
       const readings = (['L1', 'L2', 'L3'] as const).map((position) => ({
         quantity: 'amps' as const,
         position,
@@ -319,11 +319,16 @@ describe('leave to run it with something wrong', () => {
       }))
       const visits = [{ id: 'v', at: 10, state: { ...unsaid, settled: true, turning: 'right way' as const }, readings }]
       const motor = { plate: { volts: '460', amps: '12.0', phases: 3 as const }, connectionVolts: null, installedAt: 0 }
-      return judgeMachine({ ...unread, motor, visits })?.conditions ?? []
+      return judgeMachine({ ...unread, motor, visits, policies })?.conditions ?? []
     }
-    expect(permitTerms(over(12.6), 1.15, 20)).toEqual({ bar: null, days: 3, overPlate: true })
-    expect(permitTerms(over(12.6), 1, 20).bar).toContain('over the service factor')
-    expect(permitTerms(over(13.9), 1.15, 20).bar).toContain('over the service factor')
-    expect(permitTerms(over(11.8), 1, 20)).toEqual({ bar: null, days: 7, overPlate: false })
+    expect(permitTerms(over(12.6), 1.15, 20, defaultPolicies)).toEqual({ bar: null, days: 3, overPlate: true })
+    expect(permitTerms(over(12.6), 1, 20, defaultPolicies).bar).toContain('over the service factor')
+    expect(permitTerms(over(13.9), 1.15, 20, defaultPolicies).bar).toContain('over the service factor')
+    expect(permitTerms(over(11.8), 1, 20, defaultPolicies)).toEqual({ bar: null, days: 7, overPlate: false })
+    // A house that trims 5 % below the nameplate calls 11.8 of 12 A too much; it is not over the nameplate.
+    const trims: Policies = { ...defaultPolicies, overAmp: 'trim below plate', trim: 0.05 }
+    expect(permitTerms(over(11.8, trims), 1, 20, trims)).toEqual({ bar: null, days: 7, overPlate: false })
+    expect(permitTerms(over(12.6, trims), 1.15, 20, trims)).toEqual({ bar: null, days: 3, overPlate: true })
+    expect(permitTerms(over(12.6, trims), 1, 20, trims).bar).toContain('over the service factor')
   })
 })

@@ -159,7 +159,7 @@ export function jobStands(
   const closed = ordered.findLast((f) => f.kind === 'closed') ?? null
   const pause = ordered.findLast((f) => f.kind === 'paused' || f.kind === 'resumed')
   const paused = pause?.kind === 'paused' ? pause : null
-  const { open } = notBack(ordered)
+  const open = notBack(ordered)
   const asked = [...new Set(job.kinds.flatMap((k) => jobKindOf.get(k)?.proof ?? []))]
   const begun = steps.some((s) => s.state === 'done')
   const firstStep = steps.flatMap((s) => (s.kind !== null && s.at !== null ? [s.at] : []))

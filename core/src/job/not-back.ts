@@ -1,4 +1,4 @@
-import { gradeBurn, type BurnGrade } from './burn.ts'
+import { gradeBurn } from './burn.ts'
 import { inOrder, type JobFact } from './facts.ts'
 import { putsBack, takesOff, type Restore } from './taken-off.ts'
 
@@ -10,12 +10,6 @@ export function allThere(fact: Done, before: JobFact | undefined): boolean {
   if (!count) return true
   if (fact.count === undefined || fact.count === null) return false
   return count.same === undefined || (before?.kind === 'done' && before.count === fact.count)
-}
-
-/** What a job has off, and what its last combustion test was where that was not good. */
-export interface NotBack {
-  readonly open: readonly Restore[]
-  readonly burn: BurnGrade | null
 }
 
 interface Did {
@@ -31,16 +25,14 @@ const isBack = (opened: Did, back: Did): boolean => !opened.again || back.fact.a
  * What the steps that stand done took off and did not put back. A lock that is proven anew in the morning was never off, and what
  * is taken off once more after it was back is off.
  */
-export function notBack(facts: readonly JobFact[]): NotBack {
+export function notBack(facts: readonly JobFact[]): readonly Restore[] {
   const done = new Map<string, Did>()
-  let burn: BurnGrade | null = null
   // What puts something back and is skipped once it was done is not back; what was taken off is not on again by a word.
   for (const f of inOrder(facts)) {
     if (f.kind !== 'done' && f.kind !== 'burn' && f.kind !== 'skipped' && f.kind !== 'undone') continue
     const step = takesOff[f.step]
     if (f.kind === 'burn') {
-      burn = gradeBurn(f.test)
-      if (burn.grade === 'good') done.set(f.step, { fact: f, again: done.has(f.step) })
+      if (gradeBurn(f.test).grade === 'good') done.set(f.step, { fact: f, again: done.has(f.step) })
       else done.delete(f.step)
     } else if (f.kind === 'done') {
       const same = step?.count?.same
@@ -53,5 +45,5 @@ export function notBack(facts: readonly JobFact[]): NotBack {
     const put = back === undefined ? undefined : done.get(back)
     return put && isBack(opened, put) ? [] : opens
   })
-  return { open: [...new Set(open)], burn: burn?.grade === 'good' ? null : burn }
+  return [...new Set(open)]
 }

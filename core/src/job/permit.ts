@@ -1,4 +1,5 @@
 import { permitCheck, type Condition } from '../judge/index.ts'
+import type { Policies } from '../limits/index.ts'
 import { inOrder, type JobFact } from './facts.ts'
 
 /** Leave to run a machine for some days with something wrong with it. */
@@ -75,16 +76,28 @@ export interface PermitTerms {
  * On what a permit is given as the machine stands: what is at level Stop is not run, whoever accepts it, and over the nameplate it runs
  * inside the service factor alone and for three days. A permit that ran out may be extended.
  * @param serviceFactor of the nameplate, 1 where it has none @param at when it is given, ms since 1970
+ * @param policies what calls amps too many, which may be less than the nameplate
  * @source common practice
  */
-export function permitTerms(conditions: readonly Condition[], serviceFactor: number, at: number): PermitTerms {
+export function permitTerms(
+  conditions: readonly Condition[],
+  serviceFactor: number,
+  at: number,
+  policies: Pick<Policies, 'overAmp' | 'trim'>,
+): PermitTerms {
   const known = conditions.filter((k) => k.since <= at && k.verdict.check !== permitCheck)
   const stop = known.find((k) => k.level === 'stop')
-  const over = known.find((k) => k.verdict.check === 'over-amp' && k.verdict.limit !== null)
-  const { value, limit, because } = over?.verdict ?? { value: null, limit: null, because: '' }
-  const beyond = value !== null && limit !== null && value > limit * Math.max(1, serviceFactor)
+  const trimmed = policies.overAmp === 'trim below plate' ? 1 - policies.trim : 1
+  const over = known
+    .filter((k) => k.verdict.check === 'over-amp')
+    .map(({ verdict: { value, limit, because } }) => ({
+      share: ((value ?? 0) / (limit ?? Infinity)) * trimmed,
+      because,
+    }))
+    .find((o) => o.share > 1)
+  const beyond = over !== undefined && over.share > Math.max(1, serviceFactor)
   return {
-    bar: stop?.verdict.because ?? (beyond ? `${because} That is over the service factor.` : null),
+    bar: stop?.verdict.because ?? (beyond ? `${over.because} That is over the service factor.` : null),
     days: over ? overPlateDays : permitDays,
     overPlate: over !== undefined,
   }

@@ -14,7 +14,7 @@ const openAfter = (done: readonly string[]) =>
         ? { ...own, kind: 'burn', step, test: goodBurn }
         : { ...own, kind: 'done', step, note: '', count: 12 }
     }),
-  ).open
+  )
 const goodBurn = {
   fuel: 'natural gas',
   co: 20,

@@ -20,7 +20,14 @@ const finding: Reported = {
   until: on(5),
   putOff: true,
 }
-const permit: RunPermit = { id: 'j', at: on(1), endsAt: on(4), by: 'Vale', wrong: '13.4 A on a 12.8 A plate' }
+const permit: RunPermit = {
+  id: 'j',
+  at: on(1),
+  endsAt: on(4),
+  readBy: on(3),
+  by: 'Vale',
+  wrong: '13.4 A on a 12.8 A plate',
+}
 
 describe('a finding that was put off', () => {
   it('presses no more before its day, and again from that day on', () => {
@@ -37,12 +44,24 @@ describe('a finding that was put off', () => {
 describe('a permit to run', () => {
   it('that ran out is at Stop, with what it was given for', () => {
     const permits = [permit]
-    expect(levelOn(3.9, { permits })?.level).toBe('ok')
+    expect(levelOn(2.9, { permits })?.level).toBe('ok')
     expect(levelOn(4, { permits })).toMatchObject({
       level: 'stop',
       headline: 'The permit to run it expired on Jan 8: 13.4 A on a 12.8 A plate',
       conditions: [{ key: 'permit@j', level: 'stop', since: on(4), by: 'Vale' }],
     })
+  })
+  it('whose reading was missed is to fix, until it is read', () => {
+    const permits = [permit]
+    expect(levelOn(3, { permits })).toMatchObject({
+      level: 'fix',
+      headline: 'The permit asked for a reading on Jan 7, and none was made: 13.4 A on a 12.8 A plate',
+    })
+    const read = (day: number) => levelOn(3.5, { permits, visits: [good, visitAt(day, [9.4, 9.5, 9.6])] })?.level
+    // On its day, or somewhat late; what was read the day it was given is not what was asked for.
+    expect([0.9, 2.5, 3.4].map(read)).toEqual(['fix', 'ok', 'ok'])
+    const nothing = { ...visitAt(2.5, []), readings: [] }
+    expect(levelOn(3.5, { permits, visits: [good, nothing] })?.level).toBe('fix')
   })
   it('that ran out keeps the power off at the next visit', () => {
     const gates = judge({ ...inputOf(visitAt(6, [9.4, 9.5, 9.6])), permits: [permit] }).gates
@@ -54,7 +73,7 @@ describe('the next day that changes how a machine stands', () => {
   const next = (over: Partial<MachineSnapshot>, after: number) => turnsAt(known(over), on(after))
   it('is the earliest of those that are still to come', () => {
     const over = { reported: [finding], permits: [permit] }
-    expect([next(over, 0), next(over, 4), next(over, 5)]).toEqual([on(4), on(5), null])
+    expect([0, 3, 4, 5].map((day) => next(over, day))).toEqual([on(3), on(4), on(5), null])
   })
   it('is none for a finding that presses already', () =>
     expect(next({ reported: [{ ...finding, putOff: false }] }, 0)).toBeNull())

@@ -19,7 +19,7 @@ export {
 export { unknownControls, type Controls } from './controls.ts'
 export { dueAt, levelRead, machineDueAt } from './due.ts'
 export { lineSideRead, type Gate, type GateStep } from './gates.ts'
-export type { InstalledMotor, JudgeInput, MachineFacts, RunPermit, Twin, UnderWay } from './input.ts'
+export type { BurnTested, InstalledMotor, JudgeInput, MachineFacts, RunPermit, Twin, UnderWay } from './input.ts'
 export {
   judge,
   judgeMachine,

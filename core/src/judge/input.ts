@@ -58,8 +58,19 @@ export interface UnderWay {
   readonly opened: boolean
   /** How it was left, by whoever interrupted it; null where it is at work. */
   readonly left: string | null
-  /** Its last combustion test, where that was not good. */
-  readonly burn: { readonly level: 'fix' | 'stop'; readonly words: string } | null
+}
+
+/** A combustion test that was made on a job: what it says of each thing that was read. It stands whatever becomes of the job. */
+export interface BurnTested {
+  readonly id: string
+  /** ms since 1970. */
+  readonly at: number
+  readonly by: string
+  readonly parts: readonly {
+    readonly about: 'leak' | 'oxygen' | 'co' | 'stack' | 'rise'
+    readonly level: 'ok' | 'fix' | 'stop'
+    readonly words: string
+  }[]
 }
 
 /** Leave to run a machine with something wrong with it, as it was last given; gone when its job is closed. */
@@ -69,6 +80,8 @@ export interface RunPermit {
   /** When it was given, and the instant at which it ends, ms since 1970. */
   readonly at: number
   readonly endsAt: number
+  /** The end of the day on which it is read again, ms since 1970. */
+  readonly readBy: number
   readonly by: string
   readonly wrong: string
 }
@@ -99,6 +112,8 @@ export interface JudgeInput {
   readonly traced?: Traced | undefined
   /** Jobs that are under way; left out, none is. */
   readonly underWay?: readonly UnderWay[] | undefined
+  /** Combustion tests of its jobs, in any order; left out, there were none. */
+  readonly burns?: readonly BurnTested[] | undefined
   /** Permits to run it; left out, there are none. */
   readonly permits?: readonly RunPermit[] | undefined
   /** What the building's own instruments showed; left out or null where none is sent. */

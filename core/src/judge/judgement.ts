@@ -16,7 +16,7 @@ import { rank, worse, type Level, type Overall, type Verdict } from './verdict.t
 import { afresh, freshOf, type Fresh } from './fresh.ts'
 import { reportedConditions } from './reported.ts'
 import { openTraces } from './traced/index.ts'
-import { permitsRunOut } from './permits.ts'
+import { permitsNotKept } from './permits.ts'
 import { jobsUnderWay } from './under-way.ts'
 
 /** What the load bar draws, in amperes. */
@@ -130,7 +130,7 @@ function judgementOf(m: Made): Judgement {
     ...reportedConditions(input, through),
     ...openTraces(input, through),
     ...jobsUnderWay(input, through),
-    ...permitsRunOut(input, through),
+    ...permitsNotKept(input, through),
   ])
   const ofVisit = m.own.filter((v) => v.ofVisit)
   const good = [...fold.good().map((g) => g.verdict), ...m.own].filter(
@@ -212,17 +212,21 @@ const newestInstant = (s: MachineSnapshot): number =>
     s.traced?.results ?? [],
     s.traced?.open ?? [],
     s.underWay ?? [],
+    s.burns ?? [],
     s.permits ?? [],
   ]
     .flatMap((list): readonly { readonly at: number }[] => list)
     .reduce((latest, x) => Math.max(latest, x.at), s.turnedAt ?? 0)
 
 /**
- * The next instant at which a machine stands otherwise though nothing happens to it: a day that a finding was put off to, or the end
- * of a permit. ms since 1970; null where there is none.
+ * The next instant at which a machine stands otherwise though nothing happens to it: a day that a finding was put off to, the end
+ * of a permit, or the day on which it is read again. ms since 1970; null where there is none.
  */
 export const turnsAt = (s: Pick<MachineSnapshot, 'reported' | 'permits'>, after: number): number | null =>
-  [...(s.reported ?? []).map((r) => (r.putOff ? r.until : null)), ...(s.permits ?? []).map((p) => p.endsAt)]
+  [
+    ...(s.reported ?? []).map((r) => (r.putOff ? r.until : null)),
+    ...(s.permits ?? []).flatMap((p) => [p.readBy, p.endsAt]),
+  ]
     .filter((at) => at !== null)
     .filter((at) => at > after)
     .reduce<number | null>((next, at) => (next === null || at < next ? at : next), null)

@@ -3,6 +3,7 @@ import { contextOf, type Context } from './context.ts'
 import type { Closing } from './conditions/condition.ts'
 import { Fold } from './conditions/fold.ts'
 import type { InstalledMotor, JudgeInput } from './input.ts'
+import { burnSaid, type BurnSaid } from './job-burns.ts'
 import { chained, sameGround, type Ground } from './known.ts'
 import type { Rule } from './rule.ts'
 import { runRules, type Failure } from './run-rule.ts'
@@ -39,6 +40,7 @@ const groundOf = (i: JudgeInput): Ground => [
   i.work,
   // Few, and put together anew each time: what they say counts.
   (i.closings ?? []).map((k) => `${k.key} ${k.at} ${k.kind}`).join('|'),
+  (i.burns ?? []).map((b) => b.id).join('|'),
   (i.traced?.results ?? []).map((r) => `${r.id}${r.settled ? ' settled' : ''}`).join('|'),
 ]
 
@@ -67,6 +69,7 @@ const stood = new WeakMap<Visit, Stood>()
 type Act =
   | { readonly at: number; readonly order: 0; readonly work: WorkDone }
   | { readonly at: number; readonly order: 2; readonly find: TracedFind }
+  | { readonly at: number; readonly order: 2; readonly burn: BurnSaid }
   | { readonly at: number; readonly order: 3; readonly closing: Closing }
 
 /** Checks by what they need, so that a plain visit asks only those that can have something to say. */
@@ -100,6 +103,7 @@ const actsOf = (input: JudgeInput, through: number): Act[] =>
   [
     ...input.work.map((work): Act => ({ at: work.at, order: 0, work })),
     ...findsOf(input.machine, input.traced?.results ?? none).map((find): Act => ({ at: find.at, order: 2, find })),
+    ...(input.burns ?? none).map((b): Act => ({ at: b.at, order: 2, burn: burnSaid(b) })),
     ...(input.closings ?? []).map((closing): Act => ({ at: closing.at, order: 3, closing })),
   ]
     .filter((x) => x.at <= through)
@@ -121,6 +125,7 @@ export function foldBefore(input: JudgeInput, earlier: readonly Visit[], through
   const actsBefore = (at: number, order: number) => {
     for (let act = acts[next]; act && (act.at < at || (act.at === at && act.order < order)); act = acts[++next])
       if (act.order === 0) fold.work(act.work)
+      else if ('burn' in act) fold.visit(act.burn.visit, act.burn.verdicts)
       else if (act.order === 2) fold.found(act.find.visit, act.find.verdicts)
       else fold.closing(act.closing)
   }

@@ -129,8 +129,6 @@ describe('what is due, and why', () => {
     const work: WorkDone[] = [{ at: at(10), kind: 'motor-replaced', note: '' }]
     expect(task(of(20, { machine: gas, past: [fine(0)] }), 'combustion')).toBeUndefined()
     expect(day(of(20, { machine: gas, past: [fine(0)], work }), 'combustion')).toBe(17)
-    const tested = { ...fine(15), answers: { 'gas.tested': 'yes' } }
-    expect(task(of(20, { machine: gas, past: [fine(0), tested], work }), 'combustion')).toBeUndefined()
     const flue = (...codes: ('flue_oxygen' | 'flue_co')[]) => ({
       ...fine(15),
       readings: codes.map((quantity) => ({ quantity, position: 'flue', value: 7 })),

@@ -25,6 +25,8 @@ export interface DueFacts {
   /** What was found and is not closed; `reviewAt`: the day somebody said they would look again. */
   readonly findings: readonly { readonly at: number; readonly what: string; readonly reviewAt: number | null }[]
   readonly judgement: Judgement | null
+  /** When a job made a combustion test last; left out or null: none did. */
+  readonly burnedAt?: number | null | undefined
   /** What the building's own instruments showed; left out or null where none is sent. */
   readonly live?: LiveEvidence | null | undefined
   readonly policies: Policies

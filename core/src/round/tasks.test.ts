@@ -179,7 +179,11 @@ describe('a run capacitor', () => {
 
 describe('a combustion test', () => {
   const gas = { ...facts, controls: { ...unknownControls, gasSection: true } }
-  const tested = (d: number) => ({ ...fine(d), answers: { 'gas.tested': 'yes' } })
+  const flue: Reading[] = [
+    { quantity: 'flue_oxygen', position: 'flue', value: 7 },
+    { quantity: 'flue_co', position: 'flue', value: 20 },
+  ]
+  const tested = (d: number) => ({ ...fine(d), readings: [...fine(d).readings, ...flue] })
   const due = (past: Visit[], done: WorkDone[]) =>
     task(of(40, past, done, { machine: gas }), 'combustion') !== undefined
   it('is due after the fan over the burners was worked on, until one is made', () => {
@@ -188,6 +192,11 @@ describe('a combustion test', () => {
     expect(due([fine(0), tested(21)], [work(20, 'wheel-cleaned')])).toBe(false)
     expect(due([fine(0), tested(19)], [work(20, 'wheel-cleaned')])).toBe(true)
     expect(due([fine(0), tested(20)], [work(20, 'wheel-cleaned')])).toBe(false)
+    // A word is no test; one that a job made is.
+    const said = { ...fine(21), answers: { 'gas.tested': 'yes' } }
+    expect(due([fine(0), said], [work(20, 'wheel-cleaned')])).toBe(true)
+    const byJob = of(40, [fine(0)], [work(20, 'wheel-cleaned')], { machine: gas, burnedAt: at(21) })
+    expect(task(byJob, 'combustion')).toBeUndefined()
   })
 })
 

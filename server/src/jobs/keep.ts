@@ -128,10 +128,11 @@ async function refusePermit(
   author: Author,
 ): Promise<void> {
   const [snapshot] = await loadSnapshots(tx, [body.machineId])
-  const standing = snapshot && judgeStanding(snapshot, await heldPolicies(tx))
+  const policies = await heldPolicies(tx)
+  const standing = snapshot && judgeStanding(snapshot, policies)
   const given = Date.parse(body.at)
   const factor = snapshot?.motors.find((m) => m.removedAt === null)?.plate.sf ?? 1
-  const { bar, days, overPlate } = permitTerms(standing?.conditions ?? [], factor, given)
+  const { bar, days, overPlate } = permitTerms(standing?.conditions ?? [], factor, given, policies)
   const [person] =
     author.byId === null ? [] : await tx.select({ role: people.role }).from(people).where(eq(people.id, author.byId))
   if (ownPermit(body.accepts, author.by, person?.role === 'lead'))

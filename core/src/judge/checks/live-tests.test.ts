@@ -244,6 +244,12 @@ describe('drive and gas section', () => {
     expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'no' } }).level).toBe('stop')
     expect(told('gas-section', [], { ...gas, answers: { 'gas.tested': 'no' } }).level).toBe('fix')
     expect(told('gas-section', [], { ...gas, answers: { 'gas.cutout': 'yes' } }).level).toBe('ok')
+    // A word is no test: the figures are.
+    const said = told('gas-section', [], { ...gas, answers: { 'gas.tested': 'yes' } })
+    expect([said.level, said.settles]).toEqual(['watch', false])
+    const flue = [...at('flue_oxygen', ['flue'], [7]), ...at('flue_co', ['flue'], [20])]
+    expect(told('gas-section', flue, { ...gas, answers: { 'gas.tested': 'yes' } }).level).toBe('ok')
+    expect(told('gas-section', flue, gas).level).toBe('ok')
     const ids = (m: MachineFacts) => checkDefinitions.filter((c) => c.for(m)).map((c) => c.id)
     expect(ids(facts)).not.toContain('gas-section')
     expect(ids(facts)).not.toContain('drive')

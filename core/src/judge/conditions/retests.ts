@@ -97,7 +97,7 @@ export const retests = {
   terminals: retest('terminals', 'lugs and wires', 'Look at every lug and wire.', ['terminals', 'lost-leg']),
   speed: retest('speed', 'the fan speed', 'Read the fan speed with a tachometer.', ['wheel-speed', 'speed']),
   spin: retest('spin', 'how it turns by hand', 'Turn the shaft by hand, locked out.', ['spin']),
-  gas: retest('gas', 'the gas section', 'Have the gas section tested by a licensed person.', ['gas-section']),
+  gas: retest('gas', 'the gas section', 'Check that every cut-out lead of the gas section is on.', ['gas-section']),
 } as const satisfies Record<string, Retest>
 
 export type RetestId = keyof typeof retests

@@ -93,7 +93,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
   },
   'controls-restored': { checks: ['inhibits', 'left@leave.call', 'restored'], asks: [] },
   'safety-restored': {
-    checks: ['gas-section', 'left@leave.guards', 'left@leave.jumpers', 'restored'],
+    checks: ['gas-section@gas.cutout', 'left@leave.guards', 'left@leave.jumpers', 'restored'],
     asks: [],
   },
   'drive-repaired': {

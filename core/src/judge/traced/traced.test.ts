@@ -167,7 +167,6 @@ describe('a job that was begun and not closed', () => {
     off: [],
     opened: false,
     left: null,
-    burn: null,
   }
 
   it('keeps its machine from being called OK, from its first step on', () => {
@@ -188,8 +187,4 @@ describe('a job that was begun and not closed', () => {
       level: 'watch',
       headline: 'Job closed with something temporary in place: temporary bypass on.',
     }))
-  it('with a combustion test that was not good says that first', () => {
-    const gas = at([{ ...job, opened: true, off: ['guards off'], burn: { level: 'stop', words: 'Gas leaks.' } }])
-    expect([gas?.level, gas?.headline.startsWith('Gas leaks. Job not finished')]).toEqual(['stop', true])
-  })
 })

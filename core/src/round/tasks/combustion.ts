@@ -1,16 +1,15 @@
 import { show } from '../../quantity/index.ts'
-import { inDays, lastDone, type DueFacts, type TaskKind } from '../task.ts'
+import { inDays, lastDone, latest, type DueFacts, type TaskKind } from '../task.ts'
 
 /** Work for which a unit with a gas section is opened over its burners. */
 const opened = ['motor-replaced', 'wheel-replaced', 'bearings-renewed', 'shaft-renewed', 'wheel-cleaned'] as const
 
-/** By its figures, or by somebody's word. */
+/** By its figures: somebody's word is no test. */
 const testedAt = (f: DueFacts) =>
-  f.visits.find(
-    (s) =>
-      s.answers?.['gas.tested'] === 'yes' ||
-      ['flue_oxygen', 'flue_co'].every((q) => s.readings.some((r) => r.quantity === q)),
-  )?.at ?? null
+  latest(
+    f.burnedAt,
+    f.visits.find((s) => ['flue_oxygen', 'flue_co'].every((q) => s.readings.some((r) => r.quantity === q)))?.at,
+  )
 const openedAt = (f: DueFacts) => lastDone(f, ...opened)
 
 /** A combustion test after the fan of a gas unit was worked on: licensed work, by local code. */

@@ -21,6 +21,7 @@ import {
   type PermitTerms,
 } from '@motor-round/core/job'
 import { permitCheck } from '@motor-round/core/judge'
+import { defaultPolicies } from '@motor-round/core/limits'
 import { useMemo, useState } from 'react'
 import { useDispatch } from 'react-redux'
 import { v5 as workId, v7 as uuid } from 'uuid'
@@ -118,7 +119,8 @@ export function useJob(
   const stops = useMemo(() => conditions.filter((c) => c.level === 'stop').map((c) => c.verdict.because), [conditions])
   const atStop = conditions.find((c) => c.level === 'stop' && c.verdict.check !== permitCheck)?.verdict.because
   const factor = page.motor?.plate.sf ?? 1
-  const terms = useMemo(() => permitTerms(conditions, factor, clock()), [conditions, factor, clock])
+  const policies = snapshot?.policies ?? defaultPolicies
+  const terms = useMemo(() => permitTerms(conditions, factor, clock(), policies), [conditions, factor, clock, policies])
   const { pace } = usePace()
   const stands = useMemo(() => standsOf(page, job, adverse, pace), [page, job, adverse, pace])
   const say: Say = async (said) => {

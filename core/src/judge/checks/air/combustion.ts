@@ -8,7 +8,7 @@ import { scaleOf } from '../../scale.ts'
 import type { Verdict } from '../../verdict.ts'
 import { cells, type CheckDefinition } from '../check-definition.ts'
 
-const doNotFire = 'Do not fire it. Have the burner set by a licensed technician, then read again.'
+export const doNotFire = 'Do not fire it. Have the burner set by a licensed technician, then read again.'
 
 /** Carbon monoxide with the excess air taken out; what was read is the least that it can be. */
 function carbonMonoxide(c: Context, check: Rule, co: Reading, oxygen: number | null): Verdict {
@@ -76,6 +76,12 @@ function inRange(
     because: out ? `${told}, outside ${range}.` : `${told}.`,
     next: out ? doNotFire : 'Nothing to do.',
   })
+}
+
+/** Oxygen and carbon monoxide of the flame were both read: what makes a combustion test. */
+export function flueRead(c: Context): boolean {
+  const oxygen = c.reading('flue_oxygen', 'flue')
+  return oxygen !== undefined && oxygen.value < mostOxygen && c.reading('flue_co', 'flue') !== undefined
 }
 
 /** A combustion test by its figures: oxygen, carbon monoxide with the excess air taken out, and the stack, each by itself. */
