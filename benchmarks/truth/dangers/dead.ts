@@ -163,6 +163,15 @@ export const dead: readonly Danger[] = [
     'motor-replaced',
   ),
   figure(
+    'a timed insulation test that reads next to nothing',
+    'megohms_at',
+    (r) => ({ '1min': r.decades(0.001, 0.3), '10min': r.decades(0.001, 0.5) }),
+    'stop',
+    true,
+    'motor-replaced',
+    { fits: (m) => m.facts.phases === 3 },
+  ),
+  figure(
     'an insulation reading that wanders',
     'megohms',
     (r) => ({ all: { value: 200, spread: r.between(50, 300) } }),

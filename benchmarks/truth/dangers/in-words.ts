@@ -25,6 +25,18 @@ export const inWords: readonly Danger[] = [
   said('look.breaker', 'tripped', 'watch', false, null),
   said('look.breaker', 'fuse blown', 'watch', false, null),
   said('drive.display', 'fault', 'fix', false, 'drive-repaired', (m) => m.facts.hasVfd),
+  // A fault of the drive that is named is one, whatever else was entered of the display.
+  said('drive.family', 'ground', 'watch', false, 'drive-repaired', (m) => m.facts.hasVfd),
+  said('drive.swap-says', 'motor', 'fix', false, 'motor-replaced', (m) => m.facts.hasVfd),
+  said('drive.swap-says', 'drive', 'fix', false, 'drive-repaired', (m) => m.facts.hasVfd),
+  {
+    // With nothing said of them when leaving.
+    ...said('restore.guards', 'no', 'fix', false, null),
+    show: (_r, _m, v) => {
+      const { 'leave.guards': _on, ...answers } = v.answers
+      return { ...v, answers: { ...answers, 'restore.guards': 'no' } }
+    },
+  },
   said('drive.display', 'dark', 'fix', false, 'drive-repaired', (m) => m.facts.hasVfd),
   ...['spin.all', 'spin.motor', 'spin.fan'].flatMap((q) => [
     said(q, 'seized', 'stop', true, q === 'spin.motor' ? 'motor-replaced' : 'bearings-renewed'),

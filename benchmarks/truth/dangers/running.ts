@@ -195,4 +195,13 @@ export const atRun: readonly Danger[] = [
     null,
     { fits: both(three, acrossTheLine) },
   ),
+  figure(
+    'a drive set for another voltage',
+    'drive_volts',
+    (r, m) => ({ output: Math.round(m.facts.serviceVolts * r.between(1.58, 1.66)) }),
+    'stop',
+    false,
+    'drive-repaired',
+    { fits: (m) => m.facts.hasVfd },
+  ),
 ]

@@ -70,6 +70,7 @@ const notEnough = new Set([
   'smell',
   'dead-proof',
   'inhibits',
+  'guards-off',
   'left',
   'conditions',
 ])

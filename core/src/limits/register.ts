@@ -40,6 +40,9 @@ import { beltOvertight, sheaveAskew } from './drive-train.ts'
 import {
   vfdBusHigh,
   vfdBusLow,
+  vfdVoltsHigh,
+  vfdVoltsLow,
+  vfdVoltsMost,
   vfdCarrierHigh,
   vfdClass,
   vfdHzLow,
@@ -152,6 +155,9 @@ export const limitRegister = {
   'live-no-air': liveNoAir,
   'live-disagrees': liveDisagrees,
   'vfd-bus-high': vfdBusHigh,
+  'vfd-volts-high': vfdVoltsHigh,
+  'vfd-volts-most': vfdVoltsMost,
+  'vfd-volts-low': vfdVoltsLow,
   'vfd-lugs-again': vfdLugsAgain,
 } as const satisfies Record<string, Limit>
 

@@ -1,4 +1,4 @@
-import { practice, type Limit } from './limit.ts'
+import { practice, standard, type Limit } from './limit.ts'
 
 // Variable-frequency drives and their settings.
 
@@ -82,6 +82,36 @@ export const vfdBusHigh: Limit = {
   basis: practice('rectified line: 1.35 times line volts under load, 1.41 without'),
   house: null,
   means: 'The line is high, or the fan drives the motor.',
+}
+
+export const vfdVoltsHigh: Limit = {
+  id: 'vfd-volts-high',
+  title: 'Drive, output volts not above, of what the nameplate gives at these hertz',
+  value: 1.1,
+  unit: 'ratio',
+  basis: standard('NEMA MG 1 §12.44: 10 % above or below the nameplate'),
+  house: { min: 1.02, max: 1.1 },
+  means: 'The iron saturates and the winding overheats, at any amps.',
+}
+
+export const vfdVoltsMost: Limit = {
+  id: 'vfd-volts-most',
+  title: 'Drive, output volts never above, of what the nameplate gives at these hertz',
+  value: 1.3,
+  unit: 'ratio',
+  basis: practice('a drive set for another voltage gives 1.7 to 2 times the volts'),
+  house: null,
+  means: 'The drive is set for another motor, or its leads are connected for other volts.',
+}
+
+export const vfdVoltsLow: Limit = {
+  id: 'vfd-volts-low',
+  title: 'Drive, output volts at full speed not below, of the nameplate',
+  value: 0.9,
+  unit: 'ratio',
+  basis: standard('NEMA MG 1 §12.44: 10 % above or below the nameplate'),
+  house: { min: 0.85, max: 0.98 },
+  means: 'The same air takes more amps.',
 }
 
 export const vfdLugsAgain: Limit = {

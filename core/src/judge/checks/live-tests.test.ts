@@ -176,7 +176,8 @@ describe('drive and gas section', () => {
         vfd,
       )
     expect(output(9).level).toBe('ok')
-    expect(output(200)).toMatchObject({ level: 'fix', value: 200 })
+    // 12.8 A on the nameplate; no overload may be set over 140 % of it.
+    expect([output(14), output(17.9), output(200)].map((v) => v.level)).toEqual(['fix', 'fix', 'stop'])
     expect(output(9, [8.9, 9, 9.1]).level).toBe('ok')
     const bare = say(at('drive_amps', ['output'], [9]), { ...vfd, plate: { phases: 3 } })
     expect(bare.verdicts.filter((v) => v.check === 'drive-output')).toEqual([])

@@ -11,6 +11,8 @@ const readWithPower: readonly string[] = [
   'service-voltage',
   'lost-leg',
   'drive-input',
+  'roll-amps',
+  'volts-per-hertz',
   'power-transformer',
   'control-power',
   'rotation',

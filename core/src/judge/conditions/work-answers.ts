@@ -64,7 +64,10 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
     ],
     asks: ['amps'],
   },
-  'terminals-tightened': { checks: ['terminals@lugs', 'branch-drop', 'current-unbalance', 'drive-input'], asks: [] },
+  'terminals-tightened': {
+    checks: ['terminals@lugs', 'roll-amps', 'branch-drop', 'current-unbalance', 'drive-input'],
+    asks: [],
+  },
   'wiring-repaired': {
     subjects: ['wiring'],
     checks: [
@@ -80,6 +83,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
       'insulation@*/drive output',
       'winding-ohms@plug',
       'winding-ohms@contactor',
+      'swap-result',
     ],
     asks: ['amps', 'turning'],
   },
@@ -93,7 +97,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
   },
   'controls-restored': { checks: ['inhibits', 'left@leave.call', 'restored'], asks: [] },
   'safety-restored': {
-    checks: ['gas-section@gas.cutout', 'left@leave.guards', 'left@leave.jumpers', 'restored'],
+    checks: ['gas-section@gas.cutout', 'guards-off', 'left@leave.guards', 'left@leave.jumpers', 'restored'],
     asks: [],
   },
   'drive-repaired': {

@@ -30,6 +30,36 @@ const told = {
   mixed: { level: 'watch', because: 'the two do not agree', next: 'Read both again, doors shut, same spots.' },
 } as const
 
+/** Less than a manometer tells apart from none. in wg */
+const nothing = 0.005
+
+/** Measured, and there is none. */
+const noAir: Rule = {
+  id: 'no-air',
+  title: 'Airflow',
+  subject: 'air',
+  from: 'visit',
+  informs: true,
+  running: true,
+  needs: ['air_flow'],
+  applies: (c) => c.value('air_flow', 'fan') !== undefined,
+  judge(c) {
+    const flow = c.value('air_flow', 'fan') ?? 0
+    const basis = [practice('a fan that runs moves air')]
+    const told = amount(flow, 'cfm', c.machine.units)
+    if (flow >= 1)
+      return verdict(this, { level: 'ok', value: flow, basis, because: `${told}.`, next: 'Nothing to do.' })
+    if (!c.legsRead.some((l) => l.amps > 0.1)) return []
+    return verdict(this, {
+      level: 'fix',
+      value: flow,
+      basis,
+      because: `${told} while it runs: it moves no air.`,
+      next: 'Look at belt, rotation and wheel, then at dampers and filters. Measure again.',
+    })
+  },
+}
+
 const path: Rule = {
   id: 'air-path',
   title: 'Air path by pressure and amps',
@@ -45,6 +75,15 @@ const path: Rule = {
     const then = last && loadPoint(last, volts)
     const figure = `${amount(now, 'inwg', c.machine.units)} across the fan`
     const basis = [practice('fan curves by kind of wheel')]
+    if (Math.abs(now) < nothing && c.legsRead.some((l) => l.amps > 0.1))
+      return verdict(this, {
+        level: 'watch',
+        value: now,
+        basis,
+        because: `${figure} while it runs: it moves no air, or a tube is off.`,
+        next: 'Zero the manometer, check both tubes and holes, read again. Still nothing: look at belt, wheel and dampers.',
+        settles: false,
+      })
     if (!last || !pressure || !amps || !then)
       return verdict(this, {
         level: 'ok',
@@ -96,5 +135,5 @@ export const pressureCheck: CheckDefinition = {
     { title: 'Static pressure', asks: cells('static_pressure', ['supply', 'return'], ['Supply', 'Return']) },
     { title: 'Air, if measured', asks: cells('air_flow', ['fan'], ['Airflow']), also: true },
   ],
-  judges: [path],
+  judges: [path, noAir],
 }

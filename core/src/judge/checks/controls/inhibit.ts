@@ -34,6 +34,29 @@ const inhibits: Rule = {
   },
 }
 
+/** Guards that were off before power are off until somebody says that they are back; that they were left off is told by itself. */
+const guards: Rule = {
+  id: 'guards-off',
+  title: 'Guards and panels',
+  subject: 'guards',
+  from: 'visit',
+  needs: ['restore.guards', 'leave.guards'],
+  applies: (c) =>
+    c.answer('leave.guards') === 'yes' ||
+    (c.answer('leave.guards') === undefined && c.answer('restore.guards') !== undefined),
+  judge(c) {
+    const basis = [practice('guards are on before it turns')]
+    return c.answer('leave.guards') === 'yes' || c.answer('restore.guards') === 'yes'
+      ? verdict(this, { level: 'ok', basis, because: 'Guards and panels on.', next: 'Nothing to do.' })
+      : verdict(this, {
+          level: 'fix',
+          basis,
+          because: 'Guards or panels were off at power up, and nobody entered that they are back on.',
+          next: 'Put them on before it runs, and enter it under Close up.',
+        })
+  },
+}
+
 export const inhibit: CheckDefinition = {
   id: 'inhibit',
   phase: 'restore',
@@ -65,5 +88,5 @@ export const inhibit: CheckDefinition = {
       also: true,
     },
   ],
-  judges: [inhibits],
+  judges: [inhibits, guards],
 }

@@ -13,9 +13,20 @@ function measured(c: Context, section: Section): { uf: number; unsure: number; u
   if (off !== undefined) return { uf: off, unsure: 0.01, underLoad: false }
   const amps = c.value('capacitor_amps', section)
   const volts = c.value('capacitor_volts', section)
+  // While it runs, no current at all is no capacitor, whatever the volts.
+  if (amps !== undefined && amps < 0.02 && volts === undefined && c.legsRead.some((l) => l.amps > 0.1))
+    return { uf: 0, unsure: 0, underLoad: true }
   if (amps === undefined || volts === undefined || volts <= 0) return null
   return { uf: capacitanceUnderLoad(amps, volts, c.supplyHz), unsure: underLoadUncertainty, underLoad: true }
 }
+
+const sections: readonly Section[] = ['run', 'second']
+
+/** Allowed for some hours a day. Ratio of its rating. @source common practice, as makers of capacitors print it */
+const overRating = 1.1
+
+const ratingOf = (c: Context): number | null =>
+  c.machine.controls.capacitor?.volts ?? c.motor?.plate.capacitorVolts ?? null
 
 const marked = (c: Context, section: Section): number | null => c.machine.controls.capacitor?.[section] ?? null
 
@@ -91,6 +102,42 @@ const capacitorHealth: Rule = {
   },
 }
 
+/** Volts across it while it runs: more than its rating breaks it down. */
+const capacitorVolts: Rule = {
+  id: 'capacitor-volts',
+  title: 'Volts across the capacitor',
+  subject: 'capacitor',
+  from: 'visit',
+  informs: true,
+  needs: ['capacitor_volts'],
+  applies: (c) => ratingOf(c) !== null && sections.some((s) => c.value('capacitor_volts', s) !== undefined),
+  judge(c) {
+    const rating = ratingOf(c) ?? Infinity
+    return sections.flatMap((s) => {
+      const volts = c.value('capacitor_volts', s)
+      if (volts === undefined) return []
+      const given = { positions: [s], value: volts, limit: rating, basis: [plateBasis('the can')] }
+      if (volts <= overRating * rating)
+        return [
+          verdict(this, {
+            ...given,
+            level: 'ok',
+            because: `${show.volts(volts)} V across a capacitor rated ${show.volts(rating)} V.`,
+            next: 'Nothing to do.',
+          }),
+        ]
+      return [
+        verdict(this, {
+          ...given,
+          level: 'fix',
+          because: `${show.volts(volts)} V across a capacitor rated ${show.volts(rating)} V: it will break down.`,
+          next: 'Replace it with one of the same microfarads and a higher voltage rating.',
+        }),
+      ]
+    })
+  },
+}
+
 /** What is installed against what the motor asks for: is it the right one? */
 const capacitorFits: Rule = {
   id: 'capacitor-fits',
@@ -158,5 +205,5 @@ export const capacitor: CheckDefinition = {
       },
     ]
   },
-  judges: [capacitorHealth, capacitorFits],
+  judges: [capacitorHealth, capacitorVolts, capacitorFits],
 }

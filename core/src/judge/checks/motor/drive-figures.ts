@@ -1,9 +1,11 @@
+import { overloadSetting } from '../../../electrical/index.ts'
 import { plateBasis, practice } from '../../../limits/index.ts'
 import { legPositions, mean } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { cells, type CheckDefinition } from '../check-definition.ts'
 import { driveInputPast, driveOutputPast } from './drive-amps-history.ts'
 import { driveInput } from './drive-input.ts'
+import { voltsPerHertz } from './volts-per-hertz.ts'
 
 const a = (v: number) => `${Math.round(v * 10) / 10} A`
 
@@ -27,14 +29,15 @@ const output: Rule = {
       practice('a drive shows its output amps; its input amps are another figure'),
     ]
     const { allowed } = c
+    const greatest = allowed ? overloadSetting(allowed.amps, allowed.sf ?? 1).greatest : Infinity
     if (allowed && amps > allowed.amps)
       return verdict(this, {
-        level: 'fix',
+        level: amps > greatest ? 'stop' : 'fix',
         basis,
         value: amps,
         limit: allowed.amps,
         because: `The drive gives ${a(amps)}, the nameplate allows ${a(allowed.amps)}.`,
-        next: 'Read all three output leads with a clamp made for drives; look for what loads the fan.',
+        next: `${amps > greatest ? 'Stop it: no overload may be set this high. ' : ''}Read all three output leads with a clamp made for drives; look for what loads the fan.`,
       })
     const clamp = c.threeAmps ? mean(c.threeAmps) : null
     // Without a nameplate and without a clamp there is nothing to hold it against.
@@ -122,5 +125,5 @@ export const driveFigures: CheckDefinition = {
     // Their own figures: they are never taken for those of the motor.
     ...(m.phases === 3 ? [{ title: 'Input amps', asks: cells('input_amps', legPositions), also: true }] : []),
   ],
-  judges: [output, bus, driveInput, driveInputPast, driveOutputPast],
+  judges: [output, voltsPerHertz, bus, driveInput, driveInputPast, driveOutputPast],
 }

@@ -9,6 +9,9 @@ const unequal = 0.4
 /** Under this share of the nameplate a rectifier may leave a leg out by itself. @source common practice */
 const light = 0.2
 
+/** A drive takes no more than its motor and its losses; a rectifier without a choke looks like half as much again. @source common practice */
+const most = 1.6
+
 const legsOf = (c: Context) =>
   legPositions.flatMap((name) => {
     const amps = c.value('input_amps', name)
@@ -24,15 +27,42 @@ export const driveInput: Rule = {
   informs: true,
   running: true,
   needs: ['input_amps'],
-  applies: (c) => c.machine.hasVfd && c.machine.phases === 3 && legsOf(c).length > 1,
+  applies: (c) => c.machine.hasVfd && c.machine.phases === 3 && legsOf(c).length > 0,
   judge(c) {
     const legs = legsOf(c)
     const sorted = [...legs].sort((a, b) => b.amps - a.amps)
     const [top, low] = [sorted[0], sorted.at(-1)]
     const basis = [practice('a drive takes its amps through a rectifier: its legs differ more than those of a motor')]
     const told = `Input ${legs.map((l) => show.amps(l.amps)).join(', ')} A`
-    // A drive that stands takes next to nothing.
-    if (!top || !low || top.amps < 0.2) return []
+    if (!top || !low) return []
+    const output = Math.max(...c.legsRead.map((l) => l.amps), c.value('drive_amps', 'output') ?? 0)
+    const plate = c.allowed?.amps ?? output
+    const feeds = plate > 0 && output > light * plate
+    // A drive that stands takes next to nothing; one that feeds its motor takes it from somewhere.
+    if (top.amps < 0.2)
+      return feeds
+        ? verdict(this, {
+            level: legs.length === 3 ? 'watch' : 'fix',
+            basis,
+            value: top.amps,
+            because: `${told}, while the motor takes ${show.amps(output)} A: ${legs.length === 3 ? 'one of them is misread' : `${legs.map((l) => l.name).join(' and ')} may be lost ahead of the drive`}.`,
+            next: 'Clamp all three legs on the line side, then read the three line volts at the drive.',
+            confidence: 'low',
+            settles: legs.length < 3,
+          })
+        : []
+    if (plate > 0 && top.amps > most * Math.max(plate, output))
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        value: top.amps,
+        limit: most * Math.max(plate, output),
+        because: `${told}: far more than a ${show.amps(plate)} A motor takes. Something else is on that line, or it is misread.`,
+        next: 'Clamp the leads at the terminals of this drive, one conductor at a time, and read again.',
+        settles: false,
+      })
+    // One leg says nothing of the others.
+    if (legs.length < 2) return []
     if (low.amps <= c.limit('lost-leg').value * top.amps)
       return c.allowed && top.amps < light * c.allowed.amps
         ? verdict(this, {

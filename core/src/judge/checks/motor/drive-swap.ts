@@ -34,6 +34,44 @@ const swapped: Rule = {
   },
 }
 
+/** What the swap showed. It condemns one of the two, whatever became of the leads. */
+const shown: Rule = {
+  id: 'swap-result',
+  title: 'Swap test',
+  subject: 'motor',
+  from: 'visit',
+  informs: true,
+  applies: (c) => c.machine.hasVfd && c.answer('drive.swap-says') !== undefined,
+  judge(c) {
+    const basis = [practice('the fault goes with the motor or stays with the drive')]
+    switch (c.answer('drive.swap-says')) {
+      case 'motor':
+        return verdict(this, {
+          level: 'fix',
+          basis,
+          because: 'The swap test found the fault with this motor: on the other drive it was still there.',
+          next: 'Test winding and insulation at the motor, then at the cable. The drive is good: leave it in.',
+        })
+      case 'drive':
+        return verdict(this, {
+          level: 'fix',
+          subject: 'drive',
+          basis,
+          because: 'The swap test found the fault with this drive: the motor ran on the other one.',
+          next: 'Repair or replace the drive. Before its new output is loaded, read winding and insulation of the motor.',
+        })
+      default:
+        return verdict(this, {
+          level: 'watch',
+          basis,
+          because: 'The fault was gone after the leads were moved: neither the motor nor the drive is proven bad.',
+          next: 'Look at every lug and plug that was moved, then run it and read the display again.',
+          ofVisit: true,
+        })
+    }
+  },
+}
+
 /** The good drive on the doubted motor, or the other way round. */
 export const driveSwap: CheckDefinition = {
   id: 'drive-swap',
@@ -62,5 +100,5 @@ export const driveSwap: CheckDefinition = {
       also: true,
     },
   ],
-  judges: [swapped],
+  judges: [shown, swapped],
 }

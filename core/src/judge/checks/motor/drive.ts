@@ -9,7 +9,8 @@ const display: Rule = {
   title: 'Drive display',
   subject: 'drive',
   from: 'visit',
-  applies: (c) => c.machine.hasVfd && c.answer('drive.display') !== undefined,
+  applies: (c) =>
+    c.machine.hasVfd && ['drive.display', 'drive.code', 'drive.family'].some((q) => (c.answer(q) ?? '').trim() !== ''),
   judge(c) {
     const basis = [practice('read the display and its fault first; then line volts in, then out')]
     const code = (c.answer('drive.code') ?? '').trim()
@@ -19,7 +20,8 @@ const display: Rule = {
     const named = [code === '' ? '' : `code ${code}`, family ? family.words.toLowerCase() : '']
       .filter(Boolean)
       .join(', ')
-    switch (c.answer('drive.display')) {
+    // A code that nobody said anything else of is a fault.
+    switch (c.answer('drive.display') ?? 'fault') {
       case 'fault':
         return verdict(this, {
           level: 'fix',
@@ -43,7 +45,14 @@ const display: Rule = {
           next: `Read all three line volts at the drive’s terminals. The bus may still be charged.${permit}`,
         })
       default:
-        return verdict(this, { level: 'ok', basis, because: 'The drive shows no fault.', next: 'Nothing to do.' })
+        return named === ''
+          ? verdict(this, { level: 'ok', basis, because: 'The drive shows no fault.', next: 'Nothing to do.' })
+          : verdict(this, {
+              level: 'watch',
+              basis,
+              because: `The drive runs now, and it has logged a fault: ${named}.`,
+              next: family ? family.first : 'Look the code up in the drive manual.',
+            })
     }
   },
 }

@@ -37,6 +37,18 @@ const inrushCheck: Rule = {
         because: `${times}: more than code letter ${letter?.letter ?? ''} gives (${show.amps(locked ?? 0)} A locked).`,
         next: 'Time the start: long is a windmilling wheel or low volts, short is shorted turns.',
       })
+    const running = Math.max(0, ...c.legsRead.map((l) => l.amps))
+    if (top < 0.95 * running)
+      return verdict(this, {
+        level: 'watch',
+        value: top,
+        limit: running,
+        basis: [practice('a motor draws more while it starts than when it runs')],
+        because: `${times}, and ${show.amps(running)} A when it runs: the start was missed, or misread.`,
+        next: 'Clamp on first, set the meter to peak or inrush, then start it.',
+        confidence: 'low',
+        settles: false,
+      })
     if (top < low.value * plate)
       return verdict(this, {
         level: 'ok',

@@ -35,8 +35,11 @@ export function insulationLeads(
   const oneMinute = curve.find((r) => r.position === '1min')
   const lowest = curve.reduce<(typeof curve)[number] | null>((a, b) => (a === null || b.value < a.value ? b : a), null)
   const ofCurve = oneMinute ?? lowest
+  const together = find('megohms', 'all')
+  // Read twice at a minute, the lower one counts.
+  const twice = together && oneMinute && oneMinute.value < together.value ? oneMinute : together
   const read = leads.flatMap((lead) => {
-    const r = find('megohms', lead)
+    const r = lead === 'all' ? twice : find('megohms', lead)
     return r ? [{ r, lead, minute: true }] : []
   })
   const all =

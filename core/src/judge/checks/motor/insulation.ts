@@ -33,6 +33,7 @@ const insulationResistance: Rule = {
   title: 'Insulation',
   subject: 'motor',
   from: 'visit',
+  needs: ['megohms', 'megohms_at'],
   applies: (c) => c.has('megohms', 'megohms_at'),
   judge(c) {
     c.readings('megohms')

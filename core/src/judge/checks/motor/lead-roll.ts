@@ -1,5 +1,5 @@
-import { leadRoll, type LeadRoll } from '../../../electrical/index.ts'
-import { practice, standard } from '../../../limits/index.ts'
+import { leadRoll, overloadSetting, type LeadRoll } from '../../../electrical/index.ts'
+import { plateBasis, practice, standard } from '../../../limits/index.ts'
 import { allThree, rollPositions, show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
@@ -51,6 +51,65 @@ const roll: Rule = {
   },
 }
 
+/** Amps of one connection, as far as they were read. */
+const connection = (c: Context, n: number) =>
+  rollPositions
+    .filter((p) => p.startsWith(`${n}-`))
+    .flatMap((p) => {
+      const amps = c.value('roll_amps', p)
+      return amps === undefined ? [] : [{ p, line: p.slice(2), amps }]
+    })
+
+/** What is read with the leads rolled is drawn by the motor all the same. */
+const rolledAmps: Rule = {
+  id: 'roll-amps',
+  title: 'Amps with leads rolled',
+  subject: 'motor',
+  from: 'visit',
+  informs: true,
+  needs: ['roll_amps'],
+  applies: (c) => c.allowed !== null && rollPositions.some((p) => c.value('roll_amps', p) !== undefined),
+  judge(c) {
+    const allowed = c.allowed
+    if (!allowed) throw new RangeError('allowed must be known')
+    const all = [1, 2, 3].map((n) => connection(c, n))
+    const { greatest } = overloadSetting(allowed.amps, allowed.sf ?? 1)
+    const lost = all
+      .filter((legs) => legs.length > 1)
+      .flatMap((legs) => {
+        const top = Math.max(...legs.map((l) => l.amps))
+        return top > 0.1 * allowed.amps ? legs.filter((l) => l.amps <= c.limit('lost-leg').value * top) : []
+      })[0]
+    if (lost)
+      return verdict(this, {
+        level: 'stop',
+        value: lost.amps,
+        basis: [c.limit('lost-leg').basis],
+        because: `${lost.line} carries ${show.amps(lost.amps)} A in connection ${lost.p[0] ?? ''} while the others carry: that leg is lost.`,
+        next: 'Shut it off at the source. Check the fuse, lug and lead of that leg before it is started again.',
+      })
+    const top = all.flat().reduce((a, b) => (b.amps > a.amps ? b : a))
+    if (top.amps <= allowed.amps)
+      return verdict(this, {
+        level: 'ok',
+        value: top.amps,
+        limit: allowed.amps,
+        basis: [plateBasis(allowed.source)],
+        because: `${show.amps(top.amps)} A at most with the leads rolled.`,
+        next: 'Nothing to do.',
+        settles: all.every((legs) => legs.length === 3),
+      })
+    return verdict(this, {
+      level: top.amps > greatest ? 'stop' : 'fix',
+      value: top.amps,
+      limit: allowed.amps,
+      basis: [plateBasis(allowed.source)],
+      because: `${show.amps(top.amps)} A on ${top.line} in connection ${top.p[0] ?? ''}, over the ${show.amps(allowed.amps)} A of the nameplate.`,
+      next: 'Reduce the load before it runs on, then read amps on every leg.',
+    })
+  },
+}
+
 export const leadRollCheck: CheckDefinition = {
   id: 'lead-roll',
   phase: 'live',
@@ -73,5 +132,5 @@ export const leadRollCheck: CheckDefinition = {
       asks: cells('roll_amps', rollPositions.slice(6, 9), ['L1', 'L2', 'L3']),
     },
   ],
-  judges: [roll],
+  judges: [roll, rolledAmps],
 }

@@ -40,7 +40,8 @@ const pscWinding: Rule = {
     const ohms = given.map((r) => (r.how === 'over-range' ? r.value : Math.max(0, r.value - leads)))
     const shown = given.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
     const burnt = c.answer('lugs') === 'burnt'
-    if (given.length > 1 && given.every((r) => r.how !== 'over-range') && Math.max(...ohms) < 0.05)
+    // Nothing plus a winding is that winding: a shorted one adds up.
+    if (given.some((r, i) => r.how !== 'over-range' && (ohms[i] ?? 0) < 0.05))
       return verdict(this, {
         level: 'fix',
         basis,

@@ -1,3 +1,4 @@
+import { practice } from '../../../limits/index.ts'
 import { show } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { startAsks } from './inrush.ts'
@@ -33,6 +34,16 @@ const creeping: Rule = {
             ? 'Let it settle and read again.'
             : 'Shut it off, lock out and spin it by hand: stiff is mechanical; free, test the capacitor.',
         confidence: 'low',
+      })
+    if (ratio < 0.95)
+      return verdict(this, {
+        level: 'watch',
+        value: ratio,
+        basis: [practice('a motor draws more while it starts than when it runs')],
+        because: `${show.amps(first)} A while it starts, then ${show.amps(then)} A: the start was missed, or misread.`,
+        next: 'Clamp on first, set the meter to hold the peak, then start it.',
+        confidence: 'low',
+        settles: false,
       })
     const plate = c.fullAllowed?.amps ?? null
     if (ratio > limit.value && slow) {

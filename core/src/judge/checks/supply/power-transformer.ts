@@ -15,19 +15,38 @@ function lostAhead(c: Context): readonly number[] | null {
   return rated !== undefined && lostLineOf(into, rated) ? into.filter((v) => v !== undefined) : null
 }
 
+interface OffRating {
+  readonly p: string
+  readonly side: 'in' | 'out'
+  readonly volts: number
+  readonly rated: number
+}
+
+/** Pairs of either side that are out of the window around its rating, the worst first. */
+function offRating(
+  c: Context,
+  { ratedIn, ratedOut }: { readonly ratedIn: number; readonly ratedOut: number },
+): OffRating[] {
+  const window = c.limit('volts-motor-window').value
+  const off = ({ volts, rated }: OffRating) => Math.abs(volts / rated - 1)
+  return linePositions
+    .flatMap((p) =>
+      (['in', 'out'] as const).flatMap((side) => {
+        const volts = c.value(`transformer_${side}`, p)
+        return volts === undefined ? [] : [{ p, side, volts, rated: side === 'in' ? ratedIn : ratedOut }]
+      }),
+    )
+    .filter((x) => off(x) > window)
+    .sort((x, y) => off(y) - off(x))
+}
+
 /** The unit's own power transformer, pair by pair. */
 const powerTransformer: Rule = {
   id: 'power-transformer',
   title: 'Power transformer',
   subject: 'supply',
   from: 'visit',
-  applies: (c) =>
-    c.machine.controls.transformer !== null &&
-    (linePositions.some(
-      (p) => (c.value('transformer_in', p) ?? 0) > 0 && c.value('transformer_out', p) !== undefined,
-    ) ||
-      linePositions.every((p) => (c.value('transformer_in', p) ?? 1) < 1) ||
-      lostAhead(c) !== null),
+  applies: (c) => c.machine.controls.transformer !== null && c.has('transformer_in', 'transformer_out'),
   judge(c) {
     const rated = c.machine.controls.transformer ?? { ratedIn: 1, ratedOut: 1 }
     const stray = c.limit('transformer-ratio')
@@ -60,6 +79,20 @@ const powerTransformer: Rule = {
         },
       ]
     })
+    // One side alone says no ratio, but what it has is too much or too little by itself.
+    const [wrong] = pairs.length > 0 ? [] : offRating(c, rated)
+    if (wrong)
+      return verdict(this, {
+        level: 'fix',
+        value: wrong.volts,
+        limit: wrong.rated,
+        basis: [c.limit('volts-motor-window').basis],
+        because: `${wrong.p} ${show.volts(wrong.volts)} V ${wrong.side}: the transformer is rated for ${show.volts(wrong.rated)} V there.`,
+        next: 'Read every pair, in and out: the ratio tells which side is wrong.',
+        confidence: 'low',
+        settles: false,
+      })
+    if (pairs.length === 0) return []
     const unread = linePositions.filter((x) => !pairs.some((y) => y.p === x))
     const broken = pairs.filter((x) => x.r.fault === 'transformer')
     const worst = (broken.length > 0 ? broken : pairs).reduce((a, b) => (Math.abs(b.r.off) > Math.abs(a.r.off) ? b : a))
