@@ -47,6 +47,19 @@ export const unit = unitBody.extend({ siteId: id, version, care }).meta({ id: 'U
 
 const amperes = z.number().positive().max(10000)
 const somevolts = z.number().positive().max(50000)
+const oxygen = z.number().positive().max(15).nullable().optional()
+const stack = z.number().positive().max(1000).nullable().optional()
+/** The ranges that a burner's own nameplate or manual gives: per cent of oxygen, and the stack in °F. */
+const burner = z
+  .strictObject({ oxygenLow: oxygen, oxygenHigh: oxygen, stackLow: stack, stackHigh: stack })
+  .superRefine((b, c) => {
+    for (const [low, high, key] of [
+      [b.oxygenLow, b.oxygenHigh, 'oxygenHigh'],
+      [b.stackLow, b.stackHigh, 'stackHigh'],
+    ] as const)
+      if (low != null && high != null && low >= high)
+        c.addIssue({ code: 'custom', path: [key], message: 'is not above the lower end of its range' })
+  })
 /** What stands between the supply and the motor; null: not known. */
 export const controls = z
   .strictObject({
@@ -61,6 +74,7 @@ export const controls = z
     controlVolts: somevolts.nullable().default(null),
     transformer: z.strictObject({ ratedIn: somevolts, ratedOut: somevolts }).nullable().default(null),
     gasSection: z.boolean().default(false),
+    burner: burner.nullable().optional(),
     phaseMonitor: z.boolean().default(false),
     capacitor: z
       .strictObject({

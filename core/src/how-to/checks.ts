@@ -264,7 +264,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
   combustion: {
     where: 'In the flue ahead of any draft hood or dilution air, probe tip in the middle.',
     set: 'Analyzer zeroed in fresh air. Gas on for five to ten minutes, each stage.',
-    good: 'Oxygen 6 to 9 %, CO under 100 ppm air-free, stack 325 to 450 °F, standing still.',
+    good: 'In the ranges of the appliance; usually oxygen 6 to 9 %, stack 325 to 450 °F. CO under 100 ppm air-free. Steady.',
     bad: 'High or rising CO: shut it off. Oxygen over 15 %: the probe draws in air.',
     limits: ['flue-oxygen-low', 'flue-oxygen-high', 'flue-co-look', 'flue-co-most', 'stack-low', 'stack-high'],
   },

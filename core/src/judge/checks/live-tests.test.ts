@@ -234,6 +234,22 @@ describe('drive and gas section', () => {
       const [oxygen] = say(test(9.8, 20), gas).verdicts.filter((v) => v.check === 'combustion')
       expect(oxygen?.because).toBe('Oxygen 9.8 %, outside 6 to 9 %.')
     })
+    it('goes by the ranges of its own appliance where they are entered', () => {
+      const own = { gasSection: true, burner: { oxygenLow: 4, oxygenHigh: 6, stackLow: 300, stackHigh: 400 } }
+      const of = (oxygen: number, stack: number) =>
+        say(test(oxygen, 20, stack), { controls: own })
+          .verdicts.filter((v) => v.check === 'combustion' && v.positions[0] !== 'co')
+          .map((v) => [v.level, v.basis[0]?.text])
+      const range = 'the range of this appliance'
+      // 300 and 400 °F are 148.9 and 204.4 °C.
+      expect(of(5, 150)).toEqual([
+        ['ok', range],
+        ['ok', range],
+      ])
+      expect(of(7, 210).map(([level]) => level)).toEqual(['stop', 'stop'])
+      const half = { gasSection: true, burner: { oxygenHigh: 11 } }
+      expect(say(test(10, 20), { controls: half }).verdicts.find((v) => v.check === 'combustion')?.level).toBe('ok')
+    })
     it('keeps the burner off, and lets the fan be run to read it again by override', () => {
       expect(gate('restore', test(9.8, 20), gas).bars).toBeNull()
       expect(gate('live', test(9.8, 20), gas).steps.some((s) => s.words.startsWith('Oxygen 9.8 %'))).toBe(true)

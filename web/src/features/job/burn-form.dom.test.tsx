@@ -1,15 +1,17 @@
-import { fireEvent, render, screen } from '@testing-library/react'
-import { describe, expect, it, vi } from 'vitest'
+import { cleanup, fireEvent, render, screen } from '@testing-library/react'
+import { afterEach, describe, expect, it, vi } from 'vitest'
 import { BurnForm } from './burn-form.tsx'
 
 const enter = (label: string, value: string) =>
   fireEvent.change(screen.getByRole('spinbutton', { name: label }), { target: { value } })
 const press = (name: string) => fireEvent.click(screen.getByRole('button', { name }))
 
+afterEach(cleanup)
+
 describe('a combustion test', () => {
   it('is judged as it is typed by the ranges of the appliance, and kept whole', async () => {
     const say = vi.fn().mockResolvedValue(true)
-    render(<BurnForm step="FD11" say={say} />)
+    render(<BurnForm step="FD11" burner={null} say={say} />)
     press('Natural gas')
     press('No leak')
     press('Steady')
@@ -42,5 +44,11 @@ describe('a combustion test', () => {
         }) as unknown,
       }),
     )
+  })
+  it('starts from the ranges that are entered at the machine', () => {
+    render(<BurnForm step="FD11" burner={{ oxygenLow: 4, oxygenHigh: 6.5 }} say={vi.fn()} />)
+    const shown = (label: string) => screen.getByRole<HTMLInputElement>('spinbutton', { name: label }).value
+    expect([shown('Appliance: oxygen from, %'), shown('Appliance: oxygen to, %')]).toEqual(['4', '6.5'])
+    expect(shown('Appliance: stack from, °F')).toBe('325')
   })
 })

@@ -1,3 +1,4 @@
+import type { Machine } from '@motor-round/contract'
 import { usualOxygen, usualStack } from '@motor-round/core/air'
 import { gradeBurn, type BurnTest } from '@motor-round/core/job'
 import { Button, Form } from 'antd'
@@ -21,20 +22,20 @@ export function BurnNote({ test }: { test: BurnTest }) {
 
 type Figure = Exclude<keyof BurnTest, 'fuel' | 'leakFree' | 'steady'>
 
-/** Until the ranges of the appliance are entered, the usual ones. */
-const usual: Partial<Record<Figure, number>> = {
-  oxygenLow: usualOxygen.low,
-  oxygenHigh: usualOxygen.high,
-  stackLow: usualStack.low,
-  stackHigh: usualStack.high,
-}
+/** The ranges of the appliance; until they are entered, the usual ones. */
+const rangesOf = (burner: Machine['controls']['burner']): Partial<Record<Figure, number>> => ({
+  oxygenLow: burner?.oxygenLow ?? usualOxygen.low,
+  oxygenHigh: burner?.oxygenHigh ?? usualOxygen.high,
+  stackLow: burner?.stackLow ?? usualStack.low,
+  stackHigh: burner?.stackHigh ?? usualStack.high,
+})
 
 /** A combustion test after the deck is back: the appliance's own limits, and none of it by word. */
-export function BurnForm({ step, say }: { step: string; say: Say }) {
+export function BurnForm({ step, burner, say }: { step: string; burner: Machine['controls']['burner']; say: Say }) {
   const [fuel, setFuel] = useState<BurnTest['fuel'] | null>(null)
   const [leakFree, setLeakFree] = useState<boolean | null>(null)
   const [steady, setSteady] = useState<boolean | null>(null)
-  const [figures, setFigures] = useState<Partial<Record<Figure, number | null>>>(usual)
+  const [figures, setFigures] = useState<Partial<Record<Figure, number | null>>>(() => rangesOf(burner))
   const { co, oxygen, rise, riseLow, riseHigh, stack, ...ranges } = figures
   const known = (v: number | null | undefined): v is number => v !== null && v !== undefined
   const reversed = [

@@ -41,7 +41,7 @@ function Finish({ page, job, step, say }: { page: MachinePage; job: JobRecord; s
   const [count, setCount] = useState<number | null>(null)
   const counts = step.count !== undefined
   if (step.id in partChecks) return <PartsCheck page={page} jobId={job.id} step={step.id} say={say} />
-  if (step.burn) return <BurnForm step={step.id} say={say} />
+  if (step.burn) return <BurnForm step={step.id} burner={page.machine.controls.burner} say={say} />
   return (
     <>
       {counts ? (

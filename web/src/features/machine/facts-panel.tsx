@@ -12,6 +12,19 @@ const overloadWords = {
   none: 'no overload protection',
 } as const
 
+/** The ranges of the burner, where they are entered. */
+const burnerWords = (b: MachinePage['machine']['controls']['burner']): string[] =>
+  (
+    [
+      ['oxygen', b?.oxygenLow, b?.oxygenHigh, '%'],
+      ['stack', b?.stackLow, b?.stackHigh, '°F'],
+    ] as const
+  ).flatMap(([what, low, high, unit]) => {
+    if (low == null && high == null) return []
+    if (low == null) return [`${what} up to ${high} ${unit}`]
+    return [high == null ? `${what} from ${low} ${unit}` : `${what} ${low} to ${high} ${unit}`]
+  })
+
 /** What stands between supply and motor, as far as it is known. */
 function controlsWords({ controls: c }: MachinePage['machine']): string {
   return [
@@ -22,7 +35,7 @@ function controlsWords({ controls: c }: MachinePage['machine']): string {
     c.controlVolts === null ? '' : `${c.controlVolts} V control`,
     c.transformer === null ? '' : `${c.transformer.ratedIn}/${c.transformer.ratedOut} V transformer`,
     c.capacitor === null ? '' : `${c.capacitor.run} µF capacitor`,
-    c.gasSection ? 'gas section' : '',
+    c.gasSection ? ['gas section', ...burnerWords(c.burner)].join(', ') : '',
     c.phaseMonitor ? 'phase monitor' : '',
   ]
     .filter(Boolean)

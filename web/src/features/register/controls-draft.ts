@@ -14,6 +14,11 @@ export interface ControlsDraft {
   readonly transformerIn: string
   readonly transformerOut: string
   readonly gasSection: boolean
+  /** Per cent, and °F. */
+  readonly burnerOxygenLow: string
+  readonly burnerOxygenHigh: string
+  readonly burnerStackLow: string
+  readonly burnerStackHigh: string
   readonly phaseMonitor: boolean
   readonly capacitorRun: string
   readonly capacitorSecond: string
@@ -32,6 +37,10 @@ export const blankControls: ControlsDraft = {
   transformerIn: '',
   transformerOut: '',
   gasSection: false,
+  burnerOxygenLow: '',
+  burnerOxygenHigh: '',
+  burnerStackLow: '',
+  burnerStackHigh: '',
   phaseMonitor: false,
   capacitorRun: '',
   capacitorSecond: '',
@@ -51,6 +60,10 @@ export const controlsDraftOf = (c: Controls): ControlsDraft => ({
   transformerIn: text(c.transformer?.ratedIn),
   transformerOut: text(c.transformer?.ratedOut),
   gasSection: c.gasSection,
+  burnerOxygenLow: text(c.burner?.oxygenLow),
+  burnerOxygenHigh: text(c.burner?.oxygenHigh),
+  burnerStackLow: text(c.burner?.stackLow),
+  burnerStackHigh: text(c.burner?.stackHigh),
   phaseMonitor: c.phaseMonitor,
   capacitorRun: text(c.capacitor?.run),
   capacitorSecond: text(c.capacitor?.second),
@@ -67,6 +80,12 @@ export function controlsOf(d: ControlsDraft): Controls {
   const into = figure(d.transformerIn)
   const out = figure(d.transformerOut)
   const tolerance = figure(d.capacitorTolerance)
+  const burner = {
+    oxygenLow: figure(d.burnerOxygenLow),
+    oxygenHigh: figure(d.burnerOxygenHigh),
+    stackLow: figure(d.burnerStackLow),
+    stackHigh: figure(d.burnerStackHigh),
+  }
   return {
     starter: chosen(d.starter),
     poles: d.poles === '' ? null : (Number(d.poles) as 1 | 2 | 3),
@@ -76,6 +95,7 @@ export function controlsOf(d: ControlsDraft): Controls {
     controlVolts: figure(d.controlVolts),
     transformer: into === null && out === null ? null : { ratedIn: into ?? -1, ratedOut: out ?? -1 },
     gasSection: d.gasSection,
+    ...(d.gasSection && Object.values(burner).some((v) => v !== null) ? { burner } : {}),
     phaseMonitor: d.phaseMonitor,
     capacitor:
       run === null

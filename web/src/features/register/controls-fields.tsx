@@ -102,6 +102,14 @@ export function ControlsFields({
           />
         </span>
       </FormField>
+      {draft.gasSection ? (
+        <>
+          {typed('burnerOxygenLow', 'Burner: oxygen from, %', 'burner.oxygenLow')}
+          {typed('burnerOxygenHigh', 'Burner: oxygen to, %', 'burner.oxygenHigh')}
+          {typed('burnerStackLow', 'Burner: stack from, °F', 'burner.stackLow')}
+          {typed('burnerStackHigh', 'Burner: stack to, °F', 'burner.stackHigh')}
+        </>
+      ) : null}
       <FormField label="Phase monitor">
         <span>
           <Switch

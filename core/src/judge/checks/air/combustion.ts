@@ -1,5 +1,5 @@
 import { combustion as worked, mostOxygen } from '../../../air/index.ts'
-import { practice } from '../../../limits/index.ts'
+import { plateBasis, practice, type Basis } from '../../../limits/index.ts'
 import { show, type Reading } from '../../../quantity/index.ts'
 import type { Context } from '../../context.ts'
 import { highest } from '../../evidence.ts'
@@ -78,6 +78,30 @@ function inRange(
   })
 }
 
+const celsius = (fahrenheit: number) => (fahrenheit - 32) / 1.8
+
+/** Oxygen in per cent and the stack in °C: the range of this appliance where it is entered, else the usual one. */
+function rangesOf(c: Context): readonly [Range, Range] {
+  const own = c.machine.controls.burner
+  const range = (
+    entered: readonly (number | null | undefined)[],
+    usual: readonly [number, number],
+    basis: Basis,
+  ): Range => [
+    entered[0] ?? usual[0],
+    entered[1] ?? usual[1],
+    entered.some((v) => v != null) ? plateBasis('the range of this appliance') : basis,
+  ]
+  const [low, high] = [c.limit('flue-oxygen-low'), c.limit('flue-oxygen-high')]
+  const [cold, hot] = [c.limit('stack-low'), c.limit('stack-high')]
+  const stack = [own?.stackLow, own?.stackHigh].map((f) => (f == null ? f : celsius(f)))
+  return [
+    range([own?.oxygenLow, own?.oxygenHigh], [low.value * 100, high.value * 100], low.basis),
+    range(stack, [cold.value, hot.value], cold.basis),
+  ]
+}
+type Range = readonly [low: number, high: number, basis: Basis]
+
 /** Oxygen and carbon monoxide of the flame were both read: what makes a combustion test. */
 export function flueRead(c: Context): boolean {
   const oxygen = c.reading('flue_oxygen', 'flue')
@@ -96,8 +120,7 @@ const burning: Rule = {
     const co = c.reading('flue_co', 'flue')
     const stack = c.reading('temperature', 'stack')
     const thin = oxygen !== undefined && oxygen.value >= mostOxygen
-    const [low, high] = [c.limit('flue-oxygen-low'), c.limit('flue-oxygen-high')]
-    const [cold, hot] = [c.limit('stack-low'), c.limit('stack-high')]
+    const [[low, high, ofOxygen], [cold, hot, ofStack]] = rangesOf(c)
     const t = (celsius: number) => show.temperature(celsius, scaleOf(c))
     const percent = (v: number) => `${show.trimmed(v, 1)} %`
     return [
@@ -122,9 +145,9 @@ const burning: Rule = {
                 this,
                 'oxygen',
                 `Oxygen ${percent(oxygen.value)}`,
-                [oxygen.value, low.value * 100, high.value * 100],
-                `${show.trimmed(low.value * 100, 1)} to ${percent(high.value * 100)}`,
-                [low.basis],
+                [oxygen.value, low, high],
+                `${show.trimmed(low, 1)} to ${percent(high)}`,
+                [ofOxygen],
               ),
             ]
           : []),
@@ -143,14 +166,9 @@ const burning: Rule = {
         : []),
       ...(stack
         ? [
-            inRange(
-              this,
-              'stack',
-              `Stack ${t(stack.value)}`,
-              [stack.value, cold.value, hot.value],
-              `${t(cold.value)} to ${t(hot.value)}`,
-              [cold.basis],
-            ),
+            inRange(this, 'stack', `Stack ${t(stack.value)}`, [stack.value, cold, hot], `${t(cold)} to ${t(hot)}`, [
+              ofStack,
+            ]),
           ]
         : []),
     ]
