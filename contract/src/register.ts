@@ -53,12 +53,16 @@ const stack = z.number().positive().max(1000).nullable().optional()
 const burner = z
   .strictObject({ oxygenLow: oxygen, oxygenHigh: oxygen, stackLow: stack, stackHigh: stack })
   .superRefine((b, c) => {
-    for (const [low, high, key] of [
-      [b.oxygenLow, b.oxygenHigh, 'oxygenHigh'],
-      [b.stackLow, b.stackHigh, 'stackHigh'],
-    ] as const)
-      if (low != null && high != null && low >= high)
-        c.addIssue({ code: 'custom', path: [key], message: 'is not above the lower end of its range' })
+    for (const [from, to] of [
+      ['oxygenLow', 'oxygenHigh'],
+      ['stackLow', 'stackHigh'],
+    ] as const) {
+      const [low, high] = [b[from] ?? null, b[to] ?? null]
+      if ((low === null) !== (high === null))
+        c.addIssue({ code: 'custom', path: [low === null ? from : to], message: 'enter both ends of the range' })
+      else if (low !== null && high !== null && low >= high)
+        c.addIssue({ code: 'custom', path: [to], message: 'is not above the lower end of its range' })
+    }
   })
 /** What stands between the supply and the motor; null: not known. */
 export const controls = z

@@ -19,11 +19,7 @@ const burnerWords = (b: MachinePage['machine']['controls']['burner']): string[] 
       ['oxygen', b?.oxygenLow, b?.oxygenHigh, '%'],
       ['stack', b?.stackLow, b?.stackHigh, '°F'],
     ] as const
-  ).flatMap(([what, low, high, unit]) => {
-    if (low == null && high == null) return []
-    if (low == null) return [`${what} up to ${high} ${unit}`]
-    return [high == null ? `${what} from ${low} ${unit}` : `${what} ${low} to ${high} ${unit}`]
-  })
+  ).flatMap(([what, low, high, unit]) => (low == null || high == null ? [] : [`${what} ${low} to ${high} ${unit}`]))
 
 /** What stands between supply and motor, as far as it is known. */
 function controlsWords({ controls: c }: MachinePage['machine']): string {

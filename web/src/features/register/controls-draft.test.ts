@@ -12,7 +12,7 @@ const full = controls.parse({
   controlVolts: 24,
   transformer: { ratedIn: 480, ratedOut: 208 },
   gasSection: true,
-  burner: { oxygenLow: 4, oxygenHigh: 6.5, stackLow: null, stackHigh: 380 },
+  burner: { oxygenLow: 4, oxygenHigh: 6.5, stackLow: 300, stackHigh: 380 },
   phaseMonitor: true,
   capacitor: { run: 7.5, second: 5, volts: 440, tolerance: 0.06 },
 })
@@ -27,8 +27,9 @@ describe('controls as they are typed', () => {
     [{ protectionAmps: 'twenty' }, 'protectionAmps'],
     [{ controlVolts: '24 or so' }, 'controlVolts'],
     [{ transformerIn: '480' }, 'transformer.ratedOut'],
-    [{ gasSection: true, burnerOxygenLow: 'four' }, 'burner.oxygenLow'],
+    [{ gasSection: true, burnerOxygenLow: 'four', burnerOxygenHigh: '9' }, 'burner.oxygenLow'],
     [{ gasSection: true, burnerOxygenLow: '9', burnerOxygenHigh: '6' }, 'burner.oxygenHigh'],
+    [{ gasSection: true, burnerStackHigh: '400' }, 'burner.stackLow'],
     [{ capacitorRun: 'seven' }, 'capacitor.run'],
     [{ capacitorRun: '7.5', capacitorTolerance: '60' }, 'capacitor.tolerance'],
   ])('%j is refused at its field, never dropped', (typed, path) => {

@@ -83,21 +83,17 @@ const celsius = (fahrenheit: number) => (fahrenheit - 32) / 1.8
 /** Oxygen in per cent and the stack in °C: the range of this appliance where it is entered, else the usual one. */
 function rangesOf(c: Context): readonly [Range, Range] {
   const own = c.machine.controls.burner
-  const range = (
-    entered: readonly (number | null | undefined)[],
-    usual: readonly [number, number],
-    basis: Basis,
-  ): Range => [
-    entered[0] ?? usual[0],
-    entered[1] ?? usual[1],
-    entered.some((v) => v != null) ? plateBasis('the range of this appliance') : basis,
-  ]
+  // Half a range is none.
+  const range = (entered: readonly (number | null | undefined)[], ...[low, high, basis]: Range): Range => {
+    const [from, to] = entered
+    return from == null || to == null ? [low, high, basis] : [from, to, plateBasis('the range of this appliance')]
+  }
   const [low, high] = [c.limit('flue-oxygen-low'), c.limit('flue-oxygen-high')]
   const [cold, hot] = [c.limit('stack-low'), c.limit('stack-high')]
   const stack = [own?.stackLow, own?.stackHigh].map((f) => (f == null ? f : celsius(f)))
   return [
-    range([own?.oxygenLow, own?.oxygenHigh], [low.value * 100, high.value * 100], low.basis),
-    range(stack, [cold.value, hot.value], cold.basis),
+    range([own?.oxygenLow, own?.oxygenHigh], low.value * 100, high.value * 100, low.basis),
+    range(stack, cold.value, hot.value, cold.basis),
   ]
 }
 type Range = readonly [low: number, high: number, basis: Basis]
