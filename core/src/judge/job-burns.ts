@@ -1,16 +1,10 @@
 import { practice } from '../limits/index.ts'
 import { unsaid, type Visit } from '../trend/index.ts'
-import { doNotFire } from './checks/air/combustion.ts'
+import { burning, doNotFire } from './checks/air/combustion.ts'
 import { gasTested } from './checks/found/gas-section.ts'
 import type { BurnTested } from './input.ts'
-import { verdict, type Rule } from './rule.ts'
+import { verdict } from './rule.ts'
 import type { Verdict } from './verdict.ts'
-
-const about: Pick<Rule, 'id' | 'title' | 'subject'> = {
-  id: 'combustion',
-  title: 'Combustion',
-  subject: 'gas section',
-}
 
 const next = {
   ok: 'Nothing to do.',
@@ -30,7 +24,7 @@ export const burnSaid = ({ id, at, by, parts }: BurnTested): BurnSaid => ({
   visit: { id, at, by, state: unsaid, readings: [] },
   verdicts: [
     ...parts.map((p) =>
-      verdict(about, {
+      verdict(burning, {
         level: p.level,
         positions: [p.about],
         basis: [practice('the figures decide; out is out')],

@@ -56,6 +56,8 @@ describe('figures that say enough by themselves', () => {
       'watch',
       'watch',
     ])
+    // A lost line drives the others far up: that is no misreading.
+    expect([input(26, 26, 0), input(26, 0)].map((r) => level('drive-input', r, vfd))).toEqual(['stop', 'stop'])
     expect(level('drive-input', at('input_amps', ['L1'], [0]), vfd)).toBeUndefined()
   })
   it('what a start drew is more than what it draws when it runs', () => {
@@ -75,9 +77,12 @@ describe('figures that say enough by themselves', () => {
   })
   it('one shorted winding adds up to the other, and is shorted', () => {
     const single: Given = { machine: { phases: 1, serviceVolts: 240, drive: 'direct' } }
-    const ohms = (...v: number[]) => at('winding_ohms', ['A-B', 'B-C', 'A-C'].slice(0, v.length), v)
+    const ohms = (...v: number[]) => at('winding_ohms', ['A-B', 'B-C', 'C-A'].slice(0, v.length), v)
     expect(level('psc-winding', ohms(0, 5, 5), single)).toBe('fix')
     expect(level('psc-winding', ohms(0), single)).toBe('fix')
+    // Two open pairs say more than the short one.
+    const open = [...at('winding_ohms', ['A-B'], [0]), ...at('winding_ohms', ['B-C', 'C-A'], ['OL', 'OL'])]
+    expect(say(open, single).verdicts.find((v) => v.check === 'psc-winding')?.because).toContain('open')
   })
   it('one side of a transformer is held against its rating', () => {
     const given: Given = { controls: { transformer: { ratedIn: 480, ratedOut: 240 } } }
@@ -85,6 +90,9 @@ describe('figures that say enough by themselves', () => {
     // ±10 %.
     expect([240, 263, 265, 300, 200].map(out)).toEqual([undefined, undefined, 'fix', 'fix', 'fix'])
     expect(level('power-transformer', at('transformer_in', ['L1-L2'], [0]), given)).toBe('fix')
+    // Beside a pair that is right.
+    const right = [...at('transformer_in', ['L1-L2'], [480]), ...at('transformer_out', ['L1-L2'], [240])]
+    expect(level('power-transformer', [...right, ...at('transformer_out', ['L2-L3'], [300])], given)).toBe('fix')
   })
   it('a fan that runs moves air', () => {
     expect(level('no-air', [...at('air_flow', ['fan'], [0]), ...legs(9.5)])).toBe('fix')

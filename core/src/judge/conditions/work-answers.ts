@@ -84,6 +84,7 @@ export const workAnswers: Readonly<Record<WorkKindId, WorkAnswers>> = {
       'winding-ohms@plug',
       'winding-ohms@contactor',
       'swap-result',
+      'plate-volts',
     ],
     asks: ['amps', 'turning'],
   },

@@ -105,7 +105,7 @@ export function flueRead(c: Context): boolean {
 }
 
 /** A combustion test by its figures: oxygen, carbon monoxide with the excess air taken out, and the stack, each by itself. */
-const burning: Rule = {
+export const burning: Rule = {
   id: 'combustion',
   title: 'Combustion',
   subject: 'gas section',

@@ -51,19 +51,8 @@ export const driveInput: Rule = {
             settles: legs.length < 3,
           })
         : []
-    if (plate > 0 && top.amps > most * Math.max(plate, output))
-      return verdict(this, {
-        level: 'watch',
-        basis,
-        value: top.amps,
-        limit: most * Math.max(plate, output),
-        because: `${told}: far more than a ${show.amps(plate)} A motor takes. Something else is on that line, or it is misread.`,
-        next: 'Clamp the leads at the terminals of this drive, one conductor at a time, and read again.',
-        settles: false,
-      })
-    // One leg says nothing of the others.
-    if (legs.length < 2) return []
-    if (low.amps <= c.limit('lost-leg').value * top.amps)
+    // A line that is lost drives the others far up: it is told first.
+    if (legs.length > 1 && low.amps <= c.limit('lost-leg').value * top.amps)
       return c.allowed && top.amps < light * c.allowed.amps
         ? verdict(this, {
             level: 'fix',
@@ -79,6 +68,16 @@ export const driveInput: Rule = {
             because: `${told}: ${low.name} is lost ahead of the drive. It runs on the other legs, and its input and bus overheat.`,
             next: 'Switch off at the source. Dead: check fuse, lugs and contactor pole of that leg; then read the three line volts.',
           })
+    if (plate > 0 && top.amps > most * Math.max(plate, output))
+      return verdict(this, {
+        level: 'watch',
+        basis,
+        value: top.amps,
+        limit: most * Math.max(plate, output),
+        because: `${told}: far more than a ${show.amps(plate)} A motor takes. Something else is on that line, or it is misread.`,
+        next: 'Clamp the leads at the terminals of this drive, one conductor at a time, and read again.',
+        settles: false,
+      })
     // Good is what was read on all three.
     if (legs.length < 3) return []
     const off = Math.max(...legs.map((l) => Math.abs(l.amps / mean(legs.map((x) => x.amps)) - 1)))

@@ -41,7 +41,7 @@ const pscWinding: Rule = {
     const shown = given.map((r) => `${r.position} ${r.how === 'over-range' ? 'open' : show.ohms(r.value)}`).join(', ')
     const burnt = c.answer('lugs') === 'burnt'
     // Nothing plus a winding is that winding: a shorted one adds up.
-    if (given.some((r, i) => r.how !== 'over-range' && (ohms[i] ?? 0) < 0.05))
+    if (given.every((r) => r.how !== 'over-range') && Math.min(...ohms) < 0.05)
       return verdict(this, {
         level: 'fix',
         basis,

@@ -80,19 +80,20 @@ const powerTransformer: Rule = {
       ]
     })
     // One side alone says no ratio, but what it has is too much or too little by itself.
-    const [wrong] = pairs.length > 0 ? [] : offRating(c, rated)
-    if (wrong)
-      return verdict(this, {
-        level: 'fix',
-        value: wrong.volts,
-        limit: wrong.rated,
-        basis: [c.limit('volts-motor-window').basis],
-        because: `${wrong.p} ${show.volts(wrong.volts)} V ${wrong.side}: the transformer is rated for ${show.volts(wrong.rated)} V there.`,
-        next: 'Read every pair, in and out: the ratio tells which side is wrong.',
-        confidence: 'low',
-        settles: false,
-      })
-    if (pairs.length === 0) return []
+    const [wrong] = offRating(c, rated).filter((x) => !pairs.some((y) => y.p === x.p))
+    const alone = wrong
+      ? verdict(this, {
+          level: 'fix',
+          value: wrong.volts,
+          limit: wrong.rated,
+          basis: [c.limit('volts-motor-window').basis],
+          because: `${wrong.p} ${show.volts(wrong.volts)} V ${wrong.side}: the transformer is rated for ${show.volts(wrong.rated)} V there.`,
+          next: 'Read every pair, in and out: the ratio tells which side is wrong.',
+          confidence: 'low',
+          settles: false,
+        })
+      : null
+    if (pairs.length === 0) return alone ?? []
     const unread = linePositions.filter((x) => !pairs.some((y) => y.p === x))
     const broken = pairs.filter((x) => x.r.fault === 'transformer')
     const worst = (broken.length > 0 ? broken : pairs).reduce((a, b) => (Math.abs(b.r.off) > Math.abs(a.r.off) ? b : a))
@@ -115,6 +116,7 @@ const powerTransformer: Rule = {
         because: `${told}: its ratio is right, the input is wrong.`,
         next: 'The transformer is good; read the volts at the panel that feeds it.',
       })
+    if (alone) return alone
     if (unread.length > 0)
       return verdict(this, {
         level: 'watch',
