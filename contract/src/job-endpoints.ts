@@ -3,6 +3,7 @@ import { z } from './z.ts'
 import { id, instant, line, text } from './common.ts'
 import { at, byId, raw, token } from './define-endpoint.ts'
 import { jobDecisions, jobOffer } from './job.ts'
+import { site } from './register.ts'
 
 const jobStates = [
   'open',
@@ -20,6 +21,7 @@ export const jobLine = z
     unitTag: z.string(),
     tag: z.string(),
     siteName: z.string(),
+    units: site.shape.units,
     title: z.string(),
     at: instant,
     state: z.enum(jobStates),
@@ -27,7 +29,7 @@ export const jobLine = z
     back: z
       .object({
         because: z.enum(['day', 'rise', 'visit']),
-        figure: z.object({ words: z.string(), then: z.number(), now: z.number(), unit: z.string() }).nullable(),
+        figure: z.object({ words: z.string(), quantity: z.string(), then: z.number(), now: z.number() }).nullable(),
       })
       .nullable(),
     /** When it was last decided; null: it was not. */

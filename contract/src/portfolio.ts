@@ -1,6 +1,7 @@
 import { z } from './z.ts'
 import { id, instant } from './common.ts'
 import { at, raw } from './define-endpoint.ts'
+import { site } from './register.ts'
 
 const levels = z.object({
   /** ISO date. */
@@ -53,7 +54,8 @@ export const portfolio = z
         since: instant,
         /** What waiting came to since; null: nobody worked it out. */
         cost: dollars.nullable(),
-        grew: z.object({ words: z.string(), then: z.number(), now: z.number(), unit: z.string() }).nullable(),
+        grew: z.object({ words: z.string(), quantity: z.string(), then: z.number(), now: z.number() }).nullable(),
+        units: site.shape.units,
       }),
     ),
     /** Power that the fans take by their last readings. */

@@ -3,6 +3,7 @@ import { unknownLayout, workOfInstalling, type InstalledPart } from '@motor-roun
 import {
   judgeMachine,
   motorAt,
+  scaleOf,
   speakingVisit,
   trippedAgain,
   withPeers,
@@ -191,7 +192,7 @@ export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
 const levelOf = { good: 'ok', investigate: 'fix', stop: 'stop' } as const
 
 /** Combustion tests of its jobs, those of closed ones too: what burns badly does so whatever becomes of the job. */
-export const burnsOf = (jobs: readonly Pick<JobRecord, 'steps'>[]): BurnTested[] =>
+export const burnsOf = (jobs: readonly Pick<JobRecord, 'steps'>[], scale: 'F' | 'C' = 'F'): BurnTested[] =>
   jobs.flatMap(({ steps }) =>
     steps.flatMap((s) =>
       s.kind === 'burn'
@@ -200,7 +201,7 @@ export const burnsOf = (jobs: readonly Pick<JobRecord, 'steps'>[]): BurnTested[]
               id: s.id,
               at: Date.parse(s.at),
               by: s.by,
-              parts: gradeBurn(s.test).parts.map(({ about, grade, words }) => ({
+              parts: gradeBurn(s.test, scale).parts.map(({ about, grade, words }) => ({
                 about,
                 level: levelOf[grade],
                 words,
@@ -324,7 +325,7 @@ export function snapshotOf(known: Known): MachineSnapshot {
     closings: (known.closings ?? []).map(asClosing),
     live: known.live,
     underWay: underWayOf(known.jobs ?? noJobs),
-    burns: burnsOf(known.jobs ?? noJobs),
+    burns: burnsOf(known.jobs ?? noJobs, scaleOf({ machine: ground.machine, policies: known.policies })),
     permits: permitsOf(known.jobs ?? noJobs, known.site?.zone ?? 'UTC'),
     turnedAt: known.turnedAt == null ? null : Date.parse(known.turnedAt),
     traced: tracedOf(known.traces ?? noTraces, known.findings ?? noFindings),

@@ -209,7 +209,7 @@ const lines: Readonly<Record<string, Lines>> = {
   ],
   'belt-tension': [
     'Longest span; deflection, force, or frequency.',
-    '1/64 in per inch of span.',
+    '1/64 in per inch of span (1.6 mm per 100 mm).',
     'Force in the range.',
     'New belts lose tension: set again after 24 hours.',
   ],
@@ -283,7 +283,7 @@ const lines: Readonly<Record<string, Lines>> = {
     'Return, outside and mixed air.',
     'Average across the mixed section.',
     'Mixed lies between the two.',
-    'Outside and return within 10 °F: the result is poor.',
+    'Outside and return within 10 °F (6 K): the result is poor.',
   ],
   'blade-stand-in': [
     'Diameter, pitch, blades, rpm of both.',

@@ -78,7 +78,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
   },
   tension: {
     where: 'Mid-span of the longest span, square to the belt; a straightedge across the sheaves as the zero.',
-    set: 'Force gauge and rule: press 1/64 in per inch of span. Or pluck the span and read its frequency.',
+    set: 'Force gauge and rule: press 1/64 in per inch of span (1.6 mm per 100 mm). Or pluck the span and read its frequency.',
     good: 'Force inside the range for this belt and sheave; after 24 hours of running a new belt is set again.',
     bad: 'Below: it slips and squeals. Above: it loads the bearings; back off before it runs.',
     limits: ['belt-overtight'],
@@ -264,7 +264,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
   combustion: {
     where: 'In the flue ahead of any draft hood or dilution air, probe tip in the middle.',
     set: 'Analyzer zeroed in fresh air. Gas on for five to ten minutes, each stage.',
-    good: 'In the ranges of the appliance; usually oxygen 6 to 9 %, stack 325 to 450 °F. CO under 100 ppm air-free. Steady.',
+    good: 'In the ranges of the appliance; usually oxygen 6 to 9 %, stack 325 to 450 °F (163 to 232 °C). CO under 100 ppm air-free. Steady.',
     bad: 'High or rising CO: shut it off. Oxygen over 15 %: the probe draws in air.',
     limits: ['flue-oxygen-low', 'flue-oxygen-high', 'flue-co-look', 'flue-co-most', 'stack-low', 'stack-high'],
   },

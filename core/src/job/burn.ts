@@ -1,5 +1,6 @@
 import { combustion, fuels, usualOxygen, usualStack, type Fuel } from '../air/index.ts'
 import { limitRegister } from '../limits/index.ts'
+import { convert, show } from '../quantity/index.ts'
 
 /** A combustion test with the appliance's own limits. Temperatures in °F. */
 export interface BurnTest {
@@ -47,16 +48,28 @@ export interface BurnGrade {
 }
 
 /** Out is out, however close it is. */
-const within = (about: 'oxygen' | 'stack', read: number, unit: string, low: number, high: number): BurnPart => {
-  const what = about === 'oxygen' ? 'Oxygen' : 'Stack'
+function within(
+  about: 'oxygen' | 'stack',
+  [read, low, high]: readonly [number, number, number],
+  told: (value: number) => string,
+  unit: string,
+): BurnPart {
+  const what = `${about === 'oxygen' ? 'Oxygen' : 'Stack'} ${told(read)} ${unit}`
   return read < low || read > high
     ? {
         about,
         grade: 'stop',
-        words: `${what} ${read} ${unit}, outside ${low} to ${high} ${unit}: have the burner set, then read again.`,
+        words: `${what}, outside ${told(low)} to ${told(high)} ${unit}: have the burner set, then read again.`,
       }
-    : { about, grade: 'good', words: `${what} ${read} ${unit}.` }
+    : { about, grade: 'good', words: `${what}.` }
 }
+
+/** A temperature in °F, and a difference of two, in the scale of a site. */
+const degrees = (scale: Scale) => (value: number) =>
+  show.trimmed(scale === 'F' ? value : convert(value, 'degF', 'degC'), 1)
+const difference = (scale: Scale) => (value: number) =>
+  scale === 'F' ? `${show.trimmed(value, 1)} °F` : `${show.trimmed(value / 1.8, 1)} K`
+type Scale = 'F' | 'C'
 
 function carbonMonoxide(airFree: number, steady: boolean): BurnPart {
   const told = `CO ${airFree.toFixed(0)} ppm air-free`
@@ -74,25 +87,27 @@ function carbonMonoxide(airFree: number, steady: boolean): BurnPart {
     : { about, grade: 'good', words: `${told}.` }
 }
 
-function rise({ rise: read, riseLow, riseHigh }: BurnTest): BurnPart {
+function rise({ rise: read, riseLow, riseHigh }: BurnTest, words: (value: number) => string): BurnPart {
   const about = 'rise'
+  const told = `Rise ${words(read)}`
   if (read < riseLow)
     return {
       about,
       grade: 'investigate',
-      words: `Rise ${read} °F, below the ${riseLow} of the nameplate: too much air, or too little gas.`,
+      words: `${told}, below the ${words(riseLow)} of the nameplate: too much air, or too little gas.`,
     }
   return read > riseHigh
-    ? { about, grade: 'investigate', words: `Rise ${read} °F, over the ${riseHigh} of the nameplate: too little air.` }
-    : { about, grade: 'good', words: `Rise ${read} °F.` }
+    ? { about, grade: 'investigate', words: `${told}, over the ${words(riseHigh)} of the nameplate: too little air.` }
+    : { about, grade: 'good', words: `${told}.` }
 }
 
 /**
  * May the appliance run?
+ * @param scale in which its words tell temperatures
  * @source CO air-free over 100 ppm is looked into, over 400 ppm it is off; oxygen, stack and rise are in the range of the appliance, and
  * out of range it does not run (common practice)
  */
-export function gradeBurn(t: BurnTest): BurnGrade {
+export function gradeBurn(t: BurnTest, scale: Scale = 'F'): BurnGrade {
   const off = (about: BurnPart['about'], words: string): BurnGrade => ({
     grade: 'stop',
     airFree: null,
@@ -107,11 +122,18 @@ export function gradeBurn(t: BurnTest): BurnGrade {
   const parts: readonly BurnPart[] = [
     { about: 'leak', grade: 'good', words: 'No gas leaks.' },
     carbonMonoxide(airFree, t.steady !== false),
-    within('oxygen', t.oxygen, '%', t.oxygenLow ?? usualOxygen.low, t.oxygenHigh ?? usualOxygen.high),
+    within('oxygen', [t.oxygen, t.oxygenLow ?? usualOxygen.low, t.oxygenHigh ?? usualOxygen.high], String, '%'),
     ...(t.stack === undefined
       ? []
-      : [within('stack', t.stack, '°F', t.stackLow ?? usualStack.low, t.stackHigh ?? usualStack.high)]),
-    rise(t),
+      : [
+          within(
+            'stack',
+            [t.stack, t.stackLow ?? usualStack.low, t.stackHigh ?? usualStack.high],
+            degrees(scale),
+            `°${scale}`,
+          ),
+        ]),
+    rise(t, difference(scale)),
   ]
   const bad = parts.filter((p) => p.grade !== 'good')
   const grade = bad.some((p) => p.grade === 'stop') ? 'stop' : bad.length > 0 ? 'investigate' : 'good'

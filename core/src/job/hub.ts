@@ -43,7 +43,7 @@ export const rungs: readonly Rung[] = [
   },
   {
     id: 'turn',
-    title: 'Twist both ways; push it on 1/8 in before pulling it off',
+    title: 'Twist both ways; push it on 1/8 in (3 mm) before pulling it off',
     minutes: 10,
     soak: 0,
     free: 0.65,
@@ -70,7 +70,7 @@ export const rungs: readonly Rung[] = [
   },
   {
     id: 'heat',
-    title: 'Heat gun on a steel hub, to 250 °F',
+    title: 'Heat gun on a steel hub, to 250 °F (120 °C)',
     minutes: 10,
     soak: 0,
     free: 0.92,

@@ -237,7 +237,7 @@ describe('what was postponed', () => {
     expect(fired(d, [vibration(900, 0.21), vibration(2000, 0.3)], '2026-06-01')).toBeNull()
     expect(fired(d, [vibration(900, 0.21), vibration(2000, 0.38)], '2026-06-01')).toEqual({
       because: 'rise',
-      figure: { words: 'Vibration, peak', then: 0.21, now: 0.38, unit: 'in/s' },
+      figure: { words: 'Vibration, peak', quantity: 'vibration', then: 0.21, now: 0.38 },
     })
   })
   it('comes back on its day, and at the next visit', () => {

@@ -229,7 +229,7 @@ export const jobKinds: readonly JobKind[] = [
     work: ['filters-changed'],
   }),
   kind('cleaning', 'Clean wheel and coil', {
-    when: 'Dirt over 1/16 in on the blades; pressure drop of the coil up.',
+    when: 'Dirt over 1/16 in (1.5 mm) on the blades; pressure drop of the coil up.',
     form: 'full',
     crew: 1,
     hours: [4, 6],

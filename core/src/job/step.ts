@@ -52,13 +52,13 @@ export const hazards = {
   grind: 'Eyes, ears and gloves first; no lint and no grease near sparks.',
   gas: 'Open gas section: cover it, count tools. Licensed technicians only.',
   coil: 'Board over the coil; use holes that are there.',
-  hot: 'Let it cool below 140 °F.',
+  hot: 'Let it cool below 140 °F (60 °C).',
   wet: 'Bag the electrics, dry them, test them.',
-  blow: 'Air below 30 psi (OSHA 1910.242), and never at bearings.',
+  blow: 'Air below 30 psi, 2 bar (OSHA 1910.242), and never at bearings.',
   lead: 'Cap every spare lead by itself.',
   gnd: 'Ground wire first on; it is never cut.',
   shake: 'Over the vibration limit: stop.',
-  air: 'Mind building pressure, flue draft and what the duct can take.',
+  air: 'Watch building pressure, flue draft and the pressure the duct is built for.',
   pinch: 'Slacken the base: belts are never rolled on.',
 } as const
 export type Hazard = keyof typeof hazards

@@ -5,7 +5,12 @@ import type { JobFact, ReadAt } from './facts.ts'
 export interface Fired {
   readonly because: 'day' | 'rise' | 'visit'
   /** The figure that was watched, at the worst place: when it was postponed and now; null where none is watched or read. */
-  readonly figure: { readonly words: string; readonly then: number; readonly now: number; readonly unit: string } | null
+  readonly figure: {
+    readonly words: string
+    readonly quantity: string
+    readonly then: number
+    readonly now: number
+  } | null
 }
 
 const worst = (v: ReadAt, quantity: string): number | null => {
@@ -32,7 +37,7 @@ export function fired(
   const then = read.find((x) => x.at <= decision.at)?.value ?? null
   const now = read.find((x) => x.at > decision.at)?.value ?? null
   const known = q === null ? undefined : findQuantity(q)
-  const figure = known && then !== null && now !== null ? { words: known.title, then, now, unit: known.unit } : null
+  const figure = known && then !== null && now !== null ? { words: known.title, quantity: known.code, then, now } : null
   if (figure && trigger.rise !== null && figure.now >= figure.then * (1 + trigger.rise))
     return { because: 'rise', figure }
   if (trigger.on !== null && today >= trigger.on) return { because: 'day', figure }

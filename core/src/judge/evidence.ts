@@ -1,4 +1,4 @@
-import { findQuantity, type QuantityCode, type Reading } from '../quantity/index.ts'
+import { findQuantity, writtenUnit, type QuantityCode, type Reading } from '../quantity/index.ts'
 
 /** Quantities of which "over range" is an answer: an open circuit, or insulation beyond the tester. */
 const openIsAnswer: readonly string[] = [
@@ -25,7 +25,7 @@ const shownSpread = (r: Reading): string => {
   const spread = r.spread ?? 0
   const size = Math.abs(spread)
   const figure = size >= 100 ? spread.toFixed(0) : size >= 1 ? spread.toFixed(1) : spread.toPrecision(2)
-  return `${figure} ${unit === 'ohm' ? 'Ω' : unit === 'Mohm' ? 'MΩ' : unit}`
+  return `${figure} ${writtenUnit(unit)}`
 }
 
 /** The figure that is safest to judge by where more is worse: what an unsteady reading reached at its highest. */

@@ -23,4 +23,5 @@ export {
 } from './quantities.ts'
 export { allThree, mean, requireMagnitude, requirePositive, three, type ThreePhase } from './three-phase.ts'
 export { convert, findUnit, units, type Dimension, type Unit } from './units.ts'
-export { amount, shownUnit, unitIn, usUnits, writtenUnit, type ShownUnits } from './shown.ts'
+export { figureWords, readingFigure } from './reading-figure.ts'
+export { amount, shownUnit, unitIn, unitsOfSite, usUnits, writtenUnit, type ShownUnits } from './shown.ts'

@@ -1,4 +1,4 @@
-import { findQuantity, type QuantityCode } from './quantities.ts'
+import { findQuantity } from './quantities.ts'
 import { convert } from './units.ts'
 
 /** How values are shown and typed: US or metric units, and the scale of temperatures. */
@@ -7,6 +7,12 @@ export interface ShownUnits {
   readonly temperature: 'F' | 'C'
 }
 export const usUnits: ShownUnits = { system: 'us', temperature: 'F' }
+
+/** The units of a site: its own, with degrees Celsius where they are metric and by the policy elsewhere. */
+export const unitsOfSite = (system: ShownUnits['system'], policy: ShownUnits['temperature']): ShownUnits => ({
+  system,
+  temperature: system === 'metric' ? 'C' : policy,
+})
 
 /** What a US unit is on a metric site. */
 const metricUnit: Readonly<Record<string, string>> = {
@@ -54,12 +60,15 @@ export const unitIn = (unit: string, system: ShownUnits['system']): string =>
   system === 'metric' ? (metricUnit[unit] ?? unit) : unit
 
 /** The unit a quantity is shown and typed in. */
-export function shownUnit(quantity: QuantityCode, units: ShownUnits): string {
+export function shownUnit(quantity: string, units: ShownUnits): string {
   const own = findQuantity(quantity)
   if (own?.dimension === 'temperature') return units.temperature === 'F' ? 'degF' : 'degC'
   if (own?.dimension === 'torque') return units.system === 'us' ? 'lbf.in' : 'N.m'
   return unitIn(own?.unit ?? '', units.system)
 }
+
+/** Decimals that a converted value is worth in a unit. */
+export const shownDecimals = (unit: string): number => decimals[unit] ?? 1
 
 /**
  * An amount with its unit, in the units of a site: `0.52 in wg`, `130 Pa`.
@@ -67,5 +76,5 @@ export function shownUnit(quantity: QuantityCode, units: ShownUnits): string {
  */
 export function amount(value: number, unit: string, system: ShownUnits['system'] = 'us'): string {
   const to = unitIn(unit, system)
-  return `${convert(value, unit, to).toFixed(decimals[to] ?? 1)} ${writtenUnit(to)}`
+  return `${convert(value, unit, to).toFixed(shownDecimals(to))} ${writtenUnit(to)}`
 }

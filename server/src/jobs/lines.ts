@@ -21,6 +21,7 @@ export async function allJobs(deps: Deps) {
       phases: machines.phases,
       siteName: sites.name,
       zone: sites.zone,
+      units: sites.units,
     })
     .from(jobs)
     .innerJoin(machines, eq(machines.id, jobs.machineId))
@@ -75,12 +76,13 @@ export async function jobLines(deps: Deps): Promise<JobLine[]> {
     .filter((j) => j.stands.state === 'postponed' || j.facts.some((f) => f.kind === 'permit'))
     .map((j) => j.job.machineId)
   const visits = await watchedVisits(deps, [...new Set(waiting)])
-  const lines = all.map(({ job, unitTag, tag, siteName, zone, facts, stands }): JobLine => ({
+  const lines = all.map(({ job, unitTag, tag, siteName, zone, units: system, facts, stands }): JobLine => ({
     id: job.id,
     machineId: job.machineId,
     unitTag,
     tag,
     siteName,
+    units: system,
     title: job.title,
     at: job.at.toISOString(),
     state: stands.state,

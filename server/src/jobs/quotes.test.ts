@@ -137,6 +137,40 @@ describe('the report of a job', () => {
     expect(text).toContain('Closed without its proof: Gauge broken')
     expect((await hand.get(`/jobs/${randomUUID()}/report.pdf`)).status).toBe(404)
   })
+  it('tells the last combustion test by its figures, each thing by itself', async () => {
+    const burner = await hand.machine('MAU-1/SF')
+    const job = { id: randomUUID(), machineId: burner, at, title: 'Deck of MAU-1', kinds: ['deck'] }
+    const burn = (minute: number, oxygen: number) => ({
+      kind: 'job-step',
+      body: {
+        id: randomUUID(),
+        jobId: job.id,
+        machineId: burner,
+        at: `2026-11-25T08:0${minute}:00.000Z`,
+        kind: 'burn',
+        step: 'FD11',
+        test: {
+          fuel: 'natural gas',
+          leakFree: true,
+          co: 20,
+          oxygen,
+          steady: true,
+          stack: 400,
+          rise: 45,
+          riseLow: 30,
+          riseHigh: 60,
+        },
+      },
+    })
+    await bring(hand, [{ kind: 'job', body: job }, burn(1, 7), burn(2, 9.8)])
+    const text = (await pagesOf(await binaryOf(hand, `/jobs/${job.id}/report.pdf`))).join(' ')
+    // 20 × 20.9 ÷ (20.9 − 9.8) = 37.7 ppm.
+    expect(text).toMatch(/Read Nov 25, 2026 by Mosi Okonjo: CO 20 ppm, 38 ppm air-\s?free, oxygen 9\.8 %\./)
+    expect(text).toMatch(/Stop\s+Oxygen 9\.8 %, outside 6 to 9 %/)
+    expect(text).toMatch(/OK\s+Stack 400 °F\./)
+    expect(text).not.toContain('Oxygen 7 %')
+    expect(text).toContain('Nobody was asked yet.')
+  })
 })
 
 describe('the link of a quote', () => {

@@ -11,7 +11,7 @@ import {
   type JobFact,
   type JobStands,
 } from '@motor-round/core/job'
-import { amount, findQuantity, placeWords, show, type ShownUnits } from '@motor-round/core/quantity'
+import { figureWords, placeWords, readingFigure, show, unitsOfSite, type ShownUnits } from '@motor-round/core/quantity'
 import type { Judgement } from '@motor-round/core/judge'
 import { and, asc, eq, gte } from 'drizzle-orm'
 import type { Content } from 'pdfmake/interfaces.js'
@@ -23,6 +23,7 @@ import { loadSnapshots } from '../machine/snapshot.ts'
 import { currentPolicies } from '../policies/current.ts'
 import { bytes, cell, document, heading, level, lines, table } from '../rounds/pdf.ts'
 import { adverseFor } from './adverse-for.ts'
+import { burnTold } from './burn-told.ts'
 import { asJobStep } from './load.ts'
 import { placeOf } from './quote.ts'
 
@@ -32,8 +33,7 @@ type Reading = JobStands['proof'][number]['before'][number]
 function figures(list: readonly Reading[], units: ShownUnits): string {
   return list
     .map((r) => {
-      const unit = findQuantity(r.quantity)?.unit ?? ''
-      const text = r.how === 'over-range' ? 'over range' : amount(r.value, unit, units.system)
+      const text = readingFigure(r, units)
       return list.length === 1 ? text : `${placeWords(r.quantity, r.position)} ${text}`
     })
     .join(', ')
@@ -107,7 +107,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
     visits,
     adverseFor(judged),
   )
-  const units: ShownUnits = { system: at.units, temperature: policies.temperature }
+  const units = unitsOfSite(at.units, policies.temperature)
   const taken = await db
     .select()
     .from(pictures)
@@ -130,6 +130,11 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
   const waited = stands.closed ? null : fired(stands.decision, visits, dayIn(now, at.zone))
   const back = job.kinds.flatMap((k) => jobKindOf.get(k)?.backInDays ?? [])
   const left = leftWords(stands)
+  const decided = facts.flatMap((f) =>
+    f.kind === 'decision'
+      ? [`${day(f.at)}: ${f.decision} by ${f.who}, ${f.means}${f.words === '' ? '' : `. ${f.words}`}`]
+      : [],
+  )
   const next = [
     ...(stands.closed && back.length > 0
       ? [`We look again on ${day(stands.closed.at + Math.min(...back) * 86_400_000)}.`]
@@ -138,7 +143,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
     ...(permit ? [`It runs on a permit until ${dayWords(permit.until)}: ${permit.limits}`] : []),
     ...(waited?.figure
       ? [
-          `While it waited, ${waited.figure.words.toLowerCase()} went from ${amount(waited.figure.then, waited.figure.unit, at.units)} to ${amount(waited.figure.now, waited.figure.unit, at.units)}.`,
+          `While it waited, ${waited.figure.words.toLowerCase()} went from ${figureWords(waited.figure.quantity, waited.figure.then, units)} to ${figureWords(waited.figure.quantity, waited.figure.now, units)}.`,
         ]
       : []),
   ]
@@ -156,13 +161,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
         `${stands.closed ? `Closed ${day(stands.closed.at)} by ${stands.closed.by}. ` : ''}${causeWords(stands.closed)}`,
       ),
     ),
-    ...section('What was decided', {
-      ul: facts.flatMap((f) =>
-        f.kind === 'decision'
-          ? [`${day(f.at)}: ${f.decision} by ${f.who}, ${f.means}${f.words === '' ? '' : `. ${f.words}`}`]
-          : [],
-      ),
-    }),
+    ...section('What was decided', decided.length > 0 ? { ul: decided } : cell('Nobody was asked yet.')),
     ...(option
       ? section(
           'What was ordered',
@@ -181,6 +180,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
         ]),
       ),
     ),
+    ...burnTold(facts, units.temperature, day),
     ...nowStands(judged),
     ...(moneyWords(facts).length > 0 ? section('Money', ...moneyWords(facts).map((t) => cell(t))) : []),
     ...(left.length > 0 ? section('Not done, and why', { ul: left.slice(0, 12) }) : []),

@@ -1,5 +1,5 @@
 import type { Portfolio } from '@motor-round/contract'
-import { amount, show } from '@motor-round/core/quantity'
+import { figureWords, show, unitsOfSite } from '@motor-round/core/quantity'
 import type { Content } from 'pdfmake/interfaces.js'
 import { dayWords } from '../dates.ts'
 import { bytes, cell, document, heading, table } from '../rounds/pdf.ts'
@@ -23,6 +23,13 @@ function levelChart(levels: Portfolio['levels']): string {
     return `${parts.join('')}<text x="${i * step + step / 2}" y="${height - 3}" font-size="8" text-anchor="middle" fill="#26323a">${l.day.slice(0, 7)}</text>`
   })
   return `<svg width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${bars.join('')}</svg>`
+}
+
+const grewWords = ({ grew, units }: Portfolio['postponed'][number]): string => {
+  const told = unitsOfSite(units, 'F')
+  return grew
+    ? `${grew.words.toLowerCase()} ${figureWords(grew.quantity, grew.then, told)} to ${figureWords(grew.quantity, grew.now, told)}`
+    : ''
 }
 
 const slotWords = (slot: string) =>
@@ -68,9 +75,7 @@ export function portfolioPdf(p: Portfolio, paper: 'letter' | 'A4'): Promise<Buff
                   `${j.unitTag} / ${j.tag}`,
                   j.title,
                   dayWords(j.since.slice(0, 10)),
-                  j.grew
-                    ? `${j.grew.words.toLowerCase()} ${amount(j.grew.then, j.grew.unit, 'us')} to ${amount(j.grew.now, j.grew.unit, 'us')}`
-                    : '',
+                  grewWords(j),
                   j.cost === null ? 'not worked out' : show.dollars(j.cost),
                 ]),
             ),

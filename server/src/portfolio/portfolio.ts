@@ -26,6 +26,7 @@ interface Known {
   readonly unitTag: string
   readonly tag: string
   readonly zone: string
+  readonly units: Portfolio['postponed'][number]['units']
   readonly facts: readonly JobFact[]
   readonly stands: JobStands
 }
@@ -59,7 +60,7 @@ async function postponedJobs(deps: Deps, jobs: readonly Known[]): Promise<Portfo
   const now = deps.now()
   const waiting = jobs.filter((j) => j.stands.state === 'postponed')
   const visits = await watchedVisits(deps, [...new Set(waiting.map((j) => j.job.machineId))])
-  const rows = waiting.map(({ job, unitTag, tag, zone, stands }) => {
+  const rows = waiting.map(({ job, unitTag, tag, zone, units, stands }) => {
     const since = stands.decision?.at ?? 0
     const offer = stands.offer
     const months = Math.max(0, Math.round((now.getTime() - since) / monthMs))
@@ -72,6 +73,7 @@ async function postponedJobs(deps: Deps, jobs: readonly Known[]): Promise<Portfo
       since: new Date(since).toISOString(),
       cost: offer && offer.waiting.length > 0 ? waitingCost(offer.waiting, months) : null,
       grew: fired(stands.decision, visits.get(job.machineId) ?? [], dayIn(now, zone))?.figure ?? null,
+      units,
     }
   })
   return rows.sort((a, b) => (b.cost ?? -1) - (a.cost ?? -1) || (a.since < b.since ? -1 : 1))

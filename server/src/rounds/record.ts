@@ -1,6 +1,6 @@
 import { coreVisit, type RoundPage, type VisitRecord } from '@motor-round/contract'
 import type { Judgement } from '@motor-round/core/judge'
-import { findQuantity, type ShownUnits } from '@motor-round/core/quantity'
+import { findQuantity, unitsOfSite, type ShownUnits } from '@motor-round/core/quantity'
 import { stringify } from 'csv-stringify/sync'
 import { inArray } from 'drizzle-orm'
 import type { Db } from '../db/client.ts'
@@ -68,7 +68,7 @@ export async function recordOf(db: Db, roundId: string): Promise<RoundRecord> {
     visits,
     zone: await zoneOfSites(db, page.head.siteIds),
     paper,
-    units: { system: units, temperature: units === 'metric' ? 'C' : policies.temperature },
+    units: unitsOfSite(units, policies.temperature),
   }
 }
 

@@ -1,14 +1,6 @@
 import { type RoundPage } from '@motor-round/contract'
 import { byClock, dayFormat } from '../dates.ts'
-import {
-  convert,
-  findQuantity,
-  placeWords,
-  shownUnit,
-  writtenUnit,
-  type Reading,
-  type ShownUnits,
-} from '@motor-round/core/quantity'
+import { findQuantity, placeWords, readingFigure, type Reading, type ShownUnits } from '@motor-round/core/quantity'
 import type { Content } from 'pdfmake/interfaces.js'
 import { levelWords, heading } from './pdf.ts'
 
@@ -32,13 +24,8 @@ export function foundOn(page: RoundPage, most = Infinity): Content[] {
 
 /** A reading with what was read, where, and its unit. */
 export function readingWords(x: Reading, units: ShownUnits): string {
-  const q = findQuantity(x.quantity)
-  const unit = shownUnit(x.quantity, units)
-  const value = q ? Math.round(convert(x.value, q.unit, unit) * 100) / 100 : x.value
-  const shown = `${x.how === 'over-range' ? 'over ' : ''}${value}`
-  return [q?.title ?? x.quantity, placeWords(x.quantity, x.position), shown, writtenUnit(unit)]
-    .filter(Boolean)
-    .join(' ')
+  const title = findQuantity(x.quantity)?.title ?? x.quantity
+  return [title, placeWords(x.quantity, x.position), readingFigure(x, units)].filter(Boolean).join(' ')
 }
 
 /** Everything that is open at the machines of a round, since when, and what answers it. */

@@ -58,7 +58,7 @@ export const beltMotorSteps: readonly Step[] = [
     people: 2,
     after: ['BM4', 'BM5'],
     hazards: ['fall'],
-    tools: ['hoist over 100 lb'],
+    tools: ['hoist over 100 lb (45 kg)'],
     support: 'The base slides when the last bolt leaves.',
     safe: true,
   },
@@ -90,7 +90,7 @@ export const beltMotorSteps: readonly Step[] = [
   {
     id: 'BM11',
     title: 'Fit new belts, set the tension by the base, put the belt guard on.',
-    right: 'The force is right at 1/64 in of deflection per inch of span.',
+    right: 'The force is right at 1/64 in of deflection per inch of span (1.6 mm per 100 mm).',
     minutes: 15,
     after: ['BM10'],
     hazards: ['pinch'],

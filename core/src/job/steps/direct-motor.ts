@@ -58,7 +58,7 @@ export const directMotorSteps: readonly Step[] = [
   {
     id: 'DM7',
     title: 'Put the motor in: hub on the flat at its depth, screws torqued.',
-    right: 'Gaps are even within 1/16 in and it turns free.',
+    right: 'Gaps are even within 1/16 in (1.5 mm) and it turns free.',
     minutes: 20,
     people: 2,
     after: ['DM6'],

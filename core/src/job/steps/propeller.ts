@@ -38,7 +38,7 @@ export const propellerSteps: readonly Step[] = [
     id: 'PF5',
     hub: true,
     title: 'Pull the blade off straight. Look for cracks, loose rivets, lost clips.',
-    right: 'The blade tips are level within 1/8 in.',
+    right: 'The blade tips are level within 1/8 in (3 mm).',
     minutes: 15,
     after: ['PF3', 'PF6'],
     tools: ['puller'],

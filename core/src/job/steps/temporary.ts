@@ -13,7 +13,7 @@ export const temporarySteps: readonly Step[] = [
   {
     id: 'TB3',
     title: 'Sheet metal or plywood, screws into the frame.',
-    right: 'It laps 2 in and sheds rain.',
+    right: 'It laps 2 in (50 mm) and sheds rain.',
     minutes: 25,
     after: ['TB2'],
     hazards: ['coil', 'edge'],

@@ -36,7 +36,7 @@ export const transformerSteps: readonly Step[] = [
   {
     id: 'TX5',
     title: 'Swap it. Tap by the measured volts; fuse; bond as found.',
-    right: 'Over 50 lb it takes two people.',
+    right: 'Over 50 lb (23 kg) it takes two people.',
     minutes: 20,
     after: ['TX3', 'TX4'],
     hazards: ['gnd', 'fall'],

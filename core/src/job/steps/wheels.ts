@@ -83,7 +83,7 @@ export const wheelsSteps: readonly Step[] = [
   {
     id: 'WH9',
     title: 'Center it. Collars with the rotation, keys full, screws.',
-    right: 'Gaps are even within 1/16 in.',
+    right: 'Gaps are even within 1/16 in (1.5 mm).',
     minutes: 25,
     after: ['WH8'],
     tools: ['feeler gauges'],

@@ -6,7 +6,7 @@ export const dirtyFilter: WaitingRule = {
   title: 'Dirty filters or coil on a fan that holds its airflow',
   fields: [
     { key: 'flow', title: 'Airflow', unit: 'cfm', min: 1, max: 500_000, usual: null },
-    { key: 'extra', title: 'Pressure drop over that of clean ones', unit: 'in. wg', min: 0, max: 10, usual: null },
+    { key: 'extra', title: 'Pressure drop over that of clean ones', unit: 'in wg', min: 0, max: 10, usual: null },
     { key: 'efficiency', title: 'Fan, belt and motor together', unit: '%', min: 10, max: 95, usual: 50 },
     ...energyFields,
   ],

@@ -12,7 +12,7 @@ import {
 import { Scatter } from 'react-chartjs-2'
 import { useSelector } from 'react-redux'
 import type { RootState } from '../../app/store.ts'
-import { inUnits } from './fields.ts'
+import { inUnits } from '../../parts/in-units/index.ts'
 
 Chart.register(LinearScale, LogarithmicScale, LineElement, PointElement, Tooltip, Legend)
 

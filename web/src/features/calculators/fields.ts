@@ -1,5 +1,6 @@
 import { boundWords, fieldWords, figure, type CalcProblem } from '@motor-round/core/calc'
 import { parseFigure } from '@motor-round/core/quantity'
+import { fromShown, inUnits, toShown, type Scaled } from '../../parts/in-units/index.ts'
 
 /** One input or output of a calculator, read off its JSON Schema. */
 export interface CalcField {
@@ -35,45 +36,6 @@ function inner(schema: Schema): Schema {
   const own = parts.find((p) => p['type'] !== 'null') ?? {}
   return { ...inner(own), ...Object.fromEntries(Object.entries(schema).filter(([k]) => k !== 'anyOf')) }
 }
-
-/** A unit as it is shown, how many of it one of the calculator's is, and where it begins. */
-type Shown = readonly [unit: string, scale: number, offset?: number]
-
-/** What the units of the calculators are in a metric shop. */
-const metricOf: Readonly<Record<string, Shown>> = {
-  in: ['mm', 25.4],
-  ft: ['m', 0.3048],
-  'ft²': ['m²', 0.09290304],
-  lbf: ['N', 4.4482216152605],
-  cfm: ['m³/h', 1.699010796],
-  'in wg': ['Pa', 249.08891],
-  hp: ['kW', 0.7457],
-  'in/s': ['mm/s', 25.4],
-  'ft/min': ['m/s', 0.00508],
-  'lb/ft': ['kg/m', 1.48816394],
-  '°F': ['°C', 5 / 9, -160 / 9],
-  'lb·ft²': ['kg·m²', 0.0421401101],
-  'lb·ft': ['N·m', 1.3558179483],
-}
-
-/** And in a shop of feet and pounds; what is marked in metric everywhere, as the ratings of bearings, stays. */
-const usOf: Readonly<Record<string, Shown>> = {
-  '°C': ['°F', 1.8, 32],
-  K: ['°F', 1.8],
-  kg: ['lb', 2.2046226218],
-  N: ['lbf', 0.2248089431],
-  'kg/m': ['lb/ft', 0.6719689751],
-}
-
-/** The unit in which something of a calculator is shown, how many of it one of the calculator's is, and where it begins. */
-export const inUnits = (unit: string, metric: boolean): { unit: string; scale: number; offset: number } => {
-  const [shown, scale, offset = 0] = (metric ? metricOf : usOf)[unit] ?? [unit, unit === '%' ? 100 : 1]
-  return { unit: shown, scale, offset }
-}
-
-type Scaled = Pick<CalcField, 'scale' | 'offset'>
-const toShown = (v: number, { scale, offset }: Scaled): number => v * scale + offset
-const fromShown = (v: number, { scale, offset }: Scaled): number => (v - offset) / scale
 
 function fieldOf(name: string, raw: Schema, required: boolean, metric: boolean): CalcField | null {
   const s = inner(raw)

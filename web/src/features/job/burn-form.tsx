@@ -5,13 +5,14 @@ import { Button, Form } from 'antd'
 import { useState } from 'react'
 import { Choice } from '../../parts/fields/index.ts'
 import { NumberField } from './option-fields.tsx'
+import { UnitField } from './unit-field.tsx'
 import type { Say } from './use-job.ts'
 
 const tones = { good: 'ok', investigate: 'fix', stop: 'stop' } as const
 
 /** What a combustion test came to. */
-export function BurnNote({ test }: { test: BurnTest }) {
-  const { grade, airFree, words } = gradeBurn(test)
+export function BurnNote({ test, scale }: { test: BurnTest; scale: 'F' | 'C' }) {
+  const { grade, airFree, words } = gradeBurn(test, scale)
   return (
     <p className={`note tone-${tones[grade]}`} role="status">
       {words.join(' ')}
@@ -30,8 +31,27 @@ const rangesOf = (burner: Machine['controls']['burner']): Partial<Record<Figure,
   stackHigh: burner?.stackHigh ?? usualStack.high,
 })
 
+const temperatures = [
+  ['stack', 'Stack (if read)', '°F', 2000],
+  ['stackLow', 'Appliance: stack from', '°F', 2000],
+  ['stackHigh', 'Appliance: stack to', '°F', 2000],
+  ['rise', 'Temperature rise', 'Δ°F', 400],
+  ['riseLow', 'Nameplate rise from', 'Δ°F', 400],
+  ['riseHigh', 'Nameplate rise to', 'Δ°F', 400],
+] as const
+
 /** A combustion test after the deck is back: the appliance's own limits, and none of it by word. */
-export function BurnForm({ step, burner, say }: { step: string; burner: Machine['controls']['burner']; say: Say }) {
+export function BurnForm({
+  step,
+  burner,
+  scale,
+  say,
+}: {
+  step: string
+  burner: Machine['controls']['burner']
+  scale: 'F' | 'C'
+  say: Say
+}) {
   const [fuel, setFuel] = useState<BurnTest['fuel'] | null>(null)
   const [leakFree, setLeakFree] = useState<boolean | null>(null)
   const [steady, setSteady] = useState<boolean | null>(null)
@@ -117,25 +137,20 @@ export function BurnForm({ step, burner, say }: { step: string; burner: Machine[
           max={20.9}
           onChange={put('oxygenHigh')}
         />
-        <NumberField label="Stack, °F (if read)" value={stack ?? null} max={2000} onChange={put('stack')} />
-        <NumberField
-          label="Appliance: stack from, °F"
-          value={ranges.stackLow ?? null}
-          max={2000}
-          onChange={put('stackLow')}
-        />
-        <NumberField
-          label="Appliance: stack to, °F"
-          value={ranges.stackHigh ?? null}
-          max={2000}
-          onChange={put('stackHigh')}
-        />
-        <NumberField label="Temperature rise, °F" value={rise ?? null} max={400} onChange={put('rise')} />
-        <NumberField label="Nameplate rise from, °F" value={riseLow ?? null} max={400} onChange={put('riseLow')} />
-        <NumberField label="Nameplate rise to, °F" value={riseHigh ?? null} max={400} onChange={put('riseHigh')} />
+        {temperatures.map(([key, title, unit, max]) => (
+          <UnitField
+            key={key}
+            title={title}
+            unit={unit}
+            metric={scale === 'C'}
+            value={figures[key] ?? null}
+            max={max}
+            onChange={put(key)}
+          />
+        ))}
       </div>
       {reversed ? <p role="alert">Enter each range from its lower end to its upper end.</p> : null}
-      {test ? <BurnNote test={test} /> : null}
+      {test ? <BurnNote test={test} scale={scale} /> : null}
       <div className="row">
         <Button type="primary" size="large" htmlType="submit" disabled={test === null}>
           {test ? 'Save the test' : 'Enter the whole test'}

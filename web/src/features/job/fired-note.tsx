@@ -1,5 +1,5 @@
 import type { Fired, JobStands } from '@motor-round/core/job'
-import { amount } from '@motor-round/core/quantity'
+import { figureWords, type ShownUnits } from '@motor-round/core/quantity'
 import { shortDay } from '../../app/dates.ts'
 
 const why = {
@@ -12,12 +12,12 @@ const why = {
 export function FiredNote({
   fired,
   decision,
-  system,
+  units,
   now,
 }: {
   fired: Fired
   decision: JobStands['decision']
-  system: 'us' | 'metric'
+  units: ShownUnits
   now: number
 }) {
   const { figure } = fired
@@ -25,7 +25,7 @@ export function FiredNote({
     <p className="note tone-fix" role="alert">
       <b>Postponed, and due again.</b> {why[fired.because]}
       {figure && decision
-        ? ` ${figure.words} ${amount(figure.then, figure.unit, system)} → ${amount(figure.now, figure.unit, system)} since it was postponed on ${shortDay(new Date(decision.at).toISOString(), now)}.`
+        ? ` ${figure.words} ${figureWords(figure.quantity, figure.then, units)} → ${figureWords(figure.quantity, figure.now, units)} since it was postponed on ${shortDay(new Date(decision.at).toISOString(), now)}.`
         : ''}
     </p>
   )

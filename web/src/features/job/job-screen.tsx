@@ -3,11 +3,10 @@ import { jobKindOf, toolsOf } from '@motor-round/core/job'
 import { Button, Input, Popconfirm } from 'antd'
 import { useEffect, useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { api } from '../../app/api.ts'
 import { useJudgedPage } from '../../app/judging.ts'
 import { shortDay, siteDay } from '../../app/dates.ts'
 import { useNow } from '../../app/now.ts'
-import { shownUnitsOf } from '../../app/shown-units.ts'
+import { useUnits } from '../../app/use-units.ts'
 import { useMay } from '../../app/shell/index.ts'
 import { PageFailure, TroubleNote } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
@@ -87,7 +86,7 @@ function Kit({ job, tools }: { job: JobRecord; tools: readonly string[] }) {
 function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
   const now = useNow()
   const may = useMay('mechanic')
-  const policies = api.usePoliciesQuery({}).data?.policies
+  const units = useUnits()(page.site)
   const { stands, stops, atStop, terms, say, trouble } = useJob(page, job)
   const [deciding, setDeciding] = useState(false)
   const fired = firedOf(page, stands, now)
@@ -107,7 +106,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
           </span>
         </p>
       </header>
-      {fired ? <FiredNote fired={fired} decision={stands.decision} system={page.site.units} now={now} /> : null}
+      {fired ? <FiredNote fired={fired} decision={stands.decision} units={units} now={now} /> : null}
       {permit ? <PermitNote permit={permit} now={now} /> : null}
       {atStop === undefined || stands.closed ? null : (
         <p className="note tone-stop" role="note">
@@ -138,6 +137,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
             page={page}
             job={job}
             stands={stands}
+            scale={units.temperature}
             now={now}
             mayAct={mayAct && stands.paused === null}
             say={say}
@@ -174,17 +174,7 @@ function Job({ page, job }: { page: MachinePage; job: JobRecord }) {
           </section>
           {job.kinds.some((k) => newMotor.has(k)) ? <FitPanel page={page} jobId={job.id} /> : null}
           {mayAct ? <PartsPanel page={page} jobId={job.id} stands={stands} /> : null}
-          {policies ? (
-            <ProofPanel
-              page={page}
-              jobId={job.id}
-              stands={stands}
-              units={shownUnitsOf(page.site, policies)}
-              now={now}
-              mayAct={mayAct}
-              say={say}
-            />
-          ) : null}
+          <ProofPanel page={page} jobId={job.id} stands={stands} units={units} now={now} mayAct={mayAct} say={say} />
           {mayAct ? <PermitPanel permit={permit} terms={terms} say={say} /> : null}
           <SubstitutesPanel stands={stands} now={now} today={siteDay(now, page.site.zone)} mayAct={mayAct} say={say} />
           <JobParts jobId={job.id} mayAct={mayAct} />

@@ -2,6 +2,7 @@ import type { MachinePage } from '@motor-round/contract'
 import { Button } from 'antd'
 import { Link } from 'react-router'
 import { shortDay } from '../../app/dates.ts'
+import { useUnits } from '../../app/use-units.ts'
 import { FiredNote } from './fired-note.tsx'
 import { PermitNote } from './permit-panel.tsx'
 import { firedOf, permitOn, standsOf } from './use-job.ts'
@@ -16,6 +17,7 @@ export function JobsPanel({ page, now, mayAct }: { page: MachinePage; now: numbe
       return { job, stands, fired: firedOf(page, stands, now), permit: permitOn(page, job, now) }
     })
     .sort((a, b) => rank(a) - rank(b))
+  const unitsOf = useUnits()
   if (jobs.length === 0 && !mayAct) return null
   return (
     <section className="sheet stack" aria-label="Jobs">
@@ -41,7 +43,7 @@ export function JobsPanel({ page, now, mayAct }: { page: MachinePage; now: numbe
             </span>
           </Link>
           {permit ? <PermitNote permit={permit} now={now} /> : null}
-          {fired ? <FiredNote fired={fired} decision={stands.decision} system={page.site.units} now={now} /> : null}
+          {fired ? <FiredNote fired={fired} decision={stands.decision} units={unitsOf(page.site)} now={now} /> : null}
         </div>
       ))}
     </section>

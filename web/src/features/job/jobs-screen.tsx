@@ -1,5 +1,5 @@
 import type { JobLine } from '@motor-round/contract'
-import { amount } from '@motor-round/core/quantity'
+import { figureWords } from '@motor-round/core/quantity'
 import { Segmented } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -7,6 +7,7 @@ import { jobsApi } from '../../app/jobs-api.ts'
 import { shortDay } from '../../app/dates.ts'
 import type { Failure } from '../../app/failure.ts'
 import { useNow } from '../../app/now.ts'
+import { useUnits } from '../../app/use-units.ts'
 import { byText, DataTable } from '../../parts/data-table/index.ts'
 import { PageFailure } from '../../parts/fields/index.ts'
 import { Loading } from '../../parts/loading/index.ts'
@@ -27,10 +28,19 @@ const filterWords: Readonly<Record<Filter, string>> = {
   closed: 'Closed',
 }
 
-const backWords = ({ back }: JobLine): string => {
-  if (!back) return ''
+function BackNote({ back, units }: Pick<JobLine, 'back' | 'units'>) {
+  const unitsOf = useUnits()
+  if (!back) return null
   const { figure } = back
-  return `Due again${figure ? `: ${figure.words.toLowerCase()} ${amount(figure.then, figure.unit)} → ${amount(figure.now, figure.unit)}` : ''}`
+  const shown = unitsOf({ units })
+  return (
+    <div className="note tone-fix job-flag">
+      Due again
+      {figure
+        ? `: ${figure.words.toLowerCase()} ${figureWords(figure.quantity, figure.then, shown)} → ${figureWords(figure.quantity, figure.now, shown)}`
+        : ''}
+    </div>
+  )
 }
 
 function State({ job }: { job: JobLine }) {
@@ -43,7 +53,7 @@ function State({ job }: { job: JobLine }) {
       ) : job.permit ? (
         <div className="note tone-fix job-flag">Runs on a permit{job.permit.readDue ? ': read it today' : ''}</div>
       ) : null}
-      {job.back ? <div className="note tone-fix job-flag">{backWords(job)}</div> : null}
+      <BackNote back={job.back} units={job.units} />
       {job.misfits.length > 0 ? <div className="note tone-stop job-flag">A new part does not fit</div> : null}
       {job.open.length > 0 ? <div className="note tone-watch job-flag">Not restored: {job.open.join(', ')}</div> : null}
     </>

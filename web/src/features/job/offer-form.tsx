@@ -95,6 +95,7 @@ export function OfferForm({
       </div>
       <WaitingFields
         list={draft.waiting}
+        metric={page.site.units === 'metric'}
         start={(rule) => startFigures(rule, page, draft)}
         fault={fault}
         change={(waiting) => change({ waiting })}

@@ -1,6 +1,6 @@
 import type { MachinePage } from '@motor-round/contract'
 import { atRest, restores, type JobStands, type Proof } from '@motor-round/core/job'
-import { amount, placeWords, findQuantity, type ShownUnits } from '@motor-round/core/quantity'
+import { placeWords, readingFigure, type ShownUnits } from '@motor-round/core/quantity'
 import { Button, Form, Input } from 'antd'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -14,9 +14,7 @@ import type { Say } from './use-job.ts'
 function figures(list: Proof['before'], units: ShownUnits): string {
   return list
     .map((r) => {
-      const unit = findQuantity(r.quantity)?.unit ?? ''
-      // Whole figures are shown as they were typed.
-      const text = r.how === 'over-range' ? 'over range' : amount(r.value, unit, units.system).replace('.0 ', ' ')
+      const text = readingFigure(r, units)
       return list.length === 1 ? text : `${placeWords(r.quantity, r.position)} ${text}`
     })
     .join(', ')

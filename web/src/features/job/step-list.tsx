@@ -16,6 +16,7 @@ export function StepList({
   page,
   job,
   stands,
+  scale,
   now,
   mayAct,
   say,
@@ -23,6 +24,8 @@ export function StepList({
   page: MachinePage
   job: JobRecord
   stands: JobStands
+  /** Of temperatures. */
+  scale: 'F' | 'C'
   now: number
   mayAct: boolean
   say: Say
@@ -37,7 +40,17 @@ export function StepList({
       {list.map((s, i) => (
         <Fragment key={s.id}>
           {i === 0 || groupOf(s) !== groupOf(list[i - 1] ?? s) ? <li className="job-group">{groupOf(s)}</li> : null}
-          <Step page={page} job={job} step={s} titles={titles} rate={rate} now={now} mayAct={mayAct} say={say} />
+          <Step
+            page={page}
+            job={job}
+            step={s}
+            titles={titles}
+            rate={rate}
+            scale={scale}
+            now={now}
+            mayAct={mayAct}
+            say={say}
+          />
         </Fragment>
       ))}
     </ol>

@@ -37,11 +37,23 @@ function Skip({ step, say }: { step: StepStands; say: Say }) {
 }
 
 /** What a step is done by: its parts measured, its tools counted, or a word. */
-function Finish({ page, job, step, say }: { page: MachinePage; job: JobRecord; step: StepStands; say: Say }) {
+function Finish({
+  page,
+  job,
+  step,
+  scale,
+  say,
+}: {
+  page: MachinePage
+  job: JobRecord
+  step: StepStands
+  scale: 'F' | 'C'
+  say: Say
+}) {
   const [count, setCount] = useState<number | null>(null)
   const counts = step.count !== undefined
   if (step.id in partChecks) return <PartsCheck page={page} jobId={job.id} step={step.id} say={say} />
-  if (step.burn) return <BurnForm step={step.id} burner={page.machine.controls.burner} say={say} />
+  if (step.burn) return <BurnForm step={step.id} burner={page.machine.controls.burner} scale={scale} say={say} />
   return (
     <>
       {counts ? (
@@ -106,6 +118,7 @@ export function Step({
   step,
   titles,
   rate,
+  scale,
   now,
   mayAct,
   say,
@@ -116,6 +129,8 @@ export function Step({
   titles: ReadonlyMap<string, string>
   /** Money of an hour of one person; null: nobody priced the job. */
   rate: number | null
+  /** Of temperatures. */
+  scale: 'F' | 'C'
   now: number
   mayAct: boolean
   say: Say
@@ -139,7 +154,7 @@ export function Step({
           <b>Does not fit.</b> Nothing is cut or pulled before the right part is here and measured.
         </div>
       ) : null}
-      {step.burnTest ? <BurnNote test={step.burnTest} /> : null}
+      {step.burnTest ? <BurnNote test={step.burnTest} scale={scale} /> : null}
       {step.check ? <Measures page={page} check={step.check} /> : null}
       {step.hub && (open || step.tried.length > 0) ? (
         <HubLadder step={step} rate={rate} people={step.people ?? 1} mayAct={mayAct && open} say={say} />
@@ -161,7 +176,7 @@ export function Step({
           {open ? (
             <>
               {step.evidence ? <StepPhoto page={page} step={step} /> : null}
-              <Finish page={page} job={job} step={step} say={say} />
+              <Finish page={page} job={job} step={step} scale={scale} say={say} />
               {step.must ? null : <Skip step={step} say={say} />}
             </>
           ) : null}

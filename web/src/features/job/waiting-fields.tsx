@@ -1,7 +1,7 @@
 import { waitingRuleOf, waitingRules } from '@motor-round/core/job'
 import { Button, Select } from 'antd'
 import { FormField } from '../../parts/form-field/index.ts'
-import { NumberField } from './option-fields.tsx'
+import { UnitField } from './unit-field.tsx'
 import type { OfferDraft } from './offer-draft.ts'
 
 type List = OfferDraft['waiting']
@@ -9,11 +9,13 @@ type List = OfferDraft['waiting']
 /** What waiting costs: ways that can be worked out, each with its figures. */
 export function WaitingFields({
   list,
+  metric,
   start,
   fault,
   change,
 }: {
   list: List
+  metric: boolean
   /** Figures of a rule to begin with. */
   start: (rule: string) => List[number]['figures']
   fault: (path: string) => string | undefined
@@ -30,9 +32,11 @@ export function WaitingFields({
             <b>{rule.title}</b>
             <div className="job-numbers">
               {rule.fields.map((f) => (
-                <NumberField
+                <UnitField
                   key={f.key}
-                  label={`${f.title}, ${f.unit}`}
+                  title={f.title}
+                  unit={f.unit}
+                  metric={metric}
                   value={w.figures[f.key] ?? null}
                   error={fault(`waiting.${i}.figures.${f.key}`)}
                   min={f.min}

@@ -3,7 +3,9 @@ import { canStart, leastStartVolts } from '@motor-round/core/electrical'
 import { supplyHertz, type Plate } from '@motor-round/core/plate'
 import { useState } from 'react'
 import { ampsNow, fanRpm, plateAmps } from './amps-now.ts'
+import { inUnits, toShown } from '../../parts/in-units/index.ts'
 import { NumberField } from './option-fields.tsx'
+import { UnitField } from './unit-field.tsx'
 
 const horsepower = (p: Plate): number | null =>
   p.power === undefined ? null : p.powerUnit === 'kW' ? p.power / 0.7457 : p.power
@@ -33,11 +35,14 @@ export function WillItStart({ page, plate }: { page: MachinePage; plate: Plate }
         })
       : null
   const time = result?.seconds == null ? '' : `${result.seconds.toFixed(1)} s of ${result.limit} s.`
+  const metric = site.units === 'metric'
+  const inertia = inUnits('lb·ft²', metric)
+  const told = (v: number | null | undefined) => (v == null ? '' : toShown(v, inertia).toFixed(metric ? 1 : 0))
   const why = {
     'it starts': `It comes up in ${time}`,
     time: `Too slow: ${time} Its overload or protector opens first.`,
     torque: 'It does not come up: the load takes more than it gives.',
-    inertia: `More wheel than a motor of its size starts: ${result?.referred.toFixed(0)} of ${result?.largest?.toFixed(0)} lb·ft² at its shaft.`,
+    inertia: `More wheel than a motor of its size starts: ${told(result?.referred)} of ${told(result?.largest)} ${inertia.unit} at its shaft.`,
     volts: `Below ${leastStartVolts * 100} % of the nameplate volts: repair the supply first.`,
   }
   return (
@@ -46,7 +51,7 @@ export function WillItStart({ page, plate }: { page: MachinePage; plate: Plate }
       <div className="stack">
         {known ? null : <p className="quiet">Enter power and rpm of the new nameplate first.</p>}
         <div className="job-numbers">
-          <NumberField label="Wheel, WK², lb·ft²" value={wheel} max={1e6} onChange={setWheel} />
+          <UnitField title="Wheel, WK²" unit="lb·ft²" metric={metric} value={wheel} max={1e6} onChange={setWheel} />
           {machine.drive === 'direct' ? null : (
             <NumberField label="Fan speed, rpm" value={fan} max={10_000} onChange={setFan} />
           )}

@@ -2,6 +2,7 @@ import type { MachinePage } from '@motor-round/contract'
 import { hoursADay } from '@motor-round/core/live'
 import { show } from '@motor-round/core/quantity'
 import { Link } from 'react-router'
+import { degreesOf, shownDegrees } from '../../app/shown-units.ts'
 import { Facts } from '../../parts/facts/index.ts'
 
 const starterWords = { starter: 'starter', contactor: 'contactor', none: 'none' } as const
@@ -13,16 +14,19 @@ const overloadWords = {
 } as const
 
 /** The ranges of the burner, where they are entered. */
-const burnerWords = (b: MachinePage['machine']['controls']['burner']): string[] =>
+const burnerWords = (b: MachinePage['machine']['controls']['burner'], scale: 'F' | 'C'): string[] =>
   (
     [
       ['oxygen', b?.oxygenLow, b?.oxygenHigh, '%'],
-      ['stack', b?.stackLow, b?.stackHigh, '°F'],
+      ['stack', b?.stackLow, b?.stackHigh, `°${scale}`],
     ] as const
-  ).flatMap(([what, low, high, unit]) => (low == null || high == null ? [] : [`${what} ${low} to ${high} ${unit}`]))
+  ).flatMap(([what, low, high, unit]) => {
+    const told = (v: number) => (what === 'stack' ? shownDegrees(v, scale) : v)
+    return low == null || high == null ? [] : [`${what} ${told(low)} to ${told(high)} ${unit}`]
+  })
 
 /** What stands between supply and motor, as far as it is known. */
-function controlsWords({ controls: c }: MachinePage['machine']): string {
+function controlsWords({ controls: c }: MachinePage['machine'], scale: 'F' | 'C'): string {
   return [
     c.starter === null ? '' : starterWords[c.starter],
     c.poles === null ? '' : `${c.poles} ${c.poles === 1 ? 'pole' : 'poles'}`,
@@ -31,7 +35,7 @@ function controlsWords({ controls: c }: MachinePage['machine']): string {
     c.controlVolts === null ? '' : `${c.controlVolts} V control`,
     c.transformer === null ? '' : `${c.transformer.ratedIn}/${c.transformer.ratedOut} V transformer`,
     c.capacitor === null ? '' : `${c.capacitor.run} µF capacitor`,
-    c.gasSection ? ['gas section', ...burnerWords(c.burner)].join(', ') : '',
+    c.gasSection ? ['gas section', ...burnerWords(c.burner, scale)].join(', ') : '',
     c.phaseMonitor ? 'phase monitor' : '',
   ]
     .filter(Boolean)
@@ -78,7 +82,7 @@ export function FactsPanel({ page }: { page: MachinePage }) {
             `${machine.serviceVolts} V, ${machine.phases === 3 ? 'three-phase' : 'single-phase'}${page.motor?.connectionVolts ? `, connected for ${page.motor.connectionVolts} V` : ''}`,
           ],
           ['Drive', `${machine.drive}${machine.hasVfd ? ', variable-frequency drive' : ''}`],
-          ['Controls', controlsWords(machine) || 'not entered'],
+          ['Controls', controlsWords(machine, degreesOf(page.site)) || 'not entered'],
           [
             'Live data',
             <Link className="link-tall" to={`/machines/${machine.id}/live`}>

@@ -1,38 +1,14 @@
 import type { VisitRecord } from '@motor-round/contract'
 import { checkDefinitions, unknownControls, type Ask, type MachineFacts } from '@motor-round/core/judge'
-import {
-  convert,
-  findQuantity,
-  placeWords,
-  shownUnit,
-  writtenUnit,
-  show,
-  type Reading,
-  type ShownUnits,
-} from '@motor-round/core/quantity'
+import { findQuantity, placeWords, readingFigure, type Reading, type ShownUnits } from '@motor-round/core/quantity'
 import { Facts } from '../../parts/facts/index.ts'
 
 /** What the table of visits shows by itself. */
 const inTable = new Set(['volts_ll', 'volts_ln', 'amps', 'hz'])
 
 function figure(r: Reading, units: ShownUnits): string {
-  const unit = findQuantity(r.quantity)?.unit ?? ''
-  const text =
-    r.how === 'over-range'
-      ? 'open'
-      : unit === 'ohm'
-        ? show.ohms(r.value)
-        : unit === 'Mohm'
-          ? show.megohms(r.value)
-          : unit === 'uF'
-            ? show.microfarads(r.value)
-            : unit === 'degC'
-              ? show.temperature(r.value, units.temperature)
-              : unit === 'A'
-                ? `${show.amps(r.value)} A`
-                : `${Math.round(convert(r.value, unit, shownUnit(r.quantity, units)) * 100) / 100} ${writtenUnit(shownUnit(r.quantity, units))}`
   const how = r.how === 'unsteady' || r.how === 'peak' ? ` ${r.how}` : ''
-  return `${placeWords(r.quantity, r.position)} ${text}${how}`.trim()
+  return `${placeWords(r.quantity, r.position)} ${readingFigure(r, units)}${how}`.trim()
 }
 
 const everything: MachineFacts = {

@@ -19,10 +19,18 @@ const full = controls.parse({
 
 describe('controls as they are typed', () => {
   it('come back as they were', () => {
-    for (const c of [full, unknownControls]) expect(controlsOf(controlsDraftOf(c))).toEqual(c)
-    expect(controlsOf(blankControls)).toEqual(unknownControls)
+    for (const c of [full, unknownControls])
+      for (const scale of ['F', 'C'] as const) expect(controlsOf(controlsDraftOf(c, scale), scale)).toEqual(c)
+    expect(controlsOf(blankControls, 'F')).toEqual(unknownControls)
   })
-  it('show a tolerance in per cent', () => expect(controlsDraftOf(full).capacitorTolerance).toBe('6'))
+  it('show a tolerance in per cent', () => expect(controlsDraftOf(full, 'F').capacitorTolerance).toBe('6'))
+  it('show the stack in the degrees of the site', () => {
+    // 300 °F is 148.89 °C.
+    const metric = controlsDraftOf(full, 'C')
+    expect([metric.burnerStackLow, metric.burnerStackHigh]).toEqual(['148.89', '193.33'])
+    expect(controlsOf({ ...metric, burnerStackHigh: '200' }, 'C').burner?.stackHigh).toBe(392)
+    expect(controlsOf({ ...metric, burnerStackHigh: 'hot' }, 'C').burner?.stackHigh).toBe(-1)
+  })
   it.each([
     [{ protectionAmps: 'twenty' }, 'protectionAmps'],
     [{ controlVolts: '24 or so' }, 'controlVolts'],
@@ -33,7 +41,7 @@ describe('controls as they are typed', () => {
     [{ capacitorRun: 'seven' }, 'capacitor.run'],
     [{ capacitorRun: '7.5', capacitorTolerance: '60' }, 'capacitor.tolerance'],
   ])('%j is refused at its field, never dropped', (typed, path) => {
-    const parsed = controls.safeParse(controlsOf({ ...blankControls, ...typed }))
+    const parsed = controls.safeParse(controlsOf({ ...blankControls, ...typed }, 'F'))
     expect(parsed.error?.issues.map((i) => i.path.join('.'))).toEqual([path])
   })
 })

@@ -1,5 +1,6 @@
 import type { Machine } from '@motor-round/contract'
-import { parseFigure } from '@motor-round/core/quantity'
+import { convert, parseFigure } from '@motor-round/core/quantity'
+import { shownDegrees } from '../../app/shown-units.ts'
 
 type Controls = Machine['controls']
 
@@ -14,7 +15,7 @@ export interface ControlsDraft {
   readonly transformerIn: string
   readonly transformerOut: string
   readonly gasSection: boolean
-  /** Per cent, and °F. */
+  /** Per cent, and the degrees of the site. */
   readonly burnerOxygenLow: string
   readonly burnerOxygenHigh: string
   readonly burnerStackLow: string
@@ -50,7 +51,13 @@ export const blankControls: ControlsDraft = {
 
 const text = (v: number | null | undefined) => (v == null ? '' : String(v))
 
-export const controlsDraftOf = (c: Controls): ControlsDraft => ({
+const stackText = (f: number | null | undefined, scale: Scale) => (f == null ? '' : text(shownDegrees(f, scale)))
+/** What was typed, in °F as it is kept. */
+const keptDegrees = (typed: number | null, scale: Scale) =>
+  typed === null || typed === -1 || scale === 'F' ? typed : Number(convert(typed, 'degC', 'degF').toFixed(1))
+type Scale = 'F' | 'C'
+
+export const controlsDraftOf = (c: Controls, scale: Scale): ControlsDraft => ({
   starter: c.starter ?? '',
   poles: c.poles === null ? '' : (String(c.poles) as '1' | '2' | '3'),
   overload: c.overload ?? '',
@@ -62,8 +69,8 @@ export const controlsDraftOf = (c: Controls): ControlsDraft => ({
   gasSection: c.gasSection,
   burnerOxygenLow: text(c.burner?.oxygenLow),
   burnerOxygenHigh: text(c.burner?.oxygenHigh),
-  burnerStackLow: text(c.burner?.stackLow),
-  burnerStackHigh: text(c.burner?.stackHigh),
+  burnerStackLow: stackText(c.burner?.stackLow, scale),
+  burnerStackHigh: stackText(c.burner?.stackHigh, scale),
   phaseMonitor: c.phaseMonitor,
   capacitorRun: text(c.capacitor?.run),
   capacitorSecond: text(c.capacitor?.second),
@@ -75,7 +82,7 @@ const figure = (t: string): number | null => (t.trim() === '' ? null : (parseFig
 const chosen = <T extends string>(v: T | ''): T | null => (v === '' ? null : v)
 
 /** The controls as the server takes them. What is typed and no figure becomes −1, which the server refuses at its field. */
-export function controlsOf(d: ControlsDraft): Controls {
+export function controlsOf(d: ControlsDraft, scale: Scale): Controls {
   const run = figure(d.capacitorRun)
   const into = figure(d.transformerIn)
   const out = figure(d.transformerOut)
@@ -83,8 +90,8 @@ export function controlsOf(d: ControlsDraft): Controls {
   const burner = {
     oxygenLow: figure(d.burnerOxygenLow),
     oxygenHigh: figure(d.burnerOxygenHigh),
-    stackLow: figure(d.burnerStackLow),
-    stackHigh: figure(d.burnerStackHigh),
+    stackLow: keptDegrees(figure(d.burnerStackLow), scale),
+    stackHigh: keptDegrees(figure(d.burnerStackHigh), scale),
   }
   return {
     starter: chosen(d.starter),

@@ -13,11 +13,14 @@ type Texts = {
 export function ControlsFields({
   draft,
   phases,
+  scale,
   set,
   failure,
 }: {
   draft: ControlsDraft
   phases: 1 | 3
+  /** Of temperatures. */
+  scale: 'F' | 'C'
   set: (d: Partial<ControlsDraft>) => void
   failure: Failure | undefined
 }) {
@@ -106,8 +109,8 @@ export function ControlsFields({
         <>
           {typed('burnerOxygenLow', 'Burner: oxygen from, %', 'burner.oxygenLow')}
           {typed('burnerOxygenHigh', 'Burner: oxygen to, %', 'burner.oxygenHigh')}
-          {typed('burnerStackLow', 'Burner: stack from, °F', 'burner.stackLow')}
-          {typed('burnerStackHigh', 'Burner: stack to, °F', 'burner.stackHigh')}
+          {typed('burnerStackLow', `Burner: stack from, °${scale}`, 'burner.stackLow')}
+          {typed('burnerStackHigh', `Burner: stack to, °${scale}`, 'burner.stackHigh')}
         </>
       ) : null}
       <FormField label="Phase monitor">

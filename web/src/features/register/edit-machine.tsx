@@ -5,6 +5,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
+import { degreesOf } from '../../app/shown-units.ts'
 import { FailureNote, PageFailure } from '../../parts/fields/index.ts'
 import { FormField } from '../../parts/form-field/index.ts'
 import { StaleNote, type Difference } from '../../parts/stale-note/index.ts'
@@ -13,7 +14,7 @@ import { Loading } from '../../parts/loading/index.ts'
 import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, draftOf, MachineFields, type MachineDraft } from './machine-fields.tsx'
 
-const rows: readonly [keyof MachineDraft, string][] = [
+const rowsIn = (scale: 'F' | 'C'): readonly (readonly [keyof MachineDraft, string])[] => [
   ['tag', 'Machine tag'],
   ['purpose', 'Serves'],
   ['serviceVolts', 'Supply, V'],
@@ -34,8 +35,8 @@ const rows: readonly [keyof MachineDraft, string][] = [
   ['gasSection', 'Gas section'],
   ['burnerOxygenLow', 'Burner: oxygen from, %'],
   ['burnerOxygenHigh', 'Burner: oxygen to, %'],
-  ['burnerStackLow', 'Burner: stack from, °F'],
-  ['burnerStackHigh', 'Burner: stack to, °F'],
+  ['burnerStackLow', `Burner: stack from, °${scale}`],
+  ['burnerStackHigh', `Burner: stack to, °${scale}`],
   ['phaseMonitor', 'Phase monitor'],
   ['capacitorRun', 'Run capacitor, µF'],
   ['capacitorSecond', 'Second section, µF'],
@@ -44,9 +45,9 @@ const rows: readonly [keyof MachineDraft, string][] = [
 ]
 
 /** What differs between what was typed and the machine as it is on record. */
-const differing = (mine: MachineDraft, current: Machine): Difference[] => {
-  const theirs = draftOf(current)
-  return rows
+const differing = (mine: MachineDraft, current: Machine, scale: 'F' | 'C'): Difference[] => {
+  const theirs = draftOf(current, scale)
+  return rowsIn(scale)
     .filter(([k]) => mine[k] !== theirs[k])
     .map(([k, what]) => ({ what, mine: String(mine[k]), theirs: String(theirs[k]) }))
 }
@@ -101,7 +102,8 @@ function Retire({ machine }: { machine: Machine }) {
 function EditForm({ page }: { page: MachinePage }) {
   const { machine } = page
   const [base, setBase] = useState(machine)
-  const [draft, setDraft] = useState<MachineDraft>(() => draftOf(machine))
+  const scale = degreesOf(page.site)
+  const [draft, setDraft] = useState<MachineDraft>(() => draftOf(machine, scale))
   const [save, attempt] = api.useEditMachineMutation()
   const lead = useMay('lead')
   const navigate = useNavigate()
@@ -109,7 +111,7 @@ function EditForm({ page }: { page: MachinePage }) {
   const send = (version: number) =>
     void save({
       params: { id: machine.id },
-      body: { id: machine.id, unitId: machine.unitId, version, ...bodyOf(draft) },
+      body: { id: machine.id, unitId: machine.unitId, version, ...bodyOf(draft, scale) },
     })
       .unwrap()
       .then(
@@ -129,6 +131,7 @@ function EditForm({ page }: { page: MachinePage }) {
         <ControlsFields
           draft={draft}
           phases={draft.phases}
+          scale={scale}
           set={(d) => setDraft({ ...draft, ...d })}
           failure={failure}
         />
@@ -136,11 +139,11 @@ function EditForm({ page }: { page: MachinePage }) {
       {failure?.problem.status === 409 && failure.problem.current !== undefined ? (
         <StaleNote
           told={messageOf(failure)}
-          differences={differing(draft, failure.problem.current as Machine)}
+          differences={differing(draft, failure.problem.current as Machine, scale)}
           keepMine={() => send((failure.problem.current as Machine).version)}
           takeTheirs={() => {
             setBase(failure.problem.current as Machine)
-            setDraft(draftOf(failure.problem.current as Machine))
+            setDraft(draftOf(failure.problem.current as Machine, scale))
             attempt.reset()
           }}
         />

@@ -30,8 +30,8 @@ export const blankMachine: MachineDraft = {
   unitPlateAmps: '',
 }
 
-export const draftOf = (m: Machine): MachineDraft => ({
-  ...controlsDraftOf(m.controls),
+export const draftOf = (m: Machine, scale: 'F' | 'C'): MachineDraft => ({
+  ...controlsDraftOf(m.controls, scale),
   tag: m.tag,
   purpose: m.purpose,
   phases: m.phases,
@@ -44,7 +44,7 @@ export const draftOf = (m: Machine): MachineDraft => ({
 })
 
 /** The draft as the server takes it. */
-export const bodyOf = (d: MachineDraft) => ({
+export const bodyOf = (d: MachineDraft, scale: 'F' | 'C') => ({
   tag: d.tag.trim(),
   purpose: d.purpose.trim(),
   phases: d.phases,
@@ -52,7 +52,7 @@ export const bodyOf = (d: MachineDraft) => ({
   drive: d.drive,
   hasVfd: d.hasVfd,
   hasTwin: d.hasTwin,
-  controls: controlsOf(d),
+  controls: controlsOf(d, scale),
   unitPlate:
     d.unitPlateVolts.trim() === '' && d.unitPlateAmps.trim() === ''
       ? null

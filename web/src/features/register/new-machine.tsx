@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid'
 import { api } from '../../app/api.ts'
 import { messageOf, type Failure } from '../../app/failure.ts'
 import { useMay } from '../../app/shell/index.ts'
+import { degreesOf } from '../../app/shown-units.ts'
 import { ControlsFields } from './controls-fields.tsx'
 import { bodyOf, blankMachine, MachineFields, type MachineDraft } from './machine-fields.tsx'
 import { blankPlace, PlaceFields, useMakePlace, usePlace, type PlaceDraft } from './place-fields.tsx'
@@ -19,6 +20,7 @@ export function NewMachine() {
   const [machine, setMachine] = useState<MachineDraft>(blankMachine)
   const [failure, setFailure] = useState<Failure | undefined>()
   const found = usePlace(place)
+  const scale = degreesOf(found.site ?? place.settings)
   const makePlace = useMakePlace()
   const [addMachine] = api.useAddMachineMutation()
   const navigate = useNavigate()
@@ -34,7 +36,7 @@ export function NewMachine() {
     try {
       setFailure(undefined)
       const unitId = await makePlace(place, found)
-      await addMachine({ body: { id, unitId, ...bodyOf(machine) } }).unwrap()
+      await addMachine({ body: { id, unitId, ...bodyOf(machine, scale) } }).unwrap()
       await navigate(`/machines/${id}/motor`)
     } catch (e) {
       setFailure(e as Failure)
@@ -64,6 +66,7 @@ export function NewMachine() {
         <ControlsFields
           draft={machine}
           phases={machine.phases}
+          scale={scale}
           set={(d) => setMachine({ ...machine, ...d })}
           failure={failure}
         />

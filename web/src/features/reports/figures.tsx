@@ -1,7 +1,8 @@
 import type { Portfolio } from '@motor-round/contract'
-import { amount, show } from '@motor-round/core/quantity'
+import { figureWords, show } from '@motor-round/core/quantity'
 import { Link } from 'react-router'
 import { shortDay } from '../../app/dates.ts'
+import { useUnits } from '../../app/use-units.ts'
 import { byNumber, byText, DataTable } from '../../parts/data-table/index.ts'
 
 function Figure({ value, words }: { value: string; words: string }) {
@@ -52,15 +53,8 @@ export function WorkFigures({ p }: { p: Portfolio }) {
 type Postponed = Portfolio['postponed'][number]
 
 /** What was put off, and what waiting came to. */
-export function PostponedTable({
-  list,
-  system,
-  now,
-}: {
-  list: readonly Postponed[]
-  system: 'us' | 'metric'
-  now: number
-}) {
+export function PostponedTable({ list, now }: { list: readonly Postponed[]; now: number }) {
+  const unitsOf = useUnits()
   return (
     <DataTable<Postponed>
       label="Postponed"
@@ -83,7 +77,7 @@ export function PostponedTable({
           key: 'grew',
           render: (_, j) =>
             j.grew
-              ? `${j.grew.words} ${amount(j.grew.then, j.grew.unit, system)} → ${amount(j.grew.now, j.grew.unit, system)}`
+              ? `${j.grew.words} ${figureWords(j.grew.quantity, j.grew.then, unitsOf(j))} → ${figureWords(j.grew.quantity, j.grew.now, unitsOf(j))}`
               : '',
         },
         {

@@ -42,7 +42,6 @@ export function ReportsScreen() {
       },
       { replace: true },
     )
-  const system = sites.find((s) => s.id === site)?.units ?? (sites.every((s) => s.units === 'metric') ? 'metric' : 'us')
   const search = new URLSearchParams(asked).toString()
   return (
     <div className="page stack">
@@ -92,7 +91,7 @@ export function ReportsScreen() {
             <header>
               <h2>Postponed, and what waiting came to</h2>
             </header>
-            <PostponedTable list={p.postponed} system={system} now={now} />
+            <PostponedTable list={p.postponed} now={now} />
           </section>
           <div className="reports-columns">
             <section className="sheet" aria-label="Makers">

@@ -26,6 +26,13 @@ describe('a limit as it is read and typed', () => {
     expect(typedLimit({ unit: 'inwg' }, '125 Pa')).toBe(0.502)
     expect(typedLimit({ unit: 'inwg' }, 'some Pa')).toBeNull()
   })
+  it('tells a temperature in both scales, and takes it typed in either', () => {
+    expect(limitWords({ unit: 'degC' }, 95)).toBe('95 °C (203 °F)')
+    expect(typedLimit({ unit: 'degC' }, '203 °F')).toBe(95)
+    expect(typedLimit({ unit: 'degC' }, '203F')).toBe(95)
+    expect(typedLimit({ unit: 'degC' }, '95 °C')).toBe(95)
+    expect(typedLimit({ unit: 'degC' }, 'hot °F')).toBeNull()
+  })
   it('takes a comma, and refuses what is no figure', () => {
     expect(typedLimit({ unit: 'V' }, '47,5')).toBe(47.5)
     expect(typedLimit({ unit: 'ratio' }, '6 %')).toBe(0.06)

@@ -23,18 +23,33 @@ const units: Partial<Record<Limit['unit'], string>> = {
 export const shownLimit = (limit: Pick<Limit, 'unit'>, value: number): string =>
   limit.unit === 'ratio' ? `${Math.round(value * 10000) / 100} %` : `${value}${units[limit.unit] ?? ''}`
 
-/** The same for reading alone: limits are those of all sites, so a pressure is told for US and for metric ones. */
-export const limitWords = (limit: Pick<Limit, 'unit'>, value: number): string =>
-  limit.unit === 'inwg'
-    ? `${shownLimit(limit, value)} (${Math.round(convert(value, 'inwg', 'Pa'))} Pa)`
-    : shownLimit(limit, value)
+/** Units of which a limit is told, and may be typed, in the other system as well. */
+interface Other {
+  readonly unit: string
+  readonly written: string
+  /** It, at the end of what is typed. */
+  readonly typed: RegExp
+  readonly decimals: number
+}
+const others: Partial<Record<Limit['unit'], Other>> = {
+  inwg: { unit: 'Pa', written: 'Pa', typed: / *Pa$/, decimals: 3 },
+  degC: { unit: 'degF', written: '°F', typed: / *°?F$/, decimals: 2 },
+}
 
-/** What is typed for a limit, as its value; null when it is no figure. A pressure may be typed in Pa as well. */
+/** The same for reading alone: limits are those of all sites, so it is told in the units of US and of metric ones. */
+export function limitWords(limit: Pick<Limit, 'unit'>, value: number): string {
+  const other = others[limit.unit]
+  return other
+    ? `${shownLimit(limit, value)} (${Math.round(convert(value, limit.unit, other.unit))} ${other.written})`
+    : shownLimit(limit, value)
+}
+
+/** What is typed for a limit, as its value; null when it is no figure. A pressure may be typed in Pa as well, degrees in °F. */
 export function typedLimit(limit: Pick<Limit, 'unit'>, text: string): number | null {
-  const pascals = limit.unit === 'inwg' ? /^([^P]*)Pa$/.exec(text.trim()) : null
-  if (pascals) {
-    const value = parseFigure((pascals[1] ?? '').trim())
-    return value === null ? null : Math.round(convert(value, 'Pa', 'inwg') * 1000) / 1000
+  const other = others[limit.unit]
+  if (other?.typed.test(text.trim())) {
+    const value = parseFigure(text.trim().replace(other.typed, ''))
+    return value === null ? null : Number(convert(value, other.unit, limit.unit).toFixed(other.decimals))
   }
   const value = parseFigure(text.replace(/%|days?|times|min|in wg|V|A|M?Ω|°C|°|dB|k?Hz|ppm|s$/g, ''))
   if (value === null) return null

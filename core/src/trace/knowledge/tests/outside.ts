@@ -13,7 +13,11 @@ export const outsideTests = testsAt('outside', (test) => [
     how: 'Point the thermometer at the motor shell and at both bearings.',
     minutes: 3,
     misread: 6,
-    results: { ok: [75, 'Both normal'], shell: [17, 'Motor shell too hot'], bearing: [8, 'Bearing above 200 °F'] },
+    results: {
+      ok: [75, 'Both normal'],
+      shell: [17, 'Motor shell too hot'],
+      bearing: [8, 'Bearing above 200 °F (95 °C)'],
+    },
   }),
   test('static', 'Static pressure and amps', {
     how: 'Read static pressure and amps and compare both with the last visit.',
@@ -35,7 +39,7 @@ export const outsideTests = testsAt('outside', (test) => [
     misread: 6,
     results: {
       normal: [78, 'All normal'],
-      filter: [9, 'Filter above 1 in wg'],
+      filter: [9, 'Filter above 1 in wg (250 Pa)'],
       path: [7, 'Coil, grille or duct'],
       damper: [6, 'Damper'],
     },

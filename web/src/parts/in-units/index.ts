@@ -1,0 +1,1 @@
+export { fromShown, inUnits, toShown, type Scaled } from './in-units.ts'
