@@ -34,6 +34,19 @@ export function heaterWatts(volts: number, amps: number, phases: 1 | 3 = 3): num
   return (phases === 3 ? Math.sqrt(3) : 1) * volts * amps
 }
 
+/**
+ * Heat input of a burner by its meter, watts.
+ * @param cubicFeet gas of one turn of the dial @param seconds of that turn @param heatingValue Btu/ft³
+ * @throws RangeError when an argument is not above zero
+ * @source 3600 · ft³ · Btu/ft³ / s, Btu/h
+ */
+export function gasInput(cubicFeet: number, seconds: number, heatingValue: number): number {
+  requirePositive('cubicFeet', cubicFeet)
+  requirePositive('seconds', seconds)
+  requirePositive('heatingValue', heatingValue)
+  return ((3600 * cubicFeet * heatingValue) / seconds) * 0.29307107
+}
+
 /** Speed of standard air at a velocity pressure of one pascal, m/s. @source handbooks print 4005 ft/min at 1 in wg */
 const pitot = (4005 * 0.00508) / Math.sqrt(249.08891)
 

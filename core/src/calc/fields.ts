@@ -8,6 +8,8 @@ export const ohms = z.number().nonnegative().max(1e7).meta({ unit: 'Ω' })
 export const megohms = z.number().nonnegative().max(1e6).meta({ unit: 'MΩ' })
 export const microfarads = z.number().nonnegative().max(1e5).meta({ unit: 'µF' })
 export const celsius = z.number().min(-60).max(300).meta({ unit: '°C' })
+/** A difference of two air temperatures: Δ, because degrees of it begin nowhere. */
+export const airRise = z.number().min(1).max(200).meta({ unit: 'Δ°F' })
 export const hertz = z.number().min(1).max(400).meta({ unit: 'Hz' })
 export const rpm = z.number().positive().max(10000).meta({ unit: 'rpm' })
 export const horsepower = z.number().positive().max(1000).meta({ unit: 'hp' })
@@ -24,6 +26,19 @@ export const inches = z.number().positive().max(10000).meta({ unit: 'in' })
 export const pounds = z.number().nonnegative().max(1e6).meta({ unit: 'lbf' })
 export const cfm = z.number().nonnegative().max(1e7).meta({ unit: 'cfm' })
 export const inchesWater = z.number().min(-100).max(100).meta({ unit: 'in wg' })
+
+/**
+ * Numbers in a row, with spaces, commas or semicolons between them.
+ * @throws RangeError with the name of the field when one is no number
+ */
+export function numbersIn(name: string, text: string): number[] {
+  return text.split(/[\s,;]+/).flatMap((t) => {
+    if (t === '') return []
+    const v = Number(t)
+    if (!Number.isFinite(v)) throw new RangeError(`${name} has “${t}”, which is not a number`)
+    return [v]
+  })
+}
 
 /** Keep what is known: a field that is null or undefined is left out. */
 export function known<T extends object>(o: T): { [K in keyof T]?: Exclude<T[K], null | undefined> } {

@@ -1,5 +1,9 @@
 import { adjustableSheaveCalc } from './drive-train/adjustable-sheave.ts'
 import { airFromAmpsCalc } from './air/air-from-amps.ts'
+import { airFromGasCalc } from './air/air-from-gas.ts'
+import { capacitorCombineCalc } from './capacitor/capacitor-combine.ts'
+import { soundSumCalc } from './motion/sound-sum.ts'
+import { vibrationAmplitudeCalc } from './motion/vibration-amplitude.ts'
 import { airFromHeatCalc } from './air/air-from-heat.ts'
 import { airPathCalc } from './air/air-path.ts'
 import { alignmentCalc } from './drive-train/alignment.ts'
@@ -82,6 +86,7 @@ export const calculators: readonly Calculator[] = [
   insulationCalc,
   polarisationCalc,
   capacitorCalc,
+  capacitorCombineCalc,
   bleedCalc,
   overloadCalc,
   branchCalc,
@@ -108,6 +113,7 @@ export const calculators: readonly Calculator[] = [
   fanAssemblyCalc,
   airPathCalc,
   airFromHeatCalc,
+  airFromGasCalc,
   airFromAmpsCalc,
   traverseCalc,
   outsideAirCalc,
@@ -115,11 +121,13 @@ export const calculators: readonly Calculator[] = [
   buildingAirCalc,
   combustionCalc,
   fanVibrationCalc,
+  vibrationAmplitudeCalc,
   nameFrequencyCalc,
   bearingFrequenciesCalc,
   balanceCalc,
   permissibleUnbalanceCalc,
   soundCalc,
+  soundSumCalc,
   noiseDoseCalc,
   energyCostCalc,
   filterCostCalc,

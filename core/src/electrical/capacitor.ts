@@ -16,6 +16,25 @@ export function capacitanceUnderLoad(amps: number, volts: number, hz: number): n
   return (amps * 1e6) / (2 * Math.PI * hz * volts)
 }
 
+/** Amps of a capacitor at volts and hertz. @param microfarads its capacitance @source definition of capacitive reactance */
+export function capacitorAmps(microfarads: number, volts: number, hz: number): number {
+  requirePositive('microfarads', microfarads)
+  requireMagnitude('volts', volts)
+  requirePositive('hz', hz)
+  return (2 * Math.PI * hz * microfarads * volts) / 1e6
+}
+
+/**
+ * Capacitors joined, microfarads.
+ * @throws RangeError when there is none or one is not above zero
+ * @source sum in parallel, sum of reciprocals in series
+ */
+export function combinedCapacitance(values: readonly number[]): { readonly parallel: number; readonly series: number } {
+  if (values.length === 0) throw new RangeError('values must not be empty')
+  for (const v of values) requirePositive('values', v)
+  return { parallel: values.reduce((a, b) => a + b, 0), series: 1 / values.reduce((a, b) => a + 1 / b, 0) }
+}
+
 /**
  * Deviation of a capacitor from its marking.
  * @returns fraction, -0.06 is six per cent low

@@ -6,7 +6,14 @@ export {
   type BranchProtection,
   type ProtectionKind,
 } from './branch-protection.ts'
-export { bleedSeconds, capacitanceUnderLoad, capacitorDeviation, underLoadUncertainty } from './capacitor.ts'
+export {
+  bleedSeconds,
+  capacitanceUnderLoad,
+  capacitorAmps,
+  capacitorDeviation,
+  combinedCapacitance,
+  underLoadUncertainty,
+} from './capacitor.ts'
 export { livePattern, type DeadReadings, type LivePattern } from './dead-proof.ts'
 export { fullLoadCurrent, type TableCurrent } from './full-load-tables.ts'
 export { groundReturn, phasorDifference, residualOfLeaks, type GroundReturn, type Phasor } from './ground-current.ts'

@@ -111,6 +111,12 @@ const lines: Readonly<Record<string, Lines>> = {
     'Within the printed tolerance.',
     'Low: replace it before you blame the motor.',
   ],
+  'capacitor-combine': [
+    'The markings of the capacitors at hand.',
+    'In parallel each is rated for the full volts.',
+    'Within ±6 % of what the nameplate calls for.',
+    'A substitute only: record it, and order the right one. In series each also needs a rating of its own.',
+  ],
   'capacitor-bleed': [
     'Across the terminals through a resistor, insulated.',
     '20 kΩ, 5 W is common.',
@@ -267,6 +273,12 @@ const lines: Readonly<Record<string, Lines>> = {
     'Steady for five minutes.',
     'Small rise: the error grows; use all stages.',
   ],
+  'air-from-gas': [
+    'Every other gas appliance off; time one turn of the smallest dial. Air before and after the gas section.',
+    'Probe out of sight of the exchanger, full fire for ten minutes.',
+    'Input within 5 % of the nameplate, rise inside its range.',
+    'Rise over the range: too little air, or too much gas. Gas work is for licensed people.',
+  ],
   'air-from-amps': [
     'Amps, volts, static pressure.',
     'An estimate from efficiency.',
@@ -309,6 +321,12 @@ const lines: Readonly<Record<string, Lines>> = {
     'Under the as-found limit.',
     'Over the shutdown limit: stop it.',
   ],
+  'vibration-amplitude': [
+    'Velocity, peak, and the speed or frequency it stands at.',
+    'One frequency at a time, not the overall reading of a noisy fan.',
+    'The same spot in the same unit each time.',
+    'Limits for fans are in velocity: convert, then compare.',
+  ],
   'name-frequency': [
     'Strongest frequency, motor and fan rpm.',
     'Spectrum or strobe.',
@@ -338,6 +356,12 @@ const lines: Readonly<Record<string, Lines>> = {
     'dB(A), slow.',
     '10 dB over the background.',
     'Under 3 dB: the background decides.',
+  ],
+  'sound-sum': [
+    'A level for each fan, or for each spot around one fan.',
+    'Each fan by itself, the others off, same place.',
+    'Two equal fans together are 3 dB over one.',
+    'A fan 10 dB under the loudest adds next to nothing: start with the loudest.',
   ],
   'noise-dose': [
     'Level and hours of each place.',

@@ -1,4 +1,4 @@
-import { findQuantity, writtenUnit, type QuantityCode, type Reading } from '../quantity/index.ts'
+import { findQuantity, show, writtenUnit, type QuantityCode, type Reading } from '../quantity/index.ts'
 
 /** Quantities of which "over range" is an answer: an open circuit, or insulation beyond the tester. */
 const openIsAnswer: readonly string[] = [
@@ -24,7 +24,8 @@ const shownSpread = (r: Reading): string => {
   const unit = findQuantity(r.quantity)?.unit ?? ''
   const spread = r.spread ?? 0
   const size = Math.abs(spread)
-  const figure = size >= 100 ? spread.toFixed(0) : size >= 1 ? spread.toFixed(1) : spread.toPrecision(2)
+  const figure =
+    size >= 100 ? spread.toFixed(0) : size >= 1 ? spread.toFixed(1) : show.trimmed(spread, size >= 0.01 ? 3 : 6)
   return `${figure} ${writtenUnit(unit)}`
 }
 

@@ -8,6 +8,9 @@ export function sumLevels(levels: readonly number[]): number {
   return 10 * Math.log10(levels.reduce((s, l) => s + power(l), 0))
 }
 
+/** The level whose sound is the mean of these: of one fan at several spots, dB. @throws RangeError when there is none */
+export const averageLevel = (levels: readonly number[]): number => sumLevels(levels) - 10 * Math.log10(levels.length)
+
 /** The source alone, with the background taken off; null when it lies within 3 dB of it. */
 export function withoutBackground(total: number, background: number): number | null {
   return total - background < 3 ? null : 10 * Math.log10(power(total) - power(background))

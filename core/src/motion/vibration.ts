@@ -1,9 +1,23 @@
-import { requireMagnitude } from '../quantity/index.ts'
+import { requireMagnitude, requirePositive } from '../quantity/index.ts'
 
 /** mm/s r.m.s. from in/s peak. */
 export const rmsFromInchPeak = (peak: number): number => (peak * 25.4) / Math.SQRT2
 /** in/s peak from mm/s r.m.s. */
 export const inchPeakFromRms = (rms: number): number => (rms * Math.SQRT2) / 25.4
+
+/** Displacement of a sine, thousandths of an inch peak to peak. @param velocity in/s peak @param hz its frequency */
+export function displacementOf(velocity: number, hz: number): number {
+  requireMagnitude('velocity', velocity)
+  requirePositive('hz', hz)
+  return (1000 * velocity) / (Math.PI * hz)
+}
+
+/** Acceleration of a sine, g peak. @param velocity in/s peak @param hz its frequency @source standard gravity, 386.09 in/s² */
+export function accelerationOf(velocity: number, hz: number): number {
+  requireMagnitude('velocity', velocity)
+  requirePositive('hz', hz)
+  return (2 * Math.PI * hz * velocity) / (9.80665 / 0.0254)
+}
 
 export const fanCategories = ['BV-1', 'BV-2', 'BV-3', 'BV-4', 'BV-5'] as const
 export type FanCategory = (typeof fanCategories)[number]

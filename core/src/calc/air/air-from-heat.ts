@@ -3,7 +3,7 @@ import { flowFromHeat, heaterWatts } from '../../air/index.ts'
 import { practice, standard } from '../../limits/index.ts'
 import { convert } from '../../quantity/index.ts'
 import { calculator } from '../calculator.ts'
-import { amperes, cfm, known, ratio, volts } from '../fields.ts'
+import { airRise, amperes, cfm, known, ratio, volts } from '../fields.ts'
 
 export const airFromHeatCalc = calculator({
   id: 'air-from-heat',
@@ -19,7 +19,7 @@ export const airFromHeatCalc = calculator({
     volts: volts.meta({ unit: 'V', title: 'Heater volts' }),
     amps: amperes.positive().meta({ unit: 'A', title: 'Heater amps' }),
     phases: z.enum(['1', '3']).default('3').meta({ title: 'Phases' }),
-    rise: z.number().min(1).max(200).meta({ unit: '°F', title: 'Temperature rise across the heater' }),
+    rise: airRise.meta({ unit: 'Δ°F', title: 'Temperature rise across the heater' }),
     density: z.number().min(0.3).max(1.5).default(1).meta({ title: 'Density over standard' }),
   }),
   output: z.object({

@@ -2,19 +2,9 @@ import { z } from 'zod'
 import { standard } from '../../limits/index.ts'
 import { leastSquares } from '../../trend/index.ts'
 import { calculator } from '../calculator.ts'
-import { ratio } from '../fields.ts'
+import { numbersIn, ratio } from '../fields.ts'
 
 const list = z.string().trim().min(1).max(4000)
-
-/** Numbers in a row, with spaces, commas or semicolons between them. */
-function numbersOf(name: 'x' | 'y', text: string): number[] {
-  return text.split(/[\s,;]+/).flatMap((t) => {
-    if (t === '') return []
-    const v = Number(t)
-    if (!Number.isFinite(v)) throw new RangeError(`${name} has “${t}”, which is not a number`)
-    return [v]
-  })
-}
 
 export const leastSquaresCalc = calculator({
   id: 'least-squares',
@@ -39,7 +29,7 @@ export const leastSquaresCalc = calculator({
   }),
   example: { x: '1 2 3 4 5 6 7 8', y: '2.1 2.4 2.2 2.9 3.1 3 3.6 3.5', at: 10 },
   compute(i) {
-    const fit = leastSquares(numbersOf('x', i.x), numbersOf('y', i.y))
+    const fit = leastSquares(numbersIn('x', i.x), numbersIn('y', i.y))
     const { y, point, line } = i.at === undefined ? { y: null, point: null, line: null } : fit.at(i.at)
     return {
       slope: fit.slope,

@@ -44,7 +44,19 @@ describe('the pages of the calculators', () => {
     expect(cellsOf(metric, { small: 4 })['small']).toEqual(['101.6'])
     for (const x of calculators)
       for (const f of [...fieldsOf(describeCalculator(x).input, true), ...fieldsOf(describeCalculator(x).output, true)])
-        expect(['in', 'ft', 'lbf', 'cfm', 'in wg', 'hp', 'ft/min'], `${x.id} ${f.name}`).not.toContain(f.unit)
+        expect(['in', 'ft', 'ft³', 'lbf', 'cfm', 'in wg', 'hp', 'ft/min', 'mil', 'Btu/h', '°F', 'Δ°F'], `${x.id} ${f.name}`).not.toContain(f.unit)
+  })
+  it('show a rise of temperature as a difference: 31 °F of rise are 17.2 K, and 17 K no 62.6 °F', () => {
+    const c = calculators.find((x) => x.id === 'air-from-heat')
+    if (!c) throw new Error('there')
+    const { input } = describeCalculator(c)
+    const metric = fieldsOf(input, true)
+    const unit = (list: typeof metric) => list.find((f) => f.name === 'rise')?.unit
+    expect([unit(fieldsOf(input)), unit(metric)]).toEqual(['°F', 'K'])
+    expect(cellsOf(metric, { rise: 31 })['rise']).toEqual(['17.222222'])
+    expect(inputOf(metric, { ...cellsOf(metric, c.example), rise: ['17'] })).toMatchObject({
+      rise: expect.closeTo(30.6, 6) as number,
+    })
   })
   it('leave a field that is no figure to be named by the calculator', () => {
     const c = calculators.find((x) => x.id === 'overload-setting')

@@ -17,6 +17,10 @@ const metricOf: Readonly<Record<string, Shown>> = {
   // A difference of two temperatures.
   'Δ°F': ['K', 5 / 9],
   'lb·ft²': ['kg·m²', 0.0421401101],
+  'ft³': ['m³', 0.028316846592],
+  'Btu/h': ['kW', 0.00029307107],
+  'Btu/ft³': ['MJ/m³', 0.0372589458],
+  mil: ['µm', 25.4],
   'lb·ft': ['N·m', 1.3558179483],
 }
 
