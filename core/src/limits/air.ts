@@ -31,3 +31,13 @@ export const filterDropNone: Limit = {
   house: null,
   means: 'No air, a torn filter, or a plugged tap.',
 }
+
+export const fanPressureMost: Limit = {
+  id: 'fan-pressure-most',
+  title: 'Pressure across a fan, not believed above',
+  value: 12,
+  unit: 'inwg',
+  basis: practice('common practice: fans of buildings stay under 10 in wg'),
+  house: { min: 6, max: 40 },
+  means: 'Misread, the wrong unit, or a manometer that was not zeroed.',
+}

@@ -21,3 +21,13 @@ export const soundGrown: Limit = {
   house: { min: 2, max: 12 },
   means: 'A new rub, hum or howl.',
 }
+
+export const soundLeast: Limit = {
+  id: 'sound-least',
+  title: 'Sound of a fan that runs, not believed below',
+  value: 30,
+  unit: 'dB',
+  basis: practice('common practice: a quiet bedroom is about 30 dBA'),
+  house: null,
+  means: 'It does not run, or the meter is on a wrong range.',
+}

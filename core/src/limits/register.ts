@@ -31,7 +31,7 @@ import {
   polarisationClear,
   groundOhms,
 } from './insulation.ts'
-import { windingEven, windingReject, ohmsWander } from './winding.ts'
+import { meterLeadsMost, windingEven, windingReject, ohmsWander } from './winding.ts'
 import { capacitorLow, capacitorHigh } from './capacitor.ts'
 import { contactOhms, contactDropWatch, contactDropFix } from './contacts.ts'
 import { overloadSetting, overloadGreatest } from './protection.ts'
@@ -52,8 +52,8 @@ import {
   vfdRestarts,
 } from './vfd.ts'
 import { liveCreep, liveDisagrees, liveIdle, liveNoAir, liveStarts } from './live.ts'
-import { filterDropWatch, filterDropFix, filterDropNone } from './air.ts'
-import { vibrationGrown, soundGrown } from './motion.ts'
+import { fanPressureMost, filterDropWatch, filterDropFix, filterDropNone } from './air.ts'
+import { vibrationGrown, soundGrown, soundLeast } from './motion.ts'
 import { surfaceHot, coolDown } from './temperature.ts'
 import {
   visitInterval,
@@ -110,6 +110,7 @@ export const limitRegister = {
   'winding-even': windingEven,
   'winding-reject': windingReject,
   'ohms-wander': ohmsWander,
+  'meter-leads-most': meterLeadsMost,
   'ground-ohms': groundOhms,
   'dead-volts': deadVolts,
   'proof-volts': proofVolts,
@@ -132,6 +133,7 @@ export const limitRegister = {
   'filter-drop-watch': filterDropWatch,
   'filter-drop-fix': filterDropFix,
   'filter-drop-none': filterDropNone,
+  'fan-pressure-most': fanPressureMost,
   'flue-oxygen-low': flueOxygenLow,
   'flue-oxygen-high': flueOxygenHigh,
   'flue-co-look': flueCoLook,
@@ -142,6 +144,7 @@ export const limitRegister = {
   'belt-overtight': beltOvertight,
   'sheave-askew': sheaveAskew,
   'sound-grown': soundGrown,
+  'sound-least': soundLeast,
   'vfd-ramp-short': vfdRampShort,
   'vfd-ramp-long': vfdRampLong,
   'vfd-hz-low': vfdHzLow,

@@ -31,3 +31,13 @@ export const ohmsWander: Limit = {
   house: { min: 0.02, max: 0.2 },
   means: 'An unsteady reading is as bad as an open circuit.',
 }
+
+export const meterLeadsMost: Limit = {
+  id: 'meter-leads-most',
+  title: 'Meter leads touched together, not believed above',
+  value: 1,
+  unit: 'ohm',
+  basis: practice('common practice: good leads read 0.1 to 0.5 Ω'),
+  house: { min: 0.3, max: 3 },
+  means: 'Worn leads or dirty tips: what they take off is not the winding’s.',
+}

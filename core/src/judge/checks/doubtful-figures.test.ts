@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { legPositions, linePositions, neutralPositions, terminalPositions } from '../../quantity/index.ts'
+import {
+  legPositions,
+  linePositions,
+  neutralPositions,
+  terminalPairs,
+  terminalPositions,
+  wirePairs,
+} from '../../quantity/index.ts'
 import { at, plate, told } from './say.test-help.ts'
 
 const megohms = (test: number) => [
@@ -52,4 +59,37 @@ describe('readings that cannot both be true', () => {
 it('sound at 115 dBA is never OK (OSHA 1910.95)', () => {
   const loud = (dBA: number) => told('sound', at('sound', ['fan'], [dBA])).level
   expect([loud(114), loud(115)]).toEqual(['ok', 'watch'])
+})
+
+describe('figures that no fan and no meter gives (common practice)', () => {
+  it.each([
+    [[29], 'watch', false],
+    [[30], 'ok', true],
+    [[70, 71], 'ok', true],
+    // Louder with the fan off: one of the two is misread.
+    [[70, 72], 'watch', false],
+  ] as const)('sound of %j dBA', (dBA, level, settles) => {
+    expect(told('sound', at('sound', ['fan', 'background'].slice(0, dBA.length), [...dBA]))).toMatchObject({
+      level,
+      settles,
+    })
+  })
+  it('more pressure than a building’s fan gives is no first reading', () => {
+    const across = (supply: number) => told('air-path', at('static_pressure', ['supply', 'return'], [supply, 2]))
+    expect(across(10)).toMatchObject({ level: 'ok' })
+    expect(across(10.1)).toMatchObject({ level: 'watch', settles: false })
+  })
+  it('bad meter leads pass no winding, and hide no uneven one', () => {
+    const winding = (leads: number, pairs: readonly number[]) =>
+      told('winding-ohms', [...at('winding_ohms', terminalPairs, [...pairs]), ...at('lead_ohms', ['leads'], [leads])])
+    expect(winding(1, [4, 4.02, 4.01])).toMatchObject({ level: 'ok' })
+    expect(winding(1.1, [4, 4.02, 4.01])).toMatchObject({ level: 'watch', settles: false })
+    expect(winding(1.1, [4, 4.02, 4.6])).toMatchObject({ level: 'fix' })
+    const single = (leads: number) =>
+      told('psc-winding', [...at('winding_ohms', wirePairs, [17, 48, 32]), ...at('lead_ohms', ['leads'], [leads])], {
+        machine: { phases: 1 },
+      })
+    expect(single(1)).toMatchObject({ level: 'ok' })
+    expect(single(1.1)).toMatchObject({ level: 'watch', settles: false })
+  })
 })

@@ -84,6 +84,18 @@ const path: Rule = {
         next: 'Zero the manometer, check both tubes and holes, read again. Still nothing: look at belt, wheel and dampers.',
         settles: false,
       })
+    const most = c.limit('fan-pressure-most')
+    if (Math.abs(now) > most.value)
+      return verdict(this, {
+        level: 'watch',
+        value: now,
+        limit: most.value,
+        basis: [most.basis],
+        because: `${figure}: more than a building’s fan gives.`,
+        next: 'Check the unit and the zero of the manometer and both tubes, then read it again.',
+        confidence: 'low',
+        settles: false,
+      })
     if (!last || !pressure || !amps || !then)
       return verdict(this, {
         level: 'ok',

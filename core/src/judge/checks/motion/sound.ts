@@ -47,6 +47,25 @@ const louder: Rule = {
         because: `${read.toFixed(0)} dBA: no one may stay here without ear protection.`,
         next: 'Wear ear protection. Re-read, then say what kind of sound it is.',
       })
+    const least = c.limit('sound-least')
+    const background = c.value('sound', 'background')
+    const misread =
+      read < least.value
+        ? `${read.toFixed(0)} dBA: quieter than any fan that runs.`
+        : background !== undefined && background > read + 1
+          ? `${background.toFixed(0)} dBA in the background and ${read.toFixed(0)} dBA with the fan: one of them is misread.`
+          : null
+    if (misread !== null)
+      return verdict(this, {
+        level: 'watch',
+        value: read,
+        limit: least.value,
+        basis: [least.basis],
+        because: misread,
+        next: 'Is the fan running, and the meter on dB(A) and the right range? Read it again.',
+        confidence: 'low',
+        settles: false,
+      })
     if (!now)
       return verdict(this, {
         level: 'ok',

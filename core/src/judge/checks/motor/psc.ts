@@ -3,6 +3,7 @@ import { practice, standard } from '../../../limits/index.ts'
 import { show, three, wirePairs } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import type { Context } from '../../context.ts'
+import { badMeterLeads } from './meter-leads.ts'
 import { cells, choice, singlePhase, type CheckDefinition } from '../check-definition.ts'
 
 const names = ['A', 'B', 'C']
@@ -72,13 +73,16 @@ const pscWinding: Rule = {
     const said = pscLeads(three(ohms), three(given.map((r) => r.how === 'over-range')), pastOf(c))
     switch (said.kind) {
       case 'leads found':
-        return verdict(this, {
-          level: 'ok',
-          value: said.misfit,
-          basis,
-          because: `${shown}: ${names[said.common] ?? ''} is common, ${names[said.run] ?? ''} run (${show.ohms(said.runOhms)}), ${names[said.start] ?? ''} start (${show.ohms(said.startOhms)}); they add up.`,
-          next: 'Write down the wire colors before you move anything.',
-        })
+        return (
+          badMeterLeads(this, c, ['']) ??
+          verdict(this, {
+            level: 'ok',
+            value: said.misfit,
+            basis,
+            because: `${shown}: ${names[said.common] ?? ''} is common, ${names[said.run] ?? ''} run (${show.ohms(said.runOhms)}), ${names[said.start] ?? ''} start (${show.ohms(said.startOhms)}); they add up.`,
+            next: 'Write down the wire colors before you move anything.',
+          })
+        )
       case 'one lead open': {
         const hot = c.answer('psc.body') === 'hot'
         const lead = names[said.lead] ?? ''

@@ -3,6 +3,7 @@ import { practice, standard } from '../../../limits/index.ts'
 import { show, terminalPairs, terminalPositions, three } from '../../../quantity/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { fewPairs } from './few-pairs.ts'
+import { badMeterLeads } from './meter-leads.ts'
 import { away, leadName, pairName, pastMean, placeOf, possibleOhms, toSplit, unevenPair } from './winding-facts.ts'
 import type { Context } from '../../context.ts'
 import { cells, choice, threePhase, type CheckDefinition } from '../check-definition.ts'
@@ -134,6 +135,9 @@ const windingOhms: Rule = {
         next,
       })
     }
+    // What is uneven is so with bad leads, too; what is even is not yet.
+    const doubted = badMeterLeads(this, c, positions)
+    if (doubted) return doubted
     if (since)
       return verdict(this, {
         ...told,
