@@ -271,20 +271,27 @@ describe('leave to run it with something wrong', () => {
       readOn,
     })
   const first = given(Date.parse('2026-06-01T12:00:00Z'), '2026-06-05', '2026-06-02')
+  const amps = (at: string) => read(Date.parse(at), [['amps', 'L1', 10]])
   it('ends after its last day, whatever was read', () => {
-    expect(permitOf([first], [], '2026-06-05')).toMatchObject({ expired: false, times: 1 })
-    expect(permitOf([first], [Date.parse('2026-06-03T12:00:00Z')], '2026-06-06')?.expired).toBe(true)
+    expect(permitOf([first], [], '2026-06-05', 'UTC')).toMatchObject({ expired: false, times: 1 })
+    expect(permitOf([first], [amps('2026-06-03T12:00:00Z')], '2026-06-06', 'UTC')?.expired).toBe(true)
   })
   it('asks for its reading on the day, until it was read', () => {
-    expect(permitOf([first], [], '2026-06-01')?.readDue).toBe(false)
-    expect(permitOf([first], [], '2026-06-02')?.readDue).toBe(true)
-    expect(permitOf([first], [Date.parse('2026-06-02T09:00:00Z')], '2026-06-02')?.readDue).toBe(false)
+    expect(permitOf([first], [], '2026-06-01', 'UTC')?.readDue).toBe(false)
+    expect(permitOf([first], [], '2026-06-02', 'UTC')?.readDue).toBe(true)
+    expect(permitOf([first], [amps('2026-06-02T09:00:00Z')], '2026-06-02', 'UTC')?.readDue).toBe(false)
+    // Somebody was there and read nothing.
+    expect(permitOf([first], [read(Date.parse('2026-06-02T09:00:00Z'), [])], '2026-06-02', 'UTC')?.readDue).toBe(true)
   })
   it('is extended by another, and ends with the job', () => {
     const second = given(Date.parse('2026-06-05T12:00:00Z'), '2026-06-11', '2026-06-06')
-    expect(permitOf([second, first], [], '2026-06-07')).toMatchObject({ until: '2026-06-11', expired: false, times: 2 })
+    expect(permitOf([second, first], [], '2026-06-07', 'UTC')).toMatchObject({
+      until: '2026-06-11',
+      expired: false,
+      times: 2,
+    })
     const closed = fact(Date.parse('2026-06-07T12:00:00Z'), { kind: 'closed', reason: 'done', cause: 'right' })
-    expect(permitOf([first, closed], [], '2026-06-20')).toBeNull()
+    expect(permitOf([first, closed], [], '2026-06-20', 'UTC')).toBeNull()
   })
   it('is not given while the machine is at Stop, unless by the permit that ran out itself', () => {
     const wrong = (id: string, level: 'fix' | 'stop') =>

@@ -1,6 +1,7 @@
-import { permitCheck, type Condition } from '../judge/index.ts'
+import { permitCheck, permitRead, type Condition } from '../judge/index.ts'
 import type { Policies } from '../limits/index.ts'
-import { inOrder, type JobFact } from './facts.ts'
+import { dayEnds } from '../quantity/index.ts'
+import { inOrder, type JobFact, type ReadAt } from './facts.ts'
 
 /** Leave to run a machine for some days with something wrong with it. */
 export interface Permit {
@@ -36,20 +37,22 @@ export const neverPermitted: readonly string[] = [
   'bridged cut-out',
 ]
 
-const dayMs = 86_400_000
-
 /**
  * The leave that is in force, or was: gone with the end of its job.
- * @param today ISO date at the site @param visits when the machine was read, ms since 1970
+ * @param today ISO date at the site @param zone of the site @param visits of the machine
  */
-export function permitOf(facts: readonly JobFact[], visits: readonly number[], today: string): Permit | null {
+export function permitOf(
+  facts: readonly JobFact[],
+  visits: readonly Pick<ReadAt, 'at' | 'readings'>[],
+  today: string,
+  zone: string,
+): Permit | null {
   const ordered = inOrder(facts)
   if (ordered.some((f) => f.kind === 'closed')) return null
   const given = ordered.filter((f) => f.kind === 'permit')
   const last = given.at(-1)
   if (!last) return null
-  // Read on its day or later, it was read; the day is that of the site, give or take its zone.
-  const read = visits.some((at) => at > last.at && at >= Date.parse(`${last.readOn}T00:00:00Z`) - dayMs)
+  const read = permitRead({ at: last.at, readBy: dayEnds(last.readOn, zone) }, visits)
   const { wrong, limits, accepts, until, readOn } = last
   return {
     wrong,

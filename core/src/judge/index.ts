@@ -34,7 +34,7 @@ export {
 } from './judgement.ts'
 export { lostLineOf } from './lost-line.ts'
 export { motorAt } from './machine-state.ts'
-export { permitCheck } from './permits.ts'
+export { permitCheck, permitRead } from './permits.ts'
 export { referenceVolts } from './past.ts'
 export type { Failure } from './run-rule.ts'
 export * from './checks/index.ts'

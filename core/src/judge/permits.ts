@@ -9,9 +9,11 @@ export const permitCheck = 'permit'
 
 type Given = Pick<JudgeInput, 'permits' | 'machine' | 'visit' | 'history'>
 
-/** Read on its day or later: give or take a day, for whoever comes the evening before. */
-const wasRead = (p: RunPermit, visits: Given['history'], through: number): boolean =>
-  visits.some((v) => v.at <= through && v.at > p.at && v.at >= p.readBy - 2 * dayMs && v.readings.length > 0)
+/** Was the reading made that a permit asks for? On its day or later: give or take a day, for whoever comes the evening before. */
+export const permitRead = (
+  p: Pick<RunPermit, 'at' | 'readBy'>,
+  visits: readonly { readonly at: number; readonly readings: readonly unknown[] }[],
+): boolean => visits.some((v) => v.at > p.at && v.at >= p.readBy - 2 * dayMs && v.readings.length > 0)
 
 /**
  * Permits whose terms are not kept: whoever gave leave to run it gave it to its last day and no further, and on the reading that was
@@ -34,14 +36,15 @@ export const permitsNotKept = (input: Given, through: number): Condition[] =>
             basis: 'a permit to run has an end',
           }),
         ]
-      if (p.readBy > through || wasRead(p, [input.visit, ...input.history], through)) return []
+      const visits = [input.visit, ...input.history].filter((v) => v.at <= through)
+      if (p.readBy > through || permitRead(p, visits)) return []
       return [
         toldCondition({
           ...own,
           at: p.readBy,
           level: 'fix',
           because: `The permit asked for a reading on ${day(p.readBy)}, and none was made: ${p.wrong.trim()}`,
-          next: 'Read it now and hold it against the limits of the permit, or shut it down.',
+          next: 'Read it now and check it against the limits of the permit, or shut it down.',
           basis: 'a permit to run has its next reading',
         }),
       ]

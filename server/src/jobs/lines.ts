@@ -60,8 +60,8 @@ export async function watchedVisits(deps: Deps, machineIds: readonly string[]) {
   return new Map(snapshots.map((s) => [s.machine.id, readsOf(s.visits)]))
 }
 
-function permitLine(facts: readonly JobFact[], visits: readonly number[], today: string): JobLine['permit'] {
-  const p = permitOf(facts, visits, today)
+function permitLine(...of: Parameters<typeof permitOf>): JobLine['permit'] {
+  const p = permitOf(...of)
   return p && { until: p.until, expired: p.expired, readDue: p.readDue }
 }
 
@@ -90,11 +90,7 @@ export async function jobLines(deps: Deps): Promise<JobLine[]> {
       stands.state === 'postponed' ? fired(stands.decision, visits.get(job.machineId) ?? [], dayIn(now, zone)) : null,
     closedAt: stands.closed ? new Date(stands.closed.at).toISOString() : null,
     decidedAt: stands.decision ? new Date(stands.decision.at).toISOString() : null,
-    permit: permitLine(
-      facts,
-      (visits.get(job.machineId) ?? []).map((v) => v.at),
-      dayIn(now, zone),
-    ),
+    permit: permitLine(facts, visits.get(job.machineId) ?? [], dayIn(now, zone), zone),
     done: stands.steps.filter((s) => s.state === 'done' || s.state === 'skipped').length,
     steps: stands.steps.length,
     misfits: stands.misfits.map((s) => s.title),

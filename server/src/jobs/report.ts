@@ -122,11 +122,7 @@ export async function jobReportPdf(db: Db, jobId: string, now: Date): Promise<Bu
   const offer = facts.find((f) => f.kind === 'offer' && f.id === chosen?.offerId)
   const option = chosen && offer?.kind === 'offer' ? optionCosts(offer)[chosen.option] : undefined
   const words = stands.offer?.words ?? ''
-  const permit = permitOf(
-    facts,
-    visits.map((v) => v.at),
-    dayIn(now, at.zone),
-  )
+  const permit = permitOf(facts, visits, dayIn(now, at.zone), at.zone)
   const waited = stands.closed ? null : fired(stands.decision, visits, dayIn(now, at.zone))
   const back = job.kinds.flatMap((k) => jobKindOf.get(k)?.backInDays ?? [])
   const left = leftWords(stands)

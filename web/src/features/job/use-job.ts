@@ -51,11 +51,7 @@ export function standsOf(
 
 /** Leave to run it with something wrong, where it was given. */
 export const permitOn = (page: MachinePage, job: JobRecord, now: number): Permit | null =>
-  permitOf(
-    job.steps.map(asJobFact),
-    readsOf(page.visits).map((v) => v.at),
-    siteDay(now, page.site.zone),
-  )
+  permitOf(job.steps.map(asJobFact), readsOf(page.visits), siteDay(now, page.site.zone), page.site.zone)
 
 /** A job that was postponed and is due again. */
 export const firedOf = (page: MachinePage, stands: JobStands, now: number): Fired | null =>
