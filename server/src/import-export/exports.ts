@@ -5,6 +5,7 @@ import { and, asc, eq, isNull, sql } from 'drizzle-orm'
 import type { Db, Tx } from '../db/client.ts'
 import { areas, components, machines, sites, units } from '../db/schema.ts'
 import { asMotor } from '../machine/snapshot.ts'
+import { controlCells } from './controls-columns.ts'
 import { plateColumns } from './register-row.ts'
 
 /** RFC 4180: comma, CRLF, quotes where needed; text that a spreadsheet would run as a formula gets a leading quote. */
@@ -100,6 +101,7 @@ export async function registerCsv(db: Db): Promise<string> {
         has_twin: yesNo(machine.hasTwin),
         unit_plate_volts: machine.unitPlate?.volts ?? '',
         unit_plate_amps: machine.unitPlate?.amps ?? '',
+        ...controlCells(machine.controls),
         unreadable: plate?.unreadable?.join(' ') ?? '',
         connection_volts: installed?.connectionVolts ?? '',
         installed_at: motor ? motor.installedAt.toISOString() : '',

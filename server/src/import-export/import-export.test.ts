@@ -364,6 +364,57 @@ describe('the register as a file', () => {
       expect(rows.find((x) => x.machineId === other)?.areaName).toBe('Depot annex')
     }
   })
+  it('brings what stands between supply and motor, and goes out with it', async () => {
+    const file = [
+      'site,site_zone,area,unit,unit_kind,machine,phases,service_volts,starter,overload,fuse_or_breaker,fuse_amps,gas_section,burner_oxygen_low,burner_oxygen_high,run_capacitor_uf,run_capacitor_tolerance',
+      'Tern Point,America/Halifax,Depot annex,MAU-9,MAU,SF,3,208,Contactor,none,breaker,35,yes,4,6.5,,',
+      'Tern Point,America/Halifax,Depot annex,MAU-9,MAU,EF,1,120,,,,,no,,,7.5,6%',
+    ].join('\n')
+    const r = await lead.file('register', file)
+    expect(r.body).toMatchObject({ status: 'ready', added: 2, errors: [] })
+    await keep(r.body.id as string)
+    const controlsOf = async (tag: string) =>
+      (await lead.get(`/machines/${await lead.machine(tag)}`)).body.machine.controls as object
+    expect(await controlsOf('MAU-9/SF')).toMatchObject({
+      starter: 'contactor',
+      overload: 'none',
+      protection: 'breaker',
+      protectionAmps: 35,
+      gasSection: true,
+      burner: { oxygenLow: 4, oxygenHigh: 6.5 },
+      capacitor: null,
+    })
+    expect(await controlsOf('MAU-9/EF')).toMatchObject({
+      gasSection: false,
+      capacitor: { run: 7.5, tolerance: 0.06, second: null },
+    })
+    expect((await lead.file('register', file)).body).toMatchObject({ added: 0, changed: 0, already: 2 })
+    const out = (await lead.get('/exports/register.csv')).text
+    expect((await lead.file('register', out)).body).toMatchObject({ status: 'ready', added: 0, changed: 0 })
+    // A file that says nothing of them leaves them alone; an empty cell empties.
+    const short =
+      'site,site_zone,area,unit,machine,phases,service_volts\nTern Point,America/Halifax,Depot annex,MAU-9,SF,3,208'
+    expect((await lead.file('register', short)).body).toMatchObject({ changed: 0, already: 1 })
+    const empty = await lead.file('register', short.replace('volts\n', 'volts,starter\n').replace(/208$/, '208,'))
+    await keep(empty.body.id as string)
+    expect(await controlsOf('MAU-9/SF')).toMatchObject({ starter: null, overload: 'none', gasSection: true })
+  })
+  it.each([
+    ['transformer_in', '480', 'transformer_out'],
+    ['run_capacitor_volts', '440', 'run_capacitor_uf'],
+    ['starter', 'magic', 'starter'],
+    ['poles', '4', 'poles'],
+    ['fuse_amps', 'thirty', 'fuse_amps'],
+    ['gas_section', 'maybe', 'gas_section'],
+    ['burner_oxygen_low,burner_oxygen_high', '4,6', 'gas_section'],
+    ['gas_section,burner_oxygen_low', 'yes,4', 'burner_oxygen_high'],
+    ['gas_section,burner_stack_low_f,burner_stack_high_f', 'yes,450,325', 'burner_stack_high_f'],
+  ])('%s %s is refused at %s', async (columns, cells, place) => {
+    const file = `site,site_zone,area,unit,machine,phases,service_volts,${columns}\nX,UTC,Roof,U-1,SF,3,480,${cells}`
+    const r = await lead.file('register', file)
+    expect(r.body.status).toBe('refused')
+    expect(r.body.errors.map((e: { line: number; column: string }) => `${e.line} ${e.column}`)).toEqual([`2 ${place}`])
+  })
   it('names line and column of every fault, and of tags given twice', async () => {
     const file = [
       'site,site_zone,area,unit,machine,phases,service_volts,volts,amps,power',

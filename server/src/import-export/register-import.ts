@@ -6,6 +6,7 @@ import type { Db, Tx } from '../db/client.ts'
 import { areas, components, machines, sites, units } from '../db/schema.ts'
 import { v7 as uuid } from 'uuid'
 import { record } from '../audit/record.ts'
+import { plainControls } from './controls-columns.ts'
 import { readRows, type Header } from './csv/rows.ts'
 import { headerProblems, machineKey } from './readings-row.ts'
 import { readRegisterRow, type RegisterRow } from './register-row.ts'
@@ -182,6 +183,7 @@ export async function applyRegister(
           drive: kept.drive,
           hasVfd: kept.hasVfd,
           hasTwin: kept.hasTwin,
+          controls: plainControls(kept.controls),
           unitPlate: kept.unitPlate,
         },
       )

@@ -1,5 +1,6 @@
 import type { registerColumns } from '@motor-round/contract'
 import type { components, machines } from '../db/schema.ts'
+import { withControls } from './controls-columns.ts'
 import { plateColumns, type RegisterRow } from './register-row.ts'
 
 type Absent = readonly string[]
@@ -30,6 +31,7 @@ export const withMachine = (
     drive: keep(absent, 'drive', row.machine.drive, kept.drive),
     hasVfd: keep(absent, 'has_vfd', row.machine.hasVfd, kept.hasVfd),
     hasTwin: keep(absent, 'has_twin', row.machine.hasTwin, kept.hasTwin),
+    controls: withControls(row.machine.controls, kept.controls, absent),
   },
   unitPlate: absent.includes('unit_plate_volts') && absent.includes('unit_plate_amps') ? kept.unitPlate : row.unitPlate,
 })

@@ -1,6 +1,7 @@
-import { plate, registerColumns, unitKinds, unitPlate, siteBody, machineBody } from '@motor-round/contract'
+import { controls, plate, registerColumns, unitKinds, unitPlate, siteBody, machineBody } from '@motor-round/contract'
 import { parseFigure } from '@motor-round/core/quantity'
 import { z } from 'zod'
+import { controlColumnOf, readControls } from './controls-columns.ts'
 import { instantReader } from './csv/instants.ts'
 import { plain } from './csv/rows.ts'
 import type { Errors } from './state.ts'
@@ -14,7 +15,7 @@ export const registerRow = z.strictObject({
   unit: z.string().trim().min(1).max(24),
   unitKind: z.enum(unitKinds),
   modelLine: z.string().max(60),
-  machine: machineBody.omit({ id: true, unitId: true, unitPlate: true, controls: true }),
+  machine: machineBody.omit({ id: true, unitId: true, unitPlate: true }).extend({ controls }),
   unitPlate: unitPlate.nullable(),
   plate: plate.nullable(),
   connectionVolts: z.number().positive().max(1000).nullable(),
@@ -79,6 +80,7 @@ export const plateColumns: readonly [keyof z.infer<typeof plate>, Column][] = [
   ['signal', 'signal'],
 ]
 for (const [field, column] of plateColumns) columnOf[`plate.${field}`] = column
+for (const [field, column] of Object.entries(controlColumnOf)) columnOf[`machine.controls.${field}`] = column
 
 const figures = new Set<string>([
   'power',
@@ -156,6 +158,7 @@ export function readRegisterRow(
       drive: text('drive') || 'belt',
       hasVfd: flag('has_vfd'),
       hasTwin: flag('has_twin'),
+      controls: readControls({ text, figure, flag }),
     },
     unitPlate: unitPlateGiven ? { volts: text('unit_plate_volts'), amps: text('unit_plate_amps') } : null,
     plate: hasPlate
@@ -165,6 +168,8 @@ export function readRegisterRow(
     installedAt: installed?.kind === 'instant' ? new Date(installed.ms).toISOString() : null,
     substitute: flag('substitute'),
   })
+  if (parsed.success && !parsed.data.machine.controls.gasSection && parsed.data.machine.controls.burner)
+    errors.add(line, 'gas_section', 'a burner range is given: say yes, or leave the range out')
   if (parsed.success) return errors.count > before ? null : parsed.data
   for (const i of parsed.error.issues) {
     const path = i.path.filter((p) => typeof p === 'string').join('.')
