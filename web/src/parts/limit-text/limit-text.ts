@@ -32,8 +32,8 @@ interface Other {
   readonly decimals: number
 }
 const others: Partial<Record<Limit['unit'], Other>> = {
-  inwg: { unit: 'Pa', written: 'Pa', typed: / *Pa$/, decimals: 3 },
-  degC: { unit: 'degF', written: '°F', typed: / *°?F$/, decimals: 2 },
+  inwg: { unit: 'Pa', written: 'Pa', typed: /Pa$/, decimals: 3 },
+  degC: { unit: 'degF', written: '°F', typed: /°?F$/, decimals: 2 },
 }
 
 /** The same for reading alone: limits are those of all sites, so it is told in the units of US and of metric ones. */
@@ -48,7 +48,7 @@ export function limitWords(limit: Pick<Limit, 'unit'>, value: number): string {
 export function typedLimit(limit: Pick<Limit, 'unit'>, text: string): number | null {
   const other = others[limit.unit]
   if (other?.typed.test(text.trim())) {
-    const value = parseFigure(text.trim().replace(other.typed, ''))
+    const value = parseFigure(text.trim().replace(other.typed, '').trim())
     return value === null ? null : Number(convert(value, other.unit, limit.unit).toFixed(other.decimals))
   }
   const value = parseFigure(text.replace(/%|days?|times|min|in wg|V|A|M?Ω|°C|°|dB|k?Hz|ppm|s$/g, ''))
