@@ -1,7 +1,10 @@
 import { mean, requireMagnitude, requirePositive } from '../quantity/index.ts'
 
+/** Watts of one Btu/h. */
+export const wattsOfBtuHour = 0.29307107
+
 /** Heat air takes up: J/(m³ K) at standard density. @source 1.08 Btu/h per cfm °F: 0.075 lb/ft³ · 60 · 0.24 */
-export const standardHeat = 0.075 * 0.24 * 60 * 0.29307107 * (9 / 5) * 2118.88
+export const standardHeat = 0.075 * 0.24 * 60 * wattsOfBtuHour * (9 / 5) * 2118.88
 
 /** Standard air, kg/m³. @source 0.075 lb/ft³ */
 export const standardDensity = 1.2014
@@ -44,7 +47,7 @@ export function gasInput(cubicFeet: number, seconds: number, heatingValue: numbe
   requirePositive('cubicFeet', cubicFeet)
   requirePositive('seconds', seconds)
   requirePositive('heatingValue', heatingValue)
-  return ((3600 * cubicFeet * heatingValue) / seconds) * 0.29307107
+  return ((3600 * cubicFeet * heatingValue) / seconds) * wattsOfBtuHour
 }
 
 /** Speed of standard air at a velocity pressure of one pascal, m/s. @source handbooks print 4005 ft/min at 1 in wg */

@@ -24,6 +24,8 @@ describe('a figure with its unit, as a site has it', () => {
     expect(readingFigure({ quantity: 'winding_ohms', value: 1e7, how: 'over-range' }, us)).toBe('open')
     expect(readingFigure({ quantity: 'megohms', value: 1e6, how: 'over-range' }, us)).toBe('over range')
   })
+  it('shows the figure of a quantity that this app does not know', () =>
+    expect(figureWords('glow', 1.5, us)).toBe('1.5'))
   it('has a unit for every quantity that has one', () => {
     for (const q of quantities)
       for (const units of [us, metric])

@@ -16,7 +16,9 @@ const byUnit: Readonly<Record<string, (value: number, units: ShownUnits) => stri
  * @param value in the unit in which the quantity is kept
  */
 export function figureWords(quantity: string, value: number, units: ShownUnits): string {
-  const unit = findQuantity(quantity)?.unit ?? ''
+  const unit = findQuantity(quantity)?.unit
+  // Kept by an app that knew another quantity: the figure all the same.
+  if (unit === undefined) return show.trimmed(value, 3)
   const own = byUnit[unit]
   if (own) return own(value, units)
   const to = shownUnit(quantity, units)

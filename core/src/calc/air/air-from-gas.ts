@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { flowFromHeat, gasInput } from '../../air/index.ts'
+import { flowFromHeat, gasInput, wattsOfBtuHour } from '../../air/index.ts'
 import { practice, standard } from '../../limits/index.ts'
 import { convert } from '../../quantity/index.ts'
 import { calculator } from '../calculator.ts'
@@ -35,5 +35,3 @@ export const airFromGasCalc = calculator({
     return { input: watts / wattsOfBtuHour, flow: convert(flow, 'm3/s', 'cfm'), unsure }
   },
 })
-
-const wattsOfBtuHour = 0.29307107

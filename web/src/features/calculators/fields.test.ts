@@ -44,7 +44,10 @@ describe('the pages of the calculators', () => {
     expect(cellsOf(metric, { small: 4 })['small']).toEqual(['101.6'])
     for (const x of calculators)
       for (const f of [...fieldsOf(describeCalculator(x).input, true), ...fieldsOf(describeCalculator(x).output, true)])
-        expect(['in', 'ft', 'ft³', 'lbf', 'cfm', 'in wg', 'hp', 'ft/min', 'mil', 'Btu/h', '°F', 'Δ°F'], `${x.id} ${f.name}`).not.toContain(f.unit)
+        expect(
+          ['in', 'ft', 'ft³', 'lbf', 'cfm', 'in wg', 'hp', 'ft/min', 'mil', 'Btu/h', '°F', 'Δ°F'],
+          `${x.id} ${f.name}`,
+        ).not.toContain(f.unit)
   })
   it('show a rise of temperature as a difference: 31 °F of rise are 17.2 K, and 17 K no 62.6 °F', () => {
     const c = calculators.find((x) => x.id === 'air-from-heat')
