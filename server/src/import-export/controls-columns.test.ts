@@ -91,6 +91,31 @@ describe('the controls in a machine list', () => {
       }),
     )
   })
+  it('keep the ranges and ratings that the file has no column for', () => {
+    const own = plainControls({
+      gasSection: true,
+      burner: { oxygenLow: 4, oxygenHigh: 6, stackLow: 300, stackHigh: 380 },
+      capacitor: { run: 7.5, second: 5, volts: 440, tolerance: 0.06 },
+    })
+    const there = ['burner_oxygen_low', 'burner_oxygen_high', 'run_capacitor_uf']
+    const absent = registerColumns.filter((c) => !there.includes(c))
+    const read = controls.parse(
+      readControls(cellsOf({ burner_oxygen_low: '5', burner_oxygen_high: '7', run_capacitor_uf: '10' })),
+    )
+    expect(withControls(read, own, absent)).toEqual({
+      ...own,
+      burner: { oxygenLow: 5, oxygenHigh: 7, stackLow: 300, stackHigh: 380 },
+      capacitor: { run: 10, second: 5, volts: 440, tolerance: 0.06 },
+    })
+    const stack = controls.parse(readControls(cellsOf({ burner_stack_low_f: '310', burner_stack_high_f: '400' })))
+    const others = registerColumns.filter((c) => !c.startsWith('burner_stack'))
+    expect(withControls(stack, own, others).burner).toEqual({
+      oxygenLow: 4,
+      oxygenHigh: 6,
+      stackLow: 310,
+      stackHigh: 400,
+    })
+  })
   it('lose the ranges of their burner with their gas section, and nothing else', () => {
     const own = plainControls({ gasSection: true, burner: { oxygenLow: 4, oxygenHigh: 6 }, poles: 3 })
     const absent = registerColumns.filter((c) => c !== 'gas_section')

@@ -105,14 +105,23 @@ const plainBurner = (burner: Controls['burner']): Pick<Controls, 'burner'> => {
 }
 
 /**
- * The controls by a file that has not all of their columns: what it says nothing of stays as it is on record. A transformer, a burner
- * and a capacitor are each said whole, by their first column.
+ * The controls by a file that has not all of their columns: what it says nothing of stays as it is on record.
  */
 export function withControls(read: Controls, raw: Partial<Controls>, absent: readonly string[]): Controls {
   const kept = controlsSchema.parse(raw)
   const said = (key: keyof typeof controlColumnOf) => !absent.includes(controlColumnOf[key])
   const gasSection = said('gasSection') ? read.gasSection : kept.gasSection
-  const burner = said('burner.oxygenLow') || said('burner.stackLow') ? read.burner : kept.burner
+  const burner = {
+    ...(said('burner.oxygenLow') ? read : kept).burner,
+    stackLow: (said('burner.stackLow') ? read : kept).burner?.stackLow,
+    stackHigh: (said('burner.stackHigh') ? read : kept).burner?.stackHigh,
+  }
+  const capacitor = read.capacitor && {
+    run: read.capacitor.run,
+    second: (said('capacitor.second') ? read : kept).capacitor?.second ?? null,
+    volts: (said('capacitor.volts') ? read : kept).capacitor?.volts ?? null,
+    tolerance: (said('capacitor.tolerance') ? read : kept).capacitor?.tolerance ?? null,
+  }
   return {
     starter: said('starter') ? read.starter : kept.starter,
     poles: said('poles') ? read.poles : kept.poles,
@@ -124,7 +133,7 @@ export function withControls(read: Controls, raw: Partial<Controls>, absent: rea
     gasSection,
     ...(gasSection ? plainBurner(burner) : {}),
     phaseMonitor: said('phaseMonitor') ? read.phaseMonitor : kept.phaseMonitor,
-    capacitor: said('capacitor.run') ? read.capacitor : kept.capacitor,
+    capacitor: said('capacitor.run') ? capacitor : kept.capacitor,
   }
 }
 
