@@ -31,7 +31,8 @@ export default defineConfig({
           environment: 'node',
           isolate: false,
           // Properties over many simulated machines: how long they take is the machine's business.
-          testTimeout: 60_000,
+          testTimeout: 180_000,
+          hookTimeout: 60_000,
           include: ['{core,contract,demo,web}/src/**/*.test.{ts,tsx}', 'benchmarks/{truth,judged,trace}/*.test.ts'],
           exclude: ['**/node_modules/**', '**/*.{dom,phone}.test.tsx'],
         },
@@ -44,7 +45,8 @@ export default defineConfig({
           isolate: false,
           environment: 'jsdom',
           // Roles are looked up without a layout engine: slow on a busy machine.
-          testTimeout: 60_000,
+          testTimeout: 180_000,
+          hookTimeout: 60_000,
           environmentOptions: { jsdom: { url: 'http://127.0.0.1:9' } },
           include: ['web/src/**/*.dom.test.tsx'],
           setupFiles: ['web/src/test/browser.test-help.ts'],
@@ -59,7 +61,8 @@ export default defineConfig({
           // these files has a page of its own.
           isolate: true,
           environment: 'jsdom',
-          testTimeout: 60_000,
+          testTimeout: 180_000,
+          hookTimeout: 60_000,
           environmentOptions: { jsdom: { url: 'http://127.0.0.1:9' } },
           include: ['web/src/**/*.phone.test.tsx'],
           setupFiles: ['web/src/test/browser.test-help.ts'],
@@ -72,8 +75,9 @@ export default defineConfig({
           environment: 'node',
           // The phone's line and the real server meet outside of both.
           include: ['server/src/**/*.test.ts', 'e2e/**/*.test.ts'],
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          // Many load the whole demo: a machine that gives a third of itself takes a minute for it.
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
           globalSetup: ['scripts/vitest-postgres.mjs'],
         },
       },

@@ -20,7 +20,7 @@ import {
   type Twin,
   type UnderWay,
 } from '@motor-round/core/judge'
-import { asLeft, gradeBurn, notBack, stays, type JobFact, type ReadAt } from '@motor-round/core/job'
+import { asLeft, burnLevel, gradeBurn, notBack, stays, type JobFact, type ReadAt } from '@motor-round/core/job'
 import { dayEnds } from '@motor-round/core/quantity'
 import type { Policies } from '@motor-round/core/limits'
 import type { LiveEvidence } from '@motor-round/core/live'
@@ -189,8 +189,6 @@ export const underWayOf = (jobs: readonly JobSteps[]): UnderWay[] =>
     return [{ id, title, ...since, closed: false, off, opened, left: leftAs(steps) }]
   })
 
-const levelOf = { good: 'ok', investigate: 'fix', stop: 'stop' } as const
-
 /** Combustion tests of its jobs, those of closed ones too: what burns badly does so whatever becomes of the job. */
 export const burnsOf = (jobs: readonly Pick<JobRecord, 'steps'>[], scale: 'F' | 'C' = 'F'): BurnTested[] =>
   jobs.flatMap(({ steps }) =>
@@ -203,7 +201,7 @@ export const burnsOf = (jobs: readonly Pick<JobRecord, 'steps'>[], scale: 'F' | 
               by: s.by,
               parts: gradeBurn(s.test, scale).parts.map(({ about, grade, words }) => ({
                 about,
-                level: levelOf[grade],
+                level: burnLevel[grade],
                 words,
               })),
             },

@@ -1,6 +1,7 @@
 // What `npm test` and `npm run check` hold the code against, apart from its tests.
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
+import { lastLines } from './failures.mjs'
 import { root } from './paths.mjs'
 import { run } from './run.mjs'
 
@@ -14,7 +15,7 @@ async function gate(name, command, args, refuse = () => null) {
   const wrong = done.code !== 0 ? `exit ${done.code}` : refuse(done.out)
   process.stdout.write(`${wrong ? 'FAILED' : 'ok'}  ${name}  ${((Date.now() - started) / 1000).toFixed(0)} s\n`)
   if (wrong) process.stdout.write(`${done.out.trim()}\n${wrong}\n`)
-  return wrong ? { passed: 0, failed: 1 } : { passed: 1, failed: 0 }
+  return wrong ? { passed: 0, failed: 1, told: [lastLines(done.out, 12)] } : { passed: 1, failed: 0 }
 }
 
 /** What differs from the last commit and is still there. */

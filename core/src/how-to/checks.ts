@@ -165,7 +165,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
     set: 'Torque screwdriver at the printed figure. Eyes for color, hands for a wire that turns in its lug.',
     good: 'Tight, bright, insulation whole, grommets in place.',
     bad: 'Browned or burnt lug, worn insulation, strands cut: repair before power.',
-    limits: [],
+    limits: ['lug-torque-least', 'lug-torque-most'],
   },
   protection: {
     where: 'Dial, class and reset of the overload relay; its heaters match the motor that is in there.',

@@ -37,6 +37,9 @@ export interface BurnPart {
   readonly words: string
 }
 
+/** What a grade is at the machine. */
+export const burnLevel = { good: 'ok', investigate: 'fix', stop: 'stop' } as const
+
 export interface BurnGrade {
   readonly grade: BurnPart['grade']
   /** Carbon monoxide with the excess air taken out; null: the probe drew in air. ppm */

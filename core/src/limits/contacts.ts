@@ -12,6 +12,26 @@ export const contactOhms: Limit = {
   means: 'More is a burnt contact or a blown fuse.',
 }
 
+export const lugTorqueLeast: Limit = {
+  id: 'lug-torque-least',
+  title: 'Lug torque, not believed below',
+  value: 4.4,
+  unit: 'lbf.in',
+  basis: practice('common practice: the smallest terminal screws are set to about 4.4 lbf·in'),
+  house: null,
+  means: 'The torque driver was not set, or the figure is misread.',
+}
+
+export const lugTorqueMost: Limit = {
+  id: 'lug-torque-most',
+  title: 'Lug torque, not believed above',
+  value: 600,
+  unit: 'lbf.in',
+  basis: practice('common practice: the largest lugs of such units are set to about 500 lbf·in'),
+  house: null,
+  means: 'Foot-pounds were taken for inch-pounds, or the screw was overtightened.',
+}
+
 export const contactDropWatch: Limit = {
   id: 'contact-drop-watch',
   title: 'Volts across a closed contact, watch above',

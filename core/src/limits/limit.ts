@@ -21,6 +21,7 @@ export interface Limit {
     | 'Mohm'
     | 'degC'
     | 'inwg'
+    | 'lbf.in'
     | 'deg'
     | 'dB'
     | 's'

@@ -33,7 +33,7 @@ import {
 } from './insulation.ts'
 import { meterLeadsMost, windingEven, windingReject, ohmsWander } from './winding.ts'
 import { capacitorLow, capacitorHigh } from './capacitor.ts'
-import { contactOhms, contactDropWatch, contactDropFix } from './contacts.ts'
+import { contactOhms, lugTorqueLeast, lugTorqueMost, contactDropWatch, contactDropFix } from './contacts.ts'
 import { overloadSetting, overloadGreatest } from './protection.ts'
 import { deadVolts, proofVolts, busVolts, driveWait } from './proof-of-dead.ts'
 import { beltOvertight, sheaveAskew } from './drive-train.ts'
@@ -123,6 +123,8 @@ export const limitRegister = {
   'contact-drop-watch': contactDropWatch,
   'contact-drop-fix': contactDropFix,
   'contact-ohms': contactOhms,
+  'lug-torque-least': lugTorqueLeast,
+  'lug-torque-most': lugTorqueMost,
   'control-volts': controlVolts,
   'control-volts-high': controlVoltsHigh,
   'transformer-ratio': transformerRatio,

@@ -23,6 +23,7 @@ const metricUnit: Readonly<Record<string, string>> = {
   in: 'mm',
   ft: 'm',
   'ft/min': 'm/s',
+  'lbf.in': 'N.m',
 }
 const decimals: Readonly<Record<string, number>> = {
   inwg: 2,
@@ -39,6 +40,8 @@ const decimals: Readonly<Record<string, number>> = {
   m: 1,
   'ft/min': 0,
   'm/s': 1,
+  'lbf.in': 1,
+  'N.m': 2,
 }
 const written: Readonly<Record<string, string>> = {
   ohm: 'Ω',

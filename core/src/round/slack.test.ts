@@ -48,7 +48,7 @@ describe('what a place in a list leaves', () => {
       { numRuns: 240 },
     )
     expect(refused).toBeGreaterThan(100)
-  }, 20_000)
+  })
   it('costs at least its detour, but for the waiting and the heat it takes away', () =>
     fc.assert(
       fc.property(seed, (s) => {

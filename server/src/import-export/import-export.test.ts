@@ -230,7 +230,7 @@ describe('readings from a file', () => {
     await vi.waitFor(async () => {
       await sweepImports(world.deps)
       expect((await lead.get(`/imports/${id}`)).body.message).toContain('The server stopped while it checked this file')
-    })
+    }, 20_000)
     expect((await lead.get(`/imports/${id}`)).body.status).toBe('failed')
     expect(await staged(id)).toBe(false)
   })

@@ -258,7 +258,7 @@ export async function refreshStale(db: Db): Promise<void> {
 }
 
 /** Changes whenever the same facts may be judged or shown otherwise: what was judged before is then judged again at the next start. */
-const judgeVersion = 12
+const judgeVersion = 13
 
 /** Judge every machine again where a newer judge has been installed since. */
 export async function refreshForNewJudge(tx: Tx): Promise<void> {

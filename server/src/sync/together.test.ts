@@ -19,7 +19,7 @@ const pageOf = async (id: string) => (await hand.get(`/machines/${id}`)).body as
 
 /** Wait until so many transactions of this database stand at a lock. */
 async function waiting(n: number): Promise<void> {
-  for (let tries = 0; tries < 200; tries++) {
+  for (let tries = 0; tries < 1000; tries++) {
     const { rows } = await world.deps.pool.query<{ n: number }>(
       `select count(*)::int as n from pg_stat_activity where datname = current_database() and wait_event_type = 'Lock'`,
     )

@@ -68,9 +68,13 @@ describe('no text holds up the others, however long it is', () => {
         for (const pump of pumps)
           for (const tail of tails) {
             const text = pump.repeat(length / pump.length) + tail
-            const from = performance.now()
-            pattern.test(text)
-            if (performance.now() - from > seconds * 1000)
+            const took = () => {
+              const from = performance.now()
+              pattern.test(text)
+              return performance.now() - from
+            }
+            // A busy machine may stand still during one look, a slow pattern is slow every time.
+            if (took() > seconds * 1000 && took() > seconds * 1000 && took() > seconds * 1000)
               slow.push(`${file.slice(root.length)} ${String(pattern)} ${pump}`)
           }
     expect(slow).toEqual([])

@@ -327,7 +327,7 @@ describe('answers without a signal', () => {
     await cacheAnswer('/session', session)
     await noteClock(new Date(Date.now() + 3_600_000).toISOString())
     const told = (await cachedAnswer(callOf('session', {}).call)) as { now: string }
-    expect(Math.abs(Date.parse(told.now) - Date.now() - 3_600_000)).toBeLessThan(2000)
+    expect(Math.abs(Date.parse(told.now) - Date.now() - 3_600_000)).toBeLessThan(60_000)
     await cacheAnswer(`/machines/${machineId}`, pageOf())
     await enqueue(uuid(1), [visit(10)])
     const page = (await cachedAnswer(pageCall(machineId))) as ReturnType<typeof pageOf>

@@ -1,6 +1,7 @@
 import { practice } from '../../../limits/index.ts'
 import { verdict, type Rule } from '../../rule.ts'
 import { always, cells, choice, type CheckDefinition } from '../check-definition.ts'
+import { lugTorque } from './lug-torque.ts'
 
 const tighten = 'Tighten to the marked torque and enter it.'
 
@@ -86,5 +87,5 @@ export const terminalsCheck: CheckDefinition = {
       also: true,
     },
   ],
-  judges: [terminals],
+  judges: [terminals, lugTorque],
 }
