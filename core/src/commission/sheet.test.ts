@@ -109,6 +109,11 @@ describe('the commissioning sheet of a drive', () => {
   it('shows a lug that was found loose after it was tight', () => {
     const loose = [...whole, visitOf([], -1, { lugs: 'loose' })]
     expect(sheet(loose).get('lugs')).toMatchObject({ state: 'wrong' })
+    const none = [...whole, visitOf([{ quantity: 'lug_torque', position: 'line', value: 0 }], -1)]
+    expect(sheet(none).get('lugs')).toMatchObject({
+      state: 'wrong',
+      told: expect.stringContaining('Line lugs at 0.0 lbf·in'),
+    })
   })
   it('counts three speeds only where they lie apart', () => {
     const near = [...whole.slice(0, 2), running(45, 7.4, -16), running(48, 8, -15), running(60, 11, -14)]

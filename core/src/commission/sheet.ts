@@ -116,7 +116,7 @@ function settingsLine(c: Commissioned): SheetLine {
 
 function lugsLine(c: Commissioned, since: number): SheetLine {
   const line = { id: 'lugs', title: 'Lugs torqued, line and load side' }
-  const loose = c.judgement?.verdicts.find((v) => v.check === 'terminals' && bad(v.level))
+  const loose = c.judgement?.verdicts.find((v) => ['terminals', 'lug-torque'].includes(v.check) && bad(v.level))
   if (loose) return { ...line, state: 'wrong', told: loose.because, next: loose.next }
   const read = newest(
     c.visits,

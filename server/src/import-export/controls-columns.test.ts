@@ -116,6 +116,18 @@ describe('the controls in a machine list', () => {
       stackHigh: 400,
     })
   })
+  it('have a gas section where a range of its burner is given and nothing is said of it', () => {
+    const ranges = { burner_oxygen_low: '5', burner_oxygen_high: '7' }
+    const gas = (cells: Record<string, string>) => controls.parse(readControls(cellsOf(cells))).gasSection
+    expect([gas(ranges), gas({ ...ranges, gas_section: '' }), gas({ gas_section: '' })]).toEqual([true, true, false])
+    expect(gas({ ...ranges, gas_section: 'no' })).toBe(false) // refused at its column
+    const absent = registerColumns.filter((c) => !(c in ranges))
+    const read = controls.parse(readControls(cellsOf(ranges)))
+    expect(withControls(read, plainControls({}), absent)).toMatchObject({
+      gasSection: true,
+      burner: { oxygenLow: 5, oxygenHigh: 7 },
+    })
+  })
   it('lose the ranges of their burner with their gas section, and nothing else', () => {
     const own = plainControls({ gasSection: true, burner: { oxygenLow: 4, oxygenHigh: 6 }, poles: 3 })
     const absent = registerColumns.filter((c) => c !== 'gas_section')

@@ -58,7 +58,8 @@ export function readControls(cells: Cells): unknown {
     protectionAmps: cells.figure(c.protectionAmps) ?? null,
     controlVolts: cells.figure(c.controlVolts) ?? null,
     transformer: part(cells, { ratedIn: c['transformer.ratedIn'], ratedOut: c['transformer.ratedOut'] }),
-    gasSection: cells.flag(c.gasSection),
+    // A range of its burner says that there is one, where nothing is said.
+    gasSection: cells.flag(c.gasSection) || (burner !== null && cells.text(c.gasSection) === ''),
     ...(burner ? { burner } : {}),
     phaseMonitor: cells.flag(c.phaseMonitor),
     capacitor: part(cells, {
@@ -110,7 +111,8 @@ const plainBurner = (burner: Controls['burner']): Pick<Controls, 'burner'> => {
 export function withControls(read: Controls, raw: Partial<Controls>, absent: readonly string[]): Controls {
   const kept = controlsSchema.parse(raw)
   const said = (key: keyof typeof controlColumnOf) => !absent.includes(controlColumnOf[key])
-  const gasSection = said('gasSection') ? read.gasSection : kept.gasSection
+  // Without the column a range of its burner alone can say that there is one.
+  const gasSection = said('gasSection') ? read.gasSection : kept.gasSection || read.gasSection
   const burner = {
     ...(said('burner.oxygenLow') ? read : kept).burner,
     stackLow: (said('burner.stackLow') ? read : kept).burner?.stackLow,

@@ -106,7 +106,7 @@ describe('the register as a file', () => {
     ['poles', '4', 'poles'],
     ['fuse_amps', 'thirty', 'fuse_amps'],
     ['gas_section', 'maybe', 'gas_section'],
-    ['burner_oxygen_low,burner_oxygen_high', '4,6', 'gas_section'],
+    ['gas_section,burner_oxygen_low,burner_oxygen_high', 'no,4,6', 'gas_section'],
     ['gas_section,burner_oxygen_low', 'yes,4', 'burner_oxygen_high'],
     ['gas_section,burner_stack_low_f,burner_stack_high_f', 'yes,450,325', 'burner_stack_high_f'],
   ])('%s %s is refused at %s', async (columns, cells, place) => {

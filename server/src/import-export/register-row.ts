@@ -169,7 +169,7 @@ export function readRegisterRow(
     substitute: flag('substitute'),
   })
   if (parsed.success && !parsed.data.machine.controls.gasSection && parsed.data.machine.controls.burner)
-    errors.add(line, 'gas_section', 'a burner range is given: say yes, or leave the range out')
+    errors.add(line, 'gas_section', 'a burner range is given: enter yes, or leave the range out')
   if (parsed.success) return errors.count > before ? null : parsed.data
   for (const i of parsed.error.issues) {
     const path = i.path.filter((p) => typeof p === 'string').join('.')

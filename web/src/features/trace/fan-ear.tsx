@@ -1,7 +1,7 @@
 import { agreedSpeed, speedByEar, type HeardSpeed } from '@motor-round/core/motion'
 import { Button } from 'antd'
-import { useEffect, useRef, useState } from 'react'
-import { earTrouble, mayListen, openEar, type Ear } from '../../parts/ear/index.ts'
+import { useState } from 'react'
+import { earTrouble, mayListen, useEar } from '../../parts/ear/index.ts'
 import { TroubleNote } from '../../parts/fields/index.ts'
 import type { FanToHear } from './heard-fan.ts'
 
@@ -26,19 +26,7 @@ export function FanEar({ fan }: { fan: FanToHear }) {
   const [state, setState] = useState<'off' | 'opening' | 'on' | 'heard' | 'not heard'>('off')
   const [heard, setHeard] = useState<HeardSpeed | null>(null)
   const [trouble, setTrouble] = useState<string | null>(null)
-  const ear = useRef<Ear | null>(null)
-  const gone = useRef(false)
-  const off = () => {
-    ear.current?.close()
-    ear.current = null
-  }
-  useEffect(() => {
-    gone.current = false
-    return () => {
-      gone.current = true
-      off()
-    }
-  }, [])
+  const ear = useEar()
   if (!mayListen()) return null
   const begin = async () => {
     setState('opening')
@@ -60,25 +48,20 @@ export function FanEar({ fan }: { fan: FanToHear }) {
       captures = speed ? [...captures, speed] : []
       const agreed = agreedSpeed(captures)
       if (!agreed && tries < patience) return
-      off()
+      ear.close()
       setHeard(agreed)
       setState(agreed ? 'heard' : 'not heard')
     }
     try {
-      const open = await openEar((block) => {
-        if (ear.current === null) return
+      const samplesASecond = await ear.open((block) => {
         blocks.push(block)
         if (blocks.reduce((n, b) => n + b.length, 0) >= capture * rate) look()
       })
-      if (gone.current) {
-        open.close()
-        return
-      }
-      rate = open.rate
-      ear.current = open
+      if (samplesASecond === null) return
+      rate = samplesASecond
       setState('on')
     } catch (e) {
-      setTrouble(earTrouble(e))
+      setTrouble(earTrouble(e, 'use a tachometer'))
       setState('off')
     }
   }

@@ -7,13 +7,12 @@ export interface Ear {
   readonly close: () => void
 }
 
-/** Words for what went wrong with the microphone. */
-export function earTrouble(e: unknown): string {
+/** Words for what went wrong with the microphone. @param instead what to do without it, as "type the frequency" */
+export function earTrouble(e: unknown, instead: string): string {
   const name = e instanceof Error ? e.name : ''
-  if (name === 'NotAllowedError')
-    return 'Microphone access is blocked. Allow it in the page settings, or type the frequency.'
-  if (name === 'NotFoundError') return 'No microphone found. Type the frequency.'
-  return 'The microphone is in use. Retry, or type the frequency.'
+  if (name === 'NotAllowedError') return `Microphone access is blocked. Allow it in the page settings, or ${instead}.`
+  if (name === 'NotFoundError') return `No microphone found: ${instead}.`
+  return `The microphone is in use. Retry, or ${instead}.`
 }
 
 /**

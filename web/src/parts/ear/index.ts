@@ -1,2 +1,3 @@
-export { earTrouble, openEar, type Ear } from './ear.ts'
+export { earTrouble } from './ear.ts'
 export { mayListen } from './may-listen.ts'
+export { useEar } from './use-ear.ts'

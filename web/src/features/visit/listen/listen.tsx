@@ -1,8 +1,8 @@
 import { agreedNote, pluckListener, type Note } from '@motor-round/core/motion'
 import { Button } from 'antd'
-import { useEffect, useRef, useState } from 'react'
+import { useState } from 'react'
 import { TroubleNote } from '../../../parts/fields/index.ts'
-import { earTrouble, openEar, type Ear } from '../../../parts/ear/index.ts'
+import { earTrouble, useEar } from '../../../parts/ear/index.ts'
 
 const asked = 3
 const words = (notes: readonly Note[]) => notes.map((n) => `${n.hz.toFixed(0)} Hz`).join(', ')
@@ -16,19 +16,7 @@ export function Listen({ take }: { take: (hz: number) => void }) {
   const [notes, setNotes] = useState<readonly Note[]>([])
   const [unclear, setUnclear] = useState(false)
   const [trouble, setTrouble] = useState<string | null>(null)
-  const ear = useRef<Ear | null>(null)
-  const gone = useRef(false)
-  const off = () => {
-    ear.current?.close()
-    ear.current = null
-  }
-  useEffect(() => {
-    gone.current = false
-    return () => {
-      gone.current = true
-      off()
-    }
-  }, [])
+  const ear = useEar()
   const begin = async () => {
     setState('opening')
     setTrouble(null)
@@ -37,28 +25,25 @@ export function Listen({ take }: { take: (hz: number) => void }) {
     let heard: readonly Note[] = []
     let listener: ReturnType<typeof pluckListener> | null = null
     try {
-      const open = await openEar((block) => {
+      const rate = await ear.open((block) => {
         for (const h of listener?.push(block) ?? []) {
           setUnclear(h.kind === 'unclear')
-          if (h.kind === 'unclear' || ear.current === null) continue
+          if (h.kind === 'unclear') continue
           heard = [...heard, h.note].slice(-asked)
           setNotes(heard)
           const agreed = agreedNote(heard)
           if (agreed === null) continue
-          off()
+          ear.close()
           setState('taken')
           take(agreed)
+          return
         }
       })
-      if (gone.current) {
-        open.close()
-        return
-      }
-      ear.current = open
-      listener = pluckListener(open.rate)
+      if (rate === null) return
+      listener = pluckListener(rate)
       setState('on')
     } catch (e) {
-      setTrouble(earTrouble(e))
+      setTrouble(earTrouble(e, 'type the frequency'))
       setState('off')
     }
   }
@@ -75,7 +60,7 @@ export function Listen({ take }: { take: (hz: number) => void }) {
           </p>
           <Button
             onClick={() => {
-              off()
+              ear.close()
               setState('off')
             }}
           >
