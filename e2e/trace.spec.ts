@@ -1,11 +1,8 @@
-import { rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
 import type { Machine } from '@motor-round/contract'
-import { chromium, expect, type Page } from '@playwright/test'
-import { launchOptions } from '../scripts/lib/browser.mjs'
+import { expect, type Page } from '@playwright/test'
+import { hearing } from './microphone.ts'
 import { runningFan } from './running-fan.ts'
-import { desktop, fixedNow, machineId, phone, signIn, test } from './world.ts'
+import { desktop, fixedNow, machineId, phone, test } from './world.ts'
 
 async function begin(page: Page, tag: string, complaint: string): Promise<void> {
   await page.goto(`/machines/${await machineId(page, tag)}/trace`)
@@ -177,24 +174,9 @@ test('a delay is counted down where it was found', async ({ open }) => {
 
 test('the speed of a running fan is heard by the microphone, and what the belt loses', async ({ baseURL }) => {
   test.slow()
-  const file = join(tmpdir(), `motor-round-fan-${process.pid}.wav`)
   // Its 42 blades at some 6 per cent below what the sheaves give.
   const rpm = 745
-  writeFileSync(file, runningFan(rpm, 42))
-  const browser = await chromium.launch({
-    ...launchOptions,
-    args: [
-      ...(launchOptions.args ?? []),
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${file}`,
-    ],
-  })
-  try {
-    const context = await browser.newContext({ viewport: phone, ...(baseURL ? { baseURL } : {}) })
-    const page = await context.newPage()
-    await page.clock.setFixedTime(fixedNow)
-    await signIn(page, 'okonjo')
+  await hearing(runningFan(rpm, 42), baseURL, async (page) => {
     await begin(page, 'AHU-2/SF', 'Weak air')
     await enter(page, 'Fan as found', 'Runs')
     const any = page.getByRole('combobox', { name: 'Enter another result' })
@@ -209,10 +191,7 @@ test('the speed of a running fan is heard by the microphone, and what the belt l
         timeout: 60_000,
       },
     )
-  } finally {
-    await browser.close()
-    rmSync(file, { force: true })
-  }
+  })
 })
 
 /** What was found, and what it was; the wrong turn is a part that may not be condemned for it. */

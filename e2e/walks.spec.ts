@@ -1,11 +1,8 @@
-import { rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { chromium, expect, type Page } from '@playwright/test'
-import { launchOptions } from '../scripts/lib/browser.mjs'
+import { expect, type Page } from '@playwright/test'
+import { hearing } from './microphone.ts'
 import { beforePower, check, choose, closeUp, lockOut, phase, provenDead, told, walk } from './walk-steps.ts'
 import { pluckedSpan } from './plucked-span.ts'
-import { connect, desktop, fixedNow, machineId, phone, saveRead, signIn, take, test } from './world.ts'
+import { connect, desktop, machineId, phone, saveRead, take, test } from './world.ts'
 
 // Each walk has a machine of its own, so they go side by side.
 test.describe.configure({ mode: 'parallel' })
@@ -306,22 +303,7 @@ test('drive and bearings: by hand and by meter, behind the Dead gate, kept and s
 
 test('the note of a span is heard by the microphone and judged as tension', async ({ baseURL }) => {
   test.slow()
-  const file = join(tmpdir(), `motor-round-span-${process.pid}.wav`)
-  writeFileSync(file, pluckedSpan(33))
-  const browser = await chromium.launch({
-    ...launchOptions,
-    args: [
-      ...(launchOptions.args ?? []),
-      '--use-fake-ui-for-media-stream',
-      '--use-fake-device-for-media-stream',
-      `--use-file-for-fake-audio-capture=${file}`,
-    ],
-  })
-  try {
-    const context = await browser.newContext({ viewport: phone, ...(baseURL ? { baseURL } : {}) })
-    const page = await context.newPage()
-    await page.clock.setFixedTime(fixedNow)
-    await signIn(page, 'okonjo')
+  await hearing(pluckedSpan(33), baseURL, async (page) => {
     await walk(page, 'AHU-2/SF', 'Drive and bearings')
     await provenDead(page)
     await check(page, 'Belt tension')
@@ -333,8 +315,5 @@ test('the note of a span is heard by the microphone and judged as tension', asyn
       await expect(page.getByLabel('Its note')).toHaveValue('33', { timeout: 1000 })
     }).toPass({ timeout: 90_000 })
     await expect(told(page)).toContainText(/33 Hz on this span: \d+\.\d lbf a belt/)
-  } finally {
-    await browser.close()
-    rmSync(file, { force: true })
-  }
+  })
 })

@@ -3,7 +3,7 @@ import type { MachinePage } from '@motor-round/contract'
 import { planJob } from '@motor-round/core/job'
 import { unsaid } from '@motor-round/core/trend'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
-import { bring } from '../test/rounds.test-help.ts'
+import { bring, resultsOf } from '../test/rounds.test-help.ts'
 import { openWorld, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -16,12 +16,7 @@ beforeAll(async () => {
 })
 afterAll(() => world.end())
 
-interface Result {
-  outcome: string
-  problem: { errors: { path: string; message: string }[] } | null
-}
-const results = async (entries: object[], who = hand) =>
-  ((await bring(who, entries)).body as { results: Result[] }).results
+const results = (entries: object[], who = hand) => resultsOf(who, entries)
 const outcomes = async (entries: object[]) => (await results(entries)).map((r) => r.outcome)
 const at = '2026-11-25T08:00:00.000Z'
 const made = (over: object = {}) => ({

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { RoofMapPage, MachinePage } from '@motor-round/contract'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { predicted } from '../test/speed-changes.test-help.ts'
-import { bring } from '../test/rounds.test-help.ts'
+import { resultsOf } from '../test/rounds.test-help.ts'
 import { openWorld, visitOf, type Caller, type World } from '../test/world.ts'
 
 let world: World
@@ -15,12 +15,7 @@ beforeAll(async () => {
 })
 afterAll(() => world.end())
 
-interface Result {
-  outcome: string
-  problem: { detail: string; errors: { path: string }[]; current?: unknown } | null
-}
-const results = async (entries: object[], who = hand) =>
-  ((await bring(who, entries)).body as { results: Result[] }).results
+const results = (entries: object[], who = hand) => resultsOf(who, entries)
 const outcomes = async (entries: object[], who = hand) => (await results(entries, who)).map((r) => r.outcome)
 const pageOf = async (id: string) => (await hand.get(`/machines/${id}`)).body as MachinePage
 const motorOf = async (id: string) => {

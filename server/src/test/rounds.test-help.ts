@@ -19,3 +19,17 @@ export const eventBody = (roundId: string, machineId: string, kind: string, over
 /** Sync entries as a phone does, in their order. */
 export const bring = (who: Caller, entries: readonly object[]) =>
   who.post('/sync', { device: 'phone', mutations: entries.map((e, n) => ({ n, ...e })) })
+
+/** What became of an entry. */
+export interface Result {
+  readonly outcome: string
+  readonly problem: {
+    readonly detail: string
+    readonly errors: readonly { path: string; message: string }[]
+    readonly current?: unknown
+  } | null
+}
+
+/** Send entries, and what became of each. */
+export const resultsOf = async (who: Caller, entries: readonly object[]): Promise<Result[]> =>
+  ((await bring(who, entries)).body as { results: Result[] }).results

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { MachinePage } from '@motor-round/contract'
 import { afterAll, beforeAll, expect, describe, it } from 'vitest'
-import { bring } from '../test/rounds.test-help.ts'
+import { bring, resultsOf } from '../test/rounds.test-help.ts'
 import { openWorld, visitOf, type Caller, type World, refusedToAll } from '../test/world.ts'
 
 let world: World
@@ -14,12 +14,7 @@ beforeAll(async () => {
 })
 afterAll(() => world.end())
 
-interface Result {
-  outcome: string
-  problem: { errors: { path: string; message: string }[] } | null
-}
-const results = async (entries: object[], who = hand) =>
-  ((await bring(who, entries)).body as { results: Result[] }).results
+const results = (entries: object[], who = hand) => resultsOf(who, entries)
 const outcomes = async (entries: object[]) => (await results(entries)).map((r) => r.outcome)
 const at = '2026-11-25T08:00:00.000Z'
 const begun = (over: object = {}) => ({
