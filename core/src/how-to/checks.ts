@@ -259,7 +259,7 @@ export const checkHowTo: Readonly<Record<string, HowTo>> = {
     set: 'Velocity, peak. Hand-held with firm steady pressure, or a magnet.',
     good: 'Inside the zone for this mounting and size, and like last time.',
     bad: 'Grown since the last visit, or zone D: stop it. High axial: alignment or a bent shaft.',
-    limits: ['vibration-grown'],
+    limits: ['vibration-grown', 'vibration-least'],
   },
   combustion: {
     where: 'In the flue ahead of any draft hood or dilution air, probe tip in the middle.',

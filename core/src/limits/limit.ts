@@ -22,6 +22,7 @@ export interface Limit {
     | 'degC'
     | 'inwg'
     | 'lbf.in'
+    | 'in/s'
     | 'deg'
     | 'dB'
     | 's'

@@ -12,6 +12,16 @@ export const vibrationGrown: Limit = {
   means: 'It has changed, although no limit is exceeded.',
 }
 
+export const vibrationLeast: Limit = {
+  id: 'vibration-least',
+  title: 'Vibration of a fan that runs, not believed below',
+  value: 0.005,
+  unit: 'in/s',
+  basis: practice('common practice: a smooth fan still moves some 0.02 in/s; 0.00 on the meter is no reading'),
+  house: null,
+  means: 'It does not run, or the probe does not touch.',
+}
+
 export const soundGrown: Limit = {
   id: 'sound-grown',
   title: 'Louder than last time, watch above',

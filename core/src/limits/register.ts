@@ -53,7 +53,7 @@ import {
 } from './vfd.ts'
 import { liveCreep, liveDisagrees, liveIdle, liveNoAir, liveStarts } from './live.ts'
 import { fanPressureMost, filterDropWatch, filterDropFix, filterDropNone } from './air.ts'
-import { vibrationGrown, soundGrown, soundLeast } from './motion.ts'
+import { vibrationGrown, soundGrown, soundLeast, vibrationLeast } from './motion.ts'
 import { surfaceHot, coolDown } from './temperature.ts'
 import {
   visitInterval,
@@ -147,6 +147,7 @@ export const limitRegister = {
   'sheave-askew': sheaveAskew,
   'sound-grown': soundGrown,
   'sound-least': soundLeast,
+  'vibration-least': vibrationLeast,
   'vfd-ramp-short': vfdRampShort,
   'vfd-ramp-long': vfdRampLong,
   'vfd-hz-low': vfdHzLow,

@@ -10,6 +10,7 @@ const units: Partial<Record<Limit['unit'], string>> = {
   Mohm: ' MΩ',
   inwg: ' in wg',
   'lbf.in': ' lbf·in',
+  'in/s': ' in/s',
   degC: ' °C',
   deg: ' °',
   dB: ' dB',
@@ -38,6 +39,7 @@ const others: Partial<Record<Limit['unit'], Other>> = {
   inwg: { unit: 'Pa', written: 'Pa', typed: /Pa$/, decimals: 3, told: 0 },
   degC: { unit: 'degF', written: '°F', typed: /°?F$/, decimals: 2, told: 0 },
   'lbf.in': { unit: 'N.m', written: 'N·m', typed: /N·?m$/, decimals: 1, told: 1 },
+  'in/s': { unit: 'mm/s', written: 'mm/s', typed: /mm\/s$/, decimals: 4, told: 2 },
 }
 
 /** The same for reading alone: limits are those of all sites, so it is told in the units of US and of metric ones. */
@@ -55,7 +57,7 @@ export function typedLimit(limit: Pick<Limit, 'unit'>, text: string): number | n
     const value = parseFigure(text.trim().replace(other.typed, '').trim())
     return value === null ? null : Number(convert(value, other.unit, limit.unit).toFixed(other.decimals))
   }
-  const value = parseFigure(text.replace(/%|days?|times|min|in wg|lbf·in|V|A|M?Ω|°C|°|dB|k?Hz|ppm|s$/g, ''))
+  const value = parseFigure(text.replace(/%|days?|times|min|in wg|in\/s|lbf·in|V|A|M?Ω|°C|°|dB|k?Hz|ppm|s$/g, ''))
   if (value === null) return null
   return limit.unit === 'ratio' ? Math.round(value * 100) / 10000 : value
 }

@@ -27,8 +27,18 @@ export const vibrationPeak: Rule = {
   judge(c) {
     const hz = c.value('vibration_hz', 'dominant') ?? 0
     const basis = [standard('a turning part vibrates at its own frequency and multiples')]
+    if (hz <= 0)
+      return verdict(this, {
+        level: 'watch',
+        value: hz,
+        basis,
+        because: '0 Hz: nothing vibrates at that.',
+        next: 'Read the strongest frequency again, in hertz or cycles a minute.',
+        confidence: 'low',
+        settles: false,
+      })
     const turning = speeds(c)
-    if (!turning || hz <= 0)
+    if (!turning)
       return verdict(this, {
         level: 'ok',
         value: hz,

@@ -49,6 +49,7 @@ const velocity: Rule = {
     const off = inchPeakFromRms(takenOffAt(category, mounting))
     const basis = [standard(`ISO 14694, ${category} on a ${mounting} mount, and ISO 20816 for shutdown`, 'from memory')]
     const grown = c.limit('vibration-grown')
+    const least = c.limit('vibration-least')
     const confidence = mount === undefined || power === undefined ? ('low' as const) : ('full' as const)
     const read = c
       .readings('vibration')
@@ -62,8 +63,10 @@ const velocity: Rule = {
             ? 'grown'
             : r.value > startUp
               ? 'watch'
-              : 'ok'
-    const groups = (['stop', 'fix', 'grown', 'watch', 'ok'] as const).flatMap((level) => {
+              : r.value < least.value
+                ? 'still'
+                : 'ok'
+    const groups = (['stop', 'fix', 'grown', 'watch', 'still', 'ok'] as const).flatMap((level) => {
       const own = read.filter((r) => standing(r) === level)
       const worst = own.reduce<(typeof own)[number] | null>((a, b) => (a === null || b.value > a.value ? b : a), null)
       return worst ? [{ level, worst, positions: own.map((r) => r.position) }] : []
@@ -104,6 +107,17 @@ const velocity: Rule = {
             limit: startUp,
             because: `${told}: over the ${shown(startUp)} for a new fan, below the alarm of ${shown(alarm)}.`,
             next: 'Read again at the next visit, same spot, same direction.',
+          })
+        case 'still':
+          return verdict(this, {
+            ...given,
+            level: 'watch',
+            limit: least.value,
+            basis: [least.basis],
+            because: `${told}: a fan that runs always moves more than that.`,
+            next: 'Is the fan running, the probe firm on bare metal, and the meter on velocity? Read it again.',
+            confidence: 'low',
+            settles: false,
           })
         case 'ok':
           return verdict(this, {
