@@ -28,6 +28,6 @@ describe('what is said, as it was last read', () => {
     async (name, told) => {
       await expect(`${told()}\n`).toMatchFileSnapshot(`said/${name}.txt`)
     },
-    60_000,
+    240_000,
   )
 })

@@ -91,7 +91,7 @@ const lineAgainstMotor: Rule = ({ machine }, of) => {
 
 const hertzWithoutDrive: Rule = ({ machine, motor }, of) => {
   const [hz] = of('hz')
-  if (!hz || machine.hasVfd || hz.value === 0) return null
+  if (!hz || machine.hasVfd || hz.value < 0.5) return null
   const supply = supplyHertz(machine.serviceVolts, motor?.plate.hz, machine.serviceHz)
   if (Math.abs(hz.value - supply) <= 2) return null
   return {
@@ -99,6 +99,20 @@ const hertzWithoutDrive: Rule = ({ machine, motor }, of) => {
     readings: [hz],
     because: `${hz.value.toFixed(1)} Hz on a motor without a drive, on a ${supply} Hz supply.`,
     next: 'Is there a drive that is not recorded, or is the frequency of the site wrong? Else read it again.',
+  }
+}
+
+/** A drive that shows no frequency gives the motor nothing to run on. */
+const runsAtNoHertz: Rule = ({ visit }, of) => {
+  const [hz] = of('hz')
+  if (!hz || hz.value >= 0.5) return null
+  const drawn = [...legs(of), ...of('drive_amps')].filter((r) => r.value > 0.2)
+  if (drawn.length === 0 && visit.state.turning !== 'right way') return null
+  return {
+    id: 'runs-at-no-hertz',
+    readings: [hz, ...drawn],
+    because: `${show.trimmed(hz.value, 1)} Hz, and ${drawn.length > 0 ? `${show.ampsRow(drawn.map((r) => r.value)).join(', ')} A` : 'it turns'}: no drive runs a motor on that.`,
+    next: 'Read the frequency while it runs. Is a bypass on, or the wheel turned by something else?',
   }
 }
 
@@ -174,6 +188,7 @@ const rules: readonly Rule[] = [
   ohmsAgainstMegohms,
   lineAgainstMotor,
   hertzWithoutDrive,
+  runsAtNoHertz,
   controlOutOfNothing,
   legsAgainstPairs(
     'neutral-off',

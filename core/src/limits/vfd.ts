@@ -34,6 +34,26 @@ export const vfdHzLow: Limit = {
   means: 'Below it the motor’s own fan hardly cools it.',
 }
 
+export const vfdHzOver: Limit = {
+  id: 'vfd-hz-over',
+  title: 'Drive, output frequency of the nameplate’s, fix above',
+  value: 1.05,
+  unit: 'ratio',
+  basis: practice('common practice: over the nameplate’s frequency only where wheel, shaft and motor are good for it'),
+  house: { min: 1, max: 1.25 },
+  means: 'The fan asks for more power than at the nameplate’s frequency, and its wheel turns faster.',
+}
+
+export const vfdHzMost: Limit = {
+  id: 'vfd-hz-most',
+  title: 'Drive, output frequency of the nameplate’s, stop above',
+  value: 1.5,
+  unit: 'ratio',
+  basis: standard('NEMA MG 1 12.52: overspeed in an emergency, 25 to 50 % over by size and speed', 'from memory'),
+  house: null,
+  means: 'No such motor is built to turn faster, not even for a moment.',
+}
+
 export const vfdCarrierHigh: Limit = {
   id: 'vfd-carrier-high',
   title: 'Drive, carrier frequency not above',

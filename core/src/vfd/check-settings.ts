@@ -111,7 +111,7 @@ function overloadClass(set: number, most: Bound): Finding {
   return fine(wants)
 }
 
-function highest(set: number, all: ParameterSet, p: PlateForDrive): Finding {
+function highest(set: number, all: ParameterSet, p: PlateForDrive, over: Bound): Finding {
   const low = all['min-hz']
   if (low !== undefined && low >= set)
     return {
@@ -124,7 +124,7 @@ function highest(set: number, all: ParameterSet, p: PlateForDrive): Finding {
   if (set <= p.hz) return fine(wants)
   const power = Math.round((set / p.hz) ** 3 * 100)
   return {
-    level: set > 1.05 * p.hz ? 'fix' : 'watch',
+    level: set > over.value * p.hz ? 'fix' : 'watch',
     wants,
     because: `At ${set} Hz the fan asks for ${power} % of its power at ${p.hz} Hz, and the motor has less torque.`,
     next: `Set ${p.hz} Hz, unless wheel, shaft and motor are good for more and it is written down.`,
@@ -235,7 +235,7 @@ const judges: Readonly<Record<ParameterId, Judge>> = {
   accel: (set, _p, _all, limit) => ramp('accel', set, limit),
   decel: (set, _p, _all, limit) => ramp('decel', set, limit),
   'min-hz': (set, _p, _all, limit) => lowest(set, limit('vfd-hz-low')),
-  'max-hz': (set, p, all) => highest(set, all, p),
+  'max-hz': (set, p, all, limit) => highest(set, all, p, limit('vfd-hz-over')),
   direction,
   carrier: (set, _p, _all, limit) => carrier(set, limit('vfd-carrier-high')),
   restarts: (set, _p, _all, limit) => restarts(set, limit('vfd-restarts')),

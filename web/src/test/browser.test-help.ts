@@ -1,6 +1,7 @@
 // jsdom has no store of its own.
 import 'fake-indexeddb/auto'
 import { configure } from '@testing-library/react'
+import { afterAll, vi } from 'vitest'
 
 // Without a layout nothing is hidden: looking each time whether it is takes most of a test's time. A busy machine answers late.
 configure({ defaultHidden: true, asyncUtilTimeout: 15_000 })
@@ -48,3 +49,6 @@ if (!('text' in Blob.prototype))
       })
     },
   })
+// A part that is loaded late may still be on its way when its test is through: the next file, which shares what is loaded,
+// would find it half there.
+afterAll(() => vi.dynamicImportSettled())

@@ -13,6 +13,7 @@ const readWithPower: readonly string[] = [
   'drive-input',
   'roll-amps',
   'volts-per-hertz',
+  'over-hertz',
   'power-transformer',
   'control-power',
   'rotation',

@@ -22,6 +22,7 @@ import { liveStartsRule } from './live/starts.ts'
 import { lostLeg } from './amps/lost-leg.ts'
 import { noPlate } from './amps/no-plate.ts'
 import { overAmp } from './amps/over-amp.ts'
+import { overHertz } from './drive-train/over-hertz.ts'
 import { phaseMonitor } from './supply/phase-monitor.ts'
 import { peers } from './amps/peers.ts'
 import { serviceVoltage } from './supply/service-voltage.ts'
@@ -70,6 +71,7 @@ export const rules: readonly Rule[] = [
   turning,
   voltageUnbalanceRule,
   wheelSpeed,
+  overHertz,
   speed,
   overAmp,
   liveOverAmps,

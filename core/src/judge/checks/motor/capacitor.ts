@@ -25,6 +25,9 @@ const sections: readonly Section[] = ['run', 'second']
 /** Allowed for some hours a day. Ratio of its rating. @source common practice, as makers of capacitors print it */
 const overRating = 1.1
 
+/** Less than this share of the supply across it while the motor runs is no capacitor at work. @source common practice */
+const leastShare = 0.5
+
 const ratingOf = (c: Context): number | null =>
   c.machine.controls.capacitor?.volts ?? c.motor?.plate.capacitorVolts ?? null
 
@@ -117,6 +120,19 @@ const capacitorVolts: Rule = {
       const volts = c.value('capacitor_volts', s)
       if (volts === undefined) return []
       const given = { positions: [s], value: volts, limit: rating, basis: [plateBasis('the can')] }
+      // The second section is another motor's, which may be off.
+      const least = leastShare * c.machine.serviceVolts
+      if (s === 'run' && volts < least && c.legsRead.some((l) => l.amps > 0.1))
+        return [
+          verdict(this, {
+            ...given,
+            level: 'fix',
+            limit: least,
+            basis: [practice('a run capacitor at work has about the line’s volts across it, or more')],
+            because: `${show.volts(volts)} V across the capacitor of a running motor: it is shorted, or it or the start winding is not connected.`,
+            next: 'Lock out, discharge it, then test capacitor and start winding by themselves.',
+          }),
+        ]
       if (volts <= overRating * rating)
         return [
           verdict(this, {

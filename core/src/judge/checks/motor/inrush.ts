@@ -38,13 +38,15 @@ const inrushCheck: Rule = {
         next: 'Time the start: long is a windmilling wheel or low volts, short is shorted turns.',
       })
     const running = Math.max(0, ...c.legsRead.map((l) => l.amps))
-    if (top < 0.95 * running)
+    // Across the line no start stays below the nameplate; a drive may start softly, and still draws something.
+    const least = Math.max(0.95 * running, (c.machine.hasVfd ? 0.05 : 1) * plate)
+    if (top < least)
       return verdict(this, {
         level: 'watch',
         value: top,
-        limit: running,
+        limit: least,
         basis: [practice('a motor draws more while it starts than when it runs')],
-        because: `${times}, and ${show.amps(running)} A when it runs: the start was missed, or misread.`,
+        because: `${times}${running > 0 ? `, and ${show.amps(running)} A when it runs` : ''}: the start was missed, or misread.`,
         next: 'Clamp on first, set the meter to peak or inrush, then start it.',
         confidence: 'low',
         settles: false,
@@ -81,6 +83,12 @@ export const startTime: Rule = {
     const s = c.value('start_seconds', 'start')
     const tries = c.value('start_tries', 'start') ?? 1
     const turned = c.answer('start.turned')
+    const misread =
+      tries < 1
+        ? '0 tries: it was not started.'
+        : s !== undefined && s < 0.1
+          ? `${s.toFixed(1)} s to speed: no fan is that quick.`
+          : null
     const basis = [practice('common practice: up to about 10 s across the line; each start heats the winding')]
     const retried = tries > 1 ? ` after ${tries.toFixed(0)} tries` : ''
     if (turned === 'no')
@@ -102,6 +110,16 @@ export const startTime: Rule = {
         basis,
         because: `It started${retried || ' only sometimes'}: it will fail to start one day.`,
         next: `Read the volts while it starts, then ${c.machine.phases === 1 ? 'test the capacitor' : 'see whether the wheel spins backward before it starts'}. Let it cool between tries.`,
+      })
+    if (misread !== null)
+      return verdict(this, {
+        level: 'watch',
+        value: s ?? tries,
+        basis,
+        because: misread,
+        next: 'Time the next start, or leave it blank.',
+        confidence: 'low',
+        settles: false,
       })
     if (s === undefined)
       return verdict(this, { level: 'ok', basis, because: 'It came up to speed.', next: 'Nothing to do.' })
