@@ -160,8 +160,15 @@ describe('a phone sends what it kept over and over while everything around it br
       }
       vi.stubGlobal('fetch', badNetwork(random, 0.5))
       for (let tries = 0; (await store.outbox.count()) > 0; tries++) {
-        if (tries > 60) throw new Error('it was never sent')
-        if (tries > 30) vi.stubGlobal('fetch', badNetwork(random, 0))
+        // Nothing of it is wrong: an entry that is set aside waits for a person who can do nothing about it.
+        const aside = (await store.outbox.toArray()).filter((w) => w.status !== 'pending')
+        if (aside.length > 0) throw new Error(`set aside in run ${run}: ${JSON.stringify(aside)}`)
+        if (tries > 60) throw new Error(`never sent in run ${run}`)
+        if (tries > 30) {
+          vi.stubGlobal('fetch', badNetwork(random, 0))
+          // As a phone does, which waits longer each time: a database that was killed takes a moment on a busy machine.
+          await wait(20 * (tries - 30))
+        }
         const going = syncOutbox()
         if (random.next() < 0.15) {
           await wait(random.between(0, 15))
@@ -172,6 +179,8 @@ describe('a phone sends what it kept over and over while everything around it br
       }
     }
     expect(await store.outbox.count()).toBe(0)
+    // Whatever broke was foreseen, and told as what it is.
+    expect(world.logged.filter((line) => line.includes('"unforeseen"'))).toEqual([])
     const kept = await killer.query<{ id: string; n: string; readings: string }>(
       `select s.id, count(distinct s.taken_at) as n, count(r.*) as readings from visits s
        left join readings r on r.visit_id = s.id where s.id = any($1::uuid[]) group by s.id`,
@@ -203,5 +212,5 @@ describe('a phone sends what it kept over and over while everything around it br
     const said = new Map([...motors.values()].map((m) => [m.motor.id, m.version]))
     expect(versions.rows.filter((r) => r.version !== said.get(r.id))).toEqual([])
     expect(plates.length).toBeGreaterThan(runs / 2)
-  }, 300_000)
+  }, 900_000)
 })

@@ -11,8 +11,14 @@ export interface PgError {
   detail?: string
   table?: string
 }
+/** Its codes have a figure in them: a broken pipe is called EPIPE, and is none. */
 export const isPg = (e: unknown): e is PgError =>
-  typeof e === 'object' && e !== null && 'code' in e && typeof e.code === 'string' && /^[0-9A-Z]{5}$/.test(e.code)
+  typeof e === 'object' &&
+  e !== null &&
+  'code' in e &&
+  typeof e.code === 'string' &&
+  /^[0-9A-Z]{5}$/.test(e.code) &&
+  /[0-9]/.test(e.code)
 
 const taken: Record<string, [string, string]> = {
   sites_name_unique: ['name', 'a site of that name exists'],
@@ -71,9 +77,10 @@ function fromFramework(e: unknown): HttpProblem | null {
   return e.status >= 400 && e.status < 500 ? new HttpProblem(e.status, 'The request cannot be read.') : null
 }
 
+/** The connection to the database broke or never came: at the socket, in its client, or waiting for one. */
 const unreachable = (e: unknown) =>
   e instanceof Error &&
-  /ECONNREFUSED|ECONNRESET|Connection terminated|timeout exceeded when trying to connect|terminating connection/.test(
+  /ECONNREFUSED|ECONNRESET|ECONNABORTED|EPIPE|ETIMEDOUT|EHOSTUNREACH|ENETUNREACH|ENOTFOUND|EAI_AGAIN|Connection terminated|timeout exceeded when trying to connect|terminating connection|is not queryable|pool after calling end/.test(
     `${e.message} ${(e as NodeJS.ErrnoException).code ?? ''}`,
   )
 
