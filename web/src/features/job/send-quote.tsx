@@ -1,6 +1,7 @@
 import type { JobRecord } from '@motor-round/contract'
 import { Button, Form, Input, InputNumber } from 'antd'
 import { useState } from 'react'
+import { sendWaiting } from '../../offline/core/enqueue.ts'
 import { jobsApi } from '../../app/jobs-api.ts'
 import { fieldMessage, type Failure } from '../../app/failure.ts'
 import { FailureNote } from '../../parts/fields/index.ts'
@@ -12,6 +13,7 @@ export function SendQuote({ job, offerId, done }: { job: JobRecord; offerId: str
   const [name, setName] = useState('')
   const [email, setEmail] = useState('')
   const [days, setDays] = useState<number | null>(14)
+  const [sending, setSending] = useState(false)
   const failure = attempt.error as Failure | undefined
   const link = attempt.data ? `${window.location.origin}${attempt.data.path}` : null
   if (link !== null)
@@ -37,17 +39,23 @@ export function SendQuote({ job, offerId, done }: { job: JobRecord; offerId: str
         </div>
       </div>
     )
+  const send = async (within: number) => {
+    setSending(true)
+    // The quote itself may still wait on this phone.
+    await sendWaiting()
+    await make({
+      params: { id: job.id },
+      body: { offerId, name: name.trim(), email: email.trim() === '' ? null : email.trim(), days: within },
+    })
+    setSending(false)
+  }
   const missing = [...(name.trim() === '' ? ['the name'] : []), ...(days === null ? ['the days'] : [])]
   return (
     <Form
       className="stack"
       aria-label="Send the quote"
       onFinish={() => {
-        if (days !== null)
-          void make({
-            params: { id: job.id },
-            body: { offerId, name: name.trim(), email: email.trim() === '' ? null : email.trim(), days },
-          })
+        if (days !== null) void send(days)
       }}
     >
       <FormField label="Who decides" error={fieldMessage(failure, 'name')}>
@@ -61,7 +69,7 @@ export function SendQuote({ job, offerId, done }: { job: JobRecord; offerId: str
       </FormField>
       <FailureNote failure={failure} kept="What you entered is still here." />
       <div className="row">
-        <Button type="primary" size="large" htmlType="submit" disabled={missing.length > 0} loading={attempt.isLoading}>
+        <Button type="primary" size="large" htmlType="submit" disabled={missing.length > 0} loading={sending}>
           {missing.length > 0 ? `Enter ${missing[0] ?? ''}` : email.trim() === '' ? 'Make the link' : 'Send the quote'}
         </Button>
         <Button size="large" onClick={done}>

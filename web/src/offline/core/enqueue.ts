@@ -75,3 +75,16 @@ export const enqueueClosing = (by: string, body: ClosingBody): Promise<string | 
   tryEnqueue(by, [{ kind: 'closing', body }])
 export const enqueueFindingStep = (by: string, body: FindingStepBody): Promise<string | null> =>
   tryEnqueue(by, [{ kind: 'finding-step', body }])
+
+/**
+ * Send what waits before something is asked of the server that stands on it. Where it cannot be sent, the server says what it
+ * misses, and the line of the signal why.
+ */
+export async function sendWaiting(): Promise<void> {
+  for (let tries = 0; tries < 20 && (await outboxHasPending()); tries++) {
+    const outcome = await import('./sync.ts').then((m) => m.syncOutbox()).catch(() => 'not sent' as const)
+    if (outcome !== 'busy') return
+    // Another sender is at it.
+    await new Promise((go) => setTimeout(go, 250))
+  }
+}
