@@ -14,7 +14,8 @@ export const overHertz: Rule = {
   from: 'visit',
   informs: true,
   needs: ['hz'],
-  applies: (c) => c.machine.hasVfd && c.hz !== undefined,
+  // None at all is a drive that is off, or misread.
+  applies: (c) => c.machine.hasVfd && (c.hz ?? 0) >= 0.5,
   judge(c) {
     const hz = c.hz ?? 0
     const own = plateHz(c)
